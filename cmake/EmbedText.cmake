@@ -1,0 +1,18 @@
+# Script mode: writes OUT_H and OUT_CPP with one raw string literal per input file (see ScaenaResources.cmake).
+set(entries "")
+foreach(input ${INPUTS})
+  file(READ ${input} text)
+  get_filename_component(name ${input} NAME)
+  # A literal may be at most about 16 kB for some compilers; joined pieces have no such limit.
+  string(LENGTH "${text}" length)
+  set(pieces "")
+  set(at 0)
+  while(at LESS length)
+    string(SUBSTRING "${text}" ${at} 8000 piece)
+    string(APPEND pieces "R\"~~~(${piece})~~~\"\n")
+    math(EXPR at "${at} + 8000")
+  endwhile()
+  string(APPEND entries "    if (name == \"${name}\") {\n        return ${pieces};\n    }\n")
+endforeach()
+file(WRITE ${OUT_H} "#pragma once\n#include <string_view>\nnamespace ${NAMESPACE} {\n/// The embedded text file of that name; empty if there is none.\nstd::string_view find(std::string_view name);\n}\n")
+file(WRITE ${OUT_CPP} "#include \"${HEADER}\"\nnamespace ${NAMESPACE} {\nstd::string_view find(std::string_view name) {\n${entries}    return {};\n}\n}\n")

@@ -1,0 +1,101 @@
+// SPDX-License-Identifier: MIT
+#include "cli/context.h"
+#include "export/common/export_writer.h"
+#include "export/common/exporter.h"
+#include "render/gui_session.h"
+#include "render/still.h"
+#include "render/text_outline.h"
+
+#include <CLI/CLI.hpp>
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+#include <ostream>
+
+namespace scaena::cli {
+
+namespace {
+
+struct ExportOptions {
+    std::string file, target, folder, package;
+    bool dryRun = false, json = false, force = false;
+};
+
+nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting::WritePlan& plan, bool written) {
+    nlohmann::ordered_json files = nlohmann::ordered_json::array();
+    for (const auto& entry : plan.entries) {
+        files.push_back({{"path", entry.path}, {"change", exporting::word(entry.change)}});
+    }
+    nlohmann::ordered_json carried = nlohmann::ordered_json::array();
+    for (const auto& cue : made.carried) {
+        carried.push_back({{"cue", cue.cue}, {"target", cue.target}, {"how", model::word(cue.carry.how)}, {"reason", cue.carry.reason}});
+    }
+    return {{"target", made.target}, {"written", written}, {"files", files}, {"carried", carried}, {"notes", made.notes}};
+}
+
+void printReport(const exporting::Export& made, const exporting::WritePlan& plan, std::ostream& out) {
+    for (const auto& entry : plan.entries) {
+        out << fmt::format("{:<9} {}\n", exporting::word(entry.change), entry.path);
+    }
+    for (const auto& note : made.notes) {
+        out << "note: " << note << "\n";
+    }
+}
+
+int runExport(Context& context, const ExportOptions& options) {
+    const auto* exporter = exporting::findExporter(options.target);
+    if (!exporter) {
+        context.err << fmt::format("--for: “{}” is not one of {}\n", options.target, exporting::exporterIds());
+        return kWrongUsage;
+    }
+    const auto project = openProject(options.file, context.err);
+    if (!project) {
+        return kUnreadable;
+    }
+    const render::GuiSession gui;
+    const render::QtTextOutliner outliner;
+    const render::QtRasteriser rasteriser;
+    const auto made = exporter->build({project->sequence, *project->shelf, outliner, rasteriser, {options.package}});
+    if (!made) {
+        context.err << describe(made.error()) << "\n";
+        return kRefused;
+    }
+    DiskFiles files;
+    const auto plan = exporting::planWrite(files, options.folder, *made);
+    Result<void> written;
+    const bool writes = !options.dryRun && (options.force || !plan.hasRefused());
+    if (writes) {
+        written = exporting::write(files, options.folder, *made, plan, options.force);
+    }
+    if (options.json) {
+        context.out << reportJson(*made, plan, writes && written.has_value()).dump(2) << "\n";
+    } else {
+        printReport(*made, plan, context.out);
+    }
+    if (!written) {
+        context.err << describe(written.error()) << "\nNothing was changed.\n";
+        return kRefused;
+    }
+    if (plan.hasRefused() && !options.force) {
+        context.err << "Nothing was written: the files marked “refused” are not as the last export left them. Move your changes elsewhere, or use "
+                       "--force, which keeps your versions in " << exporting::kKeptFolder << "/.\n";
+        return kRefused;
+    }
+    return kDone;
+}
+
+}
+
+void addExport(CLI::App& app, Context& context) {
+    auto* command = app.add_subcommand("export", "Writes what a platform needs into a folder");
+    auto options = std::make_shared<ExportOptions>();
+    command->add_option("FILE", options->file, "The .scaena file")->required();
+    command->add_option("--for", options->target, "The target: " + exporting::exporterIds())->required();
+    command->add_option("--into", options->folder, "The folder, for example app/src/main")->required();
+    command->add_option("--package", options->package, "Kotlin package of the app's resources, for example com.example.huts");
+    command->add_flag("--dry-run", options->dryRun, "Only say what would be written");
+    command->add_flag("--json", options->json, "As JSON");
+    command->add_flag("--force", options->force, "Replace files that were changed by hand; your versions are kept");
+    command->callback([&context, options] { context.chosen = [&context, options] { return runExport(context, *options); }; });
+}
+
+}

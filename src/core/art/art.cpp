@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: MIT
+#include "core/art/art.h"
+
+#include <algorithm>
+
+namespace scaena::art {
+
+std::unique_ptr<Group> cloneGroup(const Group& group) {
+    auto copy = std::make_unique<Group>();
+    copy->id = group.id;
+    copy->transform = group.transform;
+    copy->opacity = group.opacity;
+    copy->clips = group.clips;
+    for (const auto& child : group.children) {
+        if (const auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
+            copy->children.emplace_back(cloneGroup(**inner));
+        } else {
+            copy->children.emplace_back(std::get<Shape>(child));
+        }
+    }
+    return copy;
+}
+
+std::size_t shapeCount(const Group& group) {
+    std::size_t count = 0;
+    for (const auto& child : group.children) {
+        const auto* inner = std::get_if<std::unique_ptr<Group>>(&child);
+        count += inner ? shapeCount(**inner) : 1;
+    }
+    return count;
+}
+
+Matrix fitInto(const Rect& viewBox, const Rect& box) {
+    if (viewBox.width <= 0 || viewBox.height <= 0) {
+        return Matrix::translation(box.x, box.y);
+    }
+    const double scale = std::min(box.width / viewBox.width, box.height / viewBox.height);
+    const Point from = viewBox.centre();
+    const Point to = box.centre();
+    return {scale, 0, 0, scale, to.x - from.x * scale, to.y - from.y * scale};
+}
+
+}

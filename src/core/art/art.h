@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/art/path.h"
+#include "core/base/colour.h"
+
+#include <memory>
+#include <variant>
+
+namespace scaena::art {
+
+struct GradientStop {
+    double at = 0;
+    Colour colour;
+    bool operator==(const GradientStop&) const = default;
+};
+
+enum class Spread { Pad, Reflect, Repeat };
+
+/// In the coordinates of the shape it paints. Linear: from `start` to `end`. Radial: the circle of `radius` about
+/// `end` with its focus at `start`, taken through `matrix` (which a linear gradient has already absorbed).
+struct Gradient {
+    bool radial = false;
+    Point start, end;
+    double radius = 0;
+    Matrix matrix;
+    Spread spread = Spread::Pad;
+    std::vector<GradientStop> stops;
+    bool operator==(const Gradient&) const = default;
+};
+
+/// What `currentColor` stands for is decided by whoever shows the art.
+struct CurrentColour {
+    double alpha = 1;
+    bool operator==(const CurrentColour&) const = default;
+};
+
+/// monostate: not painted.
+using Paint = std::variant<std::monostate, Colour, CurrentColour, Gradient>;
+
+enum class Cap { Butt, Round, Square };
+enum class Join { Miter, Round, Bevel };
+enum class FillRule { NonZero, EvenOdd };
+
+struct Stroke {
+    Paint paint;
+    double width = 1;
+    Cap cap = Cap::Butt;
+    Join join = Join::Miter;
+    double miterLimit = 4;
+    std::vector<double> dashes; ///< lengths in the shape's units; empty: solid
+    double dashOffset = 0;
+    bool operator==(const Stroke&) const = default;
+};
+
+struct Shape {
+    std::string id; ///< from the file, may be empty
+    Path path;
+    Paint fill = Colour{0, 0, 0, 255};
+    FillRule rule = FillRule::NonZero;
+    Stroke stroke;
+    double opacity = 1;
+    bool operator==(const Shape&) const = default;
+};
+
+struct Clip {
+    Path path; ///< in the group's coordinates
+    FillRule rule = FillRule::NonZero;
+    bool operator==(const Clip&) const = default;
+};
+
+struct Group;
+using Node = std::variant<Shape, std::unique_ptr<Group>>;
+
+struct Group {
+    std::string id;
+    Matrix transform;
+    double opacity = 1;
+    std::vector<Clip> clips; ///< each cuts what the others left
+    std::vector<Node> children;
+};
+
+/// A picture made of paths. Immutable once read; shared between layers, previews and exports.
+struct Art {
+    Rect viewBox;                    ///< in the coordinates of `root`
+    Group root;
+    std::vector<std::string> losses; ///< what the file held that is not carried, in words, each once
+};
+
+using ArtPtr = std::shared_ptr<const Art>;
+
+/// A deep copy; groups own their children.
+[[nodiscard]] std::unique_ptr<Group> cloneGroup(const Group& group);
+
+/// Number of shapes in the whole tree.
+[[nodiscard]] std::size_t shapeCount(const Group& group);
+
+/// How art is laid into a box: scaled evenly to fit and centred, as everywhere in Scaena.
+[[nodiscard]] Matrix fitInto(const Rect& viewBox, const Rect& box);
+
+
+}

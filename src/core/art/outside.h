@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/art/art.h"
+#include "core/model/layer.h"
+
+/// What the core and the exporters need from outside, as small interfaces that scaena_render implements.
+namespace scaena::art {
+
+class TextOutliner {
+public:
+    virtual ~TextOutliner() = default;
+    /// The text as filled outlines in dp, centred about the origin both ways.
+    [[nodiscard]] virtual Path outline(const model::TextContent& text) const = 0;
+};
+
+class Rasteriser {
+public:
+    virtual ~Rasteriser() = default;
+    /// The art fitted into a transparent picture of that many pixels, as PNG bytes.
+    [[nodiscard]] virtual std::string png(const Art& art, int width, int height, Colour currentColour) const = 0;
+};
+
+}

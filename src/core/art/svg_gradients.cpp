@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: MIT
+#include "core/art/svg_gradients.h"
+
+#include "core/art/css_colour.h"
+#include "core/art/svg_shapes.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace scaena::art {
+
+namespace {
+
+constexpr int kLongestChain = 16;
+
+pugi::xml_attribute hrefOf(const pugi::xml_node& element) {
+    const auto plain = element.attribute("href");
+    return plain ? plain : element.attribute("xlink:href");
+}
+
+/// The element and those it inherits from, nearest first.
+std::vector<pugi::xml_node> chainOf(pugi::xml_node element, const ElementsById& elements) {
+    std::vector<pugi::xml_node> chain;
+    while (element && chain.size() < kLongestChain) {
+        chain.push_back(element);
+        const auto next = elements.find(referencedId(hrefOf(element).value()));
+        element = next == elements.end() ? pugi::xml_node{} : next->second;
+    }
+    return chain;
+}
+
+std::string_view attributeOf(const std::vector<pugi::xml_node>& chain, const char* name) {
+    for (const auto& element : chain) {
+        if (const auto attribute = element.attribute(name)) {
+            return attribute.value();
+        }
+    }
+    return {};
+}
+
+std::vector<GradientStop> stopsOf(const std::vector<pugi::xml_node>& chain, const StyleSheet& sheet, double opacity) {
+    std::vector<GradientStop> stops;
+    for (const auto& element : chain) {
+        for (const auto& child : element.children("stop")) {
+            const auto style = cascade(child, sheet);
+            const auto colour = style.find("stop-color");
+            const auto alpha = style.find("stop-opacity");
+            GradientStop stop{parseUnit(child.attribute("offset").value(), 0), Colour{0, 0, 0, 255}};
+            if (colour != style.end()) {
+                stop.colour = parseCssColour(colour->second).value_or(stop.colour);
+            }
+            const double part = (alpha == style.end() ? 1 : parseUnit(alpha->second, 1)) * opacity;
+            stop.colour.a = static_cast<std::uint8_t>(std::lround(stop.colour.a * part));
+            stop.at = stops.empty() ? stop.at : std::max(stop.at, stops.back().at);
+            stops.push_back(stop);
+        }
+        if (!stops.empty()) {
+            break;
+        }
+    }
+    return stops;
+}
+
+/// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the vector
+/// turns with their normal, not with the map itself.
+void mapLinear(Gradient& gradient, const Matrix& m) {
+    const double dx = gradient.end.x - gradient.start.x;
+    const double dy = gradient.end.y - gradient.start.y;
+    const double squared = dx * dx + dy * dy;
+    const double det = m.a * m.d - m.b * m.c;
+    if (squared == 0 || det == 0) {
+        return;
+    }
+    const double gx = (m.d * dx - m.b * dy) / det / squared;
+    const double gy = (-m.c * dx + m.a * dy) / det / squared;
+    const double length = gx * gx + gy * gy;
+    gradient.start = m.map(gradient.start);
+    gradient.end = {gradient.start.x + gx / length, gradient.start.y + gy / length};
+}
+
+}
+
+std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& elements, const StyleSheet& sheet, const Rect& box, Size view,
+                                   double opacity) {
+    const auto found = elements.find(id);
+    if (found == elements.end()) {
+        return std::nullopt;
+    }
+    const std::string_view kind = found->second.name();
+    if (kind != "linearGradient" && kind != "radialGradient") {
+        return std::nullopt;
+    }
+    const auto chain = chainOf(found->second, elements);
+    Gradient gradient;
+    gradient.radial = kind == "radialGradient";
+    gradient.stops = stopsOf(chain, sheet, opacity);
+    const auto spread = attributeOf(chain, "spreadMethod");
+    gradient.spread = spread == "reflect" ? Spread::Reflect : spread == "repeat" ? Spread::Repeat : Spread::Pad;
+    const bool byBox = attributeOf(chain, "gradientUnits") != "userSpaceOnUse";
+    const Size whole = byBox ? Size{1, 1} : view;
+    const auto length = [&](const char* name, double of, std::string_view standard) {
+        const auto text = attributeOf(chain, name);
+        return parseLength(text.empty() ? standard : text, of).value_or(0);
+    };
+    if (gradient.stops.empty() || (byBox && (box.width <= 0 || box.height <= 0))) {
+        return Paint{};
+    }
+    if (gradient.stops.size() == 1) {
+        return Paint{gradient.stops.front().colour};
+    }
+    Matrix map = byBox ? Matrix{box.width, 0, 0, box.height, box.x, box.y} : Matrix{};
+    if (const auto transform = attributeOf(chain, "gradientTransform"); !transform.empty()) {
+        map = map * parseTransform(transform).value_or(Matrix{});
+    }
+    if (gradient.radial) {
+        gradient.end = {length("cx", whole.width, "50%"), length("cy", whole.height, "50%")};
+        gradient.radius = length("r", byBox ? 1 : diagonalOf(view), "50%");
+        const auto focus = [&](const char* name, double of, double standard) {
+            const auto text = attributeOf(chain, name);
+            return text.empty() ? standard : parseLength(text, of).value_or(standard);
+        };
+        gradient.start = {focus("fx", whole.width, gradient.end.x), focus("fy", whole.height, gradient.end.y)};
+        gradient.matrix = map;
+        if (gradient.radius <= 0) {
+            return Paint{gradient.stops.back().colour};
+        }
+    } else {
+        gradient.start = {length("x1", whole.width, "0%"), length("y1", whole.height, "0%")};
+        gradient.end = {length("x2", whole.width, "100%"), length("y2", whole.height, "0%")};
+        if (gradient.start == gradient.end) {
+            return Paint{gradient.stops.back().colour};
+        }
+        mapLinear(gradient, map);
+    }
+    return Paint{std::move(gradient)};
+}
+
+}

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/base/result.h"
+
+#include <filesystem>
+#include <map>
+#include <string>
+
+namespace scaena {
+
+/// The one door to the disk. Tests use MemoryFiles, which can also be told to fail.
+class FileAccess {
+public:
+    virtual ~FileAccess() = default;
+
+    /// The whole file; refuses files larger than `limit` bytes.
+    [[nodiscard]] virtual Result<std::string> read(const std::filesystem::path& path,
+                                                   std::size_t limit) const = 0;
+    /// Replaces the file as a whole or leaves the old one untouched; makes missing folders.
+    [[nodiscard]] virtual Result<void> writeAtomically(const std::filesystem::path& path,
+                                                       const std::string& bytes) = 0;
+    [[nodiscard]] virtual Result<void> remove(const std::filesystem::path& path) = 0;
+    [[nodiscard]] virtual bool exists(const std::filesystem::path& path) const = 0;
+};
+
+class DiskFiles : public FileAccess {
+public:
+    Result<std::string> read(const std::filesystem::path& path, std::size_t limit) const override;
+    Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override;
+    Result<void> remove(const std::filesystem::path& path) override;
+    bool exists(const std::filesystem::path& path) const override;
+};
+
+/// Files in memory. `failAfter` counts down with every change; at zero, that and each later change fails.
+class MemoryFiles : public FileAccess {
+public:
+    Result<std::string> read(const std::filesystem::path& path, std::size_t limit) const override;
+    Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override;
+    Result<void> remove(const std::filesystem::path& path) override;
+    bool exists(const std::filesystem::path& path) const override;
+
+    std::map<std::filesystem::path, std::string> contents;
+    int failAfter = -1; ///< negative: never
+
+private:
+    bool changeFails();
+};
+
+}

@@ -1,0 +1,201 @@
+// SPDX-License-Identifier: MIT
+#include "core/edit/edits.h"
+
+#include "core/model/graph.h"
+#include "core/model/limits.h"
+
+#include <algorithm>
+
+namespace scaena::edit {
+
+using namespace model;
+
+namespace {
+
+Millis bounded(long long time, Millis least = 0) {
+    return static_cast<Millis>(std::clamp<long long>(time, least, limits::kLongest));
+}
+
+/// Runs `change` on the thing with that id, if there is one.
+template <typename Thing, typename Change>
+void with(std::vector<Thing>& things, const Id& id, Change change) {
+    if (auto* thing = findThing(things, id)) {
+        change(*thing);
+    }
+}
+
+Id freeCueId(const Sequence& sequence, std::string_view wish) {
+    return makeId(wish, "cue", [&](const Id& id) { return findThing(sequence.cues, id) != nullptr; });
+}
+
+}
+
+Sequence moveCue(Sequence sequence, const Id& cue, Millis by) {
+    with(sequence.cues, cue, [&](Cue& it) { it.anchor.offset = bounded(it.anchor.offset + 0LL + by, -limits::kLongest); });
+    return sequence;
+}
+
+Sequence trimCueStart(Sequence sequence, const Id& cue, Millis by) {
+    with(sequence.cues, cue, [&](Cue& it) {
+        const Millis step = std::min(by, it.length - 1);
+        it.anchor.offset = bounded(it.anchor.offset + 0LL + step, -limits::kLongest);
+        it.length = bounded(it.length - 0LL - step);
+    });
+    return sequence;
+}
+
+Sequence setCueLength(Sequence sequence, const Id& cue, Millis length) {
+    with(sequence.cues, cue, [&](Cue& it) { it.length = bounded(length, it.repeat.whileWaiting ? 1 : 0); });
+    return sequence;
+}
+
+Sequence setCueAnchor(Sequence sequence, const Id& cue, const CueAnchor& anchor) {
+    Sequence changed = sequence;
+    with(changed.cues, cue, [&](Cue& it) { it.anchor = anchor; });
+    return cueCycle(changed).ids.empty() ? changed : sequence;
+}
+
+Sequence setMoveKind(Sequence sequence, const Id& cue, MoveKind kind) {
+    with(sequence.cues, cue, [&](Cue& it) {
+        Move move;
+        move.kind = kind;
+        for (const auto& [key, value] : it.move.parameters) {
+            const auto* parameter = findParameter(kind, key);
+            const auto* text = std::get_if<std::string>(&value);
+            const bool fits = parameter && (text ? std::count(parameter->choices.begin(), parameter->choices.end(), *text) > 0
+                                                 : !parameter->isChoice() && std::get<double>(value) >= parameter->least && std::get<double>(value) <= parameter->most);
+            if (fits) {
+                move.parameters.insert({key, value});
+            }
+        }
+        it.move = std::move(move);
+        it.easing.reset(); // a bounce's curve makes no sense for a fade; every move has a good one of its own
+    });
+    return sequence;
+}
+
+Sequence setMoveParameter(Sequence sequence, const Id& cue, const std::string& key, const MoveValue& value) {
+    with(sequence.cues, cue, [&](Cue& it) {
+        const auto* parameter = findParameter(it.move.kind, key);
+        if (!parameter || parameter->isChoice() != std::holds_alternative<std::string>(value)) {
+            return;
+        }
+        const auto* number = std::get_if<double>(&value);
+        it.move.parameters[key] = number ? MoveValue(std::clamp(*number, parameter->least, parameter->most)) : value;
+    });
+    return sequence;
+}
+
+Sequence setCueEasing(Sequence sequence, const Id& cue, const std::optional<Easing>& easing) {
+    with(sequence.cues, cue, [&](Cue& it) { it.easing = easing; });
+    return sequence;
+}
+
+Sequence setCueRepeat(Sequence sequence, const Id& cue, const Repeat& repeat) {
+    const Sequence& constant = sequence;
+    const auto* it = findThing(constant.cues, cue);
+    const auto* beat = it ? findThing(constant.beats, it->beat) : nullptr;
+    const bool inWait = beat && beat->kind == BeatKind::Wait;
+    with(sequence.cues, cue, [&](Cue& c) {
+        c.repeat = repeat;
+        c.repeat.times = std::clamp(repeat.times, 1, limits::kMostRepeats);
+        c.repeat.whileWaiting = repeat.whileWaiting && inWait && c.length > 0;
+    });
+    return sequence;
+}
+
+Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offset, MoveKind kind, Id& made) {
+    const auto* on = findThing(std::as_const(sequence).layers, layer);
+    if (!on || !findThing(std::as_const(sequence).beats, beat)) {
+        return sequence;
+    }
+    Cue cue;
+    cue.id = made = freeCueId(sequence, on->name + " " + std::string(word(kind)));
+    cue.layer = layer;
+    cue.beat = beat;
+    cue.anchor.offset = bounded(offset);
+    cue.length = moveDefinition(kind).length;
+    cue.move.kind = kind;
+    sequence.cues.push_back(std::move(cue));
+    return sequence;
+}
+
+Sequence duplicateCue(Sequence sequence, const Id& cue, Id& made) {
+    const int index = indexOf(sequence.cues, cue);
+    if (index < 0) {
+        return sequence;
+    }
+    Cue copy = sequence.cues[index];
+    copy.id = made = freeCueId(sequence, copy.id);
+    copy.anchor = {AnchorKind::After, cue, 0, {}};
+    sequence.cues.insert(sequence.cues.begin() + index + 1, std::move(copy));
+    return sequence;
+}
+
+Sequence removeCue(Sequence sequence, const Id& cue) {
+    const int index = indexOf(sequence.cues, cue);
+    if (index < 0) {
+        return sequence;
+    }
+    const Cue gone = sequence.cues[index];
+    for (auto& other : sequence.cues) {
+        if (other.anchor.cue != cue) {
+            continue;
+        }
+        const Millis before = other.anchor.kind == AnchorKind::After ? gone.length * gone.repeat.times : 0;
+        const Millis offset = bounded(gone.anchor.offset + 0LL + before + other.anchor.offset, -limits::kLongest);
+        const bool edge = gone.anchor.kind == AnchorKind::BeatStart || gone.anchor.kind == AnchorKind::BeatEnd;
+        if (edge && other.beat != gone.beat) {
+            other.anchor = {AnchorKind::BeatStart, {}, std::max(0, other.anchor.offset), {}};
+        } else {
+            other.anchor = gone.anchor;
+            other.anchor.offset = offset;
+        }
+    }
+    sequence.cues.erase(sequence.cues.begin() + index);
+    return sequence;
+}
+
+Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length) {
+    with(sequence.beats, beat, [&](Beat& it) {
+        if (it.kind == BeatKind::Wait) {
+            it.atLeast = bounded(std::min<long long>(length, it.atMost.value_or(limits::kLongest)));
+        } else if (it.kind != BeatKind::Opening) {
+            it.length = bounded(length);
+        }
+    });
+    return sequence;
+}
+
+Sequence setYield(Sequence sequence, const Id& beat, Yield yield) {
+    with(sequence.beats, beat, [&](Beat& it) { it.yield = yield; });
+    return sequence;
+}
+
+Sequence setGateTypical(Sequence sequence, const Id& gate, Millis typical) {
+    with(sequence.gates, gate, [&](Gate& it) {
+        it.typical = bounded(typical);
+        it.fast = std::min(it.fast, it.typical);
+        it.slow = std::max(it.slow, it.typical);
+    });
+    return sequence;
+}
+
+Sequence setLayerPlace(Sequence sequence, const Id& layer, const Place& place) {
+    with(sequence.layers, layer, [&](Layer& it) {
+        const auto limit = [](double v, double least) { return std::clamp(v, least, limits::kFarthest); };
+        it.place = place;
+        it.place.x = limit(place.x, -limits::kFarthest);
+        it.place.y = limit(place.y, -limits::kFarthest);
+        it.place.width = limit(place.width, 1);
+        it.place.height = limit(place.height, 1);
+    });
+    return sequence;
+}
+
+Sequence setText(Sequence sequence, const Id& layer, const std::string& text) {
+    with(sequence.layers, layer, [&](Layer& it) { it.text.text = text.substr(0, limits::kTextLength); });
+    return sequence;
+}
+
+}

@@ -1,0 +1,201 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/model/sequence.h"
+
+/// The file format in one place: which keys every part of a sequence has, in the order in which they are written.
+/// `describe(archive, thing)` is visited by the reader and by the writer, so the two cannot drift apart.
+///
+/// An archive offers: field(key, value) – always written, must be present when read; optional(key, value, standard) –
+/// left out where it has the standard value; extras(map) – everything else that stood there.
+namespace scaena::file {
+
+template <class A>
+void describe(A& a, model::PaletteColour& c) {
+    a.field("id", c.id);
+    a.field("name", c.name);
+    a.field("light", c.light);
+    a.field("dark", c.dark);
+    a.extras(c.extras);
+}
+
+template <class A>
+void describe(A& a, model::Opening& o) {
+    a.field("colour", o.colour);
+    a.optional("icon", o.icon, Id{});
+    a.optional("footer", o.footer, Id{});
+    a.optional("layers", o.layers, std::vector<Id>{});
+    a.extras(o.extras);
+}
+
+template <class A>
+void describe(A& a, model::SystemBars& b) {
+    a.optional("shown", b.shown, true);
+    a.optional("content", b.content, model::BarContent::Auto);
+    a.extras(b.extras);
+}
+
+template <class A>
+void describe(A& a, model::Place& p) {
+    a.optional("anchor", p.anchor, model::AnchorPoint::Centre);
+    a.optional("x", p.x, 0.0);
+    a.optional("y", p.y, 0.0);
+    a.field("width", p.width);
+    a.field("height", p.height);
+    a.extras(p.extras);
+}
+
+template <class A>
+void describe(A& a, model::Plate& p) {
+    a.field("colour", p.colour);
+    a.field("diameter", p.diameter);
+    a.extras(p.extras);
+}
+
+template <class A>
+void describe(A& a, model::Fill& f) {
+    a.field("colour", f.colour);
+    a.optional("to", f.to, Id{});
+    a.optional("angle", f.angle, 180.0);
+    a.extras(f.extras);
+}
+
+template <class A>
+void describe(A& a, model::TextContent& t) {
+    a.field("text", t.text);
+    a.field("colour", t.colour);
+    a.field("size", t.size);
+    a.optional("typeface", t.typeface, model::Typeface::Sans);
+    a.optional("bold", t.bold, false);
+    a.extras(t.extras);
+}
+
+template <class A>
+void describe(A& a, model::Block& b) {
+    a.field("kind", b.kind);
+    a.field("height", b.height);
+    a.field("colour", b.colour);
+    a.extras(b.extras);
+}
+
+template <class A>
+void describe(A& a, model::FirstScreenContent& f) {
+    a.field("background", f.background);
+    a.optional("lightImage", f.lightImage, std::string{});
+    a.optional("darkImage", f.darkImage, std::string{});
+    a.optional("blocks", f.blocks, std::vector<model::Block>{});
+    a.extras(f.extras);
+}
+
+template <class A>
+void describe(A& a, model::Layer& l) {
+    using model::LayerKind;
+    a.field("id", l.id);
+    a.field("name", l.name);
+    a.field("kind", l.kind);
+    a.optional("shownWhen", l.shownWhen, model::ShownWhen::Always);
+    if (l.kind == LayerKind::Backdrop) {
+        a.field("fill", l.fill);
+        a.optional("panelHeight", l.panelHeight, 0.0);
+    } else if (l.kind == LayerKind::FirstScreen) {
+        a.field("firstScreen", l.firstScreen);
+    } else {
+        if (l.kind == LayerKind::Text) {
+            a.field("text", l.text);
+        } else {
+            a.field("art", l.art);
+            a.optional("darkArt", l.darkArt, std::string{});
+            a.optional("tint", l.tint, Id{});
+            a.optional("plate", l.plate, std::optional<model::Plate>{});
+        }
+        a.field("place", l.place);
+        a.optional("destination", l.destination, std::optional<model::Place>{});
+    }
+    a.extras(l.extras);
+}
+
+template <class A>
+void describe(A& a, model::Beat& b) {
+    a.field("id", b.id);
+    a.field("name", b.name);
+    a.field("kind", b.kind);
+    a.optional("length", b.length, std::optional<Millis>{});
+    a.optional("gates", b.gates, std::vector<Id>{});
+    a.optional("atLeast", b.atLeast, 0);
+    a.optional("atMost", b.atMost, std::optional<Millis>{});
+    a.optional("onTimeOut", b.onTimeOut, model::TimeOutAction::GoOn);
+    a.optional("yield", b.yield, model::Yield::Never);
+    a.optional("blend", b.blend, 120);
+    a.extras(b.extras);
+}
+
+template <class A>
+void describe(A& a, model::Gate& g) {
+    a.field("id", g.id);
+    a.field("name", g.name);
+    a.optional("start", g.start, model::GateStart::Process);
+    a.optional("beat", g.beat, Id{});
+    a.optional("needs", g.needs, std::vector<Id>{});
+    a.field("typical", g.typical);
+    a.field("fast", g.fast);
+    a.field("slow", g.slow);
+    a.optional("timeOut", g.timeOut, std::optional<Millis>{});
+    a.optional("onTimeOut", g.onTimeOut, model::TimeOutAction::GoOn);
+    a.optional("optional", g.optional, false);
+    a.extras(g.extras);
+}
+
+template <class A>
+void describe(A& a, model::CueAnchor& c) {
+    a.optional("kind", c.kind, model::AnchorKind::BeatStart);
+    a.optional("cue", c.cue, Id{});
+    a.optional("offset", c.offset, 0);
+    a.extras(c.extras);
+}
+
+template <class A>
+void describe(A& a, model::Repeat& r) {
+    a.optional("times", r.times, 1);
+    a.optional("whileWaiting", r.whileWaiting, false);
+    a.optional("alternate", r.alternate, false);
+    a.optional("end", r.end, model::RepeatEnd::Cut);
+    a.optional("settle", r.settle, 200);
+    a.extras(r.extras);
+}
+
+template <class A>
+void describe(A& a, model::Move& m) {
+    a.field("kind", m.kind);
+    a.parameters(m.parameters);
+}
+
+template <class A>
+void describe(A& a, model::Cue& c) {
+    a.field("id", c.id);
+    a.field("layer", c.layer);
+    a.field("beat", c.beat);
+    a.optional("anchor", c.anchor, model::CueAnchor{});
+    a.field("length", c.length);
+    a.field("move", c.move);
+    a.optional("easing", c.easing, std::optional<model::Easing>{});
+    a.optional("repeat", c.repeat, model::Repeat{});
+    a.optional("composite", c.composite, model::Composite::Replace);
+    a.optional("reduced", c.reduced, model::ReducedMotion::Fade);
+    a.extras(c.extras);
+}
+
+template <class A>
+void describe(A& a, model::Sequence& s) {
+    a.field("name", s.name);
+    a.field("palette", s.palette);
+    a.field("opening", s.opening);
+    a.optional("bars", s.bars, model::SystemBars{});
+    a.field("layers", s.layers);
+    a.field("beats", s.beats);
+    a.optional("gates", s.gates, std::vector<model::Gate>{});
+    a.optional("cues", s.cues, std::vector<model::Cue>{});
+    a.starts("starts", s.starts);
+    a.extras(s.extras);
+}
+
+}

@@ -1,0 +1,87 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/model/beat.h"
+#include "core/model/cue.h"
+#include "core/model/gate.h"
+#include "core/model/layer.h"
+#include "core/model/palette.h"
+
+namespace scaena::model {
+
+/// The static frame a system shows before the app's code runs. Newer Android shows only `colour`, the icon and the
+/// footer; older Android can show every layer named in `layers`.
+struct Opening {
+    ColourRef colour;
+    Id icon;   ///< an artwork, may be empty
+    Id footer; ///< a footer mark, may be empty
+    std::vector<Id> layers;
+    Extras extras;
+    bool operator==(const Opening&) const = default;
+};
+
+enum class BarContent { Auto, Light, Dark };
+template <>
+struct Words<BarContent> {
+    static constexpr std::array<std::string_view, 3> list = {"auto", "light", "dark"};
+};
+
+/// The system's own bars while the sequence plays. Auto: dark content by day, light content by night.
+struct SystemBars {
+    bool shown = true;
+    BarContent content = BarContent::Auto;
+    Extras extras;
+    bool operator==(const SystemBars&) const = default;
+};
+
+/// Which beats play for each kind of start. Absent: every beat (first, cold, warm) or none (hot, re-created).
+using StartBeats = std::array<std::optional<std::vector<Id>>, kStartKinds>;
+
+/// The document: one launch sequence. A plain value; edits make a new one.
+struct Sequence {
+    std::string name;
+    Palette palette;
+    Opening opening;
+    SystemBars bars;
+    std::vector<Layer> layers;
+    std::vector<Beat> beats;
+    std::vector<Gate> gates;
+    std::vector<Cue> cues;
+    StartBeats starts;
+    Extras extras;
+    bool operator==(const Sequence&) const = default;
+};
+
+/// Index of the thing with that id, or -1.
+template <typename Thing>
+[[nodiscard]] int indexOf(const std::vector<Thing>& things, const Id& id) {
+    for (std::size_t i = 0; i < things.size(); ++i) {
+        if (things[i].id == id) {
+            return static_cast<int>(i);
+        }
+    }
+    return -1;
+}
+
+template <typename Thing>
+[[nodiscard]] const Thing* findThing(const std::vector<Thing>& things, const Id& id) {
+    const int index = indexOf(things, id);
+    return index < 0 ? nullptr : &things[static_cast<std::size_t>(index)];
+}
+
+template <typename Thing>
+[[nodiscard]] Thing* findThing(std::vector<Thing>& things, const Id& id) {
+    const int index = indexOf(things, id);
+    return index < 0 ? nullptr : &things[static_cast<std::size_t>(index)];
+}
+
+/// Whether the beat plays for that kind of start.
+[[nodiscard]] bool playsOn(const Sequence& sequence, const Beat& beat, StartKind start);
+
+/// Whether a wait needs the gate.
+[[nodiscard]] bool needsGate(const Beat& wait, const Gate& gate);
+
+/// The smallest sequence that stands: a white backdrop, an opening, an empty play beat and a hand-off to a first screen.
+[[nodiscard]] Sequence emptySequence();
+
+}

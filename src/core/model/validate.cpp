@@ -1,0 +1,317 @@
+// SPDX-License-Identifier: MIT
+#include "core/model/validate.h"
+
+#include "core/model/graph.h"
+#include "core/model/limits.h"
+#include "core/model/moves.h"
+
+#include <cmath>
+#include <fmt/format.h>
+#include <set>
+
+namespace scaena::model {
+
+namespace {
+
+class Validator {
+public:
+    explicit Validator(const Sequence& sequence) : m_sequence(sequence) {}
+
+    Problems run() {
+        checkIds("palette", m_sequence.palette);
+        checkIds("layers", m_sequence.layers);
+        checkIds("beats", m_sequence.beats);
+        checkIds("gates", m_sequence.gates);
+        checkIds("cues", m_sequence.cues);
+        checkText("/name", m_sequence.name, limits::kNameLength);
+        checkOpening();
+        each("layers", m_sequence.layers, [this](const Layer& layer) { checkLayer(layer); });
+        checkBeatOrder();
+        each("beats", m_sequence.beats, [this](const Beat& beat) { checkBeat(beat); });
+        each("gates", m_sequence.gates, [this](const Gate& gate) { checkGate(gate); });
+        each("cues", m_sequence.cues, [this](const Cue& cue) { checkCue(cue); });
+        checkStarts();
+        if (m_problems.empty()) {
+            checkCycles();
+        }
+        return std::move(m_problems);
+    }
+
+private:
+    void report(const std::string& place, std::string message) {
+        m_problems.push_back({ProblemKind::Invalid, std::move(message), {}, place});
+    }
+    void reportHere(const std::string& key, std::string message) { report(m_place + "/" + key, std::move(message)); }
+
+    template <typename Things, typename Check>
+    void each(const char* list, const Things& things, Check check) {
+        for (std::size_t i = 0; i < things.size(); ++i) {
+            m_place = fmt::format("/{}/{}", list, i);
+            check(things[i]);
+        }
+    }
+
+    template <typename Things>
+    void checkIds(const char* list, const Things& things) {
+        std::set<Id> seen;
+        if (things.size() > limits::kThings) {
+            report(fmt::format("/{}", list), fmt::format("holds {} entries; the limit is {}", things.size(), limits::kThings));
+        }
+        each(list, things, [&](const auto& thing) {
+            if (!isValidId(thing.id)) {
+                reportHere("id", fmt::format("“{}” is not an id: use lower-case letters, digits and single hyphens", thing.id));
+            } else if (!seen.insert(thing.id).second) {
+                reportHere("id", fmt::format("“{}” is used twice", thing.id));
+            }
+            if constexpr (requires { thing.name; }) {
+                checkText(m_place + "/name", thing.name, limits::kNameLength);
+            }
+        });
+    }
+
+    void checkText(const std::string& place, const std::string& text, std::size_t longest) {
+        if (text.size() > longest) {
+            report(place, fmt::format("is longer than {} bytes", longest));
+        }
+    }
+    void checkColour(const std::string& place, const ColourRef& ref) {
+        if (!find(m_sequence.palette, ref)) {
+            report(place, fmt::format("“{}” is not a colour of the palette", ref));
+        }
+    }
+    void checkNumber(const std::string& key, double value, double least, double most) {
+        if (!std::isfinite(value) || value < least || value > most) {
+            reportHere(key, fmt::format("{} is outside {} … {}", value, least, most));
+        }
+    }
+    void checkTime(const std::string& key, Millis value, Millis least = 0) {
+        if (value < least || value > limits::kLongest) {
+            reportHere(key, fmt::format("{} ms is outside {} … {} ms", value, least, limits::kLongest));
+        }
+    }
+    void checkPlace(const std::string& key, const Place& place) {
+        for (double value : {place.x, place.y}) {
+            checkNumber(key, value, -limits::kFarthest, limits::kFarthest);
+        }
+        for (double value : {place.width, place.height}) {
+            checkNumber(key, value, 0, limits::kFarthest);
+        }
+    }
+    /// A path of art has to stay within the sequence's folder, whatever system wrote it.
+    void checkPath(const std::string& key, const std::string& path) {
+        const bool leaves = path.find("..") != std::string::npos || path.find('\\') != std::string::npos ||
+                            path.find(':') != std::string::npos || (!path.empty() && path.front() == '/') ||
+                            path.find('\0') != std::string::npos;
+        if (leaves) {
+            reportHere(key, fmt::format("“{}” leaves the sequence's folder; use a relative path below it", path));
+        }
+    }
+
+    void checkOpening() {
+        checkColour("/opening/colour", m_sequence.opening.colour);
+        const auto expect = [&](const char* place, const Id& id, LayerKind kind) {
+            const auto* layer = findThing(m_sequence.layers, id);
+            if (!id.empty() && (!layer || layer->kind != kind)) {
+                report(place, fmt::format("“{}” is not a layer of kind {}", id, word(kind)));
+            }
+        };
+        expect("/opening/icon", m_sequence.opening.icon, LayerKind::Artwork);
+        expect("/opening/footer", m_sequence.opening.footer, LayerKind::FooterMark);
+        for (const auto& id : m_sequence.opening.layers) {
+            if (!findThing(m_sequence.layers, id)) {
+                report("/opening/layers", fmt::format("“{}” is not a layer", id));
+            }
+        }
+    }
+
+    void checkLayer(const Layer& layer) {
+        checkPlace("place", layer.place);
+        if (layer.destination) {
+            checkPlace("destination", *layer.destination);
+        }
+        if (!layer.tint.empty()) {
+            checkColour(m_place + "/tint", layer.tint);
+        }
+        switch (layer.kind) {
+        case LayerKind::Backdrop:
+            checkColour(m_place + "/fill/colour", layer.fill.colour);
+            if (!layer.fill.to.empty()) {
+                checkColour(m_place + "/fill/to", layer.fill.to);
+            }
+            checkNumber("fill/angle", layer.fill.angle, -360, 360);
+            checkNumber("panelHeight", layer.panelHeight, 0, limits::kFarthest);
+            break;
+        case LayerKind::Artwork:
+        case LayerKind::FooterMark:
+            checkPath("art", layer.art);
+            checkPath("darkArt", layer.darkArt);
+            if (layer.plate) {
+                checkColour(m_place + "/plate/colour", layer.plate->colour);
+                checkNumber("plate/diameter", layer.plate->diameter, 0, limits::kFarthest);
+            }
+            break;
+        case LayerKind::Text:
+            checkColour(m_place + "/text/colour", layer.text.colour);
+            checkText(m_place + "/text/text", layer.text.text, limits::kTextLength);
+            checkNumber("text/size", layer.text.size, 1, 1000);
+            break;
+        case LayerKind::FirstScreen:
+            checkColour(m_place + "/firstScreen/background", layer.firstScreen.background);
+            checkPath("firstScreen/lightImage", layer.firstScreen.lightImage);
+            checkPath("firstScreen/darkImage", layer.firstScreen.darkImage);
+            for (const auto& block : layer.firstScreen.blocks) {
+                checkColour(m_place + "/firstScreen/blocks", block.colour);
+                checkNumber("firstScreen/blocks", block.height, 1, limits::kFarthest);
+            }
+            break;
+        }
+    }
+
+    void checkBeatOrder() {
+        const auto& beats = m_sequence.beats;
+        for (std::size_t i = 0; i < beats.size(); ++i) {
+            const auto place = fmt::format("/beats/{}/kind", i);
+            if ((beats[i].kind == BeatKind::Opening) != (i == 0)) {
+                report(place, i == 0 ? "the first beat has to be the opening" : "only the first beat can be the opening");
+            }
+            const bool last = i + 1 == beats.size();
+            if ((beats[i].kind == BeatKind::HandOff) != last) {
+                report(place, last ? "the last beat has to be the hand-off" : "only the last beat can be the hand-off");
+            }
+        }
+        if (beats.size() < 2) {
+            report("/beats", "a sequence has at least an opening and a hand-off");
+        }
+    }
+
+    void checkBeat(const Beat& beat) {
+        if (beat.length) {
+            checkTime("length", *beat.length);
+        }
+        if (beat.kind == BeatKind::Hold && !beat.length) {
+            reportHere("length", "a hold needs a length");
+        }
+        checkTime("atLeast", beat.atLeast);
+        checkTime("blend", beat.blend);
+        if (beat.atMost) {
+            checkTime("atMost", *beat.atMost, beat.atLeast);
+        }
+        const int here = indexOf(m_sequence.beats, beat.id);
+        for (const auto& id : beat.gates) {
+            const auto* gate = findThing(m_sequence.gates, id);
+            if (!gate) {
+                reportHere("gates", fmt::format("“{}” is not a gate", id));
+            } else if (gate->start == GateStart::Beat && indexOf(m_sequence.beats, gate->beat) > here) {
+                reportHere("gates", fmt::format("gate “{}” starts loading only after this wait, so it could never end", id));
+            }
+        }
+    }
+
+    void checkGate(const Gate& gate) {
+        checkTime("typical", gate.typical);
+        checkTime("fast", gate.fast);
+        checkTime("slow", gate.slow);
+        if (gate.timeOut) {
+            checkTime("timeOut", *gate.timeOut, 1);
+        }
+        if (gate.start == GateStart::Beat && !findThing(m_sequence.beats, gate.beat)) {
+            reportHere("beat", fmt::format("“{}” is not a beat", gate.beat));
+        }
+        for (const auto& id : gate.needs) {
+            if (!findThing(m_sequence.gates, id)) {
+                reportHere("needs", fmt::format("“{}” is not a gate", id));
+            }
+        }
+    }
+
+    void checkCue(const Cue& cue) {
+        const auto* layer = findThing(m_sequence.layers, cue.layer);
+        const auto* beat = findThing(m_sequence.beats, cue.beat);
+        if (!layer) {
+            reportHere("layer", fmt::format("“{}” is not a layer", cue.layer));
+        }
+        if (!beat) {
+            reportHere("beat", fmt::format("“{}” is not a beat", cue.beat));
+        }
+        checkTime("length", cue.length);
+        checkTime("anchor/offset", cue.anchor.offset, -limits::kLongest);
+        checkNumber("repeat/times", cue.repeat.times, 1, limits::kMostRepeats);
+        checkTime("repeat/settle", cue.repeat.settle);
+        if (cue.repeat.whileWaiting && beat && beat->kind != BeatKind::Wait) {
+            reportHere("repeat/whileWaiting", "only a cue of a wait can repeat for as long as the wait lasts");
+        }
+        if (cue.repeat.whileWaiting && cue.length < 1) {
+            reportHere("length", "a cue that repeats while waiting needs a length");
+        }
+        if (layer && cue.move.kind == MoveKind::Travel && !layer->destination) {
+            reportHere("move", fmt::format("“{}” has no destination to travel to", layer->name));
+        }
+        if (layer && cue.move.kind == MoveKind::Panel && layer->kind != LayerKind::Backdrop) {
+            reportHere("move", "only a backdrop can shrink to a header");
+        }
+        checkAnchor(cue);
+        checkMove(cue.move);
+    }
+
+    void checkAnchor(const Cue& cue) {
+        if (cue.anchor.kind == AnchorKind::BeatStart || cue.anchor.kind == AnchorKind::BeatEnd) {
+            return;
+        }
+        const auto* other = findThing(m_sequence.cues, cue.anchor.cue);
+        if (!other) {
+            reportHere("anchor/cue", fmt::format("“{}” is not a cue", cue.anchor.cue));
+        } else if (indexOf(m_sequence.beats, other->beat) > indexOf(m_sequence.beats, cue.beat)) {
+            reportHere("anchor/cue", fmt::format("“{}” belongs to a later beat; a cue can follow cues of its own beat or an earlier one", other->id));
+        }
+    }
+
+    void checkMove(const Move& move) {
+        for (const auto& [key, value] : move.parameters) {
+            const auto* parameter = findParameter(move.kind, key);
+            const auto place = "move/" + key;
+            if (!parameter) {
+                reportHere(place, fmt::format("“{}” has no such parameter", word(move.kind)));
+            } else if (const auto* text = std::get_if<std::string>(&value)) {
+                bool known = false;
+                for (const auto& choice : parameter->choices) {
+                    known = known || choice == *text;
+                }
+                if (!known) {
+                    reportHere(place, fmt::format("“{}” is not one of its values", *text));
+                }
+            } else if (parameter->isChoice()) {
+                reportHere(place, "takes a word, not a number");
+            } else {
+                checkNumber(place, std::get<double>(value), parameter->least, parameter->most);
+            }
+        }
+    }
+
+    void checkStarts() {
+        for (std::size_t i = 0; i < kStartKinds; ++i) {
+            for (const auto& id : m_sequence.starts[i].value_or(std::vector<Id>{})) {
+                if (!findThing(m_sequence.beats, id)) {
+                    report(fmt::format("/starts/{}", word(static_cast<StartKind>(i))), fmt::format("“{}” is not a beat", id));
+                }
+            }
+        }
+    }
+
+    void checkCycles() {
+        for (const auto& cycle : {gateCycle(m_sequence), cueCycle(m_sequence)}) {
+            if (!cycle.ids.empty()) {
+                report(cycle.ofGates ? "/gates" : "/cues", fmt::format("{} depend on each other in a circle: {}", cycle.ofGates ? "gates" : "cues", fmt::join(cycle.ids, " → ")));
+            }
+        }
+    }
+
+    const Sequence& m_sequence;
+    Problems m_problems;
+    std::string m_place;
+};
+
+}
+
+Problems validate(const Sequence& sequence) { return Validator(sequence).run(); }
+
+}

@@ -1,0 +1,253 @@
+// SPDX-License-Identifier: MIT
+#include "core/motion/lower.h"
+
+#include "core/model/moves.h"
+
+#include <algorithm>
+
+namespace scaena::motion {
+
+using model::Easing;
+using model::MoveKind;
+
+namespace {
+
+constexpr std::string_view kPropertyWords[kProperties] = {"opacity",  "x",    "y",      "scale-x", "scale-y", "rotation",
+                                                          "flip",     "reveal", "draw", "travel",  "panel"};
+
+/// Collects the tracks of one cue; the helpers say each common shape once.
+class Builder {
+public:
+    explicit Builder(const model::Cue& cue) : m_move(cue.move), m_easing(model::easingOf(cue)) {}
+
+    [[nodiscard]] double number(std::string_view key) const { return model::numberOf(m_move, key); }
+    [[nodiscard]] double part(std::string_view key) const { return number(key) / 100; }
+    [[nodiscard]] std::string choice(std::string_view key) const { return model::choiceOf(m_move, key); }
+    [[nodiscard]] bool isOut() const { return model::findParameter(m_move.kind, "direction") && choice("direction") == "out"; }
+
+    void add(Property property, std::vector<Keyframe> keyframes) { m_lowered.tracks.push_back({property, std::move(keyframes)}); }
+    void addBothScales(const std::vector<Keyframe>& keyframes) {
+        add(Property::ScaleX, keyframes);
+        add(Property::ScaleY, keyframes);
+    }
+
+    /// From `away` to the property's rest with the cue's easing; the other way round for a move outwards.
+    void arrive(Property property, double away) {
+        const double rest = neutral(property);
+        if (isOut()) {
+            const bool factor = property == Property::ScaleX || property == Property::ScaleY;
+            add(property, {{0, factor ? 1.0 : 0.0, Basis::OnTop, m_easing}, {1, away}});
+        } else {
+            add(property, {{0, away, Basis::Absolute, m_easing}, {1, rest}});
+        }
+    }
+
+    /// The fade that goes with a movement, over `fade` percent of the cue: at its start, or at its end when leaving.
+    void fadeAlong() {
+        const double over = part("fade");
+        if (over <= 0) {
+            return;
+        }
+        if (isOut()) {
+            std::vector<Keyframe> keys = {{0, 1, Basis::OnTop}};
+            if (over < 1) {
+                keys.push_back({1 - over, 1, Basis::OnTop});
+            }
+            keys.push_back({1, 0});
+            add(Property::Opacity, keys);
+            return;
+        }
+        std::vector<Keyframe> keys = {{0, 0}, {over, 1}};
+        if (over < 1) {
+            keys.push_back({1, 1});
+        }
+        add(Property::Opacity, keys);
+    }
+
+    void arriveFromSide() {
+        const auto from = choice("from");
+        const bool upright = from == "above" || from == "below";
+        const double sign = from == "above" || from == "left" ? -1 : 1;
+        arrive(upright ? Property::Y : Property::X, sign * number("distance"));
+        fadeAlong();
+    }
+
+    void progress(Property property, double start, double end) {
+        add(property, isOut() ? std::vector<Keyframe>{{0, end, Basis::Absolute, m_easing}, {1, start}}
+                              : std::vector<Keyframe>{{0, start, Basis::Absolute, m_easing}, {1, end}});
+    }
+
+    LoweredCue build() {
+        switch (m_move.kind) {
+        case MoveKind::Fade:
+            fade();
+            break;
+        case MoveKind::Rise:
+            arrive(Property::Y, number("distance"));
+            fadeAlong();
+            break;
+        case MoveKind::Drop:
+            arrive(Property::Y, -number("distance"));
+            fadeAlong();
+            break;
+        case MoveKind::Bounce:
+        case MoveKind::Spring:
+            arriveFromSide();
+            break;
+        case MoveKind::Pop:
+            pop();
+            break;
+        case MoveKind::Turn:
+            arrive(Property::Rotation, number("angle"));
+            fadeAlong();
+            break;
+        case MoveKind::Flip:
+            arrive(Property::Flip, number("angle"));
+            fadeAlong();
+            break;
+        case MoveKind::Iris:
+            m_lowered.reveal = {RevealShape::Kind::Iris, part("x"), part("y")};
+            progress(Property::Reveal, 0, 1);
+            break;
+        case MoveKind::Wipe:
+            m_lowered.reveal = wipeShape();
+            progress(Property::Reveal, 0, 1);
+            break;
+        case MoveKind::Draw:
+            m_lowered.fillFrom = part("fill");
+            progress(Property::Draw, 0, 1);
+            break;
+        case MoveKind::Pulse:
+            pulse();
+            break;
+        case MoveKind::PushThrough:
+            pushThrough();
+            break;
+        case MoveKind::Settle:
+            addBothScales({{0, part("from"), Basis::Absolute, m_easing}, {1, 1}});
+            fadeAlong();
+            break;
+        case MoveKind::Travel:
+            progress(Property::Travel, 0, 1);
+            break;
+        case MoveKind::Panel:
+            progress(Property::Panel, 0, 1);
+            break;
+        }
+        return std::move(m_lowered);
+    }
+
+private:
+    /// A fade out begins with what is there, so that it never flashes a half-transparent layer to full.
+    void fade() {
+        const double from = part("from");
+        const double to = part("to");
+        const bool leaving = to < 1 && m_move.parameters.count("from") == 0;
+        add(Property::Opacity, {leaving ? Keyframe{0, 1, Basis::OnTop, m_easing} : Keyframe{0, from, Basis::Absolute, m_easing}, {1, to}});
+    }
+
+    void pop() {
+        const double from = part("from");
+        const double over = part("over");
+        if (isOut()) {
+            addBothScales({{0, 1, Basis::OnTop, model::CubicBezier{0.42, 0, 0.58, 1}},
+                           {0.3, 1 + over, Basis::Absolute, m_easing}, {1, from}});
+        } else {
+            addBothScales({{0, from, Basis::Absolute, m_easing},
+                           {0.65, 1 + over, Basis::Absolute, model::CubicBezier{0.42, 0, 0.58, 1}}, {1, 1}});
+        }
+        fadeAlong();
+    }
+
+    void pulse() {
+        addBothScales({{0, 1, Basis::OnTop, m_easing}, {0.5, part("size"), Basis::OnTop, m_easing}, {1, 1, Basis::OnTop}});
+        if (part("dim") < 1) {
+            add(Property::Opacity, {{0, 1, Basis::OnTop, m_easing}, {0.5, part("dim"), Basis::OnTop, m_easing}, {1, 1, Basis::OnTop}});
+        }
+    }
+
+    void pushThrough() {
+        const double turn = part("turning-point");
+        const double fadeFrom = turn + (1 - turn) * 0.4;
+        std::vector<Keyframe> scale = {{0, 1, Basis::OnTop, model::CubicBezier{0, 0, 0.58, 1}}};
+        if (turn > 0) {
+            scale.push_back({turn, part("dip"), Basis::Absolute, m_easing});
+        } else {
+            scale.front().easing = m_easing;
+        }
+        scale.push_back({1, number("size")});
+        addBothScales(scale);
+        add(Property::Opacity, {{0, 1, Basis::OnTop}, {fadeFrom, 1, Basis::OnTop}, {1, 0}});
+    }
+
+    [[nodiscard]] RevealShape wipeShape() const {
+        const auto from = choice("from");
+        RevealShape shape{RevealShape::Kind::Wipe, 0, 0};
+        shape.x = from == "left" ? 1 : from == "right" ? -1 : 0;
+        shape.y = from == "top" ? 1 : from == "bottom" ? -1 : 0;
+        return shape;
+    }
+
+    const model::Move& m_move;
+    Easing m_easing;
+    LoweredCue m_lowered;
+};
+
+bool isMotion(Property property) { return property != Property::Opacity; }
+
+/// All values at their end from the very start.
+void jumpToEnd(Track& track) {
+    const auto end = track.keyframes.back();
+    track.keyframes = {end, end};
+    track.keyframes.front().at = 0;
+}
+
+}
+
+std::string_view propertyWord(Property property) { return kPropertyWords[static_cast<std::size_t>(property)]; }
+
+LoweredCue lower(const model::Cue& cue) { return Builder(cue).build(); }
+
+LoweredCue lowerReduced(const model::Cue& cue) {
+    auto lowered = lower(cue);
+    if (cue.reduced == model::ReducedMotion::Keep) {
+        return lowered;
+    }
+    const bool emphasis = cue.move.kind == MoveKind::Pulse;
+    auto& tracks = lowered.tracks;
+    const bool moves = std::any_of(tracks.begin(), tracks.end(), [](const Track& t) { return isMotion(t.property); });
+    if (emphasis) {
+        tracks.clear();
+        return lowered;
+    }
+    if (cue.reduced == model::ReducedMotion::Drop) {
+        std::for_each(tracks.begin(), tracks.end(), jumpToEnd);
+        return lowered;
+    }
+    if (!moves) {
+        return lowered;
+    }
+    const double over = cue.length > 0 ? std::min(1.0, double(kReducedFade) / cue.length) : 1.0;
+    const auto opacity = std::find_if(tracks.begin(), tracks.end(), [](const Track& t) { return t.property == Property::Opacity; });
+    // A move that ends out of sight (pushed through, risen away, irised shut) fades out; every other one fades in.
+    bool vanishes = opacity != tracks.end() && opacity->keyframes.back().value == 0;
+    for (auto& track : tracks) {
+        const bool shut = track.property == Property::Reveal || track.property == Property::Draw;
+        vanishes = vanishes || (shut && track.keyframes.back().value == 0);
+    }
+    if (opacity != tracks.end()) {
+        tracks.erase(opacity);
+    }
+    if (vanishes) {
+        tracks.clear(); // the layer only fades where it is; nothing else of the move would be seen
+    }
+    std::for_each(tracks.begin(), tracks.end(), jumpToEnd);
+    std::vector<Keyframe> fade = {{0, vanishes ? 1.0 : 0.0, vanishes ? Basis::OnTop : Basis::Absolute}, {over, vanishes ? 0.0 : 1.0}};
+    if (over < 1) {
+        fade.push_back({1, vanishes ? 0.0 : 1.0});
+    }
+    tracks.push_back({Property::Opacity, fade});
+    return lowered;
+}
+
+}

@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/model/cue.h"
+
+#include <array>
+#include <vector>
+
+namespace scaena::motion {
+
+/// What can be animated of a layer. Units: opacity 0..1; x, y dp from the layer's place; scale factors; rotation and
+/// flip degrees (flip about the upright axis); reveal, draw, travel and panel are progress, 0..1.
+enum class Property { Opacity, X, Y, ScaleX, ScaleY, Rotation, Flip, Reveal, Draw, Travel, Panel };
+inline constexpr std::size_t kProperties = 11;
+
+[[nodiscard]] std::string_view propertyWord(Property property);
+
+/// The property's value where nothing animates it.
+[[nodiscard]] constexpr double neutral(Property property) {
+    switch (property) {
+    case Property::Opacity:
+    case Property::ScaleX:
+    case Property::ScaleY:
+    case Property::Reveal:
+    case Property::Draw:
+        return 1;
+    default:
+        return 0;
+    }
+}
+
+/// How a keyframe's value is meant: as it stands, or on top of what the property had when the cue began (scale and
+/// opacity are multiplied, the others added).
+enum class Basis { Absolute, OnTop };
+
+struct Keyframe {
+    double at = 0; ///< 0..1 of the cue's cycle
+    double value = 0;
+    Basis basis = Basis::Absolute;
+    model::Easing easing = model::kLinear; ///< from here to the next keyframe
+    bool operator==(const Keyframe&) const = default;
+};
+
+/// The values of one property over one cycle of a cue. At least two keyframes, the first at 0, the last at 1.
+struct Track {
+    Property property = Property::Opacity;
+    std::vector<Keyframe> keyframes;
+    bool operator==(const Track&) const = default;
+};
+
+/// The shape by which a Reveal property uncovers its layer. Fractions of the layer's box (of the screen for a backdrop).
+struct RevealShape {
+    enum class Kind { Iris, Wipe };
+    Kind kind = Kind::Iris;
+    double x = 0.5, y = 0.5; ///< iris: its centre; wipe: the direction it moves in, as a unit vector
+    bool operator==(const RevealShape&) const = default;
+};
+
+/// All tracks of a cue.
+struct LoweredCue {
+    std::vector<Track> tracks;
+    RevealShape reveal;    ///< where a track animates Reveal
+    double fillFrom = 0.6; ///< where a track animates Draw: progress at which fills begin to appear
+};
+
+}

@@ -1,0 +1,134 @@
+// SPDX-License-Identifier: MIT
+#include "core/project/project.h"
+
+#include "core/art/read_svg.h"
+#include "core/file/sequence_file.h"
+#include "core/model/limits.h"
+
+#include <set>
+
+namespace scaena::project {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+/// Paths of art (SVG) and of images (decoded elsewhere) that a sequence names.
+struct Named {
+    std::set<std::string> art, images;
+};
+
+Named namedBy(const model::Sequence& sequence) {
+    Named named;
+    const auto add = [](std::set<std::string>& set, const std::string& path) {
+        if (!path.empty()) {
+            set.insert(path);
+        }
+    };
+    for (const auto& layer : sequence.layers) {
+        add(named.art, layer.art);
+        add(named.art, layer.darkArt);
+        add(named.images, layer.firstScreen.lightImage);
+        add(named.images, layer.firstScreen.darkImage);
+    }
+    return named;
+}
+
+void append(Problems& to, const Problems& more) { to.insert(to.end(), more.begin(), more.end()); }
+
+/// A link inside the folder may still lead out of it; the path as written has been checked by the reader.
+bool staysWithin(const fs::path& folder, const fs::path& file) {
+    std::error_code error;
+    const auto root = fs::weakly_canonical(folder, error);
+    const auto real = fs::weakly_canonical(file, error);
+    const auto relative = real.lexically_relative(root);
+    return error || (!relative.empty() && *relative.begin() != "..");
+}
+
+}
+
+art::ArtPtr ArtShelf::findArt(const std::string& path) const {
+    const auto found = art.find(path);
+    return found == art.end() ? nullptr : found->second;
+}
+
+art::ArtPtr ArtShelf::artOf(const model::Layer& layer, model::Appearance appearance) const {
+    const bool dark = appearance == model::Appearance::Dark && !layer.darkArt.empty();
+    const auto wanted = findArt(dark ? layer.darkArt : layer.art);
+    return wanted ? wanted : findArt(layer.art);
+}
+
+ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model::Sequence& sequence, const ArtShelf& known, Problems& warnings) {
+    ArtShelf shelf;
+    const Named named = namedBy(sequence);
+    const auto readBytes = [&](const std::string& path) -> Result<std::string> {
+        const fs::path full = folder / path;
+        if (!staysWithin(folder, full)) {
+            return failure(ProblemKind::Refused, "leads out of the sequence's folder", full.string());
+        }
+        return files.read(full, model::limits::kArtBytes);
+    };
+    for (const auto& path : named.art) {
+        if (const auto found = known.art.find(path); found != known.art.end()) {
+            shelf.art.insert(*found);
+            continue;
+        }
+        const auto bytes = readBytes(path);
+        if (!bytes) {
+            append(warnings, bytes.error());
+            continue;
+        }
+        auto art = art::readSvg(*bytes, (folder / path).string());
+        if (!art) {
+            append(warnings, art.error());
+            continue;
+        }
+        for (const auto& loss : art->losses) {
+            warnings.push_back({ProblemKind::Unsupported, "cannot carry " + loss, (folder / path).string(), {}});
+        }
+        shelf.art[path] = std::make_shared<const art::Art>(std::move(*art));
+    }
+    for (const auto& path : named.images) {
+        if (const auto found = known.images.find(path); found != known.images.end()) {
+            shelf.images.insert(*found);
+        } else if (auto bytes = readBytes(path)) {
+            shelf.images[path] = std::make_shared<const std::string>(std::move(*bytes));
+        } else {
+            append(warnings, bytes.error());
+        }
+    }
+    return shelf;
+}
+
+Result<Project> open(const FileAccess& files, const fs::path& path) {
+    auto sequence = file::load(files, path);
+    if (!sequence) {
+        return tl::unexpected(sequence.error());
+    }
+    Project project;
+    project.path = path;
+    project.sequence = std::move(*sequence);
+    project.shelf = std::make_shared<const ArtShelf>(loadShelf(files, path.parent_path(), project.sequence, {}, project.warnings));
+    return project;
+}
+
+Result<void> copyArt(FileAccess& files, const fs::path& from, const fs::path& to, const model::Sequence& sequence) {
+    const Named named = namedBy(sequence);
+    std::set<std::string> all = named.art;
+    all.insert(named.images.begin(), named.images.end());
+    for (const auto& path : all) {
+        if (files.exists(to / path) || !files.exists(from / path)) {
+            continue;
+        }
+        const auto bytes = files.read(from / path, model::limits::kArtBytes);
+        if (!bytes) {
+            return tl::unexpected(bytes.error());
+        }
+        if (auto written = files.writeAtomically(to / path, *bytes); !written) {
+            return written;
+        }
+    }
+    return {};
+}
+
+}

@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/art/art.h"
+#include "core/base/files.h"
+#include "core/model/sequence.h"
+
+namespace scaena::project {
+
+/// The art and images a sequence names, read once and shared. Keys are the relative paths of the sequence.
+struct ArtShelf {
+    std::map<std::string, art::ArtPtr> art;
+    std::map<std::string, std::shared_ptr<const std::string>> images; ///< undecoded bytes
+
+    [[nodiscard]] art::ArtPtr findArt(const std::string& path) const;
+    /// The art a layer shows: its dark variant by night if it has one. May be null.
+    [[nodiscard]] art::ArtPtr artOf(const model::Layer& layer, model::Appearance appearance) const;
+};
+
+/// A sequence with everything it needs to be shown.
+struct Project {
+    std::filesystem::path path; ///< of the .scaena file; empty if it was never saved
+    model::Sequence sequence;
+    std::shared_ptr<const ArtShelf> shelf = std::make_shared<ArtShelf>();
+    Problems warnings; ///< art that is missing, broken or not wholly carried; the sequence still opens
+};
+
+/// Reads a sequence and its art. Fails only if the sequence itself cannot be used; art that cannot be read is listed
+/// in `warnings`, so that a person can open the sequence and mend it.
+[[nodiscard]] Result<Project> open(const FileAccess& files, const std::filesystem::path& path);
+
+/// Reads the art of a sequence whose folder is known; what `known` holds already is not read again.
+[[nodiscard]] ArtShelf loadShelf(const FileAccess& files, const std::filesystem::path& folder, const model::Sequence& sequence,
+                                 const ArtShelf& known, Problems& warnings);
+
+/// Brings the art a sequence needs into another folder (for "save as"); files that are there already stay as they are.
+[[nodiscard]] Result<void> copyArt(FileAccess& files, const std::filesystem::path& from, const std::filesystem::path& to,
+                                   const model::Sequence& sequence);
+
+}

@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/carry.h"
+
+#include "core/motion/lower.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace scaena::schedule {
+
+namespace {
+
+/// What the player can move of the app's own view beneath it.
+bool movesContent(motion::Property property) { return property <= motion::Property::Rotation; }
+
+CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue) {
+    const auto* layer = model::findThing(sequence.layers, cue.layer);
+    if (layer && layer->kind == model::LayerKind::FirstScreen) {
+        for (const auto& track : motion::lower(cue).tracks) {
+            if (!movesContent(track.property)) {
+                return {Carry::Dropped, fmt::format("the app's own view cannot animate {}", motion::propertyWord(track.property))};
+            }
+        }
+    }
+    return {Carry::Player, "drawn by the exported player"};
+}
+
+}
+
+CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target) {
+    const auto* beat = model::findThing(sequence.beats, cue.beat);
+    if (!beat || beat->kind != model::BeatKind::Opening) {
+        return carriedByPlayer(sequence, cue);
+    }
+    const auto& opening = target.opening;
+    if (opening.longestAnimation == 0) {
+        return {Carry::Dropped, "the opening is static there"};
+    }
+    if (cue.layer != sequence.opening.icon) {
+        return {Carry::Dropped, "only the icon can move in the opening"};
+    }
+    if (cue.anchor.kind != model::AnchorKind::BeatStart) {
+        return {Carry::Dropped, "in the opening a cue has to hang on its start"};
+    }
+    const long long end = std::max(0, cue.anchor.offset) + 1LL * cue.length * cue.repeat.times;
+    if (end > opening.longestAnimation) {
+        return {Carry::Dropped, fmt::format("ends at {} ms; the system plays at most {} ms", end, opening.longestAnimation)};
+    }
+    if (cue.composite == model::Composite::Add) {
+        return {Carry::Dropped, "the system cannot lay one animation over another"};
+    }
+    for (const auto& track : motion::lower(cue).tracks) {
+        if (std::find(opening.plays.begin(), opening.plays.end(), track.property) == opening.plays.end()) {
+            return {Carry::Dropped, fmt::format("the system cannot animate {}", motion::propertyWord(track.property))};
+        }
+    }
+    return {Carry::System, "played by the system's launch picture"};
+}
+
+}

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/model/sequence.h"
+#include "core/schedule/targets.h"
+
+namespace scaena::schedule {
+
+/// How a cue reaches a target.
+enum class Carry { System, Player, Baked, Dropped };
+
+struct CueCarry {
+    Carry how = Carry::Player;
+    std::string reason; ///< one clause in the person's terms
+};
+
+/// Decides it from the target's capabilities. Cues of the opening beat can only be played by the system; every other
+/// cue is drawn by the exported player.
+[[nodiscard]] CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target);
+
+}
+
+template <>
+struct scaena::model::Words<scaena::schedule::Carry> {
+    static constexpr std::array<std::string_view, 4> list = {"system", "player", "baked", "dropped"};
+};

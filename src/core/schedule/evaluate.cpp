@@ -1,0 +1,217 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/evaluate.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace scaena::schedule {
+
+using model::LayerKind;
+using motion::Property;
+
+namespace {
+
+double mixed(double from, double to, double part) { return from + (to - from) * part; }
+
+bool coversScreen(const model::Layer& layer) { return layer.kind == LayerKind::Backdrop || layer.kind == LayerKind::FirstScreen; }
+
+class Evaluator {
+public:
+    Evaluator(const Schedule& schedule, double t, Frame& frame) : m_schedule(schedule), m_t(t), m_frame(frame) {}
+
+    void run() {
+        m_frame.t = m_t;
+        m_frame.beat = m_schedule.beatAt(m_t);
+        m_frame.screen = m_schedule.screen;
+        m_frame.layers.clear();
+        m_frame.system = m_t < m_schedule.beats.front().end;
+        if (m_frame.system) {
+            systemFrame();
+        } else {
+            for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
+                if (belongsOnStage(sequence().layers[i])) {
+                    addIfVisible(appState(static_cast<int>(i)));
+                }
+            }
+        }
+    }
+
+private:
+    [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
+    [[nodiscard]] double value(int layer, Property property) const { return m_schedule.timeline(layer, property).valueAt(m_t); }
+
+    void addIfVisible(const LayerState& state) {
+        if (state.opacity > 0 && state.reveal.progress > 0 && state.scaleX != 0 && state.scaleY != 0) {
+            m_frame.layers.push_back(state);
+        }
+    }
+
+    [[nodiscard]] bool belongsOnStage(const model::Layer& layer) const {
+        const bool decided = m_t >= m_schedule.outcomeAt;
+        const bool offline = decided && m_schedule.outcome == Outcome::Offline;
+        switch (layer.shownWhen) {
+        case model::ShownWhen::Offline:
+            return offline;
+        case model::ShownWhen::Message:
+            return decided && m_schedule.outcome == Outcome::Message;
+        case model::ShownWhen::Always:
+            break;
+        }
+        return !(offline && layer.kind == LayerKind::FirstScreen && hasOfflineScreen());
+    }
+
+    [[nodiscard]] bool hasOfflineScreen() const {
+        const auto& layers = sequence().layers;
+        return std::any_of(layers.begin(), layers.end(), [](const model::Layer& l) {
+            return l.kind == LayerKind::FirstScreen && l.shownWhen == model::ShownWhen::Offline;
+        });
+    }
+
+    /// The layer at rest, before any cue.
+    [[nodiscard]] LayerState restState(int index) const {
+        const auto& layer = sequence().layers[index];
+        LayerState state;
+        state.layer = index;
+        if (coversScreen(layer)) {
+            state.size = m_frame.screen;
+            state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
+        } else {
+            state.size = {layer.place.width, layer.place.height};
+            state.centre = centreOf(layer.place, m_frame.screen);
+        }
+        return state;
+    }
+
+    [[nodiscard]] LayerState appState(int index) const {
+        LayerState state = restState(index);
+        animate(state);
+        const auto& layer = sequence().layers[index];
+        const double panel = value(index, Property::Panel);
+        if (layer.kind == LayerKind::Backdrop && panel != 0) {
+            state.size.height = mixed(m_frame.screen.height, layer.panelHeight, panel);
+            state.centre.y += (state.size.height - m_frame.screen.height) / 2;
+        }
+        return state;
+    }
+
+    void animate(LayerState& state) const {
+        const int index = state.layer;
+        const auto& layer = sequence().layers[index];
+        state.opacity = std::clamp(value(index, Property::Opacity), 0.0, 1.0);
+        state.scaleX = value(index, Property::ScaleX);
+        state.scaleY = value(index, Property::ScaleY);
+        state.rotation = value(index, Property::Rotation);
+        if (const double flip = value(index, Property::Flip); flip != 0) {
+            // Seen from far away: a turn about the upright axis only narrows the layer.
+            const double narrowed = std::cos(flip * std::numbers::pi / 180);
+            state.scaleX *= std::abs(narrowed) < 1e-9 ? 0 : narrowed;
+        }
+        if (layer.destination) {
+            travel(state, layer, value(index, Property::Travel));
+        }
+        state.centre.x += value(index, Property::X);
+        state.centre.y += value(index, Property::Y);
+        const auto& reveal = m_schedule.timeline(index, Property::Reveal);
+        if (reveal.isAnimated()) {
+            const auto* segment = reveal.segmentAt(m_t);
+            segment = segment || reveal.segments().empty() ? segment : &reveal.segments().front();
+            state.reveal = {segment ? segment->reveal : motion::RevealShape{}, std::clamp(reveal.valueAt(m_t), 0.0, 1.0)};
+        }
+        const auto& draw = m_schedule.timeline(index, Property::Draw);
+        if (draw.isAnimated()) {
+            state.draw = std::clamp(draw.valueAt(m_t), 0.0, 1.0);
+            const auto* segment = draw.segmentAt(m_t);
+            segment = segment || draw.segments().empty() ? segment : &draw.segments().front();
+            state.fillFrom = segment ? segment->fillFrom : state.fillFrom;
+        }
+    }
+
+    void travel(LayerState& state, const model::Layer& layer, double part) const {
+        const Point there = centreOf(*layer.destination, m_frame.screen);
+        state.centre = {mixed(state.centre.x, there.x, part), mixed(state.centre.y, there.y, part)};
+        const double across = layer.place.width > 0 ? layer.destination->width / layer.place.width : 1;
+        const double down = layer.place.height > 0 ? layer.destination->height / layer.place.height : 1;
+        const double scale = mixed(1, std::min(across, down), part);
+        state.scaleX *= scale;
+        state.scaleY *= scale;
+    }
+
+    // --- The system's frame ---------------------------------------------------------------------------------------
+
+    void systemFrame() {
+        const auto& traits = targetOr(m_schedule.conditions.target).opening;
+        if (!traits.iconOnly) {
+            staticLayers();
+            return;
+        }
+        maskedIcon(traits);
+        if (const int footer = model::indexOf(sequence().layers, sequence().opening.footer); footer >= 0) {
+            LayerState state = restState(footer);
+            const double fit = std::min({1.0, traits.footer.width / std::max(1.0, state.size.width), traits.footer.height / std::max(1.0, state.size.height)});
+            state.size = {state.size.width * fit, state.size.height * fit};
+            // The system gives the picture a box of a fixed size above the lower edge and centres the art in it.
+            state.centre = {m_frame.screen.width / 2, m_frame.screen.height - traits.footerMargin - traits.footer.height / 2};
+            addIfVisible(state);
+        }
+    }
+
+    void staticLayers() {
+        const auto& shown = sequence().opening.layers;
+        for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
+            if (std::find(shown.begin(), shown.end(), sequence().layers[i].id) != shown.end()) {
+                addIfVisible(restState(static_cast<int>(i)));
+            }
+        }
+    }
+
+    void maskedIcon(const OpeningTraits& traits) {
+        const int icon = model::indexOf(sequence().layers, sequence().opening.icon);
+        if (icon < 0) {
+            return;
+        }
+        const auto& layer = sequence().layers[icon];
+        LayerState state = restState(icon);
+        state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
+        state.size = openingIconSize(layer, traits);
+        state.mask = layer.plate ? traits.plateVisible : traits.iconVisible;
+        state.opacity = std::clamp(value(icon, Property::Opacity), 0.0, 1.0);
+        state.scaleX = value(icon, Property::ScaleX);
+        state.scaleY = value(icon, Property::ScaleY);
+        state.rotation = value(icon, Property::Rotation);
+        state.maskCentre = state.centre;
+        state.centre.x += value(icon, Property::X);
+        state.centre.y += value(icon, Property::Y);
+        m_frame.layers.push_back(state);
+    }
+
+    const Schedule& m_schedule;
+    double m_t;
+    Frame& m_frame;
+};
+
+}
+
+Point centreOf(const model::Place& place, Size screen) {
+    const Point part = model::fractions(place.anchor);
+    return {screen.width * part.x + place.x, screen.height * part.y + place.y};
+}
+
+Size openingIconSize(const model::Layer& icon, const OpeningTraits& traits) {
+    const double visible = icon.plate ? traits.plateVisible : traits.iconVisible;
+    const double longest = std::max({icon.place.width, icon.place.height, 1.0});
+    const double fit = visible > 0 ? std::min(1.0, visible / longest) : 1.0;
+    return {icon.place.width * fit, icon.place.height * fit};
+}
+
+void evaluateInto(const Schedule& schedule, double t, Frame& frame) {
+    Evaluator(schedule, std::clamp(t, 0.0, static_cast<double>(schedule.end)), frame).run();
+}
+
+Frame evaluate(const Schedule& schedule, double t) {
+    Frame frame;
+    evaluateInto(schedule, t, frame);
+    return frame;
+}
+
+}

@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/schedule/frame.h"
+#include "core/schedule/schedule.h"
+
+namespace scaena::schedule {
+
+/// The frame at `t` ms after the tap. A pure function of its arguments: any order of times gives the same frames.
+/// Times outside the schedule give its first or last frame.
+[[nodiscard]] Frame evaluate(const Schedule& schedule, double t);
+
+/// The same into an existing frame, so that playing allocates nothing.
+void evaluateInto(const Schedule& schedule, double t, Frame& frame);
+
+/// Centre of a place on a screen of that size.
+[[nodiscard]] Point centreOf(const model::Place& place, Size screen);
+
+/// Size the opening's icon has in a system frame with a mask: at most the visible circle's diameter.
+[[nodiscard]] Size openingIconSize(const model::Layer& icon, const OpeningTraits& traits);
+
+}

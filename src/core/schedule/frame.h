@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/base/geometry.h"
+#include "core/motion/track.h"
+
+#include <vector>
+
+namespace scaena::schedule {
+
+/// Uncovers a part of a layer; `progress` 1 shows all of it.
+struct Reveal {
+    motion::RevealShape shape;
+    double progress = 1;
+};
+
+/// One layer at one moment. Lengths in dp. The layer's box is turned about its centre after it was scaled.
+struct LayerState {
+    int layer = -1; ///< index into the sequence's layers
+    double opacity = 1;
+    Point centre;
+    Size size; ///< of the unscaled box
+    double scaleX = 1, scaleY = 1;
+    double rotation = 0; ///< degrees, clockwise
+    Reveal reveal;
+    double draw = 1;     ///< part of the outline that is drawn
+    double fillFrom = 0.6;
+    double mask = 0;     ///< diameter of the circle the system cuts the layer to; 0: none
+    Point maskCentre;    ///< it stays where it is when the layer moves
+};
+
+/// Everything the painter sees of one moment.
+struct Frame {
+    double t = 0; ///< ms
+    int beat = 0;
+    bool system = false; ///< the system's own static frame, before the app draws
+    Size screen;
+    std::vector<LayerState> layers; ///< from back to front; only those that can be seen
+};
+
+}

@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: MIT
+#include "export/android/android_exporter.h"
+#include "export/common/exporter.h"
+
+namespace scaena::exporting {
+
+const std::vector<const Exporter*>& exporters() {
+    static const AndroidExporter android;
+    static const std::vector<const Exporter*> list = {&android};
+    return list;
+}
+
+const Exporter* findExporter(const Id& id) {
+    for (const auto* exporter : exporters()) {
+        if (exporter->id() == id) {
+            return exporter;
+        }
+    }
+    return nullptr;
+}
+
+std::string exporterIds() {
+    std::string ids;
+    for (const auto* exporter : exporters()) {
+        ids += (ids.empty() ? "" : ", ") + exporter->id();
+    }
+    return ids;
+}
+
+}

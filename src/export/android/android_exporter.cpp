@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: MIT
+#include "export/android/android_exporter.h"
+
+#include "core/model/validate.h"
+#include "export/android/build.h"
+#include "export/common/names.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+namespace {
+
+void planCarry(AndroidBuild& build) {
+    for (const auto& target : schedule::targets()) {
+        if (target.exportId != "android") {
+            continue;
+        }
+        for (const auto& cue : build.sequence().cues) {
+            auto carry = schedule::carryOf(build.sequence(), cue, target);
+            if (carry.how == schedule::Carry::Dropped) {
+                build.made.notes.push_back(fmt::format("{}: cue “{}” is not carried: {}", target.name, cue.id, carry.reason));
+            }
+            build.made.carried.push_back({cue.id, target.id, std::move(carry)});
+        }
+    }
+}
+
+Problems missingArt(const ExportInput& input) {
+    Problems problems;
+    for (const auto& layer : input.sequence.layers) {
+        const bool needsArt = layer.kind == model::LayerKind::Artwork || layer.kind == model::LayerKind::FooterMark;
+        if (needsArt && !input.shelf.findArt(layer.art)) {
+            problems.push_back({ProblemKind::Refused, fmt::format("layer “{}” has no art that can be read ({})", layer.name, layer.art), {}, {}});
+        }
+    }
+    return problems;
+}
+
+}
+
+Result<Export> AndroidExporter::build(const ExportInput& input) const {
+    auto problems = model::validate(input.sequence);
+    if (problems.empty()) {
+        problems = missingArt(input);
+    }
+    if (!input.options.package.empty() && !isPackageName(input.options.package)) {
+        problems.push_back({ProblemKind::Refused, fmt::format("“{}” is not a package name such as com.example.app", input.options.package), {}, {}});
+    }
+    if (!problems.empty()) {
+        return tl::unexpected(std::move(problems));
+    }
+    AndroidBuild build{input, androidNames(input.sequence, input.options.package), {}};
+    build.made.target = id();
+    build.made.sequenceName = input.sequence.name;
+    planCarry(build);
+    addColours(build);
+    const auto drawables = addLayerDrawables(build);
+    const Millis iconAnimation = addOpening(build, drawables);
+    addThemes(build, iconAnimation);
+    addCode(build, drawables);
+    addInstructions(build);
+    std::sort(build.made.files.begin(), build.made.files.end(), [](const auto& a, const auto& b) { return a.path < b.path; });
+    return std::move(build.made);
+}
+
+}

@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "export/android/names_in_export.h"
+#include "export/common/exporter.h"
+
+namespace scaena::exporting {
+
+/// What the parts of the Android export share while it is being built.
+struct AndroidBuild {
+    const ExportInput& input;
+    AndroidNames names;
+    Export made;
+
+    [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
+    void add(const std::string& path, std::string bytes) { made.files.push_back({path, std::move(bytes)}); }
+};
+
+/// A layer's drawable: name of the resource, and its size in dp.
+struct LayerDrawable {
+    std::string name; ///< empty: none
+    Size size;
+};
+
+/// Colours in light and dark, art and text drawables. Called in this order by AndroidExporter::build.
+void addColours(AndroidBuild& build);
+[[nodiscard]] std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build);
+/// The system's own launch picture: icon, its animation, the footer, and the window background of older systems.
+/// Returns the animation's length in ms, 0 if there is none.
+[[nodiscard]] Millis addOpening(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
+void addThemes(AndroidBuild& build, Millis iconAnimation);
+void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
+void addInstructions(AndroidBuild& build);
+
+/// Writes one picture of art under `name` (vector, or PNGs for every density), for light or for dark.
+void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box, const model::ColourRef& tint,
+            model::Appearance appearance, bool fillsOnly = false);
+
+}

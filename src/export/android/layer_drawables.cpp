@@ -1,0 +1,129 @@
+// SPDX-License-Identifier: MIT
+#include "export/android/build.h"
+#include "export/android/vector_drawable.h"
+#include "export/common/xml.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+using model::Appearance;
+using model::LayerKind;
+
+namespace {
+
+struct Density {
+    const char* name;
+    double scale;
+};
+constexpr Density kDensities[] = {{"mdpi", 1}, {"hdpi", 1.5}, {"xhdpi", 2}, {"xxhdpi", 3}, {"xxxhdpi", 4}};
+
+/// No picture of an export is larger than this on a side; larger ones are scaled up by the device.
+constexpr int kLongestSide = 4096;
+
+void addRasters(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box, Colour tint, bool dark) {
+    for (const auto& density : kDensities) {
+        const auto pixels = [&](double dp) { return std::clamp(static_cast<int>(std::lround(dp * density.scale)), 1, kLongestSide); };
+        // The picture covers the whole drawable, with the art fitted into its box.
+        art::Art framed;
+        framed.viewBox = {0, 0, size.width, size.height};
+        auto inner = std::make_unique<art::Group>();
+        inner->transform = art::fitInto(art.viewBox, box);
+        inner->clips.push_back({art::rectPath(art.viewBox, 0, 0), art::FillRule::NonZero});
+        inner->children.emplace_back(art::cloneGroup(art.root));
+        framed.root.children.emplace_back(std::move(inner));
+        build.add(fmt::format("res/drawable-{}{}/{}.png", dark ? "night-" : "", density.name, name),
+                  build.input.rasteriser.png(framed, pixels(size.width), pixels(size.height), tint));
+    }
+}
+
+bool hasDrawCue(const model::Sequence& sequence, const Id& layer) {
+    return std::any_of(sequence.cues.begin(), sequence.cues.end(), [&](const model::Cue& c) { return c.layer == layer && c.move.kind == model::MoveKind::Draw; });
+}
+
+LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
+    const Size size{layer.place.width, layer.place.height};
+    const Rect box{0, 0, size.width, size.height};
+    const auto name = build.names.resource("art", layer.id);
+    const auto light = build.input.shelf.artOf(layer, Appearance::Light);
+    const auto dark = layer.darkArt.empty() ? nullptr : build.input.shelf.findArt(layer.darkArt);
+    addArt(build, name, *light, size, box, layer.tint, Appearance::Light);
+    if (dark) {
+        addArt(build, name, *dark, size, box, layer.tint, Appearance::Dark);
+    }
+    if (hasDrawCue(build.sequence(), layer.id)) {
+        addArt(build, name + "_fills", *light, size, box, layer.tint, Appearance::Light, true);
+        if (dark) {
+            addArt(build, name + "_fills", *dark, size, box, layer.tint, Appearance::Dark, true);
+        }
+    }
+    return {name, size};
+}
+
+/// A vector cuts at its edges, so it is made as large as the text's ink, even about the centre.
+LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
+    const auto outline = build.input.outliner.outline(layer.text);
+    const Rect ink = art::bounds(outline);
+    const auto reach = [](double low, double high) { return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1)); };
+    const Size size{reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
+    const auto name = build.names.resource("text", layer.id);
+    build.add("res/drawable/" + name + ".xml", vectorDrawable(outline, size, "@color/" + build.names.colour(layer.text.colour)));
+    return {name, size};
+}
+
+}
+
+void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box, const model::ColourRef& tint,
+            Appearance appearance, bool fillsOnly) {
+    const bool dark = appearance == Appearance::Dark;
+    if (const auto why = whyNotVector(art)) {
+        build.made.notes.push_back(fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name, dark ? " (dark)" : "", *why));
+        const Colour colour = tint.empty() ? Colour{0, 0, 0, 255} : model::colourOf(build.sequence().palette, tint, appearance);
+        addRasters(build, name, art, size, box, colour, dark);
+        return;
+    }
+    VectorOptions options;
+    options.size = size;
+    options.box = box;
+    options.currentColour = tint.empty() ? "#FF000000" : "@color/" + build.names.colour(tint);
+    options.fillsOnly = fillsOnly;
+    build.add(fmt::format("res/drawable{}/{}.xml", dark ? "-night" : "", name), vectorDrawable(art, options));
+}
+
+std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build) {
+    std::vector<LayerDrawable> drawables;
+    for (const auto& layer : build.sequence().layers) {
+        switch (layer.kind) {
+        case LayerKind::Artwork:
+        case LayerKind::FooterMark:
+            drawables.push_back(addArtLayer(build, layer));
+            break;
+        case LayerKind::Text:
+            drawables.push_back(addTextLayer(build, layer));
+            break;
+        default:
+            drawables.push_back({});
+        }
+    }
+    return drawables;
+}
+
+void addColours(AndroidBuild& build) {
+    for (const bool dark : {false, true}) {
+        pugi::xml_document document;
+        auto root = document.append_child("resources");
+        for (const auto& colour : build.sequence().palette) {
+            auto node = with(root.append_child("color"), "name", build.names.colour(colour.id));
+            node.text() = androidColour(dark ? colour.dark : colour.light).c_str();
+        }
+        const auto content = build.sequence().bars.content;
+        const bool darkInk = content == model::BarContent::Dark || (content == model::BarContent::Auto && !dark);
+        auto flag = with(root.append_child("bool"), "name", build.names.resource("dark_bar_content"));
+        flag.text() = darkInk ? "true" : "false";
+        build.add(fmt::format("res/values{}/{}.xml", dark ? "-night" : "", build.names.resource("colors")), xmlText(document));
+    }
+}
+
+}

@@ -1,0 +1,157 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/evaluate.h"
+#include "core/schedule/resolve.h"
+#include "export/android/build.h"
+#include "export/android/icon_animation.h"
+#include "export/android/vector_drawable.h"
+#include "export/common/xml.h"
+
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+using model::Appearance;
+
+namespace {
+
+const schedule::OpeningTraits& newerAndroid() { return schedule::targetOr("android12").opening; }
+
+/// The icon's box is larger than what is seen of it; the art lies in its middle, within the visible circle.
+std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour) {
+    const double side = layer.plate ? newerAndroid().plateBox : newerAndroid().iconBox;
+    const Size size = schedule::openingIconSize(layer, newerAndroid());
+    VectorOptions options;
+    options.size = {side, side};
+    options.box = {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height};
+    options.currentColour = currentColour;
+    options.groupName = "icon";
+    options.vectorName = "picture";
+    return vectorDrawable(art, options);
+}
+
+void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::Art& art, Appearance appearance) {
+    const auto name = build.names.resource("icon");
+    const std::string folder = appearance == Appearance::Dark ? "res/drawable-night/" : "res/drawable/";
+    if (whyNotVector(art)) {
+        const double side = layer.plate ? newerAndroid().plateBox : newerAndroid().iconBox;
+        const Size size = schedule::openingIconSize(layer, newerAndroid());
+        addArt(build, name, art, {side, side}, {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height}, layer.tint, appearance);
+        return;
+    }
+    build.add(folder + name + ".xml", iconVector(art, layer, layer.tint.empty() ? "#FF000000" : "@color/" + build.names.colour(layer.tint)));
+}
+
+/// Light and dark picture of the icon, and its animation if some cue moves it and it could be written as a vector.
+Millis addIcon(AndroidBuild& build) {
+    const auto* layer = model::findThing(build.sequence().layers, build.sequence().opening.icon);
+    if (!layer) {
+        return 0;
+    }
+    const auto light = build.input.shelf.artOf(*layer, Appearance::Light);
+    const auto dark = layer->darkArt.empty() ? nullptr : build.input.shelf.findArt(layer->darkArt);
+    addIconPicture(build, *layer, *light, Appearance::Light);
+    if (dark) {
+        addIconPicture(build, *layer, *dark, Appearance::Dark);
+    }
+    if (whyNotVector(*light) || (dark && whyNotVector(*dark))) {
+        build.made.notes.push_back("The icon cannot be written as a vector, so the system shows it without motion.");
+        return 0;
+    }
+    return addIconAnimation(build, model::indexOf(build.sequence().layers, layer->id));
+}
+
+/// The bottom picture has a box of fixed proportions, into which the system stretches it.
+void addFooter(AndroidBuild& build) {
+    const auto* layer = model::findThing(build.sequence().layers, build.sequence().opening.footer);
+    if (!layer) {
+        return;
+    }
+    const Size whole = newerAndroid().footer;
+    const double fit = std::min({1.0, whole.width / std::max(1.0, layer->place.width), whole.height / std::max(1.0, layer->place.height)});
+    const Size size{layer->place.width * fit, layer->place.height * fit};
+    const Rect box{(whole.width - size.width) / 2, (whole.height - size.height) / 2, size.width, size.height};
+    for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
+        if (appearance == Appearance::Light || !layer->darkArt.empty()) {
+            addArt(build, build.names.resource("footer"), *build.input.shelf.artOf(*layer, appearance), whole, box, layer->tint, appearance);
+        }
+    }
+}
+
+/// One backdrop of the older systems' window background.
+void addBackdropItem(AndroidBuild& build, pugi::xml_node list, const model::Layer& layer) {
+    auto item = list.append_child("item");
+    auto shape = with(item.append_child("shape"), "android:shape", "rectangle");
+    if (layer.fill.to.empty()) {
+        with(shape.append_child("solid"), "android:color", "@color/" + build.names.colour(layer.fill.colour));
+        return;
+    }
+    // A shape's gradient runs at multiples of 45° counted from left to right against the clock; CSS counts from the
+    // upright with the clock.
+    const long eighth = std::lround((90 - layer.fill.angle) / 45);
+    const long angle = ((eighth % 8 + 8) % 8) * 45;
+    if (std::abs(std::remainder(90 - layer.fill.angle - static_cast<double>(angle), 360)) > 0.5) {
+        build.made.notes.push_back(fmt::format("Up to Android 11 the opening's gradient “{}” runs at the nearest multiple of 45°.", layer.name));
+    }
+    auto gradient = shape.append_child("gradient");
+    with(gradient, "android:type", "linear");
+    with(gradient, "android:angle", std::to_string(angle));
+    with(gradient, "android:startColor", "@color/" + build.names.colour(layer.fill.colour));
+    with(gradient, "android:endColor", "@color/" + build.names.colour(layer.fill.to));
+}
+
+/// Where an item of a layer list lies: held to an edge or the middle, moved by insets.
+pugi::xml_node addPlacedItem(pugi::xml_node list, const model::Place& place, Size size) {
+    const Point at = model::fractions(place.anchor);
+    static constexpr const char* across[] = {"left", "center_horizontal", "right"};
+    static constexpr const char* down[] = {"top", "center_vertical", "bottom"};
+    auto item = list.append_child("item");
+    with(item, "android:width", numberText(size.width) + "dp");
+    with(item, "android:height", numberText(size.height) + "dp");
+    with(item, "android:gravity", std::string(across[std::lround(at.x * 2)]) + "|" + down[std::lround(at.y * 2)]);
+    const auto inset = [&](const char* low, const char* high, double part, double offset, double half) {
+        if (part == 0.5) { // an inset on one side moves a centred item by half of it
+            with(item, offset >= 0 ? low : high, numberText(std::abs(offset) * 2) + "dp");
+        } else {
+            with(item, part == 0 ? low : high, numberText(part == 0 ? offset - half : -offset - half) + "dp");
+        }
+    };
+    inset("android:left", "android:right", at.x, place.x, size.width / 2);
+    inset("android:top", "android:bottom", at.y, place.y, size.height / 2);
+    return item;
+}
+
+void addWindowBackground(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
+    pugi::xml_document document;
+    auto list = document.append_child("layer-list");
+    with(list, "xmlns:android", "http://schemas.android.com/apk/res/android");
+    with(list.append_child("item"), "android:drawable", "@color/" + build.names.colour(build.sequence().opening.colour));
+    const auto& shown = build.sequence().opening.layers;
+    for (std::size_t i = 0; i < build.sequence().layers.size(); ++i) {
+        const auto& layer = build.sequence().layers[i];
+        if (std::find(shown.begin(), shown.end(), layer.id) == shown.end()) {
+            continue;
+        }
+        if (layer.kind == model::LayerKind::Backdrop) {
+            addBackdropItem(build, list, layer);
+        } else if (!drawables[i].name.empty()) {
+            if (layer.plate) {
+                auto plate = addPlacedItem(list, layer.place, {layer.plate->diameter, layer.plate->diameter});
+                auto oval = with(plate.append_child("shape"), "android:shape", "oval");
+                with(oval.append_child("solid"), "android:color", "@color/" + build.names.colour(layer.plate->colour));
+            }
+            with(addPlacedItem(list, layer.place, drawables[i].size), "android:drawable", "@drawable/" + drawables[i].name);
+        }
+    }
+    build.add("res/drawable/" + build.names.resource("opening") + ".xml", xmlText(document));
+}
+
+}
+
+Millis addOpening(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
+    addFooter(build);
+    addWindowBackground(build, drawables);
+    return addIcon(build);
+}
+
+}

@@ -1,0 +1,83 @@
+// SPDX-License-Identifier: MIT
+#include "export/android/outlines.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+namespace {
+
+std::string literal(Colour c) { return fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b); }
+
+class OutlineCollector {
+public:
+    OutlineCollector(const AndroidBuild& build, const model::Layer& layer) : m_build(build), m_layer(layer) {}
+
+    void group(const art::Group& group, const Matrix& outer, double outerOpacity) {
+        const Matrix map = outer * group.transform;
+        for (const auto& child : group.children) {
+            if (const auto* shape = std::get_if<art::Shape>(&child)) {
+                add(*shape, shape->fill, map, outerOpacity * group.opacity * shape->opacity, 0);
+                add(*shape, shape->stroke.paint, map, outerOpacity * group.opacity * shape->opacity, shape->stroke.width * map.meanScale());
+            } else {
+                this->group(*std::get<std::unique_ptr<art::Group>>(child), map, outerOpacity * group.opacity);
+            }
+        }
+    }
+    std::vector<OutlineData> take() { return std::move(m_outlines); }
+
+private:
+    void add(const art::Shape& shape, const art::Paint& paint, const Matrix& map, double opacity, double width) {
+        if (std::holds_alternative<std::monostate>(paint)) {
+            return;
+        }
+        OutlineData outline{art::toText(art::mapped(shape.path, map)), "", false, width};
+        if (std::holds_alternative<art::CurrentColour>(paint) && !m_layer.tint.empty()) {
+            outline.colour = "R.color." + m_build.names.colour(m_layer.tint);
+            outline.isResource = true;
+        } else {
+            outline.colour = literal(faded(plainColour(paint), opacity));
+        }
+        m_outlines.push_back(std::move(outline));
+    }
+
+    /// A thin line shows little of a gradient; its first colour stands for it.
+    static Colour plainColour(const art::Paint& paint) {
+        if (const auto* colour = std::get_if<Colour>(&paint)) {
+            return *colour;
+        }
+        const auto* gradient = std::get_if<art::Gradient>(&paint);
+        return gradient ? gradient->stops.front().colour : Colour{0, 0, 0, 255};
+    }
+
+    static Colour faded(Colour colour, double opacity) {
+        colour.a = static_cast<std::uint8_t>(std::lround(colour.a * opacity));
+        return colour;
+    }
+
+    const AndroidBuild& m_build;
+    const model::Layer& m_layer;
+    std::vector<OutlineData> m_outlines;
+};
+
+}
+
+std::vector<OutlineData> outlinesOf(const AndroidBuild& build, const model::Layer& layer) {
+    const auto& cues = build.sequence().cues;
+    const bool draws = std::any_of(cues.begin(), cues.end(), [&](const model::Cue& c) { return c.layer == layer.id && c.move.kind == model::MoveKind::Draw; });
+    if (!draws) {
+        return {};
+    }
+    if (layer.kind == model::LayerKind::Text) {
+        return {{art::toText(build.input.outliner.outline(layer.text)), "R.color." + build.names.colour(layer.text.colour), true, 0}};
+    }
+    const auto art = build.input.shelf.artOf(layer, model::Appearance::Light);
+    const Rect box{-layer.place.width / 2, -layer.place.height / 2, layer.place.width, layer.place.height};
+    OutlineCollector collector(build, layer);
+    collector.group(art->root, art::fitInto(art->viewBox, box), 1);
+    return collector.take();
+}
+
+}

@@ -1,0 +1,238 @@
+// SPDX-License-Identifier: MIT
+#include "export/android/vector_drawable.h"
+
+#include "export/common/xml.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+namespace {
+
+constexpr const char* kAndroidNs = "http://schemas.android.com/apk/res/android";
+
+/// Whether the map only moves, turns and scales evenly (mirroring allowed).
+bool isSimilarity(const Matrix& m) {
+    const double one = std::hypot(m.a, m.b);
+    const double other = std::hypot(m.c, m.d);
+    return std::abs(one - other) < 1e-6 * std::max(1.0, one) && std::abs(m.a * m.c + m.b * m.d) < 1e-6 * std::max(1.0, one * other);
+}
+
+std::optional<std::string> whyNotPaint(const art::Paint& paint, const Matrix& map) {
+    const auto* gradient = std::get_if<art::Gradient>(&paint);
+    if (gradient && gradient->radial) {
+        if (std::hypot(gradient->start.x - gradient->end.x, gradient->start.y - gradient->end.y) > 1e-6) {
+            return "a radial gradient with a focus beside its centre";
+        }
+        if (!isSimilarity(map * gradient->matrix)) {
+            return "a radial gradient that is not round";
+        }
+    }
+    return std::nullopt;
+}
+
+std::optional<std::string> whyNotShape(const art::Shape& shape, const Matrix& map) {
+    if (!std::holds_alternative<std::monostate>(shape.stroke.paint)) {
+        if (!shape.stroke.dashes.empty()) {
+            return "a dashed line";
+        }
+        if (!isSimilarity(map)) {
+            return "a line under uneven scaling";
+        }
+        if (shape.opacity < 1 && !std::holds_alternative<std::monostate>(shape.fill)) {
+            return "a half transparent shape with both fill and line";
+        }
+        if (auto why = whyNotPaint(shape.stroke.paint, map)) {
+            return why;
+        }
+    }
+    return whyNotPaint(shape.fill, map);
+}
+
+std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& outer) {
+    const Matrix map = outer * group.transform;
+    if (group.opacity < 1 && art::shapeCount(group) > 1) {
+        return "a half transparent group of several shapes";
+    }
+    for (const auto& clip : group.clips) {
+        if (clip.rule == art::FillRule::EvenOdd) {
+            return "an even-odd clip";
+        }
+    }
+    for (const auto& child : group.children) {
+        const auto* shape = std::get_if<art::Shape>(&child);
+        auto why = shape ? whyNotShape(*shape, map) : whyNotGroup(*std::get<std::unique_ptr<art::Group>>(child), map);
+        if (why) {
+            return why;
+        }
+    }
+    return std::nullopt;
+}
+
+class VectorWriter {
+public:
+    explicit VectorWriter(const VectorOptions& options) : m_options(options) {}
+
+    pugi::xml_node begin(pugi::xml_document& document) {
+        auto root = document.append_child("vector");
+        with(root, "xmlns:android", kAndroidNs);
+        with(root, "xmlns:aapt", "http://schemas.android.com/aapt");
+        if (!m_options.vectorName.empty()) {
+            with(root, "android:name", m_options.vectorName);
+        }
+        with(root, "android:width", numberText(m_options.size.width) + "dp");
+        with(root, "android:height", numberText(m_options.size.height) + "dp");
+        with(root, "android:viewportWidth", numberText(m_options.size.width));
+        with(root, "android:viewportHeight", numberText(m_options.size.height));
+        if (m_options.groupName.empty()) {
+            return root;
+        }
+        auto group = root.append_child("group");
+        with(group, "android:name", m_options.groupName);
+        with(group, "android:pivotX", numberText(m_options.size.width / 2));
+        with(group, "android:pivotY", numberText(m_options.size.height / 2));
+        return group;
+    }
+
+    void group(pugi::xml_node parent, const art::Group& group, const Matrix& outer, double outerOpacity) {
+        const Matrix map = outer * group.transform;
+        const double opacity = outerOpacity * group.opacity;
+        for (const auto& clip : group.clips) {
+            parent = parent.append_child("group"); // each clip in a group of its own: they cut what the others left
+            with(parent.append_child("clip-path"), "android:pathData", art::toText(art::mapped(clip.path, map)));
+        }
+        for (const auto& child : group.children) {
+            if (const auto* shape = std::get_if<art::Shape>(&child)) {
+                this->shape(parent, *shape, map, opacity);
+            } else {
+                this->group(parent, *std::get<std::unique_ptr<art::Group>>(child), map, opacity);
+            }
+        }
+    }
+
+private:
+    void shape(pugi::xml_node parent, const art::Shape& shape, const Matrix& map, double outerOpacity) {
+        const bool hasFill = !std::holds_alternative<std::monostate>(shape.fill);
+        const bool hasStroke = !std::holds_alternative<std::monostate>(shape.stroke.paint) && !m_options.fillsOnly;
+        if (!hasFill && !hasStroke) {
+            return;
+        }
+        auto path = parent.append_child("path");
+        if (!shape.id.empty()) {
+            with(path, "android:name", shape.id);
+        }
+        with(path, "android:pathData", art::toText(art::mapped(shape.path, map)));
+        if (shape.rule == art::FillRule::EvenOdd) {
+            with(path, "android:fillType", "evenOdd");
+        }
+        const double opacity = outerOpacity * shape.opacity;
+        if (hasFill) {
+            paint(path, "android:fillColor", "android:fillAlpha", shape.fill, map, opacity);
+        }
+        if (hasStroke) {
+            static constexpr const char* caps[] = {"butt", "round", "square"};
+            static constexpr const char* joins[] = {"miter", "round", "bevel"};
+            with(path, "android:strokeWidth", numberText(shape.stroke.width * map.meanScale()));
+            with(path, "android:strokeLineCap", caps[static_cast<int>(shape.stroke.cap)]);
+            with(path, "android:strokeLineJoin", joins[static_cast<int>(shape.stroke.join)]);
+            with(path, "android:strokeMiterLimit", numberText(shape.stroke.miterLimit));
+            paint(path, "android:strokeColor", "android:strokeAlpha", shape.stroke.paint, map, opacity);
+        }
+    }
+
+    void paint(pugi::xml_node path, const char* attribute, const char* alphaAttribute, const art::Paint& paint, const Matrix& map, double opacity) {
+        if (const auto* colour = std::get_if<Colour>(&paint)) {
+            with(path, attribute, androidColour(*colour));
+        } else if (const auto* current = std::get_if<art::CurrentColour>(&paint)) {
+            with(path, attribute, m_options.currentColour);
+            opacity *= current->alpha;
+        } else {
+            gradient(path, attribute, std::get<art::Gradient>(paint), map);
+        }
+        if (opacity < 1) {
+            with(path, alphaAttribute, numberText(opacity));
+        }
+    }
+
+    static void gradient(pugi::xml_node path, const char* attribute, const art::Gradient& gradient, const Matrix& map) {
+        auto holder = path.append_child("aapt:attr");
+        with(holder, "name", attribute);
+        auto node = holder.append_child("gradient");
+        static constexpr const char* modes[] = {"clamp", "mirror", "repeat"};
+        const auto number = [&](const char* name, double value) { with(node, name, numberText(value)); };
+        if (gradient.radial) {
+            const Matrix whole = map * gradient.matrix;
+            const Point centre = whole.map(gradient.end);
+            with(node, "android:type", "radial");
+            number("android:centerX", centre.x);
+            number("android:centerY", centre.y);
+            number("android:gradientRadius", gradient.radius * whole.meanScale());
+        } else {
+            // Even scaling keeps the normal of the lines of equal colour; the reader took care of everything else.
+            const auto [from, to] = mappedLine(gradient, map);
+            with(node, "android:type", "linear");
+            number("android:startX", from.x);
+            number("android:startY", from.y);
+            number("android:endX", to.x);
+            number("android:endY", to.y);
+        }
+        with(node, "android:tileMode", modes[static_cast<int>(gradient.spread)]);
+        for (const auto& stop : gradient.stops) {
+            auto item = node.append_child("item");
+            with(item, "android:offset", numberText(stop.at, 4));
+            with(item, "android:color", androidColour(stop.colour));
+        }
+    }
+
+    static std::pair<Point, Point> mappedLine(const art::Gradient& gradient, const Matrix& m) {
+        const double dx = gradient.end.x - gradient.start.x;
+        const double dy = gradient.end.y - gradient.start.y;
+        const double det = m.a * m.d - m.b * m.c;
+        const double squared = dx * dx + dy * dy;
+        const Point from = m.map(gradient.start);
+        if (det == 0 || squared == 0) {
+            return {from, m.map(gradient.end)};
+        }
+        const double gx = (m.d * dx - m.b * dy) / det / squared;
+        const double gy = (-m.c * dx + m.a * dy) / det / squared;
+        const double length = gx * gx + gy * gy;
+        return {from, {from.x + gx / length, from.y + gy / length}};
+    }
+
+    const VectorOptions& m_options;
+};
+
+}
+
+std::string androidColour(Colour c) { return fmt::format("#{:02X}{:02X}{:02X}{:02X}", c.a, c.r, c.g, c.b); }
+
+std::optional<std::string> whyNotVector(const art::Art& art) { return whyNotGroup(art.root, {}); }
+
+std::string vectorDrawable(const art::Art& art, const VectorOptions& options) {
+    pugi::xml_document document;
+    VectorWriter writer(options);
+    auto parent = writer.begin(document);
+    const Matrix fit = art::fitInto(art.viewBox, options.box);
+    // As in a browser, nothing outside of the art's viewBox is seen.
+    auto clipped = parent.append_child("group");
+    const auto& v = art.viewBox;
+    with(clipped.append_child("clip-path"), "android:pathData", art::toText(art::mapped(art::rectPath(v, 0, 0), fit)));
+    writer.group(clipped, art.root, fit, 1);
+    return xmlText(document);
+}
+
+std::string vectorDrawable(const art::Path& path, Size size, const std::string& colour) {
+    pugi::xml_document document;
+    VectorOptions options;
+    options.size = size;
+    auto parent = VectorWriter(options).begin(document);
+    const auto centred = art::mapped(path, Matrix::translation(size.width / 2, size.height / 2));
+    auto node = parent.append_child("path");
+    with(node, "android:pathData", art::toText(centred));
+    with(node, "android:fillColor", colour);
+    return xmlText(document);
+}
+
+}

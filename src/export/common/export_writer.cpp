@@ -1,0 +1,173 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/export_writer.h"
+
+#include "core/base/hash.h"
+#include "export/common/names.h"
+
+#include <algorithm>
+#include <nlohmann/json.hpp>
+#include <optional>
+
+namespace scaena::exporting {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr std::size_t kLargestFile = 64u << 20;
+constexpr std::string_view kWords[] = {"added", "changed", "unchanged", "removed", "kept", "refused"};
+
+using Hashes = std::map<std::string, std::string>;
+
+/// A manifest's paths come from the disk: one that leads out of the folder could make us remove a stranger's file.
+bool isInside(const std::string& path) {
+    const fs::path p(path);
+    return !path.empty() && p.is_relative() && std::none_of(p.begin(), p.end(), [](const fs::path& part) { return part == ".."; });
+}
+
+Hashes readManifest(const FileAccess& files, const fs::path& path) {
+    Hashes hashes;
+    const auto text = files.read(path, kLargestFile);
+    const auto json = text ? nlohmann::json::parse(*text, nullptr, false) : nlohmann::json();
+    if (json.is_object() && json.contains("files") && json["files"].is_object()) {
+        for (const auto& item : json["files"].items()) {
+            if (item.value().is_string() && isInside(item.key())) {
+                hashes[item.key()] = item.value().get<std::string>();
+            }
+        }
+    }
+    return hashes;
+}
+
+std::string manifestText(const Export& made, const Hashes& stillOurs) {
+    nlohmann::ordered_json listed = nlohmann::ordered_json::object();
+    Hashes hashes = stillOurs;
+    for (const auto& file : made.files) {
+        hashes[file.path] = sha256(file.bytes);
+    }
+    for (const auto& [path, hash] : hashes) {
+        listed[path] = hash;
+    }
+    const nlohmann::ordered_json json = {{"format", "scaena-export"}, {"version", 1}, {"target", made.target}, {"sequence", made.sequenceName}, {"files", listed}};
+    return json.dump(2) + "\n";
+}
+
+FileChange changeOf(const FileAccess& files, const fs::path& path, const std::string& bytes, const std::string& knownHash) {
+    if (!files.exists(path)) {
+        return FileChange::Added;
+    }
+    const auto there = files.read(path, kLargestFile);
+    if (there && *there == bytes) {
+        return FileChange::Unchanged;
+    }
+    return there && !knownHash.empty() && sha256(*there) == knownHash ? FileChange::Changed : FileChange::Refused;
+}
+
+/// Remembers what stood where something is written or removed, and puts it back unless told that all went well.
+class Undo {
+public:
+    Undo(FileAccess& files) : m_files(files) {}
+    Result<void> write(const fs::path& path, const std::string& bytes) {
+        remember(path);
+        return m_files.writeAtomically(path, bytes);
+    }
+    Result<void> remove(const fs::path& path) {
+        remember(path);
+        return m_files.remove(path);
+    }
+    void putBack() {
+        for (auto it = m_before.rbegin(); it != m_before.rend(); ++it) {
+            // Nothing more can be done for a file that cannot be put back; the others still are.
+            (void)(it->second ? m_files.writeAtomically(it->first, *it->second) : m_files.remove(it->first));
+        }
+    }
+
+private:
+    void remember(const fs::path& path) {
+        auto bytes = m_files.exists(path) ? m_files.read(path, kLargestFile) : Result<std::string>(tl::unexpected(Problems{}));
+        m_before.emplace_back(path, bytes ? std::optional(std::move(*bytes)) : std::nullopt);
+    }
+    FileAccess& m_files;
+    std::vector<std::pair<fs::path, std::optional<std::string>>> m_before;
+};
+
+/// A file in the folder for kept versions that does not exist yet.
+fs::path freeKeptPath(const FileAccess& files, const fs::path& folder, const std::string& path) {
+    fs::path wish = folder / kKeptFolder / path;
+    for (int number = 2; files.exists(wish); ++number) {
+        wish = folder / kKeptFolder / (path + "." + std::to_string(number));
+    }
+    return wish;
+}
+
+}
+
+std::string_view word(FileChange change) { return kWords[static_cast<int>(change)]; }
+
+bool WritePlan::hasRefused() const {
+    return std::any_of(entries.begin(), entries.end(), [](const WriteEntry& e) { return e.change == FileChange::Refused; });
+}
+
+bool WritePlan::changesAnything() const {
+    return std::any_of(entries.begin(), entries.end(), [](const WriteEntry& e) { return e.change != FileChange::Unchanged && e.change != FileChange::Kept; });
+}
+
+std::string manifestName(const Export& made) { return "scaena-export." + made.target + "." + resourceName(made.sequenceName, "launch") + ".json"; }
+
+WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Export& made) {
+    const Hashes known = readManifest(files, folder / manifestName(made));
+    WritePlan plan;
+    Hashes gone = known;
+    for (const auto& file : made.files) {
+        const auto found = known.find(file.path);
+        plan.entries.push_back({file.path, changeOf(files, folder / file.path, file.bytes, found == known.end() ? "" : found->second)});
+        gone.erase(file.path);
+    }
+    for (const auto& [path, hash] : gone) {
+        const auto there = files.read(folder / path, kLargestFile);
+        if (there) {
+            plan.entries.push_back({path, sha256(*there) == hash ? FileChange::Removed : FileChange::Kept});
+        }
+    }
+    return plan;
+}
+
+Result<void> write(FileAccess& files, const fs::path& folder, const Export& made, const WritePlan& plan, bool force) {
+    if (plan.hasRefused() && !force) {
+        return failure(ProblemKind::Refused, "some files are not as the last export left them", folder.string());
+    }
+    Undo undo(files);
+    Hashes stillOurs;
+    const Hashes known = readManifest(files, folder / manifestName(made));
+    const auto run = [&]() -> Result<void> {
+        for (const auto& entry : plan.entries) {
+            const fs::path path = folder / entry.path;
+            const auto file = std::find_if(made.files.begin(), made.files.end(), [&](const ExportedFile& f) { return f.path == entry.path; });
+            Result<void> done;
+            if (entry.change == FileChange::Refused) {
+                const auto theirs = files.read(path, kLargestFile);
+                done = theirs ? undo.write(freeKeptPath(files, folder, entry.path), *theirs) : Result<void>(tl::unexpected(theirs.error()));
+            }
+            if (done && entry.change == FileChange::Removed) {
+                done = undo.remove(path);
+            } else if (entry.change == FileChange::Kept) {
+                stillOurs[entry.path] = known.at(entry.path);
+            } else if (done && entry.change != FileChange::Unchanged && file != made.files.end()) {
+                done = undo.write(path, file->bytes);
+            }
+            if (!done) {
+                return done;
+            }
+        }
+        const auto text = manifestText(made, stillOurs);
+        const auto before = files.read(folder / manifestName(made), kLargestFile);
+        return before && *before == text ? Result<void>{} : undo.write(folder / manifestName(made), text);
+    };
+    auto result = run();
+    if (!result) {
+        undo.putBack();
+    }
+    return result;
+}
+
+}

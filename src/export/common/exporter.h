@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/art/outside.h"
+#include "core/project/project.h"
+#include "core/schedule/carry.h"
+
+namespace scaena::exporting {
+
+/// One file of an export, in memory.
+struct ExportedFile {
+    std::string path; ///< relative, with forward slashes
+    std::string bytes;
+};
+
+/// How one cue reaches one of the systems an export serves.
+struct CarriedCue {
+    Id cue;
+    Id target; ///< schedule::targets()
+    schedule::CueCarry carry;
+};
+
+/// Everything an export consists of, before anything is written.
+struct Export {
+    Id target;
+    std::string sequenceName;
+    std::vector<ExportedFile> files;
+    std::vector<CarriedCue> carried;
+    std::vector<std::string> notes; ///< what a person should know of it, in sentences
+};
+
+struct ExportOptions {
+    std::string package; ///< of the app's resources and code; empty: one made from the sequence's name
+};
+
+/// What an exporter works on. References must outlive the call.
+struct ExportInput {
+    const model::Sequence& sequence;
+    const project::ArtShelf& shelf;
+    const art::TextOutliner& outliner;
+    const art::Rasteriser& rasteriser;
+    ExportOptions options;
+};
+
+/// Turns a sequence into the files of one platform. None knows another; shared text tools are in export/common.
+class Exporter {
+public:
+    virtual ~Exporter() = default;
+    [[nodiscard]] virtual Id id() const = 0;
+    [[nodiscard]] virtual std::string name() const = 0;
+    [[nodiscard]] virtual Result<Export> build(const ExportInput& input) const = 0;
+};
+
+/// All exporters, registered by hand in all_targets.cpp: the command line, the window, the docs and the tests read
+/// this list.
+[[nodiscard]] const std::vector<const Exporter*>& exporters();
+[[nodiscard]] const Exporter* findExporter(const Id& id);
+/// "android, ios …", for messages.
+[[nodiscard]] std::string exporterIds();
+
+}

@@ -1,0 +1,225 @@
+// SPDX-License-Identifier: MIT
+#include "render/frame_painter.h"
+
+#include "render/convert.h"
+#include "render/fonts.h"
+#include "render/group_opacity.h"
+#include "render/wireframe.h"
+
+#include <QLinearGradient>
+#include <QPainter>
+#include <cmath>
+#include <numbers>
+
+namespace scaena::render {
+
+using model::LayerKind;
+using schedule::LayerState;
+
+namespace {
+
+double farthestCorner(QPointF from, const QRectF& box) {
+    double farthest = 0;
+    for (const auto& corner : {box.topLeft(), box.topRight(), box.bottomLeft(), box.bottomRight()}) {
+        farthest = std::max(farthest, std::hypot(corner.x() - from.x(), corner.y() - from.y()));
+    }
+    return farthest;
+}
+
+/// The part of the box that is uncovered.
+QPainterPath revealPath(const schedule::Reveal& reveal, const QRectF& box) {
+    QPainterPath path;
+    const auto& shape = reveal.shape;
+    if (shape.kind == motion::RevealShape::Kind::Iris) {
+        const QPointF centre(box.x() + box.width() * shape.x, box.y() + box.height() * shape.y);
+        const double radius = farthestCorner(centre, box) * reveal.progress;
+        path.addEllipse(centre, radius, radius);
+        return path;
+    }
+    QRectF part = box;
+    if (shape.x != 0) {
+        part.setWidth(box.width() * reveal.progress);
+        if (shape.x < 0) {
+            part.moveRight(box.right());
+        }
+    } else {
+        part.setHeight(box.height() * reveal.progress);
+        if (shape.y < 0) {
+            part.moveBottom(box.bottom());
+        }
+    }
+    path.addRect(part);
+    return path;
+}
+
+class LayerPainter {
+public:
+    LayerPainter(QPainter& painter, const PreparedLayer& prepared, const LayerState& state)
+        : m_painter(painter), m_prepared(prepared), m_state(state), m_box(-state.size.width / 2, -state.size.height / 2, state.size.width, state.size.height) {}
+
+    void paint() {
+        m_painter.save();
+        if (m_state.mask > 0) {
+            maskToCircle();
+        }
+        m_painter.translate(toQt(m_state.centre));
+        m_painter.rotate(m_state.rotation);
+        m_painter.scale(m_state.scaleX, m_state.scaleY);
+        if (m_state.reveal.progress < 1) {
+            m_painter.setClipPath(revealPath(m_state.reveal, m_box), Qt::IntersectClip);
+        }
+        if (m_state.opacity >= 1) {
+            content(m_painter);
+        } else if (needsGroup()) {
+            const auto bounds = m_painter.deviceTransform().mapRect(inkBox()).adjusted(-2, -2, 2, 2);
+            paintGrouped(m_painter, m_state.opacity, [this](QPainter& inner) { content(inner); }, bounds);
+        } else {
+            m_painter.setOpacity(m_painter.opacity() * m_state.opacity);
+            content(m_painter);
+        }
+        m_painter.restore();
+    }
+
+private:
+    [[nodiscard]] const model::Layer& layer() const { return m_prepared.layer; }
+
+    /// The system cuts the icon to a circle and paints the plate, which does not move with it.
+    void maskToCircle() {
+        QPainterPath circle;
+        circle.addEllipse(toQt(m_state.maskCentre), m_state.mask / 2, m_state.mask / 2);
+        if (m_prepared.plate.isValid()) {
+            m_painter.fillPath(circle, m_prepared.plate);
+        }
+        m_painter.setClipPath(circle, Qt::IntersectClip);
+    }
+
+    [[nodiscard]] bool needsGroup() const {
+        switch (layer().kind) {
+        case LayerKind::Backdrop:
+            return false;
+        case LayerKind::FirstScreen:
+            return true;
+        default:
+            return m_prepared.plate.isValid() || (m_prepared.art && m_prepared.art->needsGroup()) || m_state.draw < 1;
+        }
+    }
+
+    /// The box in which ink can lie; text may reach over its place.
+    [[nodiscard]] QRectF inkBox() const {
+        QRectF box = m_box;
+        if (layer().kind == LayerKind::Text && m_prepared.art) {
+            box = box.united(m_prepared.art->viewBox().adjusted(-2, -2, 2, 2));
+        }
+        if (m_prepared.plate.isValid()) {
+            const double r = layer().plate->diameter / 2;
+            box = box.united(QRectF(-r, -r, 2 * r, 2 * r));
+        }
+        // Art may paint outside of its viewBox (a glow, a wide stroke).
+        return box.adjusted(-box.width() / 4, -box.height() / 4, box.width() / 4, box.height() / 4);
+    }
+
+    void content(QPainter& painter) const {
+        switch (layer().kind) {
+        case LayerKind::Backdrop:
+            backdrop(painter);
+            break;
+        case LayerKind::FirstScreen:
+            paintFirstScreen(painter, m_prepared, m_box);
+            break;
+        case LayerKind::Text:
+            m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
+            break;
+        case LayerKind::Artwork:
+        case LayerKind::FooterMark:
+            artwork(painter);
+            break;
+        }
+    }
+
+    void backdrop(QPainter& painter) const {
+        if (m_prepared.from == m_prepared.to) {
+            painter.fillRect(m_box, m_prepared.from);
+            return;
+        }
+        const auto line = gradientLine(layer().fill.angle, m_box);
+        QLinearGradient gradient(line.from, line.to);
+        gradient.setColorAt(0, m_prepared.from);
+        gradient.setColorAt(1, m_prepared.to);
+        painter.fillRect(m_box, gradient);
+    }
+
+    void artwork(QPainter& painter) const {
+        if (m_prepared.plate.isValid() && m_state.mask <= 0) {
+            QPainterPath disc;
+            const double r = layer().plate->diameter / 2;
+            disc.addEllipse(QPointF(), r, r);
+            painter.fillPath(disc, m_prepared.plate);
+        }
+        const auto view = m_prepared.art->viewBox();
+        const auto fit = art::fitInto({view.x(), view.y(), view.width(), view.height()}, {m_box.x(), m_box.y(), m_box.width(), m_box.height()});
+        painter.save();
+        painter.setTransform(toQt(fit), true);
+        m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
+        painter.restore();
+    }
+
+    QPainter& m_painter;
+    const PreparedLayer& m_prepared;
+    const LayerState& m_state;
+    QRectF m_box;
+};
+
+}
+
+GradientLine gradientLine(double cssAngle, const QRectF& rect) {
+    const double radians = cssAngle * std::numbers::pi / 180;
+    const double sine = std::sin(radians);
+    const double cosine = std::cos(radians);
+    // CSS Images 3 §3.1.2: long enough that the corners get the pure end colours.
+    const double half = (std::abs(rect.width() * sine) + std::abs(rect.height() * cosine)) / 2;
+    const QPointF way(sine * half, -cosine * half);
+    return {rect.center() - way, rect.center() + way};
+}
+
+void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame) {
+    painter.save();
+    painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+    const QRectF screen(0, 0, frame.screen.width, frame.screen.height);
+    painter.setClipRect(screen, Qt::IntersectClip);
+    // Behind everything an app's window is black; the system's frame has the opening's colour.
+    painter.fillRect(screen, frame.system ? scene.openingColour() : QColor(Qt::black));
+    for (const auto& state : frame.layers) {
+        LayerPainter(painter, scene.layers()[static_cast<std::size_t>(state.layer)], state).paint();
+    }
+    painter.restore();
+}
+
+void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Frame& frame, const schedule::Device& device) {
+    const auto& bars = scene.bars();
+    if (!bars.shown) {
+        return;
+    }
+    const bool lightContent = bars.content == model::BarContent::Light ||
+                              (bars.content == model::BarContent::Auto && scene.appearance() == model::Appearance::Dark);
+    QColor ink = lightContent ? QColor(255, 255, 255, 225) : QColor(20, 22, 28, 215);
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    const double width = frame.screen.width;
+    const double middle = device.statusBar / 2 + 2;
+    const double inset = 16 + device.cornerRadius * 0.35;
+    painter.setPen(ink);
+    painter.setFont(font(model::Typeface::Sans, 13, true));
+    painter.drawText(QRectF(inset, 0, 80, device.statusBar + 4), Qt::AlignVCenter | Qt::AlignLeft, QStringLiteral("6:12"));
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(ink);
+    const double right = width - inset;
+    for (int i = 0; i < 4; ++i) {
+        painter.drawRoundedRect(QRectF(right - 50 + i * 5, middle + 4 - (3 + i * 2), 3, 3 + i * 2), 1, 1);
+    }
+    painter.drawRoundedRect(QRectF(right - 22, middle - 5, 20, 10), 3, 3);
+    const double handle = std::min(140.0, width * 0.3);
+    painter.drawRoundedRect(QRectF(width / 2 - handle / 2, frame.screen.height - device.navigationBar / 2 - 2, handle, 4), 2, 2);
+    painter.restore();
+}
+
+}

@@ -1,0 +1,78 @@
+// SPDX-License-Identifier: MIT
+#include "render/still.h"
+
+#include "render/convert.h"
+#include "render/frame_painter.h"
+
+#include <QBuffer>
+#include <QPainter>
+#include <atomic>
+#include <cmath>
+#include <thread>
+
+namespace scaena::render {
+
+QImage still(const Scene& scene, const schedule::Schedule& schedule, double t, const StillOptions& options) {
+    const auto& device = schedule::deviceOr(schedule.conditions.device);
+    const auto frame = schedule::evaluate(schedule, t);
+    const QSizeF screen(frame.screen.width, frame.screen.height);
+    QSize pixels = options.pixels;
+    if (pixels.isEmpty()) {
+        pixels = QSize(static_cast<int>(std::lround(screen.width() * device.density)), static_cast<int>(std::lround(screen.height() * device.density)));
+    }
+    QImage image(pixels, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::transparent);
+    QPainter painter(&image);
+    painter.setRenderHint(QPainter::Antialiasing);
+    const double scale = std::min(pixels.width() / screen.width(), pixels.height() / screen.height());
+    painter.translate((pixels.width() - screen.width() * scale) / 2, (pixels.height() - screen.height() * scale) / 2);
+    painter.scale(scale, scale);
+    if (options.roundScreen && device.cornerRadius > 0) {
+        QPainterPath shape;
+        shape.addRoundedRect(QRectF(QPointF(), screen), device.cornerRadius, device.cornerRadius);
+        painter.setClipPath(shape);
+    }
+    paintFrame(painter, scene, frame);
+    if (options.bars) {
+        paintSystemBars(painter, scene, frame, device);
+    }
+    return image;
+}
+
+std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedule, const std::vector<double>& times, const StillOptions& options) {
+    std::vector<QImage> images(times.size());
+    std::atomic<std::size_t> next = 0;
+    const auto work = [&] {
+        for (std::size_t i = next++; i < times.size(); i = next++) {
+            images[i] = still(scene, schedule, times[i], options);
+        }
+    };
+    std::vector<std::thread> threads;
+    const std::size_t count = std::min<std::size_t>(times.size(), std::max(1u, std::thread::hardware_concurrency()));
+    for (std::size_t i = 1; i < count; ++i) {
+        threads.emplace_back(work);
+    }
+    work();
+    for (auto& thread : threads) {
+        thread.join();
+    }
+    return images;
+}
+
+std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour currentColour) const {
+    QImage image(width, height, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::transparent);
+    QPainter painter(&image);
+    painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+    const auto fit = art::fitInto(art.viewBox, {0, 0, double(width), double(height)});
+    painter.setTransform(toQt(fit));
+    PreparedArt(art, currentColour, fit.meanScale() > 0 ? 1 / fit.meanScale() : 1).paint(painter, {});
+    painter.end();
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    buffer.open(QIODevice::WriteOnly);
+    image.save(&buffer, "PNG");
+    return bytes.toStdString();
+}
+
+}

@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: MIT
+#include "render/text_outline.h"
+
+#include "render/convert.h"
+#include "render/fonts.h"
+
+#include <QFontMetricsF>
+#include <QGlyphRun>
+#include <QRawFont>
+#include <QTextLayout>
+#include <QTextOption>
+
+namespace scaena::render {
+
+namespace {
+constexpr double kLargeSize = 256;
+}
+
+QPainterPath outlineText(const model::TextContent& text) {
+    QFont large = font(text.typeface, kLargeSize, text.bold);
+    large.setHintingPreference(QFont::PreferNoHinting);
+    QPainterPath outline;
+    const QFontMetricsF metrics(large);
+    const auto lines = QString::fromStdString(text.text).split(QLatin1Char('\n'));
+    double y = 0;
+    for (const auto& line : lines) {
+        QTextLayout layout(line, large);
+        QTextOption option(Qt::AlignLeft);
+        option.setWrapMode(QTextOption::NoWrap);
+        layout.setTextOption(option);
+        layout.beginLayout();
+        QTextLine laid = layout.createLine();
+        if (laid.isValid()) {
+            laid.setLineWidth(1e6);
+        }
+        layout.endLayout();
+        const double width = laid.isValid() ? laid.naturalTextWidth() : 0;
+        for (const auto& run : layout.glyphRuns()) {
+            const auto glyphs = run.glyphIndexes();
+            const auto positions = run.positions();
+            for (int i = 0; i < glyphs.size(); ++i) {
+                outline.addPath(run.rawFont().pathForGlyph(glyphs[i]).translated(positions[i] + QPointF(-width / 2, y)));
+            }
+        }
+        y += metrics.lineSpacing();
+    }
+    // Centred by the lines' boxes, not by the ink: a word keeps its place when a letter with a descender is added.
+    const double height = metrics.lineSpacing() * static_cast<double>(lines.size());
+    const double scale = text.size / kLargeSize;
+    return QTransform::fromScale(scale, scale).map(outline.translated(0, -height / 2));
+}
+
+art::Path QtTextOutliner::outline(const model::TextContent& text) const { return fromQt(outlineText(text)); }
+
+}
