@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QGuiApplication>
+#include <cstdio>
 #include <memory>
 
 namespace scaena::render {
@@ -13,6 +14,12 @@ public:
     GuiSession() {
         if (!QCoreApplication::instance()) {
             qputenv("QT_QPA_PLATFORM", "offscreen");
+            // Without a desktop session Qt remarks on missing folders; a command's own messages are all that counts.
+            qInstallMessageHandler([](QtMsgType type, const QMessageLogContext&, const QString& text) {
+                if (type == QtCriticalMsg || type == QtFatalMsg) {
+                    std::fprintf(stderr, "%s\n", qUtf8Printable(text));
+                }
+            });
             m_app = std::make_unique<QGuiApplication>(m_count, m_arguments);
         }
     }

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/compose/card/easing_editor.h"
+#include "app/compose/card/fields.h"
+#include "app/document/preview.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+
+namespace scaena::app {
+
+/// The four columns of a cue: What, When, How, Carried.
+class CueForm : public QWidget {
+    Q_OBJECT
+public:
+    CueForm(Document& document, QWidget* parent);
+    void show(const Id& cue);
+    void takeKeyboard();
+
+private:
+    [[nodiscard]] const model::Cue* cue() const;
+    void buildWhat();
+    void buildWhen();
+    void buildHow();
+    void rebuildParameters(const model::Cue& cue);
+    void refreshParameters(const model::Cue& cue);
+    void refreshWhen(const model::Cue& cue);
+    void refreshHow(const model::Cue& cue);
+    void refreshCarried(const model::Cue& cue);
+    void applyAnchor();
+    void applyRepeat();
+    void applyEasing(const QString& verb, const std::optional<model::Easing>& easing);
+    [[nodiscard]] QString named(const QString& verb) const;
+    void edit(const QString& verb, model::Sequence next, const char* mergeKey);
+
+    Document& m_document;
+    Id m_id;
+    bool m_filling = false;
+    CardColumn *m_what, *m_when, *m_how, *m_carried;
+    QComboBox *m_move, *m_anchor, *m_other, *m_repeatEnd, *m_shelf, *m_reduced;
+    QSpinBox *m_offset, *m_length, *m_times;
+    QCheckBox *m_whileWaiting, *m_alternate;
+    EasingEditor* m_curve;
+    QLabel* m_easingText;
+    std::optional<model::MoveKind> m_shownMove;
+    std::map<std::string, QWidget*> m_parameterFields;
+};
+
+}

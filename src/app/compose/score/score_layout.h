@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/schedule/schedule.h"
+
+#include <QPointF>
+#include <QRectF>
+#include <vector>
+
+namespace scaena::app {
+
+/// What lies at a point of the score.
+struct ScoreHit {
+    enum class Part { Nothing, Axis, Beat, BeatEnd, WaitGrip, Cue, CueStart, CueEnd, Lane, Gate, GateEnd };
+    Part part = Part::Nothing;
+    int index = -1; ///< of the beat, cue, layer or gate
+};
+
+/// Where everything on the score lies: a pure function of schedule, width and view. In widget pixels.
+class ScoreLayout {
+public:
+    void update(const schedule::Schedule& schedule, double width, double scrollMs, double visibleMs);
+
+    [[nodiscard]] double xOf(double time) const { return m_left + (time - m_scroll) * m_pixelsPerMs; }
+    [[nodiscard]] double timeAt(double x) const { return m_scroll + (x - m_left) / m_pixelsPerMs; }
+    [[nodiscard]] double pixelsPerMs() const { return m_pixelsPerMs; }
+    [[nodiscard]] double left() const { return m_left; }
+    [[nodiscard]] double right() const { return m_right; }
+    [[nodiscard]] double height() const { return m_height; }
+
+    [[nodiscard]] QRectF beatRow() const { return row(m_beatTop, kBeatHeight); }
+    [[nodiscard]] QRectF axisRow() const { return row(m_beatTop + kBeatHeight, kAxisHeight); }
+    [[nodiscard]] QRectF stripRow() const { return row(m_stripTop, kStripHeight); }
+    [[nodiscard]] QRectF waitRow() const { return row(m_waitTop, kWaitHeight); }
+    [[nodiscard]] double gatesTop() const { return m_gatesTop; }
+    [[nodiscard]] QRectF laneRow(int layer) const;
+    [[nodiscard]] QRectF gateRow(int gate) const;
+    [[nodiscard]] QRectF beatRect(int beat) const;
+    /// Empty for a cue that does not play.
+    [[nodiscard]] QRectF cueRect(int cue) const;
+    [[nodiscard]] QRectF gateRect(int gate) const;
+    [[nodiscard]] ScoreHit hit(QPointF at) const;
+
+    static constexpr double kBeatHeight = 26, kAxisHeight = 18, kStripHeight = 66, kGateHeight = 22, kWaitHeight = 20, kLabelWidth = 104;
+
+private:
+    [[nodiscard]] QRectF row(double top, double height) const { return {m_left, top, m_right - m_left, height}; }
+    [[nodiscard]] double shownEnd(Millis time) const;
+
+    const schedule::Schedule* m_schedule = nullptr;
+    std::vector<int> m_layerOfCue;
+    double m_left = kLabelWidth, m_right = 100, m_scroll = 0, m_pixelsPerMs = 0.1;
+    double m_beatTop = 6, m_stripTop = 0, m_lanesTop = 0, m_laneHeight = 28, m_gatesTop = 0, m_waitTop = 0, m_height = 0;
+};
+
+}

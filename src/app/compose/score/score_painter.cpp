@@ -1,0 +1,452 @@
+// SPDX-License-Identifier: MIT
+#include "app/compose/score/score_painter.h"
+
+#include "app/shell/theme.h"
+#include "app/shell/words.h"
+#include "core/model/moves.h"
+
+#include <QFontMetrics>
+#include <QPainter>
+#include <QPainterPath>
+#include <cmath>
+
+namespace scaena::app {
+
+using model::BeatKind;
+
+namespace {
+
+QColor faded(QColor colour, double part) {
+    colour.setAlphaF(static_cast<float>(part));
+    return colour;
+}
+
+/// Step of the time axis: 1, 2 or 5 times a power of ten, at least 60 pixels wide.
+double axisStep(double pixelsPerMs) {
+    const double least = 60 / pixelsPerMs;
+    const double power = std::pow(10, std::floor(std::log10(least)));
+    for (double factor : {1.0, 2.0, 5.0, 10.0}) {
+        if (factor * power >= least) {
+            return factor * power;
+        }
+    }
+    return 10 * power;
+}
+
+/// The outline of a beat: a wait has a torn right edge, a hand-off a slanted one.
+QPainterPath beatShape(const QRectF& r, BeatKind kind) {
+    QPainterPath path(r.topLeft());
+    if (kind == BeatKind::Wait) {
+        path.lineTo(r.topRight());
+        const int teeth = 4;
+        const double step = r.height() / teeth;
+        for (int i = 0; i < teeth; ++i) {
+            const double y = r.top() + i * step;
+            path.quadTo(r.right() + (i % 2 == 0 ? -5 : 5), y + step / 2, r.right(), y + step);
+        }
+    } else if (kind == BeatKind::HandOff) {
+        path.lineTo(r.topRight());
+        path.lineTo(std::max(r.left(), r.right() - r.height() * 0.55), r.bottom());
+    } else {
+        path.lineTo(r.topRight());
+        path.lineTo(r.bottomRight());
+    }
+    path.lineTo(r.bottomLeft());
+    path.closeSubpath();
+    return path;
+}
+
+/// The segment by which a cue is drawn. Movement tells more than the fade that goes with it, so opacity comes last.
+const schedule::Segment* leadingSegment(const schedule::Schedule& schedule, int cue, int layer) {
+    const schedule::Segment* fade = nullptr;
+    for (std::size_t p = 0; p < motion::kProperties; ++p) {
+        const auto property = static_cast<motion::Property>(p);
+        for (const auto& segment : schedule.timeline(layer, property).segments()) {
+            if (segment.cue == cue && property != motion::Property::Opacity) {
+                return &segment;
+            }
+            fade = segment.cue == cue ? &segment : fade;
+        }
+    }
+    return fade;
+}
+
+}
+
+void paintBeatPattern(QPainter& painter, const QRectF& rect, BeatKind kind) {
+    const QColor ink = theme().inkOf(kind);
+    painter.save();
+    const auto shape = beatShape(rect, kind);
+    painter.fillPath(shape, faded(ink, theme().night ? 0.22 : 0.15));
+    if (kind == BeatKind::Opening || kind == BeatKind::Hold) {
+        painter.setClipPath(shape, Qt::IntersectClip);
+        painter.setPen(QPen(faded(ink, 0.4), kind == BeatKind::Hold ? 1.6 : 1, Qt::SolidLine, Qt::RoundCap));
+        for (double x = rect.left() - rect.height(); x < rect.right(); x += 6) {
+            if (kind == BeatKind::Opening) {
+                painter.drawLine(QPointF(x, rect.bottom()), QPointF(x + rect.height(), rect.top()));
+            } else {
+                for (double y = rect.top() + 4; y < rect.bottom(); y += 6) {
+                    painter.drawPoint(QPointF(std::floor(x / 6) * 6 + (int((y - rect.top()) / 6) % 2) * 3, y));
+                }
+            }
+        }
+    }
+    painter.restore();
+    painter.setPen(QPen(faded(ink, 0.75), 1));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(shape);
+}
+
+void ScorePainter::paintAll(const Filmstrip& strip, double needleTime, const ScoreHit& hover) {
+    m_painter.setRenderHint(QPainter::Antialiasing);
+    lanes();
+    labels();
+    m_painter.save();
+    m_painter.setClipRect(QRectF(m_layout.left() - 1, 0, m_layout.right() - m_layout.left() + 27, m_layout.height()));
+    beats();
+    axis();
+    film(strip);
+    threads();
+    cues(hover);
+    gates();
+    waitRibbon();
+    needle(needleTime);
+    m_painter.restore();
+}
+
+void ScorePainter::label(const QRectF& row, const QString& text, bool strong, bool quiet) {
+    const QFont font = uiFont(quiet ? 12 : 13, strong);
+    m_painter.setFont(font);
+    m_painter.setPen(quiet ? theme().faint : theme().ink);
+    const QRectF box(4, row.y(), ScoreLayout::kLabelWidth - 12, row.height());
+    m_painter.drawText(box, Qt::AlignVCenter | Qt::AlignLeft, QFontMetrics(font).elidedText(text, Qt::ElideRight, int(box.width())));
+}
+
+void ScorePainter::labels() {
+    label(m_layout.beatRow(), QObject::tr("Beats"), false, true);
+    label(m_layout.stripRow(), QObject::tr("Frames"), false, true);
+    const auto* cue = model::findThing(sequence().cues, m_selection.cue());
+    for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
+        const auto& layer = sequence().layers[static_cast<std::size_t>(i)];
+        const bool chosen = (cue && cue->layer == layer.id) || (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == layer.id);
+        label(m_layout.laneRow(i), toQString(layer.name), chosen, false);
+    }
+    if (!sequence().gates.empty()) {
+        label({0, m_layout.gatesTop(), 1, 18}, QObject::tr("Gates"), false, true);
+    }
+    for (int i = 0; i < static_cast<int>(sequence().gates.size()); ++i) {
+        const auto& gate = sequence().gates[static_cast<std::size_t>(i)];
+        label(m_layout.gateRow(i), toQString(gate.name), m_selection.kind() == Selection::Kind::Gate && m_selection.id() == gate.id, false);
+    }
+    label(m_layout.waitRow(), QObject::tr("The wait"), false, true);
+}
+
+void ScorePainter::axis() {
+    const QRectF row = m_layout.axisRow();
+    const double step = axisStep(m_layout.pixelsPerMs());
+    m_painter.setFont(timeFont(10));
+    const double last = m_layout.timeAt(m_layout.right());
+    for (double time = std::max(0.0, std::floor(m_layout.timeAt(m_layout.left()) / step) * step); time <= last; time += step / 5) {
+        const double x = m_layout.xOf(time);
+        const bool major = std::abs(std::remainder(time, step)) < step / 100;
+        m_painter.setPen(theme().rule);
+        m_painter.drawLine(QPointF(x, row.top() + 2), QPointF(x, row.top() + (major ? 7 : 4)));
+        if (major) {
+            m_painter.setPen(theme().faint);
+            m_painter.drawText(QPointF(x + 2, row.bottom() - 2), timeText(time));
+        }
+    }
+}
+
+void ScorePainter::beats() {
+    for (int i = 0; i < static_cast<int>(sequence().beats.size()); ++i) {
+        const QRectF rect = m_layout.beatRect(i);
+        const auto& beat = sequence().beats[static_cast<std::size_t>(i)];
+        if (rect.width() < 0.5) {
+            continue;
+        }
+        paintBeatPattern(m_painter, rect, beat.kind);
+        const auto& span = m_schedule.beats[static_cast<std::size_t>(i)];
+        const QColor ink = theme().inkOf(beat.kind);
+        const QString length = span.endless() ? QStringLiteral("∞") : timeText(span.end - span.start);
+        const double lengthWidth = QFontMetricsF(timeFont(11)).horizontalAdvance(length);
+        QRectF text = rect.adjusted(6, 0, -(beat.kind == BeatKind::HandOff ? 16 : 7), 0);
+        m_painter.setPen(ink);
+        const bool roomForLength = text.width() > lengthWidth + 2;
+        if (roomForLength) {
+            m_painter.setFont(timeFont(11));
+            m_painter.drawText(text, Qt::AlignRight | Qt::AlignVCenter, length);
+            text.setRight(text.right() - lengthWidth - 6);
+        }
+        const QFont font = uiFont(12, true);
+        const QString name = QFontMetrics(font).elidedText(toQString(beat.name), Qt::ElideRight, int(text.width()));
+        m_painter.setFont(font);
+        if (text.width() > 18) {
+            m_painter.drawText(text, Qt::AlignLeft | Qt::AlignVCenter, name);
+        }
+        if (m_selection.kind() == Selection::Kind::Beat && m_selection.id() == beat.id) {
+            m_painter.setPen(QPen(theme().madder, 1.5));
+            m_painter.setBrush(Qt::NoBrush);
+            m_painter.drawRoundedRect(rect.adjusted(-1, -1, 1, 1), 2, 2);
+        }
+        // A hair line through the lanes where the next beat begins.
+        m_painter.setPen(QPen(faded(ink, 0.35), 1, Qt::DotLine));
+        m_painter.drawLine(QPointF(rect.right(), m_layout.stripRow().bottom() + 2), QPointF(rect.right(), m_layout.waitRow().top()));
+    }
+}
+
+void ScorePainter::film(const Filmstrip& strip) {
+    const QRectF row = m_layout.stripRow();
+    double freeFrom = m_layout.left() - 1;
+    for (double time : strip.times()) {
+        const QImage image = strip.frame(time);
+        const double x = m_layout.xOf(time);
+        if (image.isNull() || x < freeFrom || x > m_layout.right()) {
+            continue;
+        }
+        const QRectF place(x, row.y() + 2, image.width(), image.height());
+        m_painter.drawImage(place.topLeft(), image);
+        m_painter.setPen(theme().rule);
+        m_painter.drawLine(QPointF(x, row.top() - 1), QPointF(x, row.top() + 1));
+        freeFrom = place.right() + 3;
+    }
+}
+
+void ScorePainter::lanes() {
+    const auto* cue = model::findThing(sequence().cues, m_selection.cue());
+    for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
+        const QRectF row = m_layout.laneRow(i);
+        const Id& id = sequence().layers[static_cast<std::size_t>(i)].id;
+        const bool chosen = (cue && cue->layer == id) || (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == id);
+        if (chosen) {
+            m_painter.fillRect(row.adjusted(-ScoreLayout::kLabelWidth, 0, 0, 0), theme().tint);
+        }
+        m_painter.setPen(faded(theme().rule, 0.7));
+        m_painter.drawLine(QPointF(4, row.bottom()), QPointF(row.right(), row.bottom()));
+    }
+}
+
+void ScorePainter::cues(const ScoreHit& hover) {
+    int selected = -1;
+    const bool overCue = hover.part == ScoreHit::Part::Cue || hover.part == ScoreHit::Part::CueStart || hover.part == ScoreHit::Part::CueEnd;
+    for (int i = 0; i < static_cast<int>(sequence().cues.size()); ++i) {
+        if (sequence().cues[static_cast<std::size_t>(i)].id == m_selection.cue()) {
+            selected = i;
+        } else {
+            cue(i, false, overCue && hover.index == i);
+        }
+    }
+    if (selected >= 0) {
+        cue(selected, true, false);
+    }
+}
+
+void ScorePainter::cue(int index, bool selected, bool hovered) {
+    const QRectF rect = m_layout.cueRect(index);
+    if (rect.isEmpty()) {
+        return;
+    }
+    const auto& it = sequence().cues[static_cast<std::size_t>(index)];
+    const auto* beat = model::findThing(sequence().beats, it.beat);
+    const QColor ink = theme().inkOf(beat ? beat->kind : BeatKind::Play);
+    if (m_schedule.cues[static_cast<std::size_t>(index)].dropped) {
+        // Only its end state is seen: a hollow post where that begins.
+        m_painter.setPen(QPen(ink, 1, Qt::DashLine));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawRect(QRectF(rect.x(), rect.y(), 7, rect.height()));
+    } else {
+        cueCurve(index, rect, ink);
+    }
+    if (selected || hovered) {
+        m_painter.setPen(QPen(selected ? theme().madder : faded(ink, 0.5), selected ? 1.6 : 1));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawRoundedRect(rect.adjusted(-2, -2, 2, 2), 2, 2);
+    }
+    const QFont font = uiFont(11, selected);
+    const QString name = toQString(model::moveDefinition(it.move.kind).label).toLower();
+    const QFontMetricsF metrics(font);
+    const double width = metrics.horizontalAdvance(name);
+    m_painter.setFont(font);
+    // Inside if it fits, at the end otherwise; on a patch of the page, so that it can be read over a curve.
+    const bool inside = rect.width() > width + 10;
+    const QRectF patch(inside ? rect.right() - width - 6 : rect.right() + 5, rect.bottom() - metrics.height() + 1, width + 3, metrics.height() - 1);
+    m_painter.fillRect(patch, faded(selected ? theme().tint : theme().page, 0.72));
+    m_painter.setPen(ink);
+    m_painter.drawText(patch, Qt::AlignCenter, name);
+}
+
+void ScorePainter::cueCurve(int index, const QRectF& rect, const QColor& ink) {
+    const auto& it = sequence().cues[static_cast<std::size_t>(index)];
+    const int layer = model::indexOf(sequence().layers, it.layer);
+    const auto* leading = leadingSegment(m_schedule, index, layer);
+    const QRectF box = rect.adjusted(0, 2, 0, -1);
+    if (!leading || box.width() < 2) {
+        m_painter.fillRect(box, faded(ink, 0.18));
+    } else {
+        const int steps = std::clamp(int(box.width() / 2), 2, 240);
+        std::vector<double> values;
+        double low = 1e300;
+        double high = -1e300;
+        for (int i = 0; i <= steps; ++i) {
+            const double time = m_layout.timeAt(box.left() + box.width() * i / steps);
+            values.push_back(leading->valueAt(std::clamp<double>(time, leading->start, leading->stop)));
+            low = std::min(low, values.back());
+            high = std::max(high, values.back());
+        }
+        // A curve rises towards the layer's rest: distances and turns shrink to zero, so they are drawn upside down.
+        const bool shrinks = std::abs(values.front()) > std::abs(values.back()) && low * high <= 0;
+        const bool flip = shrinks && values.front() > values.back();
+        QPainterPath line;
+        for (int i = 0; i <= steps; ++i) {
+            double part = high > low ? (values[static_cast<std::size_t>(i)] - low) / (high - low) : 1;
+            part = flip ? 1 - part : part;
+            const QPointF at(box.left() + box.width() * i / steps, box.bottom() - part * (box.height() - 2) - 1);
+            i == 0 ? line.moveTo(at) : line.lineTo(at);
+        }
+        QPainterPath area = line;
+        area.lineTo(box.bottomRight());
+        area.lineTo(box.bottomLeft());
+        area.closeSubpath();
+        m_painter.fillPath(area, faded(ink, theme().night ? 0.26 : 0.17));
+        m_painter.setPen(QPen(ink, 1.5));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawPath(line);
+    }
+    m_painter.setPen(QPen(ink, 1.2));
+    m_painter.drawLine(rect.topLeft(), rect.bottomLeft());
+    m_painter.setPen(QPen(faded(ink, 0.55), 1));
+    m_painter.drawLine(rect.topRight(), rect.bottomRight());
+}
+
+void ScorePainter::threads() {
+    m_painter.setBrush(Qt::NoBrush);
+    for (int i = 0; i < static_cast<int>(sequence().cues.size()); ++i) {
+        const auto& anchor = sequence().cues[static_cast<std::size_t>(i)].anchor;
+        const bool after = anchor.kind == model::AnchorKind::After;
+        const int other = after || anchor.kind == model::AnchorKind::With ? model::indexOf(sequence().cues, anchor.cue) : -1;
+        if (other < 0) {
+            continue;
+        }
+        const QRectF from = m_layout.cueRect(other);
+        const QRectF to = m_layout.cueRect(i);
+        if (from.isEmpty() || to.isEmpty()) {
+            continue;
+        }
+        const bool down = to.center().y() > from.center().y();
+        const QPointF start(after ? from.right() : from.left(), down ? from.bottom() : from.top());
+        const QPointF end(to.left(), down ? to.top() : to.bottom());
+        QPainterPath path(start);
+        const double middle = (start.y() + end.y()) / 2;
+        path.cubicTo(QPointF(start.x(), middle), QPointF(end.x(), middle), end);
+        m_painter.setPen(QPen(faded(theme().umber, 0.75), 1, Qt::DashLine));
+        m_painter.drawPath(path);
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(theme().umber);
+        m_painter.drawEllipse(start, 2.2, 2.2);
+        m_painter.setBrush(Qt::NoBrush);
+    }
+}
+
+void ScorePainter::gates() {
+    for (int i = 0; i < static_cast<int>(sequence().gates.size()); ++i) {
+        gate(i);
+    }
+}
+
+void ScorePainter::gate(int index) {
+    const QRectF rect = m_layout.gateRect(index);
+    if (rect.isEmpty()) {
+        return;
+    }
+    const auto& it = sequence().gates[static_cast<std::size_t>(index)];
+    const auto& span = m_schedule.gates[static_cast<std::size_t>(index)];
+    const QColor ink = span.timedOut || isNever(span.open) ? theme().madder : theme().verdigris;
+    const double middle = rect.center().y();
+    // The whisker reaches to the slow time, the stop stands at the time-out.
+    const double slow = m_layout.xOf(span.start + it.slow);
+    m_painter.setPen(QPen(faded(ink, 0.7), 1.2));
+    if (slow > rect.right()) {
+        m_painter.drawLine(QPointF(rect.right(), middle), QPointF(slow, middle));
+        m_painter.drawLine(QPointF(slow, middle - 4), QPointF(slow, middle + 4));
+    }
+    if (it.timeOut) {
+        const double stop = m_layout.xOf(span.start + *it.timeOut);
+        m_painter.setPen(QPen(theme().madder, 2));
+        m_painter.drawLine(QPointF(stop, rect.top() - 2), QPointF(stop, rect.bottom() + 2));
+    }
+    m_painter.setPen(QPen(ink, 1));
+    m_painter.setBrush(it.optional ? QBrush(Qt::NoBrush) : QBrush(faded(ink, 0.3)));
+    m_painter.drawRoundedRect(rect, 2, 2);
+    for (const auto& need : it.needs) {
+        const int other = model::indexOf(sequence().gates, need);
+        const QRectF from = m_layout.gateRect(other);
+        if (!from.isEmpty()) {
+            m_painter.drawLine(QPointF(rect.left(), from.bottom()), QPointF(rect.left(), rect.top()));
+        }
+    }
+    if (m_selection.kind() == Selection::Kind::Gate && m_selection.id() == it.id) {
+        m_painter.setPen(QPen(theme().madder, 1.5));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawRoundedRect(rect.adjusted(-2, -2, 2, 2), 3, 3);
+    }
+    m_painter.setFont(timeFont(10));
+    m_painter.setPen(ink);
+    const QString length = isNever(span.open) ? QStringLiteral("∞") : timeText(span.open - span.start);
+    m_painter.drawText(rect.adjusted(4, -4, -4, 4), Qt::AlignRight | Qt::AlignVCenter, rect.width() > 34 ? length : QString());
+    const QString remark = span.timedOut ? QObject::tr("timed out") : it.optional ? QObject::tr("optional") : it.timeOut ? QObject::tr("time-out %1").arg(timeText(*it.timeOut)) : QObject::tr("no time-out");
+    m_painter.setFont(uiFont(11));
+    m_painter.setPen(span.timedOut ? theme().madder : theme().faint);
+    const double width = QFontMetricsF(uiFont(11)).horizontalAdvance(remark);
+    double x = std::max(slow, rect.right()) + 8;
+    if (x + width > m_layout.right() + 24) {
+        x = rect.left() - width - 6 > m_layout.left() ? rect.left() - width - 6 : m_layout.right() + 24 - width;
+    }
+    m_painter.drawText(QRectF(x, rect.y() - 4, width + 4, rect.height() + 8), Qt::AlignVCenter, remark);
+}
+
+void ScorePainter::waitRibbon() {
+    const QRectF row = m_layout.waitRow();
+    static const QString names[] = {QObject::tr("opening"), QObject::tr("covered"), QObject::tr("idle"), QObject::tr("added")};
+    double end = m_layout.left();
+    for (const auto& span : m_schedule.metrics.ribbon) {
+        const QRectF rect(m_layout.xOf(span.start), row.y(), m_layout.xOf(span.end) - m_layout.xOf(span.start), row.height());
+        end = rect.right();
+        using Kind = schedule::WaitSpan::Kind;
+        QColor text = theme().page;
+        if (span.kind == Kind::Opening) {
+            paintBeatPattern(m_painter, rect, BeatKind::Opening);
+            text = theme().slate;
+        } else {
+            const QColor ink = span.kind == Kind::Covered ? theme().verdigris : span.kind == Kind::Idle ? theme().weld : theme().madder;
+            m_painter.fillRect(rect, faded(ink, span.kind == Kind::Idle ? 0.3 : 1));
+            text = span.kind == Kind::Idle ? theme().ink : theme().page;
+        }
+        const QString words = names[static_cast<int>(span.kind)] + QStringLiteral(" ") + timeText(span.end - span.start);
+        const QFont font = uiFont(11, true);
+        m_painter.setFont(font);
+        m_painter.setPen(text);
+        if (QFontMetricsF(font).horizontalAdvance(words) + 8 < rect.width()) {
+            m_painter.drawText(rect.adjusted(5, 0, -3, 0), Qt::AlignVCenter | Qt::AlignLeft, words);
+        }
+    }
+    const auto& metrics = m_schedule.metrics;
+    const QString sum = isNever(metrics.shown) ? QObject::tr("never shown") : QObject::tr("shown %1").arg(timeText(metrics.shown));
+    const double width = QFontMetricsF(timeFont(11)).horizontalAdvance(sum);
+    const double x = end + 6 + width > m_layout.right() + 26 ? end - width - 6 : end + 6;
+    m_painter.setFont(timeFont(11));
+    m_painter.setPen(x < end ? theme().page : theme().ink);
+    m_painter.drawText(QRectF(x, row.y(), width + 4, row.height()), Qt::AlignVCenter, sum);
+}
+
+void ScorePainter::needle(double time) {
+    const double x = m_layout.xOf(time);
+    m_painter.setPen(QPen(theme().madder, 1.4));
+    m_painter.drawLine(QPointF(x, 2), QPointF(x, m_layout.waitRow().bottom() + 3));
+    QPainterPath head(QPointF(x - 5, 0));
+    head.lineTo(x + 5, 0);
+    head.lineTo(x, 8);
+    head.closeSubpath();
+    m_painter.fillPath(head, theme().madder);
+}
+
+}

@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/compose/score/score_layout.h"
+#include "app/document/filmstrip.h"
+#include "app/document/selection.h"
+
+class QPainter;
+
+namespace scaena::app {
+
+/// Paints the score. Holds nothing; everything comes from the schedule and the layout.
+class ScorePainter {
+public:
+    ScorePainter(QPainter& painter, const schedule::Schedule& schedule, const ScoreLayout& layout, const Selection& selection)
+        : m_painter(painter), m_schedule(schedule), m_layout(layout), m_selection(selection) {}
+
+    void paintAll(const Filmstrip& strip, double needle, const ScoreHit& hover);
+
+private:
+    void labels();
+    void axis();
+    void beats();
+    void film(const Filmstrip& strip);
+    void lanes();
+    void cues(const ScoreHit& hover);
+    void cue(int index, bool selected, bool hovered);
+    void cueCurve(int index, const QRectF& rect, const QColor& ink);
+    void threads();
+    void gates();
+    void gate(int index);
+    void waitRibbon();
+    void needle(double time);
+    void label(const QRectF& row, const QString& text, bool strong, bool quiet);
+    [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
+
+    QPainter& m_painter;
+    const schedule::Schedule& m_schedule;
+    const ScoreLayout& m_layout;
+    const Selection& m_selection;
+};
+
+/// Fills a beat's span with its colour and pattern; shared with the card and the legend.
+void paintBeatPattern(QPainter& painter, const QRectF& rect, model::BeatKind kind);
+
+}

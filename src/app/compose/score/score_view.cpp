@@ -1,0 +1,273 @@
+// SPDX-License-Identifier: MIT
+#include "app/compose/score/score_view.h"
+
+#include "app/compose/score/score_painter.h"
+#include "app/shell/words.h"
+#include "core/edit/edits.h"
+
+#include <QHelpEvent>
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
+#include <algorithm>
+#include <cmath>
+
+namespace scaena::app {
+
+using Part = ScoreHit::Part;
+
+ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip, QWidget* parent)
+    : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection), m_strip(strip) {
+    setObjectName(QStringLiteral("score"));
+    setAccessibleName(tr("Score"));
+    setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
+    m_strip.setFrameHeight(int(ScoreLayout::kStripHeight) - 4);
+    connect(&preview, &Preview::scheduleChanged, this, &ScoreView::relayout);
+    connect(&preview, &Preview::timeChanged, this, qOverload<>(&QWidget::update));
+    connect(&strip, &Filmstrip::changed, this, qOverload<>(&QWidget::update));
+    connect(&selection, &Selection::changed, this, [this] {
+        describe();
+        update();
+    });
+    relayout();
+}
+
+ScoreView::~ScoreView() = default;
+
+void ScoreView::relayout() {
+    const auto& schedule = *m_preview.schedule();
+    // While something is dragged the axis keeps still, or the thing would run away from under the pointer.
+    if (!m_tool || m_visible > 0) {
+        const double whole = schedule.end * 1.06 + 20;
+        m_layout.update(schedule, width(), m_visible > 0 ? m_scroll : 0, m_visible > 0 ? m_visible : whole);
+    } else {
+        m_layout.update(schedule, width(), m_layout.timeAt(m_layout.left()), (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs());
+    }
+    setMinimumHeight(int(std::ceil(m_layout.height())));
+    update();
+}
+
+void ScoreView::resizeEvent(QResizeEvent*) { relayout(); }
+
+void ScoreView::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    ScorePainter(painter, *m_preview.schedule(), m_layout, m_selection).paintAll(m_strip, m_preview.time(), m_hover);
+}
+
+void ScoreView::selectHit(const ScoreHit& hit) {
+    const auto& s = *m_document.sequence();
+    const auto index = static_cast<std::size_t>(std::max(0, hit.index));
+    switch (hit.part) {
+    case Part::Cue:
+    case Part::CueStart:
+    case Part::CueEnd:
+        m_selection.select(Selection::Kind::Cue, s.cues[index].id);
+        break;
+    case Part::Beat:
+    case Part::BeatEnd:
+    case Part::WaitGrip:
+        m_selection.select(Selection::Kind::Beat, s.beats[index].id);
+        break;
+    case Part::Gate:
+    case Part::GateEnd:
+        m_selection.select(Selection::Kind::Gate, s.gates[index].id);
+        break;
+    case Part::Lane:
+        m_selection.select(Selection::Kind::Layer, s.layers[index].id);
+        break;
+    case Part::Nothing:
+        m_selection.clear();
+        break;
+    case Part::Axis:
+        break;
+    }
+}
+
+void ScoreView::mousePressEvent(QMouseEvent* event) {
+    setFocus(Qt::MouseFocusReason);
+    if (event->button() == Qt::MiddleButton) {
+        m_panning = true;
+        m_panFrom = event->position();
+        return;
+    }
+    if (event->button() != Qt::LeftButton) {
+        return;
+    }
+    const auto hit = m_layout.hit(event->position());
+    selectHit(hit);
+    const double time = m_layout.timeAt(event->position().x());
+    if (hit.part == Part::Axis) {
+        m_preview.setTime(time);
+    }
+    m_tool = makeTool({m_document, m_preview, m_layout}, hit, time);
+}
+
+void ScoreView::mouseMoveEvent(QMouseEvent* event) {
+    if (m_panning) {
+        if (m_visible > 0) {
+            m_scroll = std::max(0.0, m_scroll - (event->position().x() - m_panFrom.x()) / m_layout.pixelsPerMs());
+            m_panFrom = event->position();
+            relayout();
+        }
+        return;
+    }
+    if (m_tool) {
+        m_tool->moveTo(m_layout.timeAt(event->position().x()), !(event->modifiers() & Qt::AltModifier));
+        return;
+    }
+    m_hover = m_layout.hit(event->position());
+    const bool edge = m_hover.part == Part::CueStart || m_hover.part == Part::CueEnd || m_hover.part == Part::BeatEnd || m_hover.part == Part::WaitGrip ||
+                      m_hover.part == Part::GateEnd;
+    setCursor(edge ? Qt::SplitHCursor : m_hover.part == Part::Cue ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    update();
+}
+
+void ScoreView::mouseReleaseEvent(QMouseEvent* event) {
+    if (event->button() == Qt::MiddleButton) {
+        m_panning = false;
+    }
+    if (event->button() == Qt::LeftButton && m_tool) {
+        const auto tool = std::move(m_tool);
+        tool->finish();
+        relayout();
+    }
+}
+
+void ScoreView::mouseDoubleClickEvent(QMouseEvent* event) {
+    mousePressEvent(event);
+    if (m_selection.kind() != Selection::Kind::None) {
+        emit wantsNumber();
+    }
+}
+
+void ScoreView::leaveEvent(QEvent*) {
+    m_hover = {};
+    update();
+}
+
+void ScoreView::zoom(double factor, double aroundTime) {
+    const double whole = m_preview.schedule()->end * 1.06 + 20;
+    const double visible = std::clamp((m_visible > 0 ? m_visible : whole) / factor, 60.0, whole);
+    const double part = (m_layout.xOf(aroundTime) - m_layout.left()) / (m_layout.right() - m_layout.left());
+    m_visible = visible >= whole ? 0 : visible;
+    m_scroll = std::clamp(aroundTime - part * visible, 0.0, std::max(0.0, whole - visible));
+    relayout();
+}
+
+void ScoreView::zoomToFit() {
+    m_visible = 0;
+    relayout();
+}
+
+void ScoreView::wheelEvent(QWheelEvent* event) {
+    const double steps = event->angleDelta().y() / 120.0;
+    if (event->modifiers() & Qt::ControlModifier) {
+        zoom(std::pow(1.2, steps), m_layout.timeAt(event->position().x()));
+    } else if ((event->modifiers() & Qt::ShiftModifier) && m_visible > 0) {
+        m_scroll = std::max(0.0, m_scroll - steps * m_visible * 0.1);
+        relayout();
+    } else {
+        event->ignore();
+    }
+}
+
+void ScoreView::keyPressEvent(QKeyEvent* event) {
+    const int step = event->modifiers() & Qt::ShiftModifier ? 100 : 10;
+    switch (event->key()) {
+    case Qt::Key_Left:
+        nudge(-step);
+        break;
+    case Qt::Key_Right:
+        nudge(step);
+        break;
+    case Qt::Key_Down:
+        selectNext(false);
+        break;
+    case Qt::Key_Up:
+        selectNext(true);
+        break;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        emit wantsNumber();
+        break;
+    case Qt::Key_Escape:
+        if (m_tool) {
+            m_tool->cancel();
+            m_tool.reset();
+            relayout();
+        } else {
+            m_selection.clear();
+        }
+        break;
+    default:
+        QWidget::keyPressEvent(event);
+    }
+}
+
+void ScoreView::nudge(Millis by) {
+    const auto& s = *m_document.sequence();
+    if (const auto* cue = model::findThing(s.cues, m_selection.cue())) {
+        m_document.apply(tr("move %1").arg(cueName(s, *cue)), edit::moveCue(s, cue->id, by), "nudge " + cue->id);
+    } else {
+        m_preview.setTime(m_preview.time() + by);
+    }
+}
+
+void ScoreView::selectNext(bool backwards) {
+    const auto& schedule = *m_preview.schedule();
+    std::vector<std::size_t> order;
+    for (std::size_t i = 0; i < schedule.cues.size(); ++i) {
+        order.push_back(i);
+    }
+    std::stable_sort(order.begin(), order.end(), [&](auto a, auto b) { return schedule.cues[a].start < schedule.cues[b].start; });
+    if (order.empty()) {
+        return;
+    }
+    const auto& cues = schedule.sequence->cues;
+    const auto now = std::find_if(order.begin(), order.end(), [&](auto i) { return cues[i].id == m_selection.cue(); });
+    std::size_t next = 0;
+    if (now != order.end()) {
+        const auto at = static_cast<std::size_t>(now - order.begin());
+        next = backwards ? (at + order.size() - 1) % order.size() : (at + 1) % order.size();
+    }
+    m_selection.select(Selection::Kind::Cue, cues[order[next]].id);
+}
+
+/// What a screen reader says of the score: the selected cue in words.
+void ScoreView::describe() {
+    const auto& schedule = *m_preview.schedule();
+    const int index = model::indexOf(schedule.sequence->cues, m_selection.cue());
+    if (index >= 0) {
+        const auto& span = schedule.cues[static_cast<std::size_t>(index)];
+        setAccessibleDescription(tr("%1, from %2 to %3 milliseconds").arg(cueName(*schedule.sequence, schedule.sequence->cues[static_cast<std::size_t>(index)])).arg(span.start).arg(span.end));
+    } else {
+        setAccessibleDescription(tr("%n cues; down and up arrow select one", nullptr, static_cast<int>(schedule.cues.size())));
+    }
+}
+
+bool ScoreView::event(QEvent* event) {
+    if (event->type() != QEvent::ToolTip) {
+        return QWidget::event(event);
+    }
+    const auto* help = static_cast<QHelpEvent*>(event);
+    const auto hit = m_layout.hit(help->pos());
+    const auto& schedule = *m_preview.schedule();
+    const auto index = static_cast<std::size_t>(std::max(0, hit.index));
+    QString text;
+    if (hit.part == Part::Cue || hit.part == Part::CueStart || hit.part == Part::CueEnd) {
+        const auto& span = schedule.cues[index];
+        text = tr("%1\n%2 – %3 ms. Drag to move, edges to lengthen; Alt: without snapping").arg(cueName(*schedule.sequence, schedule.sequence->cues[index]), timeText(span.start), timeText(span.end));
+    } else if (hit.part == Part::WaitGrip) {
+        text = tr("Pull: what if loading takes this long?");
+    } else if (hit.part == Part::BeatEnd) {
+        text = tr("Drag to lengthen the beat");
+    } else if (hit.part == Part::GateEnd) {
+        text = tr("Drag to change how long the gate typically takes");
+    }
+    QToolTip::showText(help->globalPos(), text, this);
+    return true;
+}
+
+}

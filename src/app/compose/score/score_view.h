@@ -1,0 +1,64 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/compose/score/score_layout.h"
+#include "app/compose/score/score_tool.h"
+#include "app/document/filmstrip.h"
+#include "app/document/selection.h"
+
+#include <QWidget>
+
+namespace scaena::app {
+
+/// The score: all beats, cues and gates on one time axis. It wires events to the tool at hand (score_tool.h) and lets
+/// ScorePainter paint.
+class ScoreView : public QWidget {
+    Q_OBJECT
+public:
+    ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip, QWidget* parent = nullptr);
+    ~ScoreView() override;
+    QSize sizeHint() const override { return {800, int(m_layout.height())}; }
+
+    [[nodiscard]] const ScoreLayout& layoutOfScore() const { return m_layout; }
+    void zoom(double factor, double aroundTime);
+    void zoomToFit();
+    /// Moves the selected cue by so many ms, as the arrow keys do.
+    void nudge(Millis by);
+    /// Selects the cue that starts next after (or before) the selected one.
+    void selectNext(bool backwards);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void leaveEvent(QEvent* event) override;
+    bool event(QEvent* event) override;
+
+signals:
+    /// A number on the score was double-clicked: the card should take the keyboard.
+    void wantsNumber();
+
+private:
+    void relayout();
+    void selectHit(const ScoreHit& hit);
+    void describe();
+
+    Document& m_document;
+    Preview& m_preview;
+    Selection& m_selection;
+    Filmstrip& m_strip;
+    ScoreLayout m_layout;
+    ScoreHit m_hover;
+    std::unique_ptr<ScoreTool> m_tool;
+    double m_scroll = 0;
+    double m_visible = 0; ///< ms; 0: the whole sequence
+    QPointF m_panFrom;
+    bool m_panning = false;
+};
+
+}

@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/edit/history.h"
+#include "core/project/project.h"
+
+#include <QObject>
+#include <QString>
+
+namespace scaena::app {
+
+/// The open sequence for the window: turns the core's history into signals, and knows where the file lies. Every panel
+/// reads `sequence()` and edits through `apply` or a transaction; none listens to the core directly.
+class Document : public QObject {
+    Q_OBJECT
+public:
+    explicit Document(QObject* parent = nullptr);
+
+    [[nodiscard]] const edit::SequencePtr& sequence() const { return m_history.current(); }
+    [[nodiscard]] const edit::History& history() const { return m_history; }
+    [[nodiscard]] const std::shared_ptr<const project::ArtShelf>& shelf() const { return m_shelf; }
+    [[nodiscard]] const std::filesystem::path& path() const { return m_path; }
+    [[nodiscard]] bool isOpen() const { return m_isOpen; }
+    [[nodiscard]] bool isModified() const { return m_isOpen && (m_history.isModified() || m_neverSaved); }
+
+    void startNew();
+    /// What is wrong with the file, or nothing; then the document is as it was before.
+    [[nodiscard]] Problems open(const std::filesystem::path& path, Problems* warnings);
+    /// Takes over text that a crash left behind; it counts as unsaved.
+    [[nodiscard]] Problems restore(const std::string& text, const std::filesystem::path& path);
+    [[nodiscard]] Result<void> save();
+    [[nodiscard]] Result<void> saveAs(const std::filesystem::path& path);
+    /// Whether somebody else wrote the file since we read or wrote it.
+    [[nodiscard]] bool changedOnDisk() const;
+
+    void apply(const QString& name, model::Sequence next, const std::string& mergeKey = {});
+    void preview(model::Sequence next) { m_history.preview(std::move(next)); }
+    void commit(const QString& name);
+    void cancel() { m_history.cancel(); }
+    void undo() { m_history.undo(); }
+    void redo() { m_history.redo(); }
+
+signals:
+    /// The sequence differs from before; `changes` says in what.
+    void changed(const scaena::edit::ChangeSet& changes);
+    /// Another document, another path, or saved: name and state in the header are stale.
+    void stateChanged();
+
+private:
+    void take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf, std::filesystem::path path);
+    void reloadShelf();
+
+    edit::History m_history;
+    std::shared_ptr<const project::ArtShelf> m_shelf;
+    std::filesystem::path m_path;
+    std::string m_diskHash;
+    bool m_isOpen = false;
+    bool m_neverSaved = false;
+};
+
+}

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: MIT
+#include "app/document/journal.h"
+
+#include "core/file/sequence_file.h"
+
+#include <QCoreApplication>
+#include <QDir>
+#include <QFile>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QStandardPaths>
+#include <cerrno>
+#include <csignal>
+
+namespace scaena::app {
+
+namespace {
+
+constexpr int kDelayMillis = 1500;
+
+QDir journalFolder() {
+    QDir folder(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + QStringLiteral("/journal"));
+    folder.mkpath(QStringLiteral("."));
+    return folder;
+}
+
+bool processRuns(qint64 pid) { return pid > 0 && (::kill(static_cast<pid_t>(pid), 0) == 0 || errno == EPERM); }
+
+}
+
+Journal::Journal(Document& document, QObject* parent) : QObject(parent), m_document(document) {
+    m_delay.setSingleShot(true);
+    m_delay.setInterval(kDelayMillis);
+    connect(&m_delay, &QTimer::timeout, this, &Journal::writeNow);
+    connect(&document, &Document::stateChanged, this, &Journal::update);
+}
+
+Journal::~Journal() { QFile::remove(file()); }
+
+QString Journal::file() const { return journalFolder().filePath(QStringLiteral("%1.json").arg(QCoreApplication::applicationPid())); }
+
+void Journal::update() {
+    if (m_document.isModified()) {
+        m_delay.start();
+    } else {
+        m_delay.stop();
+        QFile::remove(file());
+    }
+}
+
+void Journal::writeNow() {
+    if (!m_document.isModified()) {
+        return;
+    }
+    const QJsonObject entry{{"pid", QCoreApplication::applicationPid()},
+                            {"path", QString::fromStdString(m_document.path().string())},
+                            {"text", QString::fromStdString(file::write(*m_document.sequence()))}};
+    DiskFiles files;
+    // A journal that cannot be written must not disturb the work; saving will say what is wrong with the disk.
+    (void)files.writeAtomically(file().toStdString(), QJsonDocument(entry).toJson().toStdString());
+}
+
+std::vector<LostWork> Journal::findLost() {
+    std::vector<LostWork> found;
+    const QDir folder = journalFolder();
+    for (const auto& name : folder.entryList({QStringLiteral("*.json")}, QDir::Files)) {
+        QFile file(folder.filePath(name));
+        if (!file.open(QIODevice::ReadOnly)) {
+            continue;
+        }
+        const auto entry = QJsonDocument::fromJson(file.readAll()).object();
+        if (entry.contains("text") && !processRuns(entry.value("pid").toInteger())) {
+            found.push_back({folder.filePath(name), entry.value("path").toString().toStdString(), entry.value("text").toString().toStdString()});
+        }
+    }
+    return found;
+}
+
+void Journal::forget(const LostWork& lost) { QFile::remove(lost.file); }
+
+}

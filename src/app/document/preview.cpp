@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: MIT
+#include "app/document/preview.h"
+
+#include "core/schedule/resolve.h"
+
+#include <algorithm>
+
+namespace scaena::app {
+
+namespace {
+constexpr int kFrameMillis = 16;
+}
+
+Preview::Preview(Document& document, QObject* parent) : QObject(parent), m_document(document) {
+    m_timer.setTimerType(Qt::PreciseTimer);
+    m_timer.setInterval(kFrameMillis);
+    connect(&m_timer, &QTimer::timeout, this, &Preview::tick);
+    connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
+        using edit::Thing;
+        rebuild(changes.touches(Thing::Layer) || changes.touches(Thing::Colour) || changes.touches(Thing::Sequence));
+    });
+    rebuild(true);
+}
+
+void Preview::setConditions(const schedule::Conditions& conditions) {
+    if (conditions == m_conditions) {
+        return;
+    }
+    const bool otherLook = conditions.appearance != m_conditions.appearance;
+    m_conditions = conditions;
+    rebuild(otherLook);
+    emit conditionsChanged();
+}
+
+void Preview::rebuild(bool sceneToo) {
+    // Gates may have gone since their times were set.
+    std::erase_if(m_conditions.gateTimes, [&](const auto& it) { return !model::findThing(m_document.sequence()->gates, it.first); });
+    m_schedule = std::make_shared<const schedule::Schedule>(schedule::resolve(m_document.sequence(), m_conditions));
+    if (sceneToo || !m_scene) {
+        m_scene = std::make_shared<const render::Scene>(*m_document.sequence(), *m_document.shelf(), m_conditions.appearance);
+    }
+    emit scheduleChanged();
+    setTime(std::min(m_time, double(m_schedule->end)));
+}
+
+void Preview::setTime(double time) {
+    const double bounded = std::clamp(time, 0.0, double(m_schedule->end));
+    if (bounded != m_time) {
+        m_time = bounded;
+        emit timeChanged();
+    }
+    if (isPlaying()) {
+        m_startedAt = m_time;
+        m_clock.restart();
+    }
+}
+
+void Preview::setPlaying(bool playing) {
+    if (playing == isPlaying()) {
+        return;
+    }
+    if (playing) {
+        if (m_time >= m_schedule->end) {
+            setTime(0);
+        }
+        aimLoop();
+        m_startedAt = m_time;
+        m_clock.start();
+        m_timer.start();
+    } else {
+        m_timer.stop();
+    }
+    emit playingChanged();
+}
+
+void Preview::setLoopsBeat(bool loops) {
+    m_loopsBeat = loops;
+    aimLoop();
+    emit playingChanged();
+}
+
+void Preview::aimLoop() {
+    const auto& beat = m_schedule->beats[static_cast<std::size_t>(m_schedule->beatAt(m_time))];
+    m_loopStart = beat.start;
+    m_loopEnd = std::min(beat.end, m_schedule->end);
+}
+
+void Preview::tick() {
+    double now = m_startedAt + double(m_clock.nsecsElapsed()) / 1e6;
+    if (m_loopsBeat && now >= m_loopEnd) {
+        m_startedAt = now = m_loopStart;
+        m_clock.restart();
+    }
+    const bool over = now >= m_schedule->end;
+    m_time = std::min(now, double(m_schedule->end));
+    emit timeChanged();
+    if (over) {
+        setPlaying(false);
+    }
+}
+
+}

@@ -1,0 +1,57 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/document/document.h"
+#include "core/schedule/schedule.h"
+#include "render/scene.h"
+
+#include <QElapsedTimer>
+#include <QTimer>
+
+namespace scaena::app {
+
+/// What the stage and the score show: the sequence resolved under the chosen conditions, and the moment. View state.
+class Preview : public QObject {
+    Q_OBJECT
+public:
+    explicit Preview(Document& document, QObject* parent = nullptr);
+
+    [[nodiscard]] const schedule::Conditions& conditions() const { return m_conditions; }
+    void setConditions(const schedule::Conditions& conditions);
+
+    [[nodiscard]] const std::shared_ptr<const schedule::Schedule>& schedule() const { return m_schedule; }
+    [[nodiscard]] const render::ScenePtr& scene() const { return m_scene; }
+
+    /// The needle, ms after the tap.
+    [[nodiscard]] double time() const { return m_time; }
+    void setTime(double time);
+    [[nodiscard]] bool isPlaying() const { return m_timer.isActive(); }
+    void setPlaying(bool playing);
+    /// While on, playing goes round within the beat in which it began.
+    [[nodiscard]] bool loopsBeat() const { return m_loopsBeat; }
+    void setLoopsBeat(bool loops);
+
+signals:
+    void scheduleChanged(); ///< also after the scene has changed
+    void timeChanged();
+    void conditionsChanged();
+    void playingChanged();
+
+private:
+    void rebuild(bool sceneToo);
+    void tick();
+    void aimLoop();
+
+    Document& m_document;
+    schedule::Conditions m_conditions;
+    std::shared_ptr<const schedule::Schedule> m_schedule;
+    render::ScenePtr m_scene;
+    double m_time = 0;
+    QTimer m_timer;
+    QElapsedTimer m_clock;
+    double m_startedAt = 0;
+    bool m_loopsBeat = false;
+    double m_loopStart = 0, m_loopEnd = 0;
+};
+
+}

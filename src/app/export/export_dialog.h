@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/document/document.h"
+#include "export/common/export_writer.h"
+
+#include <QDialog>
+
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QTreeWidget;
+
+namespace scaena::app {
+
+/// Export for Android: where to, the files it would write against what is there, and then the writing.
+class ExportDialog : public QDialog {
+    Q_OBJECT
+public:
+    ExportDialog(Document& document, QWidget* parent);
+
+private:
+    void plan();
+    void write();
+    void choose();
+
+    Document& m_document;
+    QLineEdit* m_folder;
+    QLineEdit* m_package;
+    QTreeWidget* m_files;
+    QLabel* m_summary;
+    QPushButton* m_write;
+    std::optional<exporting::Export> m_made;
+    exporting::WritePlan m_plan;
+};
+
+}

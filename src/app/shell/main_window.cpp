@@ -1,0 +1,363 @@
+// SPDX-License-Identifier: MIT
+#include "app/shell/main_window.h"
+
+#include "app/compose/compose_room.h"
+#include "app/compose/score/score_view.h"
+#include "app/compose/stage/conditions_sentence.h"
+#include "app/export/export_dialog.h"
+#include "app/shell/commands.h"
+#include "app/shell/problems_dialog.h"
+#include "app/shell/theme.h"
+#include "app/shell/welcome_page.h"
+#include "app/shell/words.h"
+#include "core/file/version.h"
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QDir>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QMimeData>
+#include <QSettings>
+#include <QStackedWidget>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+namespace scaena::app {
+
+namespace {
+
+constexpr int kMostRecent = 8;
+constexpr double kFrameStep = 1000.0 / 60;
+
+QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQString(file::kExtension)); }
+
+}
+
+QString samplesFolder() {
+    for (const QString& folder : {QStringLiteral(SCAENA_SOURCE_SAMPLES), QCoreApplication::applicationDirPath() + QStringLiteral("/../share/scaena/samples")}) {
+        if (QFileInfo::exists(folder + QStringLiteral("/moraine/moraine.scaena"))) {
+            return QDir::cleanPath(folder);
+        }
+    }
+    return {};
+}
+
+MainWindow::MainWindow(QWidget* parent)
+    : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_stack(new QStackedWidget(this)),
+      m_compose(new ComposeRoom(m_document, m_preview, m_selection, this)), m_welcome(new WelcomePage(this)), m_title(new QLabel(this)),
+      m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
+    setObjectName(QStringLiteral("window"));
+    setAcceptDrops(true);
+    resize(1280, 800);
+    setMinimumSize(980, 620);
+    auto* central = new QWidget(this);
+    auto* column = new QVBoxLayout(central);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(buildHeader());
+    column->addWidget(m_stack, 1);
+    m_stack->addWidget(m_welcome);
+    m_stack->addWidget(m_compose);
+    setCentralWidget(central);
+    buildMenus();
+    bindCommands();
+    connect(&m_document, &Document::stateChanged, this, &MainWindow::updateState);
+    connect(m_welcome, &WelcomePage::wantsNew, this, [this] { command(QStringLiteral("new"))->trigger(); });
+    connect(m_welcome, &WelcomePage::wantsOpen, this, [this] { command(QStringLiteral("open"))->trigger(); });
+    connect(m_welcome, &WelcomePage::wantsFile, this, &MainWindow::openFile);
+    updateRecent();
+    updateState();
+}
+
+MainWindow::~MainWindow() = default;
+
+QWidget* MainWindow::buildHeader() {
+    auto* header = new QWidget(this);
+    header->setFixedHeight(42);
+    auto* row = new QHBoxLayout(header);
+    row->setContentsMargins(20, 0, 18, 0);
+    row->setSpacing(10);
+    m_title->setFont(nameFont(17));
+    m_title->setObjectName(QStringLiteral("title"));
+    m_subtitle->setFont(uiFont(12));
+    m_subtitle->setProperty("quiet", true);
+    m_bookmark->setObjectName(QStringLiteral("bookmark-compose"));
+    m_bookmark->setText(tr("Compose"));
+    m_bookmark->setToolTip(tr("Compose (1)"));
+    m_bookmark->setFont(uiFont(13, true));
+    m_bookmark->setFixedSize(112, 34);
+    m_undo->setObjectName(QStringLiteral("undoWords"));
+    m_undo->setFont(uiFont(12));
+    m_undo->setToolTip(tr("Undo (Ctrl+Z)"));
+    auto* names = new QHBoxLayout;
+    names->setSpacing(9);
+    names->addWidget(m_title, 0, Qt::AlignBaseline);
+    names->addWidget(m_subtitle, 0, Qt::AlignBaseline);
+    names->addStretch(1);
+    auto* left = new QWidget(header);
+    left->setLayout(names);
+    names->setContentsMargins(0, 0, 0, 0);
+    left->setFixedWidth(352);
+    row->addWidget(left);
+    row->addWidget(m_bookmark, 0, Qt::AlignBottom);
+    row->addStretch(1);
+    row->addWidget(m_undo);
+    return header;
+}
+
+void MainWindow::buildMenus() {
+    QHash<QString, QMenu*> menus;
+    for (const auto& it : commands()) {
+        auto*& menu = menus[QString::fromUtf8(it.menu)];
+        if (!menu) {
+            menu = menuBar()->addMenu(tr(it.menu));
+        }
+        auto* action = menu->addAction(tr(it.text));
+        action->setObjectName(QString::fromLatin1(it.id));
+        action->setShortcut(QKeySequence::fromString(QString::fromLatin1(it.shortcut), QKeySequence::PortableText));
+        m_commands.insert(QString::fromLatin1(it.id), action);
+        if (QLatin1String(it.id) == QLatin1String("open")) {
+            m_recent = menu->addMenu(tr("Open &recent"));
+        }
+        if (it.endsGroup) {
+            menu->addSeparator();
+        }
+    }
+}
+
+void MainWindow::bind(const char* id, const std::function<void()>& run) { connect(command(QString::fromLatin1(id)), &QAction::triggered, this, run); }
+
+void MainWindow::bindCommands() {
+    bind("new", [this] {
+        if (mayLeave()) {
+            m_selection.clear();
+            m_document.startNew();
+        }
+    });
+    bind("open", [this] {
+        const auto path = QFileDialog::getOpenFileName(this, tr("Open a launch sequence"), {}, fileFilter());
+        if (!path.isEmpty()) {
+            openFile(path);
+        }
+    });
+    bind("sample", [this] { openFile(samplesFolder() + QStringLiteral("/moraine/moraine.scaena")); });
+    bind("save", [this] { save(); });
+    bind("saveAs", [this] { saveAs(); });
+    bind("export", [this] { exportAndroid(); });
+    bind("quit", [this] { close(); });
+    bind("undo", [this] { m_document.undo(); });
+    bind("redo", [this] { m_document.redo(); });
+    bind("addCue", [this] { m_compose->addCue(); });
+    bind("duplicateCue", [this] { m_compose->duplicateCue(); });
+    bind("removeCue", [this] { m_compose->removeCue(); });
+    bind("play", [this] { m_preview.setPlaying(!m_preview.isPlaying()); });
+    bind("loop", [this] { m_preview.setLoopsBeat(!m_preview.loopsBeat()); });
+    bind("toStart", [this] { m_preview.setTime(0); });
+    bind("toEnd", [this] { m_preview.setTime(m_preview.schedule()->end); });
+    bind("frameBack", [this] { m_preview.setTime(m_preview.time() - kFrameStep); });
+    bind("frameOn", [this] { m_preview.setTime(m_preview.time() + kFrameStep); });
+    bind("lightDark", [this] { m_compose->conditions().turn(QStringLiteral("appearance"), 1); });
+    bind("landscape", [this] { m_compose->conditions().turn(QStringLiteral("held"), 1); });
+    bind("zoomIn", [this] { m_compose->score().zoom(1.4, m_preview.time()); });
+    bind("zoomOut", [this] { m_compose->score().zoom(1 / 1.4, m_preview.time()); });
+    bind("zoomFit", [this] { m_compose->score().zoomToFit(); });
+    bind("nightLooks", [this] {
+        setNight(!theme().night);
+        QSettings().setValue(QStringLiteral("nightLooks"), theme().night);
+        updateState();
+        update();
+    });
+    bind("keys", [this] { showKeys(); });
+    bind("about", [this] {
+        QMessageBox::about(this, tr("About Scaena"), tr("<b>Scaena %1</b><p>Design an app's launch sequence, preview it as each platform will show it, and export it.<p>What Scaena writes out belongs to you.").arg(QStringLiteral(SCAENA_VERSION)));
+    });
+    connect(m_undo, &QToolButton::clicked, this, [this] { m_document.undo(); });
+}
+
+void MainWindow::updateState() {
+    const bool open = m_document.isOpen();
+    m_stack->setCurrentWidget(open ? static_cast<QWidget*>(m_compose) : m_welcome);
+    m_bookmark->setVisible(open);
+    m_bookmark->setStyleSheet(QStringLiteral("QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; border-top: 3px solid %4; "
+                                             "border-top-left-radius: 2px; border-top-right-radius: 2px; }")
+                                  .arg(theme().page.name(), theme().ink.name(), theme().rule.name(), theme().woad.name()));
+    const auto& history = m_document.history();
+    const QString name = QString::fromStdString(m_document.sequence()->name);
+    const QFontMetrics metrics(m_title->font());
+    m_title->setText(open ? metrics.elidedText(name, Qt::ElideRight, 210) : tr("Scaena"));
+    m_subtitle->setText(!open ? tr("launch sequences") : m_document.isModified() ? tr("launch sequence · changed") : m_document.path().empty() ? tr("launch sequence · new") : tr("launch sequence · saved"));
+    setWindowTitle(open ? QStringLiteral("%1[*] – Scaena").arg(name) : QStringLiteral("Scaena"));
+    setWindowModified(m_document.isModified());
+    m_undo->setVisible(open && history.canUndo());
+    m_undo->setText(tr("undo: “%1”").arg(QString::fromStdString(history.undoName())));
+    command(QStringLiteral("undo"))->setEnabled(history.canUndo());
+    command(QStringLiteral("undo"))->setText(history.canUndo() ? tr("&Undo “%1”").arg(QString::fromStdString(history.undoName())) : tr("&Undo"));
+    command(QStringLiteral("redo"))->setEnabled(history.canRedo());
+    command(QStringLiteral("redo"))->setText(history.canRedo() ? tr("&Redo “%1”").arg(QString::fromStdString(history.redoName())) : tr("&Redo"));
+    for (const char* id : {"save", "saveAs", "export", "addCue", "duplicateCue", "removeCue", "play", "loop", "toStart", "toEnd", "frameBack", "frameOn", "lightDark", "landscape", "zoomIn", "zoomOut", "zoomFit"}) {
+        command(QString::fromLatin1(id))->setEnabled(open);
+    }
+}
+
+void MainWindow::updateRecent() {
+    const auto files = QSettings().value(QStringLiteral("recent")).toStringList();
+    m_recent->clear();
+    for (const auto& file : files) {
+        m_recent->addAction(QFileInfo(file).completeBaseName() + QStringLiteral("  –  ") + QFileInfo(file).path(), this, [this, file] { openFile(file); });
+    }
+    m_recent->setEnabled(!files.isEmpty());
+    m_welcome->setRecent(files);
+}
+
+void MainWindow::remember(const QString& path) {
+    QSettings settings;
+    auto files = settings.value(QStringLiteral("recent")).toStringList();
+    const QString full = QFileInfo(path).absoluteFilePath();
+    files.removeAll(full);
+    files.prepend(full);
+    settings.setValue(QStringLiteral("recent"), files.mid(0, kMostRecent));
+    updateRecent();
+}
+
+bool MainWindow::openFile(const QString& path) {
+    if (!mayLeave()) {
+        return false;
+    }
+    Problems warnings;
+    const auto problems = m_document.open(QFileInfo(path).absoluteFilePath().toStdString(), &warnings);
+    if (!problems.empty()) {
+        showProblems(tr("This file cannot be opened"), problems);
+        return false;
+    }
+    m_selection.clear();
+    m_preview.setPlaying(false);
+    m_preview.setTime(0);
+    remember(path);
+    if (!warnings.empty()) {
+        showProblems(tr("The sequence is open, but some art is not as it was drawn"), warnings);
+    }
+    return true;
+}
+
+void MainWindow::showProblems(const QString& title, const Problems& problems) { ProblemsDialog(title, problems, this).exec(); }
+
+bool MainWindow::save() {
+    if (m_document.path().empty()) {
+        return saveAs();
+    }
+    if (m_document.changedOnDisk()) {
+        const auto answer = QMessageBox::question(this, tr("Changed by somebody else"),
+                                                  tr("The file has been changed since it was opened here. Replace it with your version?"),
+                                                  QMessageBox::Save | QMessageBox::SaveAll | QMessageBox::Cancel, QMessageBox::Cancel);
+        if (answer != QMessageBox::Save) {
+            return answer == QMessageBox::SaveAll && saveAs();
+        }
+    }
+    const auto saved = m_document.save();
+    if (!saved) {
+        showProblems(tr("The sequence could not be saved"), saved.error());
+        return false;
+    }
+    remember(QString::fromStdString(m_document.path().string()));
+    return true;
+}
+
+bool MainWindow::saveAs() {
+    QString path = QFileDialog::getSaveFileName(this, tr("Save the launch sequence"), {}, fileFilter());
+    if (path.isEmpty()) {
+        return false;
+    }
+    if (!path.endsWith(toQString(file::kExtension))) {
+        path += toQString(file::kExtension);
+        // The dialog asked about another name.
+        if (QFileInfo::exists(path) && QMessageBox::question(this, tr("Replace?"), tr("%1 exists already. Replace it?").arg(path)) != QMessageBox::Yes) {
+            return false;
+        }
+    }
+    const auto saved = m_document.saveAs(path.toStdString());
+    if (!saved) {
+        showProblems(tr("The sequence could not be saved"), saved.error());
+        return false;
+    }
+    remember(path);
+    return true;
+}
+
+bool MainWindow::mayLeave() {
+    if (!m_document.isModified()) {
+        return true;
+    }
+    const auto answer = QMessageBox::question(this, tr("Unsaved changes"), tr("“%1” has changes that are not saved.").arg(QString::fromStdString(m_document.sequence()->name)),
+                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
+    return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
+}
+
+void MainWindow::exportAndroid() { ExportDialog(m_document, this).exec(); }
+
+void MainWindow::showKeys() {
+    QString text = QStringLiteral("<table cellspacing=4>");
+    for (const auto& it : commands()) {
+        if (*it.shortcut) {
+            text += QStringLiteral("<tr><td><b>%1</b></td><td>&nbsp;&nbsp;%2</td></tr>").arg(QString::fromLatin1(it.shortcut).toHtmlEscaped(), tr(it.text).remove(QLatin1Char('&')).toHtmlEscaped());
+        }
+    }
+    text += tr("<tr><td><b>← →</b></td><td>&nbsp;&nbsp;Nudge the cue by 10 ms, with Shift by 100 ms</td></tr>"
+               "<tr><td><b>↑ ↓</b></td><td>&nbsp;&nbsp;Select the cue before or after</td></tr>"
+               "<tr><td><b>Enter</b></td><td>&nbsp;&nbsp;Type a number on the card</td></tr>"
+               "<tr><td><b>Esc</b></td><td>&nbsp;&nbsp;Let go: of a drag, of the selection</td></tr>"
+               "<tr><td><b>Ctrl+wheel</b></td><td>&nbsp;&nbsp;Zoom the score</td></tr></table>");
+    QMessageBox box(QMessageBox::NoIcon, tr("Keys"), text, QMessageBox::Close, this);
+    box.exec();
+}
+
+void MainWindow::offerLostWork() {
+    for (const auto& lost : Journal::findLost()) {
+        const QString name = lost.path.empty() ? tr("a sequence that was never saved") : QString::fromStdString(lost.path.string());
+        const auto answer = QMessageBox::question(this, tr("Unsaved work was kept"), tr("The program ended before %1 was saved. Bring the unsaved work back?").arg(name),
+                                                  QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Yes);
+        if (answer == QMessageBox::Cancel) {
+            continue; // asked again next time
+        }
+        if (answer == QMessageBox::Yes) {
+            if (const auto problems = m_document.restore(lost.text, lost.path); !problems.empty()) {
+                showProblems(tr("The unsaved work cannot be read"), problems);
+                continue;
+            }
+            m_journal.writeNow();
+        }
+        Journal::forget(lost);
+        if (answer == QMessageBox::Yes) {
+            return;
+        }
+    }
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) { mayLeave() ? event->accept() : event->ignore(); }
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls()) {
+        event->acceptProposedAction();
+    }
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+    const auto urls = event->mimeData()->urls();
+    if (urls.isEmpty() || !urls.first().isLocalFile()) {
+        return;
+    }
+    const QString path = urls.first().toLocalFile();
+    event->acceptProposedAction();
+    if (!path.endsWith(toQString(file::kExtension))) {
+        showProblems(tr("This file cannot be opened"), {{ProblemKind::Unsupported, "is not a launch sequence; drop a file that ends in .scaena", path.toStdString(), {}}});
+        return;
+    }
+    openFile(path);
+}
+
+
+}

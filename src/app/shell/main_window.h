@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/document/journal.h"
+#include "app/document/preview.h"
+#include "app/document/selection.h"
+
+#include <QHash>
+#include <QMainWindow>
+
+class QAction;
+class QLabel;
+class QMenu;
+class QStackedWidget;
+class QToolButton;
+
+namespace scaena::app {
+
+class ComposeRoom;
+class WelcomePage;
+
+/// The window: header, bookmarks of the rooms, the open room or the welcome page. It only wires; what commands do lies
+/// in the document, the rooms and the dialogs.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(QWidget* parent = nullptr);
+    ~MainWindow() override;
+
+    /// Opens a file; problems are shown as a list. Asks first if there is unsaved work.
+    bool openFile(const QString& path);
+    [[nodiscard]] Document& document() { return m_document; }
+    [[nodiscard]] Preview& preview() { return m_preview; }
+    [[nodiscard]] Selection& selection() { return m_selection; }
+    [[nodiscard]] ComposeRoom& compose() { return *m_compose; }
+    /// The command of that id in shell/commands.h.
+    [[nodiscard]] QAction* command(const QString& id) const { return m_commands.value(id); }
+    /// Offers what a crash left behind.
+    void offerLostWork();
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+private:
+    void buildMenus();
+    QWidget* buildHeader();
+    void bind(const char* id, const std::function<void()>& run);
+    void bindCommands();
+    void updateState();
+    void updateRecent();
+    void remember(const QString& path);
+    bool save();
+    bool saveAs();
+    /// True when it is all right to leave the present document.
+    bool mayLeave();
+    void showProblems(const QString& title, const Problems& problems);
+    void exportAndroid();
+    void showKeys();
+
+    Document m_document;
+    Preview m_preview;
+    Selection m_selection;
+    Journal m_journal;
+    QHash<QString, QAction*> m_commands;
+    QStackedWidget* m_stack;
+    ComposeRoom* m_compose;
+    WelcomePage* m_welcome;
+    QLabel* m_title;
+    QLabel* m_subtitle;
+    QToolButton* m_bookmark;
+    QToolButton* m_undo;
+    QMenu* m_recent = nullptr;
+};
+
+/// Where the installed or built samples lie; empty if they cannot be found.
+[[nodiscard]] QString samplesFolder();
+
+}

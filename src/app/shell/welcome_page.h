@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <QStringList>
+#include <QWidget>
+
+class QVBoxLayout;
+
+namespace scaena::app {
+
+/// What stands there before a sequence is open: the sample, recent files, a new sequence.
+class WelcomePage : public QWidget {
+    Q_OBJECT
+public:
+    explicit WelcomePage(QWidget* parent = nullptr);
+    void setRecent(const QStringList& files);
+
+signals:
+    void wantsNew();
+    void wantsOpen();
+    void wantsFile(const QString& path);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    void paintSample();
+    QVBoxLayout* m_recent;
+    class QToolButton* m_sample;
+};
+
+}
