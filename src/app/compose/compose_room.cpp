@@ -43,7 +43,7 @@ ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& select
     scroll->viewport()->setAutoFillBackground(false);
     m_score->setAutoFillBackground(false);
     auto* right = new QVBoxLayout;
-    right->setContentsMargins(kSpine / 2 + 4, 8, 10, 8);
+    right->setContentsMargins(kSpine + 6, 8, 10, 8);
     right->setSpacing(4);
     right->addWidget(scroll, 1);
     right->addWidget(m_card);

@@ -6,6 +6,8 @@
 #include <QApplication>
 #include <QPalette>
 
+static void initIconResources() { Q_INIT_RESOURCE(icons); } // a static library's resources have to be asked for
+
 namespace scaena::app {
 
 namespace {
@@ -44,6 +46,7 @@ QColor Theme::inkOf(model::BeatKind kind) const {
 const Theme& theme() { return current(); }
 
 void setNight(bool night) {
+    initIconResources();
     current() = night ? nightTheme() : dayTheme();
     const auto& t = theme();
     QPalette palette;
@@ -87,6 +90,7 @@ QString styleSheet() {
         QAbstractSpinBox:focus, QLineEdit:focus, QComboBox:focus { border-bottom: 2px solid @woad; background: @tint; }
         QAbstractSpinBox:disabled, QComboBox:disabled { color: @faint; }
         QComboBox::drop-down { border: none; width: 14px; }
+        QComboBox::down-arrow { image: url(:/scaena/icons/@chevron.png); width: 9px; height: 9px; }
         QComboBox QAbstractItemView { background: @page; color: @ink; border: 1px solid @rule; selection-background-color: @tint;
             selection-color: @ink; outline: none; }
         QCheckBox { color: @ink; spacing: 6px; }
@@ -107,6 +111,7 @@ QString styleSheet() {
     )");
     const std::pair<const char*, QColor> names[] = {{"@desk", t.desk}, {"@page", t.page}, {"@rule", t.rule}, {"@ink", t.ink}, {"@faint", t.faint},
                                                     {"@tint", t.tint}, {"@woad", t.woad}, {"@madder", t.madder}};
+    sheet.replace(QLatin1String("@chevron"), t.night ? QLatin1String("chevron-night") : QLatin1String("chevron"));
     for (const auto& [name, colour] : names) {
         sheet.replace(QLatin1String(name), colour.name());
     }

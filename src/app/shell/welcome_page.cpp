@@ -34,6 +34,7 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxL
         button->setMinimumHeight(34);
     }
     auto* buttons = new QHBoxLayout;
+    buttons->setSpacing(12);
     buttons->addWidget(fresh);
     buttons->addWidget(open);
     buttons->addStretch(1);
@@ -51,14 +52,16 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxL
     paintSample();
 
     auto* left = new QVBoxLayout;
+    left->setSpacing(0);
     left->addStretch(2);
     left->addWidget(heading);
-    left->addSpacing(6);
+    left->addSpacing(10);
     left->addWidget(text);
-    left->addSpacing(14);
+    left->addSpacing(22);
     left->addLayout(buttons);
-    left->addSpacing(26);
+    left->addSpacing(34);
     left->addWidget(recentHeading);
+    left->addSpacing(6);
     left->addLayout(m_recent);
     left->addStretch(3);
     auto* row = new QHBoxLayout(this);

@@ -45,7 +45,7 @@ CueCard::CueCard(Document& document, Preview& preview, Selection& selection, QWi
     column->setSpacing(9);
     column->addLayout(head);
     column->addWidget(m_pages, 1);
-    setFixedHeight(214);
+    setFixedHeight(206);
     connect(&selection, &Selection::changed, this, &CueCard::update);
     connect(&preview, &Preview::scheduleChanged, this, &CueCard::update);
     update();

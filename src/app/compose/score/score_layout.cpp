@@ -9,13 +9,14 @@ namespace scaena::app {
 
 namespace {
 constexpr double kRightMargin = 26; // where the pencil marks stand
+constexpr double kLeastLane = 22, kMostLane = 34;
 constexpr double kEdge = 5;         // pixels to either side of an edge that take hold of it
 }
 
-void ScoreLayout::update(const schedule::Schedule& schedule, double width, double scrollMs, double visibleMs) {
+void ScoreLayout::update(const schedule::Schedule& schedule, QSizeF room, double scrollMs, double visibleMs) {
     m_schedule = &schedule;
     m_left = kLabelWidth;
-    m_right = std::max(m_left + 50, width - kRightMargin);
+    m_right = std::max(m_left + 50, room.width() - kRightMargin);
     m_scroll = scrollMs;
     m_pixelsPerMs = (m_right - m_left) / std::max(1.0, visibleMs);
     const auto& sequence = *schedule.sequence;
@@ -28,13 +29,15 @@ void ScoreLayout::update(const schedule::Schedule& schedule, double width, doubl
         const auto found = layers.find(cue.layer);
         m_layerOfCue.push_back(found == layers.end() ? -1 : found->second);
     }
-    m_laneHeight = sequence.layers.size() > 11 ? 24 : 27;
     m_stripTop = m_beatTop + kBeatHeight + kAxisHeight + 2;
     m_lanesTop = m_stripTop + kStripHeight + 8;
-    m_gatesTop = m_lanesTop + m_laneHeight * double(sequence.layers.size()) + 4;
     const double gates = sequence.gates.empty() ? 0 : 18 + kGateHeight * double(sequence.gates.size());
+    const double below = 4 + gates + 8 + kWaitHeight + 8;
+    const double layerCount = std::max(1.0, double(sequence.layers.size()));
+    m_laneHeight = std::clamp(std::floor((room.height() - m_lanesTop - below) / layerCount), kLeastLane, kMostLane);
+    m_gatesTop = m_lanesTop + m_laneHeight * double(sequence.layers.size()) + 4;
     m_waitTop = m_gatesTop + gates + 8;
-    m_height = m_waitTop + kWaitHeight + 10;
+    m_height = m_waitTop + kWaitHeight + 8;
 }
 
 QRectF ScoreLayout::laneRow(int layer) const {

@@ -5,6 +5,7 @@
 
 #include <QPointF>
 #include <QRectF>
+#include <QSizeF>
 #include <vector>
 
 namespace scaena::app {
@@ -19,7 +20,8 @@ struct ScoreHit {
 /// Where everything on the score lies: a pure function of schedule, width and view. In widget pixels.
 class ScoreLayout {
 public:
-    void update(const schedule::Schedule& schedule, double width, double scrollMs, double visibleMs);
+    /// `room` is the height to fill if the lanes can be made to fit it.
+    void update(const schedule::Schedule& schedule, QSizeF room, double scrollMs, double visibleMs);
 
     [[nodiscard]] double xOf(double time) const { return m_left + (time - m_scroll) * m_pixelsPerMs; }
     [[nodiscard]] double timeAt(double x) const { return m_scroll + (x - m_left) / m_pixelsPerMs; }
@@ -41,7 +43,7 @@ public:
     [[nodiscard]] QRectF gateRect(int gate) const;
     [[nodiscard]] ScoreHit hit(QPointF at) const;
 
-    static constexpr double kBeatHeight = 26, kAxisHeight = 18, kStripHeight = 66, kGateHeight = 22, kWaitHeight = 20, kLabelWidth = 104;
+    static constexpr double kBeatHeight = 26, kAxisHeight = 18, kStripHeight = 64, kGateHeight = 20, kWaitHeight = 20, kLabelWidth = 104;
 
 private:
     [[nodiscard]] QRectF row(double top, double height) const { return {m_left, top, m_right - m_left, height}; }

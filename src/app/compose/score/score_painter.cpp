@@ -57,11 +57,14 @@ QPainterPath beatShape(const QRectF& r, BeatKind kind) {
 }
 
 /// The segment by which a cue is drawn. Movement tells more than the fade that goes with it, so opacity comes last.
-const schedule::Segment* leadingSegment(const schedule::Schedule& schedule, int cue, int layer) {
+const schedule::Segment* leadingSegment(const schedule::Schedule& schedule, int cue, int layer, motion::Property& leading) {
     const schedule::Segment* fade = nullptr;
     for (std::size_t p = 0; p < motion::kProperties; ++p) {
         const auto property = static_cast<motion::Property>(p);
         for (const auto& segment : schedule.timeline(layer, property).segments()) {
+            if (segment.cue == cue) {
+                leading = property;
+            }
             if (segment.cue == cue && property != motion::Property::Opacity) {
                 return &segment;
             }
@@ -172,7 +175,8 @@ void ScorePainter::beats() {
         const double lengthWidth = QFontMetricsF(timeFont(11)).horizontalAdvance(length);
         QRectF text = rect.adjusted(6, 0, -(beat.kind == BeatKind::HandOff ? 16 : 7), 0);
         m_painter.setPen(ink);
-        const bool roomForLength = text.width() > lengthWidth + 2;
+        const double nameWidth = QFontMetricsF(uiFont(12, true)).horizontalAdvance(toQString(beat.name));
+        const bool roomForLength = text.width() > lengthWidth + std::min(nameWidth, 40.0) + 6;
         if (roomForLength) {
             m_painter.setFont(timeFont(11));
             m_painter.drawText(text, Qt::AlignRight | Qt::AlignVCenter, length);
@@ -181,7 +185,7 @@ void ScorePainter::beats() {
         const QFont font = uiFont(12, true);
         const QString name = QFontMetrics(font).elidedText(toQString(beat.name), Qt::ElideRight, int(text.width()));
         m_painter.setFont(font);
-        if (text.width() > 18) {
+        if (text.width() > 14) {
             m_painter.drawText(text, Qt::AlignLeft | Qt::AlignVCenter, name);
         }
         if (m_selection.kind() == Selection::Kind::Beat && m_selection.id() == beat.id) {
@@ -278,7 +282,8 @@ void ScorePainter::cue(int index, bool selected, bool hovered) {
 void ScorePainter::cueCurve(int index, const QRectF& rect, const QColor& ink) {
     const auto& it = sequence().cues[static_cast<std::size_t>(index)];
     const int layer = model::indexOf(sequence().layers, it.layer);
-    const auto* leading = leadingSegment(m_schedule, index, layer);
+    auto property = motion::Property::Opacity;
+    const auto* leading = leadingSegment(m_schedule, index, layer, property);
     const QRectF box = rect.adjusted(0, 2, 0, -1);
     if (!leading || box.width() < 2) {
         m_painter.fillRect(box, faded(ink, 0.18));
@@ -294,7 +299,7 @@ void ScorePainter::cueCurve(int index, const QRectF& rect, const QColor& ink) {
             high = std::max(high, values.back());
         }
         // A curve rises towards the layer's rest: distances and turns shrink to zero, so they are drawn upside down.
-        const bool shrinks = std::abs(values.front()) > std::abs(values.back()) && low * high <= 0;
+        const bool shrinks = motion::neutral(property) == 0 && std::abs(values.front()) > std::abs(values.back());
         const bool flip = shrinks && values.front() > values.back();
         QPainterPath line;
         for (int i = 0; i <= steps; ++i) {

@@ -38,12 +38,13 @@ ScoreView::~ScoreView() = default;
 
 void ScoreView::relayout() {
     const auto& schedule = *m_preview.schedule();
+    const QSizeF room(width(), parentWidget() ? parentWidget()->height() : height());
     // While something is dragged the axis keeps still, or the thing would run away from under the pointer.
     if (!m_tool || m_visible > 0) {
         const double whole = schedule.end * 1.06 + 20;
-        m_layout.update(schedule, width(), m_visible > 0 ? m_scroll : 0, m_visible > 0 ? m_visible : whole);
+        m_layout.update(schedule, room, m_visible > 0 ? m_scroll : 0, m_visible > 0 ? m_visible : whole);
     } else {
-        m_layout.update(schedule, width(), m_layout.timeAt(m_layout.left()), (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs());
+        m_layout.update(schedule, room, m_layout.timeAt(m_layout.left()), (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs());
     }
     setMinimumHeight(int(std::ceil(m_layout.height())));
     update();

@@ -45,28 +45,28 @@ ConditionsSentence::ConditionsSentence(Preview& preview, QWidget* parent) : QWid
     auto* layout = new FlowLayout(this, 2);
     (void)layout;
     const auto now = [this]() -> const schedule::Conditions& { return m_preview.conditions(); };
-    addText(tr("On a "));
+    addText(tr("On a"));
     addWord({"device", tr("Device"), namesOf(schedule::devices()), [now] { return placeOf(schedule::devices(), now().device); },
              [](auto& c, int i) { c.device = schedule::devices()[static_cast<std::size_t>(i)].id; }});
-    addText(tr(" held "));
+    addText(tr(" held"));
     addWord({"held", tr("How the device is held"), {tr("upright"), tr("sideways")}, [now] { return now().landscape ? 1 : 0; },
              [](auto& c, int i) { c.landscape = i == 1; }});
-    addText(tr(" with "));
+    addText(tr(" with"));
     addWord({"target", tr("Target"), namesOf(schedule::targets()), [now] { return placeOf(schedule::targets(), now().target); },
              [](auto& c, int i) { c.target = schedule::targets()[static_cast<std::size_t>(i)].id; }});
-    addText(tr(", by "));
+    addText(tr(", by"));
     addWord({"appearance", tr("Light or dark (D)"), {tr("day"), tr("night")}, [now] { return static_cast<int>(now().appearance); },
              [](auto& c, int i) { c.appearance = static_cast<model::Appearance>(i); }});
-    addText(tr(", from a "));
+    addText(tr(", from a"));
     addWord({"start", tr("Kind of start"), {tr("first"), tr("cold"), tr("warm"), tr("hot"), tr("re-created")}, [now] { return static_cast<int>(now().start); },
              [](auto& c, int i) { c.start = static_cast<model::StartKind>(i); }});
-    addText(tr(" start, with "));
+    addText(tr(" start, with"));
     addWord({"loading", tr("How long the gates take"), {tr("typical"), tr("fast"), tr("slow"), tr("never ending")}, [now] { return static_cast<int>(now().loading); },
              [](auto& c, int i) {
                  c.loading = static_cast<schedule::Loading>(i);
                  c.gateTimes.clear();
              }});
-    addText(tr(" loading and "));
+    addText(tr(" loading and"));
     addWord({"motion", tr("As a person with reduced motion sees it"), {tr("full"), tr("reduced")}, [now] { return now().reducedMotion ? 1 : 0; },
              [](auto& c, int i) { c.reducedMotion = i == 1; }});
     addText(tr(" motion."));
@@ -76,8 +76,8 @@ ConditionsSentence::ConditionsSentence(Preview& preview, QWidget* parent) : QWid
 
 void ConditionsSentence::addText(const QString& text) {
     // Word by word, so that a line can end between any two.
-    for (const auto& part : text.split(QLatin1Char(' '), Qt::SkipEmptyParts)) {
-        auto* label = new QLabel(part + QStringLiteral(" "), this);
+    for (const auto& part : text.split(QLatin1Char(' '))) {
+        auto* label = new QLabel(part.isEmpty() ? QStringLiteral(" ") : part + QStringLiteral(" "), this);
         label->setFont(uiFont(13));
         label->setFixedHeight(20);
         layout()->addWidget(label);
@@ -93,6 +93,7 @@ void ConditionsSentence::addWord(Word word) {
     font.setUnderline(true);
     word.button->setFont(font);
     word.button->setFixedHeight(20);
+    word.button->setStyleSheet(QStringLiteral("QToolButton { padding: 0; margin: 0; }"));
     word.button->setFocusPolicy(Qt::TabFocus);
     word.button->setPopupMode(QToolButton::InstantPopup);
     word.button->installEventFilter(this);
@@ -129,7 +130,7 @@ void ConditionsSentence::update() {
         const int now = word.get();
         word.button->setText(word.choices[now]);
         word.button->menu()->actions()[now]->setChecked(true);
-        word.button->updateGeometry();
+        word.button->setFixedWidth(QFontMetrics(word.button->font()).horizontalAdvance(word.choices[now]) + 2);
     }
     layout()->invalidate();
     updateGeometry();
