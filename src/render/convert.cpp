@@ -88,6 +88,7 @@ QBrush toQt(const art::Paint& paint, Colour currentColour) {
         stops.append({at, toQt(stop.colour)});
     }
     made.setStops(stops);
+    made.setInterpolationMode(QGradient::ComponentInterpolation); // colour and alpha each by itself, as SVG asks
     QBrush brush(made);
     brush.setTransform(toQt(gradient->matrix));
     return brush;

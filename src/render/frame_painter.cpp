@@ -159,6 +159,9 @@ private:
         const auto fit = art::fitInto({view.x(), view.y(), view.width(), view.height()}, {m_box.x(), m_box.y(), m_box.width(), m_box.height()});
         painter.save();
         painter.setTransform(toQt(fit), true);
+        if (m_prepared.art->reachesOver()) {
+            painter.setClipRect(view, Qt::IntersectClip); // as every target does
+        }
         m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
         painter.restore();
     }

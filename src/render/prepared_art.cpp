@@ -86,6 +86,17 @@ private:
     int m_steps = 0;
 };
 
+/// Where ink can be, in the coordinates of the art.
+QRectF inkOf(const PreparedGroup& group, const QTransform& outer) {
+    const QTransform map = group.transform * outer;
+    QRectF ink;
+    for (const auto& child : group.children) {
+        const auto* step = std::get_if<FillStep>(&child);
+        ink |= step ? map.mapRect(step->path.controlPointRect()) : inkOf(*std::get<std::unique_ptr<PreparedGroup>>(child), map);
+    }
+    return ink;
+}
+
 class ArtPainter {
 public:
     ArtPainter(QPainter& painter, const DrawState& draw, double hairline) : m_painter(painter), m_draw(draw), m_hairline(hairline) {}
@@ -170,6 +181,7 @@ PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double units
     Preparer preparer(currentColour, unitsPerDp);
     preparer.fill(art.root, m_root);
     m_steps = preparer.steps();
+    m_reachesOver = !m_viewBox.adjusted(-1e-6, -1e-6, 1e-6, 1e-6).contains(inkOf(m_root, {}));
 }
 
 PreparedArt::PreparedArt(const QPainterPath& outline, const QColor& colour, double unitsPerDp)

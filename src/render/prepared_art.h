@@ -50,6 +50,8 @@ public:
     [[nodiscard]] QRectF viewBox() const { return m_viewBox; }
     /// Whether painting it half transparent as a whole needs a picture of its own.
     [[nodiscard]] bool needsGroup() const { return m_steps > 1; }
+    /// Whether some of the art lies outside of its viewBox.
+    [[nodiscard]] bool reachesOver() const { return m_reachesOver; }
     void paint(QPainter& painter, const DrawState& draw) const;
 
 private:
@@ -57,6 +59,7 @@ private:
     QRectF m_viewBox;
     double m_hairline = 1; ///< width of the outline by which a shape without stroke is drawn
     int m_steps = 0;
+    bool m_reachesOver = false;
 };
 
 /// The first part (0..1) of each contour of a path, by length.

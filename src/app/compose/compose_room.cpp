@@ -7,7 +7,7 @@
 #include "app/compose/stage/stage_view.h"
 #include "app/compose/stage/transport.h"
 #include "app/shell/theme.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "core/edit/edits.h"
 
 #include <QHBoxLayout>

@@ -2,7 +2,7 @@
 #include "app/export/export_dialog.h"
 
 #include "app/shell/theme.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "export/common/exporter.h"
 #include "render/still.h"
 #include "render/text_outline.h"

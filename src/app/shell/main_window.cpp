@@ -9,7 +9,7 @@
 #include "app/shell/problems_dialog.h"
 #include "app/shell/theme.h"
 #include "app/shell/welcome_page.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "core/file/version.h"
 
 #include <QApplication>

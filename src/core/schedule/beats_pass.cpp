@@ -35,7 +35,9 @@ BeatsPass::BeatsPass(const model::Sequence& sequence, const Conditions& conditio
         if (it.anchor.kind == AnchorKind::With || it.anchor.kind == AnchorKind::After) {
             m_anchorCue[cue] = indices.at(it.anchor.cue);
             const int other = m_anchorCue[cue];
-            m_hangsOnEnd[cue] = m_hangsOnEnd[other] && sequence.cues[other].beat == it.beat;
+            // What follows a cue that repeats while waiting hangs on the end of the wait, too.
+            const bool endless = it.anchor.kind == AnchorKind::After && sequence.cues[other].repeat.whileWaiting;
+            m_hangsOnEnd[cue] = (m_hangsOnEnd[other] || endless) && sequence.cues[other].beat == it.beat;
         } else {
             m_hangsOnEnd[cue] = it.anchor.kind == AnchorKind::BeatEnd;
         }
@@ -79,6 +81,33 @@ void BeatsPass::run(Schedule& schedule) {
 }
 
 Millis BeatsPass::lengthOf(const model::Cue& cue) const { return cue.length * cue.repeat.times; }
+
+std::vector<int> staticCueOrder(const model::Sequence& sequence) {
+    const Conditions any; // the order does not depend on them
+    return BeatsPass(sequence, any).staticOrder();
+}
+
+std::vector<int> BeatsPass::staticOrder() const {
+    constexpr Millis kBeatEnd = 100'000'000;
+    std::vector<Millis> offset(m_plans.size());
+    std::vector<int> order;
+    for (const auto& cues : m_cuesOfBeat) {
+        for (int index : cues) {
+            const auto& cue = m_sequence.cues[index];
+            const int other = m_anchorCue[index];
+            Millis from = cue.anchor.kind == AnchorKind::BeatEnd ? kBeatEnd : 0;
+            if (other >= 0 && m_sequence.cues[other].beat == cue.beat) {
+                const bool after = cue.anchor.kind == AnchorKind::After;
+                from = offset[other] + (!after ? 0 : m_sequence.cues[other].repeat.whileWaiting ? kBeatEnd : lengthOf(m_sequence.cues[other]));
+            }
+            offset[index] = std::clamp(from + cue.anchor.offset, 0, 4 * kBeatEnd);
+        }
+        auto ofBeat = cues;
+        std::sort(ofBeat.begin(), ofBeat.end(), [&](int a, int b) { return std::pair(offset[a], a) < std::pair(offset[b], b); });
+        order.insert(order.end(), ofBeat.begin(), ofBeat.end());
+    }
+    return order;
+}
 
 // --- Gates -----------------------------------------------------------------------------------------------------------
 
@@ -158,8 +187,9 @@ Millis BeatsPass::neededReady(const Schedule& schedule) const {
 
 void BeatsPass::skipBeat(Schedule& schedule, std::size_t beat, Millis now) {
     schedule.beats[beat].start = schedule.beats[beat].end = now;
+    const bool everPlays = model::playsOn(m_sequence, m_sequence.beats[beat], m_conditions.start);
     for (int cue : m_cuesOfBeat[beat]) {
-        m_plans[cue] = {CuePlan::Form::EndState, now, now, 0};
+        m_plans[cue] = {everPlays ? CuePlan::Form::Play : CuePlan::Form::EndState, now, now, 0, !everPlays};
     }
 }
 
@@ -184,7 +214,7 @@ void BeatsPass::dropUncarried(const Schedule& schedule, std::size_t beat) {
     const auto& target = targetOr(m_conditions.target);
     for (int cue : m_cuesOfBeat[beat]) {
         if (carryOf(m_sequence, m_sequence.cues[cue], target).how == Carry::Dropped) {
-            m_plans[cue] = {CuePlan::Form::EndState, schedule.beats[beat].start, schedule.beats[beat].start, 0};
+            m_plans[cue] = {CuePlan::Form::EndState, schedule.beats[beat].start, schedule.beats[beat].start, 0, true};
         }
     }
 }

@@ -13,10 +13,14 @@ struct CuePlan {
         EndState ///< its end state at once, at start
     };
     Form form = Form::Play;
-    Millis start = kNever;
+    Millis start = kNever; ///< kNever: not as far as is known
     Millis stop = kNever;
     Millis settle = 0;
+    bool neverPlays = false; ///< whatever the gates do: its beat is left out, or the target cannot carry it
 };
+
+/// The static order of a sequence's cues (see BeatsPass::staticOrder), for exports.
+[[nodiscard]] std::vector<int> staticCueOrder(const model::Sequence& sequence);
 
 /// Walks through the beats in their order and fixes the times of beats, cues and gates. It only ever looks at gates
 /// whose loading can have begun, so that a player that does not know the future comes to the same result.
@@ -25,6 +29,9 @@ public:
     BeatsPass(const model::Sequence& sequence, const Conditions& conditions);
     void run(Schedule& schedule);
     [[nodiscard]] const std::vector<CuePlan>& plans() const { return m_plans; }
+    /// Cues in the order in which they come by their place in the document alone: beat by beat, by their offsets from the
+    /// beat's start. It decides which cue a property has before its first one, and must not depend on what gates do.
+    [[nodiscard]] std::vector<int> staticOrder() const;
 
 private:
     void resolveGates(Schedule& schedule) const;

@@ -182,7 +182,7 @@ private:
         state.maskCentre = state.centre;
         state.centre.x += value(icon, Property::X);
         state.centre.y += value(icon, Property::Y);
-        m_frame.layers.push_back(state);
+        addIfVisible(state);
     }
 
     const Schedule& m_schedule;

@@ -42,7 +42,7 @@ Schedule resolve(std::shared_ptr<const model::Sequence> sequence, const Conditio
     schedule.screen = screenOf(deviceOr(conditions.device), conditions.landscape);
     BeatsPass pass(*schedule.sequence, conditions);
     pass.run(schedule);
-    buildTimelines(schedule, pass.plans());
+    buildTimelines(schedule, pass.plans(), pass.staticOrder());
     schedule.end = lastTime(schedule);
     measure(schedule);
     return schedule;

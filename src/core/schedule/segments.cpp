@@ -4,7 +4,6 @@
 #include "core/motion/lower.h"
 
 #include <algorithm>
-#include <numeric>
 #include <unordered_map>
 
 namespace scaena::schedule {
@@ -45,9 +44,30 @@ Segment makeSegment(const motion::Track& track, const model::Cue& cue, const Cue
     return segment;
 }
 
+/// Before a property's first cue it has the value that cue starts from; the end state where only that is seen of it.
+void setInitialValues(Schedule& schedule, const std::vector<CuePlan>& plans, const std::vector<int>& staticOrder, const std::vector<motion::LoweredCue>& lowered,
+                      const std::unordered_map<Id, int>& layerIndex) {
+    std::vector<std::array<bool, motion::kProperties>> done(schedule.layers.size());
+    for (int index : staticOrder) {
+        const auto& cue = schedule.sequence->cues[index];
+        const auto layer = static_cast<std::size_t>(layerIndex.at(cue.layer));
+        for (const auto& track : lowered[static_cast<std::size_t>(index)].tracks) {
+            auto& isDone = done[layer][static_cast<std::size_t>(track.property)];
+            if (isDone || cue.composite == model::Composite::Add) {
+                continue;
+            }
+            isDone = true;
+            CuePlan plan = plans[index];
+            plan.form = plan.neverPlays ? CuePlan::Form::EndState : CuePlan::Form::Play;
+            const auto segment = makeSegment(track, cue, plan, motion::neutral(track.property));
+            schedule.layers[layer][static_cast<std::size_t>(track.property)].setInitial(segment.keys.front().value);
+        }
+    }
 }
 
-void buildTimelines(Schedule& schedule, const std::vector<CuePlan>& plans) {
+}
+
+void buildTimelines(Schedule& schedule, const std::vector<CuePlan>& plans, const std::vector<int>& staticOrder) {
     const auto& sequence = *schedule.sequence;
     std::unordered_map<Id, int> layerIndex;
     schedule.layers.resize(sequence.layers.size());
@@ -57,25 +77,29 @@ void buildTimelines(Schedule& schedule, const std::vector<CuePlan>& plans) {
             schedule.layers[i][p] = PropertyTimeline(static_cast<motion::Property>(p));
         }
     }
-    std::vector<int> order(plans.size());
-    std::iota(order.begin(), order.end(), 0);
+    std::vector<motion::LoweredCue> lowered;
+    for (const auto& cue : sequence.cues) {
+        lowered.push_back(schedule.conditions.reducedMotion ? motion::lowerReduced(cue) : motion::lower(cue));
+    }
+    setInitialValues(schedule, plans, staticOrder, lowered, layerIndex);
+    auto order = staticOrder; // which also decides between cues that start together
     std::stable_sort(order.begin(), order.end(), [&](int a, int b) { return plans[a].start < plans[b].start; });
     for (int index : order) {
         const auto& cue = sequence.cues[index];
         if (isNever(plans[index].start)) {
             continue;
         }
-        const auto lowered = schedule.conditions.reducedMotion ? motion::lowerReduced(cue) : motion::lower(cue);
         auto& timelines = schedule.layers[layerIndex.at(cue.layer)];
-        for (const auto& track : lowered.tracks) {
+        for (const auto& track : lowered[static_cast<std::size_t>(index)].tracks) {
             auto& timeline = timelines[static_cast<std::size_t>(track.property)];
             const bool adds = cue.composite == model::Composite::Add;
             const bool first = timeline.segments().empty();
-            const double found = adds || first ? motion::neutral(track.property) : timeline.baseAt(plans[index].start);
+            const bool fresh = adds || (first && plans[index].form != CuePlan::Form::Blend);
+            const double found = fresh ? motion::neutral(track.property) : timeline.baseAt(plans[index].start);
             auto segment = makeSegment(track, cue, plans[index], found);
             segment.cue = index;
-            segment.reveal = lowered.reveal;
-            segment.fillFrom = lowered.fillFrom;
+            segment.reveal = lowered[static_cast<std::size_t>(index)].reveal;
+            segment.fillFrom = lowered[static_cast<std::size_t>(index)].fillFrom;
             if (adds) {
                 timeline.layOver(std::move(segment));
             } else {

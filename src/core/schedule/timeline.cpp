@@ -69,11 +69,8 @@ const Segment* PropertyTimeline::segmentAt(double t) const {
 }
 
 double PropertyTimeline::baseAt(double t) const {
-    if (m_segments.empty()) {
-        return motion::neutral(m_property);
-    }
     const auto* segment = segmentAt(t);
-    return segment ? segment->valueAt(t) : m_segments.front().keys.front().value;
+    return segment ? segment->valueAt(t) : initial();
 }
 
 double PropertyTimeline::valueAt(double t) const {

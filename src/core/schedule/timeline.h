@@ -3,6 +3,8 @@
 
 #include "core/motion/track.h"
 
+#include <optional>
+
 namespace scaena::schedule {
 
 /// A keyframe with its value settled.
@@ -36,11 +38,14 @@ public:
     /// Segments have to be added in the order of their starts.
     void replace(Segment segment) { m_segments.push_back(std::move(segment)); }
     void layOver(Segment segment) { m_added.push_back(std::move(segment)); }
+    /// The value before the first segment.
+    void setInitial(double value) { m_initial = value; }
+    [[nodiscard]] double initial() const { return m_initial.value_or(motion::neutral(m_property)); }
     /// To be called once after the last segment.
     void finish();
 
     [[nodiscard]] motion::Property property() const { return m_property; }
-    [[nodiscard]] bool isAnimated() const { return !m_segments.empty() || !m_added.empty(); }
+    [[nodiscard]] bool isAnimated() const { return m_initial || !m_segments.empty() || !m_added.empty(); }
     /// What the property has at that time: the value of the segment that started last; before the first one, the value
     /// it starts from. Additions lie on top. O(log n) plus the additions that run at that time.
     [[nodiscard]] double valueAt(double t) const;
@@ -52,6 +57,7 @@ public:
 
 private:
     motion::Property m_property;
+    std::optional<double> m_initial;
     std::vector<Segment> m_segments; // by start
     std::vector<Segment> m_added;    // after finish(): by the time they come to rest
     std::vector<double> m_restSums;  // of all additions up to and including that one, at rest

@@ -173,6 +173,20 @@ private:
 
 }
 
+IconPose iconPose(const model::Sequence& sequence, int iconLayer) {
+    const auto schedule = iconSchedule(sequence);
+    IconPose pose;
+    for (const auto property : {Property::X, Property::Y, Property::ScaleX, Property::ScaleY, Property::Rotation, Property::Opacity}) {
+        const double value = schedule.timeline(iconLayer, property).valueAt(0);
+        if (property == Property::Opacity) {
+            pose.alpha = value;
+        } else if (value != motion::neutral(property)) {
+            pose.group.emplace_back(animatorTarget(property).property, value);
+        }
+    }
+    return pose;
+}
+
 Millis addIconAnimation(AndroidBuild& build, int iconLayer) { return AnimationWriter(build).run(iconLayer); }
 
 }

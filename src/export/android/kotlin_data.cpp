@@ -4,6 +4,7 @@
 #include "core/model/graph.h"
 #include "core/motion/easing_curve.h"
 #include "core/motion/lower.h"
+#include "core/schedule/beats_pass.h"
 #include "export/android/outlines.h"
 #include "export/common/names.h"
 #include "export/common/xml.h"
@@ -94,7 +95,11 @@ public:
         for (int gate : model::gatesInOrder(m_sequence)) {
             order += (order.empty() ? "" : ", ") + std::to_string(gate);
         }
-        return "LaunchTiming(beats(), gates(), intArrayOf(" + order + "), layers(), cues())";
+        std::string cueOrder;
+        for (int cue : schedule::staticCueOrder(m_sequence)) {
+            cueOrder += (cueOrder.empty() ? "" : ", ") + std::to_string(m_placeOfCue[static_cast<std::size_t>(cue)]);
+        }
+        return "LaunchTiming(beats(), gates(), intArrayOf(" + order + "), layers(), cues(), intArrayOf(" + cueOrder + "))";
     }
 
     /// The functions `timing` calls. Each cue has one of its own, since a Java method holds at most 64 kB.

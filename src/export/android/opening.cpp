@@ -18,7 +18,7 @@ namespace {
 const schedule::OpeningTraits& newerAndroid() { return schedule::targetOr("android12").opening; }
 
 /// The icon's box is larger than what is seen of it; the art lies in its middle, within the visible circle.
-std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour) {
+std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour, const IconPose& pose) {
     const double side = layer.plate ? newerAndroid().plateBox : newerAndroid().iconBox;
     const Size size = schedule::openingIconSize(layer, newerAndroid());
     VectorOptions options;
@@ -27,6 +27,8 @@ std::string iconVector(const art::Art& art, const model::Layer& layer, const std
     options.currentColour = currentColour;
     options.groupName = "icon";
     options.vectorName = "picture";
+    options.pose = pose.group;
+    options.alpha = pose.alpha;
     return vectorDrawable(art, options);
 }
 
@@ -39,7 +41,8 @@ void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::A
         addArt(build, name, art, {side, side}, {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height}, layer.tint, appearance);
         return;
     }
-    build.add(folder + name + ".xml", iconVector(art, layer, layer.tint.empty() ? "#FF000000" : "@color/" + build.names.colour(layer.tint)));
+    build.add(folder + name + ".xml", iconVector(art, layer, layer.tint.empty() ? "#FF000000" : "@color/" + build.names.colour(layer.tint),
+                         iconPose(build.sequence(), model::indexOf(build.sequence().layers, layer.id))));
 }
 
 /// Light and dark picture of the icon, and its animation if some cue moves it and it could be written as a vector.

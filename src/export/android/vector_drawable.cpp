@@ -86,6 +86,9 @@ public:
         with(root, "android:height", numberText(m_options.size.height) + "dp");
         with(root, "android:viewportWidth", numberText(m_options.size.width));
         with(root, "android:viewportHeight", numberText(m_options.size.height));
+        if (m_options.alpha < 1) {
+            with(root, "android:alpha", numberText(m_options.alpha));
+        }
         if (m_options.groupName.empty()) {
             return root;
         }
@@ -93,6 +96,9 @@ public:
         with(group, "android:name", m_options.groupName);
         with(group, "android:pivotX", numberText(m_options.size.width / 2));
         with(group, "android:pivotY", numberText(m_options.size.height / 2));
+        for (const auto& [name, value] : m_options.pose) {
+            with(group, ("android:" + name).c_str(), numberText(value, 5));
+        }
         return group;
     }
 

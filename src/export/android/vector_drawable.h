@@ -14,6 +14,8 @@ struct VectorOptions {
     bool fillsOnly = false;   ///< leave strokes out
     std::string groupName;    ///< if not empty, the art stands in a group of that name, turning about the middle
     std::string vectorName;   ///< android:name of the root, for animating its alpha
+    std::vector<std::pair<std::string, double>> pose; ///< where the group stands before it is animated: "scaleX", 0.8
+    double alpha = 1;         ///< of the root
 };
 
 /// Why a VectorDrawable cannot show this art exactly, or nothing. Known to it are paths, clip paths, and gradients;

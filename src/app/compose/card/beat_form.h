@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "app/compose/card/fields.h"
+#include "app/compose/card/card_fields.h"
 #include "app/document/preview.h"
 
 #include <QComboBox>

@@ -4,7 +4,7 @@
 #include "app/compose/card/beat_form.h"
 #include "app/compose/card/cue_form.h"
 #include "app/shell/theme.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "core/model/moves.h"
 
 #include <QHBoxLayout>

@@ -2,7 +2,7 @@
 #include "app/compose/card/cue_form.h"
 
 #include "app/shell/theme.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "core/edit/edits.h"
 #include "core/model/limits.h"
 #include "core/schedule/carry.h"

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/compose/card/easing_editor.h"
-#include "app/compose/card/fields.h"
+#include "app/compose/card/card_fields.h"
 #include "app/document/preview.h"
 
 #include <QCheckBox>

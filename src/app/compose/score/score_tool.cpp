@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/score/score_tool.h"
 
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "core/edit/edits.h"
 
 #include <cmath>

@@ -2,7 +2,7 @@
 #include "app/compose/score/score_view.h"
 
 #include "app/compose/score/score_painter.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "core/edit/edits.h"
 
 #include <QHelpEvent>

@@ -3,7 +3,7 @@
 
 #include "app/shell/flow_layout.h"
 #include "app/shell/theme.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 #include "core/schedule/devices.h"
 #include "core/schedule/targets.h"
 

@@ -2,7 +2,7 @@
 #include "app/compose/stage/transport.h"
 
 #include "app/shell/theme.h"
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 
 #include <QGridLayout>
 #include <QLabel>

@@ -54,7 +54,7 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
     private val scale = animatorScale(activity)
     private val timing = if (scale > 0) data.timing.scaled(scale.toDouble()) else data.timing
     private val opened = IntArray(timing.gates.size) { NEVER }
-    private val began = launchBegan(start)
+    private var began = launchBegan(start)
     private var openingEnd = -1
     private var schedule: LaunchSchedule? = null
     private var view: LaunchView? = null
@@ -144,6 +144,8 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
 
         override fun onDraw(canvas: Canvas) {
             if (openingEnd < 0) {
+                // Where no opening plays, the sequence begins with the first frame.
+                if (start !in timing.beats[0].plays) began = SystemClock.uptimeMillis()
                 openingEnd = now()
                 plan()
             }

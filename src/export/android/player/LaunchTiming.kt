@@ -102,8 +102,13 @@ class Place(val across: Double, val down: Double, val x: Double, val y: Double, 
 
 class Layer(val kind: LayerKind, val place: Place?, val destination: Place? = null, val panelHeight: Double = 0.0, val shown: Shown = Shown.ALWAYS)
 
-/** The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on. */
-class LaunchTiming(val beats: List<Beat>, val gates: List<Gate>, val gateOrder: IntArray, val layers: List<Layer>, val cues: List<Cue>) {
+/**
+ * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder` tells
+ * which comes first for a property, and which of two that start together wins.
+ */
+class LaunchTiming(
+    val beats: List<Beat>, val gates: List<Gate>, val gateOrder: IntArray, val layers: List<Layer>, val cues: List<Cue>, val cueOrder: IntArray
+) {
     /** The same with every length of the show multiplied, as the system's animator scale asks. Gates keep their time. */
     fun scaled(by: Double): LaunchTiming {
         if (by == 1.0) return this
@@ -114,7 +119,7 @@ class LaunchTiming(val beats: List<Beat>, val gates: List<Gate>, val gateOrder: 
             cues.map {
                 Cue(it.layer, it.beat, max(1, times(it.length)), it.tracks, it.reduced, it.anchor, it.other, Math.round(it.offset * by).toInt(), it.times,
                     it.whileWaiting, it.alternate, it.end, times(it.settle), it.adds, it.dropped, it.bySystem, it.reveal, it.fillFrom)
-            }
+            }, cueOrder
         )
     }
 }
@@ -179,6 +184,8 @@ private fun multiplies(property: Property) =
 private class Timeline(val property: Property) {
     val segments = ArrayList<Segment>()
     val added = ArrayList<Segment>()
+    var initial = neutral(property)
+    var isInitialSet = false
 
     fun segmentAt(t: Double): Segment? {
         var low = 0
@@ -191,8 +198,7 @@ private class Timeline(val property: Property) {
     }
 
     fun baseAt(t: Double): Double {
-        if (segments.isEmpty()) return neutral(property)
-        return segmentAt(t)?.valueAt(t) ?: segments[0].values[0]
+        return segmentAt(t)?.valueAt(t) ?: initial
     }
 
     fun valueAt(t: Double): Double {
@@ -217,7 +223,7 @@ class LaunchSchedule(
     private val reducedMotion: Boolean, private val systemMoves: Boolean
 ) {
     private enum class Form { PLAY, BLEND, END_STATE }
-    private class Plan(val form: Form, val start: Int, var stop: Int, var settle: Int = 0)
+    private class Plan(val form: Form, val start: Int, var stop: Int, var settle: Int = 0, val neverPlays: Boolean = false)
 
     private val beats = timing.beats
     private val plans = Array(timing.cues.size) { Plan(Form.END_STATE, NEVER, NEVER) }
@@ -245,7 +251,10 @@ class LaunchSchedule(
             hangsOnEnd[i] = when (cue.anchor) {
                 Anchor.BEAT_START -> false
                 Anchor.BEAT_END -> true
-                else -> hangsOnEnd[cue.other] && timing.cues[cue.other].beat == cue.beat
+                else -> {
+                    val endless = cue.anchor == Anchor.AFTER && timing.cues[cue.other].whileWaiting
+                    (hangsOnEnd[cue.other] || endless) && timing.cues[cue.other].beat == cue.beat
+                }
             }
         }
         runBeats()
@@ -265,7 +274,8 @@ class LaunchSchedule(
                 val at = if (over) NEVER else now
                 beatStart[i] = at
                 beatEnd[i] = at
-                for (c in cuesOf(i)) plans[c] = Plan(Form.END_STATE, at, at)
+                val never = start !in beats[i].plays
+                for (c in cuesOf(i)) plans[c] = Plan(if (never) Form.END_STATE else Form.PLAY, at, at, 0, never)
             } else {
                 when (beats[i].kind) {
                     BeatKind.OPENING -> runOpening(i)
@@ -275,7 +285,7 @@ class LaunchSchedule(
             }
             for (c in cuesOf(i)) {
                 val cue = timing.cues[c]
-                if (cue.dropped || (cue.bySystem && !systemMoves)) plans[c] = Plan(Form.END_STATE, beatStart[i], beatStart[i])
+                if (cue.dropped || (cue.bySystem && !systemMoves)) plans[c] = Plan(Form.END_STATE, beatStart[i], beatStart[i], 0, true)
             }
             now = beatEnd[i]
         }
@@ -447,13 +457,24 @@ class LaunchSchedule(
     }
 
     private fun buildTimelines() {
-        val order = plans.indices.filter { plans[it].start < NEVER }.sortedBy { plans[it].start }
+        for (c in timing.cueOrder) {
+            val cue = timing.cues[c]
+            for (track in if (reducedMotion) cue.reduced else cue.tracks) {
+                val timeline = timelines[cue.layer][track.property.ordinal]
+                if (cue.adds || timeline.isInitialSet) continue
+                timeline.isInitialSet = true
+                val plan = plans[c]
+                val asItStarts = Plan(if (plan.neverPlays) Form.END_STATE else Form.PLAY, plan.start, plan.stop)
+                timeline.initial = segment(track, cue, asItStarts, neutral(track.property)).values[0]
+            }
+        }
+        val order = timing.cueOrder.filter { plans[it].start < NEVER }.sortedBy { plans[it].start }
         for (c in order) {
             val cue = timing.cues[c]
             for (track in if (reducedMotion) cue.reduced else cue.tracks) {
                 val timeline = timelines[cue.layer][track.property.ordinal]
-                val none = neutral(track.property)
-                val found = if (cue.adds || timeline.segments.isEmpty()) none else timeline.baseAt(plans[c].start.toDouble())
+                val fresh = cue.adds || (timeline.segments.isEmpty() && plans[c].form != Form.BLEND)
+                val found = if (fresh) neutral(track.property) else timeline.baseAt(plans[c].start.toDouble())
                 val segment = segment(track, cue, plans[c], found)
                 if (cue.adds) timeline.added.add(segment) else timeline.segments.add(segment)
             }

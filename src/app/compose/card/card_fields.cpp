@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card/fields.h"
+#include "app/compose/card/card_fields.h"
 
 #include "app/shell/theme.h"
 

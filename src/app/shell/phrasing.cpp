@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "app/shell/words.h"
+#include "app/shell/phrasing.h"
 
 #include "core/model/moves.h"
 

@@ -1,0 +1,150 @@
+// SPDX-License-Identifier: MIT
+#include "cli/run.h"
+#include "support/files_of_repository.h"
+
+#include <QImage>
+#include <catch2/catch.hpp>
+#include <nlohmann/json.hpp>
+#include <sstream>
+
+/// The command line as a black box: standard output, standard error, exit code, files.
+using namespace scaena;
+using namespace scaena::test;
+using nlohmann::json;
+
+namespace {
+
+struct Outcome {
+    int code;
+    std::string out, err;
+};
+
+Outcome runCli(std::vector<std::string> arguments) {
+    std::ostringstream out;
+    std::ostringstream err;
+    arguments.insert(arguments.begin(), "scaena-cli");
+    const int code = cli::run(arguments, out, err);
+    return {code, out.str(), err.str()};
+}
+
+std::string sample() { return (repository() / "samples/moraine/moraine.scaena").string(); }
+
+}
+
+TEST_CASE("Wrong usage says so on standard error") {
+    for (const auto& arguments : std::vector<std::vector<std::string>>{{}, {"dance"}, {"frame", sample()}, {"schedule"}, {"state", sample(), "--at", "soon"}}) {
+        const auto result = runCli(arguments);
+        CHECK(result.code == cli::kWrongUsage);
+        CHECK(result.out.empty());
+        CHECK_FALSE(result.err.empty());
+    }
+    CHECK(runCli({"--help"}).code == cli::kDone);
+    CHECK(runCli({"--version"}).out.find("0.1") != std::string::npos);
+}
+
+TEST_CASE("A file that cannot be read has exit code 3 and every problem on a line of its own") {
+    const TemporaryFolder folder;
+    const auto bad = folder.path() / "bad.scaena";
+    std::ofstream(bad) << R"({"format": "scaena-sequence", "version": 1, "name": 5, "palette": {}, "opening": {"colour": "x"}, "layers": [], "beats": []})";
+    for (const char* command : {"info", "schedule"}) {
+        const auto result = runCli({command, bad.string()});
+        CHECK(result.code == cli::kUnreadable);
+        CHECK(result.err.find("/name") != std::string::npos);
+        CHECK(result.err.find("/palette") != std::string::npos);
+        CHECK(result.out.empty());
+    }
+    CHECK(runCli({"info", (folder.path() / "none.scaena").string()}).code == cli::kUnreadable);
+    CHECK(runCli({"frame", bad.string(), "--at", "0", "-o", (folder.path() / "x.png").string()}).code == cli::kUnreadable);
+}
+
+TEST_CASE("info tells what is in a sequence, in words and as JSON") {
+    CHECK(runCli({"info", sample()}).out.find("Moraine Huts") == 0);
+    const auto data = json::parse(runCli({"info", sample(), "--json"}).out);
+    CHECK(data["name"] == "Moraine Huts");
+    CHECK(data["beats"].size() == 5);
+    CHECK(data["gates"][1]["id"] == "huts");
+}
+
+TEST_CASE("schedule tells times and figures under the conditions asked for") {
+    const auto usual = json::parse(runCli({"schedule", sample(), "--json"}).out);
+    CHECK(usual["outcome"] == "complete");
+    CHECK(usual["metrics"]["shown"] == 2720);
+    const auto fast = json::parse(runCli({"schedule", sample(), "--json", "--gates", "fast"}).out);
+    CHECK(fast["metrics"]["shown"] < usual["metrics"]["shown"]);
+    const auto stuck = json::parse(runCli({"schedule", sample(), "--json", "--gates", "huts=never"}).out);
+    CHECK(stuck["outcome"] == "offline");
+    CHECK(stuck["gates"][1]["timedOut"] == true);
+    const auto again = json::parse(runCli({"schedule", sample(), "--json", "--start", "recreated"}).out);
+    CHECK(again["metrics"]["shown"] == 0);
+    const auto older = json::parse(runCli({"schedule", sample(), "--json", "--target", "android"}).out);
+    CHECK(older["cues"][0]["carried"] == "dropped");
+    CHECK(runCli({"schedule", sample()}).out.find("added wait 620 ms") != std::string::npos);
+}
+
+TEST_CASE("Unknown words for conditions are refused with the known ones") {
+    for (const auto& [option, value] : std::vector<std::pair<std::string, std::string>>{{"--target", "toaster"}, {"--device", "watch"}, {"--appearance", "sepia"}, {"--start", "cool"}, {"--gates", "ghost=5"},
+                                                                                          {"--gates", "huts=soon"}, {"--gates", "huts=-4"}, {"--gates", "quick"}}) {
+        const auto result = runCli({"schedule", sample(), option, value});
+        INFO(option << " " << value);
+        CHECK(result.code == cli::kWrongUsage);
+        CHECK(result.err.find(option) == 0);
+    }
+}
+
+TEST_CASE("state prints the evaluated frame") {
+    const auto data = json::parse(runCli({"state", sample(), "--at", "1500", "--json"}).out);
+    CHECK(data["t"] == 1500);
+    CHECK(data["beat"] == "arrive");
+    CHECK(data["system"] == false);
+    bool sun = false;
+    for (const auto& layer : data["layers"]) {
+        for (const char* key : {"id", "opacity", "x", "y", "scaleX", "scaleY", "rotation"}) {
+            CHECK(layer.contains(key));
+        }
+        sun = sun || layer["id"] == "sun";
+    }
+    CHECK(sun);
+    CHECK(json::parse(runCli({"state", sample(), "--at", "100"}).out)["system"] == true);
+}
+
+TEST_CASE("frame writes a picture of the size asked for") {
+    const TemporaryFolder folder;
+    const auto file = (folder.path() / "new" / "frame.png").string();
+    REQUIRE(runCli({"frame", sample(), "--at", "1500", "--size", "206x458", "-o", file}).code == cli::kDone);
+    const QImage picture(QString::fromStdString(file));
+    CHECK(picture.size() == QSize(206, 458));
+    REQUIRE(runCli({"frame", sample(), "--at", "1500", "--landscape", "--device", "small-phone", "-o", file}).code == cli::kDone);
+    CHECK(QImage(QString::fromStdString(file)).size() == QSize(1280, 720));
+    for (const char* bad : {"0x5", "5", "axb", "9000x9000", "10x10x10"}) {
+        CHECK(runCli({"frame", sample(), "--at", "0", "--size", bad, "-o", file}).code == cli::kWrongUsage);
+    }
+    CHECK(runCli({"frame", sample(), "--at", "0", "-o", "/proc/none/x.png"}).code == cli::kRefused);
+}
+
+TEST_CASE("export writes, repeats itself without a change, and refuses what a person edited") {
+    const TemporaryFolder folder;
+    const std::vector<std::string> arguments = {"export", sample(), "--for", "android", "--into", folder.path().string(), "--package", "com.example.huts", "--json"};
+    auto dry = arguments;
+    dry.push_back("--dry-run");
+    const auto plan = json::parse(runCli(dry).out);
+    CHECK(plan["written"] == false);
+    CHECK(std::filesystem::is_empty(folder.path()));
+    const auto first = runCli(arguments);
+    CHECK(first.code == cli::kDone);
+    CHECK(json::parse(first.out)["files"][0]["change"] == "added");
+    for (const auto& file : json::parse(runCli(arguments).out)["files"]) {
+        CHECK(file["change"] == "unchanged");
+    }
+    const auto themes = folder.path() / "res/values/moraine_huts_themes.xml";
+    std::ofstream(themes, std::ios::app) << "<!-- mine -->";
+    const auto mine = readWhole(themes);
+    const auto refused = runCli(arguments);
+    CHECK(refused.code == cli::kRefused);
+    CHECK(readWhole(themes) == mine);
+    auto forced = arguments;
+    forced.push_back("--force");
+    CHECK(runCli(forced).code == cli::kDone);
+    CHECK(readWhole(folder.path() / "scaena-kept/res/values/moraine_huts_themes.xml") == mine);
+    CHECK(runCli({"export", sample(), "--for", "telegraph", "--into", "x"}).code == cli::kWrongUsage);
+    CHECK(runCli({"export", sample(), "--for", "android", "--into", "x", "--package", "no package"}).code == cli::kRefused);
+}

@@ -1,0 +1,252 @@
+// SPDX-License-Identifier: MIT
+#include "core/edit/edits.h"
+#include "core/edit/history.h"
+#include "core/file/sequence_file.h"
+#include "core/model/validate.h"
+#include "core/schedule/resolve.h"
+#include "support/random_sequence.h"
+
+#include <catch2/catch.hpp>
+
+using namespace scaena;
+using namespace scaena::edit;
+using namespace scaena::test;
+
+namespace {
+
+model::Sequence small() { return aSequence().withBeat(play("arrive", 800)).withBeat(test::wait("wait")).withGate(gate("session", 400)).withCue(cue("in", "arrive", 100, 400)).build(); }
+
+const model::Cue& cueOf(const model::Sequence& sequence, const Id& id) { return *model::findThing(sequence.cues, id); }
+
+/// A random edit of a random thing, as a person might make it.
+model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
+    const Id cueId = s.cues.empty() ? "none" : s.cues[static_cast<std::size_t>(random.below(static_cast<int>(s.cues.size())))].id;
+    const Id beatId = s.beats[static_cast<std::size_t>(random.below(static_cast<int>(s.beats.size())))].id;
+    Id made;
+    switch (random.below(12)) {
+    case 0:
+        return moveCue(s, cueId, random.below(400) - 200);
+    case 1:
+        return trimCueStart(s, cueId, random.below(400) - 200);
+    case 2:
+        return setCueLength(s, cueId, random.below(2000));
+    case 3:
+        return setMoveKind(s, cueId, static_cast<model::MoveKind>(random.below(14)));
+    case 4:
+        return setMoveParameter(s, cueId, "distance", double(random.below(9000)));
+    case 5:
+        return setCueEasing(s, cueId, model::Easing(model::Bounce{2, 0.4}));
+    case 6:
+        return addCue(s, "logo", beatId, random.below(300), static_cast<model::MoveKind>(random.below(14)), made);
+    case 7:
+        return duplicateCue(s, cueId, made);
+    case 8:
+        return removeCue(s, cueId);
+    case 9:
+        return setBeatLength(s, beatId, random.below(2000) - 100);
+    case 10:
+        return setCueAnchor(s, cueId, {model::AnchorKind::BeatStart, {}, random.below(200), {}});
+    default:
+        return setGateTypical(s, s.gates.empty() ? "none" : s.gates.front().id, random.below(3000));
+    }
+}
+
+}
+
+TEST_CASE("Moving and lengthening a cue changes only that") {
+    const auto before = small();
+    const auto moved = moveCue(before, "in", 50);
+    CHECK(cueOf(moved, "in").anchor.offset == 150);
+    CHECK(cueOf(moved, "in").length == 400);
+    const auto trimmed = trimCueStart(before, "in", 30);
+    CHECK(cueOf(trimmed, "in").anchor.offset == 130);
+    CHECK(cueOf(trimmed, "in").length == 370);
+    CHECK(cueOf(trimCueStart(before, "in", 9000), "in").length == 1);
+    CHECK(cueOf(setCueLength(before, "in", -5), "in").length == 0);
+    CHECK(compare(before, moved).changes == std::vector<Change>{{Thing::Cue, "in", ChangeKind::Changed}});
+}
+
+TEST_CASE("An id that names nothing leaves the sequence as it is") {
+    const auto before = small();
+    Id made;
+    CHECK(moveCue(before, "ghost", 5) == before);
+    CHECK(removeCue(before, "ghost") == before);
+    CHECK(duplicateCue(before, "ghost", made) == before);
+    CHECK(addCue(before, "ghost", "arrive", 0, model::MoveKind::Fade, made) == before);
+    CHECK(setBeatLength(before, "ghost", 5) == before);
+    CHECK(setLayerPlace(before, "ghost", {}) == before);
+}
+
+TEST_CASE("Another move keeps the parameters both know") {
+    auto sequence = setMoveKind(small(), "in", model::MoveKind::Rise);
+    sequence = setMoveParameter(sequence, "in", "distance", 33.0);
+    CHECK(model::numberOf(cueOf(setMoveKind(sequence, "in", model::MoveKind::Drop), "in").move, "distance") == 33);
+    CHECK(cueOf(setMoveKind(sequence, "in", model::MoveKind::Iris), "in").move.parameters.empty());
+    // "from" is a number for a pop and a word for a bounce
+    sequence = setMoveParameter(setMoveKind(small(), "in", model::MoveKind::Pop), "in", "from", 20.0);
+    CHECK(cueOf(setMoveKind(sequence, "in", model::MoveKind::Bounce), "in").move.parameters.empty());
+}
+
+TEST_CASE("Parameters are brought into their range, unknown ones left out") {
+    const auto rise = setMoveKind(small(), "in", model::MoveKind::Rise);
+    CHECK(model::numberOf(cueOf(setMoveParameter(rise, "in", "distance", 1e9), "in").move, "distance") == 4000);
+    CHECK(setMoveParameter(rise, "in", "colour", 1.0) == rise);
+    CHECK(setMoveParameter(rise, "in", "distance", std::string("far")) == rise);
+}
+
+TEST_CASE("An anchor that would close a circle is not taken") {
+    auto sequence = small();
+    Id made;
+    sequence = duplicateCue(sequence, "in", made);
+    CHECK(cueOf(sequence, made).anchor.cue == "in");
+    CHECK(setCueAnchor(sequence, "in", {model::AnchorKind::After, made, 0, {}}) == sequence);
+}
+
+TEST_CASE("Removing a cue leaves those that hung on it where they were") {
+    auto sequence = small();
+    auto follower = cue("follower", "arrive", 0, 100, model::MoveKind::Fade, "title");
+    follower.anchor = {model::AnchorKind::After, "in", 20, {}};
+    sequence.cues.push_back(follower);
+    const auto before = schedule::resolve(sequence, {}).cues[1];
+    const auto after = schedule::resolve(removeCue(sequence, "in"), {}).cues[0];
+    CHECK(after.start == before.start);
+    CHECK(model::validate(removeCue(sequence, "in")).empty());
+}
+
+TEST_CASE("New cues get ids of their own") {
+    auto sequence = small();
+    Id first;
+    Id second;
+    sequence = addCue(sequence, "logo", "arrive", 50, model::MoveKind::Turn, first);
+    sequence = addCue(sequence, "logo", "arrive", 50, model::MoveKind::Turn, second);
+    CHECK(first == "logo-turn");
+    CHECK(second == "logo-turn-2");
+    CHECK(model::validate(sequence).empty());
+}
+
+TEST_CASE("A wait's length is its least length, the opening's cannot be set") {
+    CHECK(model::findThing(setBeatLength(small(), "wait", 300).beats, "wait")->atLeast == 300);
+    CHECK(setBeatLength(small(), "opening", 300) == small());
+}
+
+TEST_CASE("A gate's fast and slow times keep to either side of the typical one") {
+    const auto changed = setGateTypical(small(), "session", 5000);
+    CHECK(changed.gates[0].slow == 5000);
+    CHECK(setGateTypical(small(), "session", 50).gates[0].fast == 50);
+}
+
+TEST_CASE("Any row of edits leaves a valid sequence") {
+    for (unsigned seed = 1; seed <= 80; ++seed) {
+        RandomSequences random(seed);
+        auto sequence = random.next();
+        for (int i = 0; i < 25; ++i) {
+            sequence = randomEdit(random, sequence);
+            const auto problems = model::validate(sequence);
+            INFO("seed " << seed << " step " << i << "\n" << describe(problems));
+            REQUIRE(problems.empty());
+        }
+    }
+}
+
+TEST_CASE("Undo brings back the bytes of the start, redo those of the end") {
+    for (unsigned seed = 1; seed <= 40; ++seed) {
+        RandomSequences random(seed);
+        History history(random.next());
+        const auto start = file::write(*history.current());
+        int steps = 0;
+        for (int i = 0; i < 30; ++i) {
+            const auto position = history.position();
+            history.apply("edit " + std::to_string(i), randomEdit(random, *history.current()));
+            steps += history.position() != position ? 1 : 0;
+        }
+        const auto end = file::write(*history.current());
+        for (int i = 0; i < steps; ++i) {
+            REQUIRE(history.canUndo());
+            history.undo();
+        }
+        CHECK_FALSE(history.canUndo());
+        CHECK(file::write(*history.current()) == start);
+        for (int i = 0; i < steps; ++i) {
+            history.redo();
+        }
+        CHECK_FALSE(history.canRedo());
+        CHECK(file::write(*history.current()) == end);
+    }
+}
+
+TEST_CASE("A drag is one step, and letting go without a change is none") {
+    History history(small());
+    for (int by = 1; by <= 50; ++by) {
+        history.preview(moveCue(*history.committed(), "in", by));
+    }
+    CHECK(history.inTransaction());
+    history.commit("move Logo fade");
+    CHECK(history.names() == std::vector<std::string>{"move Logo fade"});
+    CHECK(cueOf(*history.current(), "in").anchor.offset == 150);
+    history.preview(moveCue(*history.committed(), "in", 10));
+    history.preview(*history.committed());
+    history.commit("move Logo fade");
+    CHECK(history.names().size() == 1);
+}
+
+TEST_CASE("A cancelled drag leaves everything as it was") {
+    History history(small());
+    const auto before = history.current();
+    history.preview(moveCue(*history.committed(), "in", 77));
+    history.cancel();
+    CHECK(history.current() == before);
+    CHECK_FALSE(history.canUndo());
+}
+
+TEST_CASE("Steps with the same key become one; back at the start none is left") {
+    History history(small());
+    history.apply("length", setCueLength(*history.current(), "in", 500), "length in");
+    history.apply("length", setCueLength(*history.current(), "in", 600), "length in");
+    CHECK(history.names().size() == 1);
+    history.apply("length", setCueLength(*history.current(), "in", 400), "length in");
+    CHECK(history.names().empty());
+    history.apply("length", setCueLength(*history.current(), "in", 500), "length in");
+    history.apply("move", moveCue(*history.current(), "in", 5), "nudge in");
+    CHECK(history.names().size() == 2);
+}
+
+TEST_CASE("Saved is a state, not a number of steps") {
+    History history(small());
+    CHECK_FALSE(history.isModified());
+    history.apply("a", moveCue(*history.current(), "in", 5));
+    CHECK(history.isModified());
+    history.markSaved();
+    history.undo();
+    CHECK(history.isModified());
+    history.redo();
+    CHECK_FALSE(history.isModified());
+    history.undo();
+    history.apply("b", moveCue(*history.current(), "in", 9));
+    CHECK(history.isModified());
+}
+
+TEST_CASE("Listeners hear of each change once, with what has changed") {
+    History history(small());
+    std::vector<ChangeSet> heard;
+    history.changed = [&](const ChangeSet& changes) { heard.push_back(changes); };
+    history.apply("a", setBeatLength(*history.current(), "arrive", 900));
+    history.apply("same", *history.current());
+    history.undo();
+    REQUIRE(heard.size() == 2);
+    CHECK(heard[0].touches(Thing::Beat));
+    CHECK_FALSE(heard[0].touches(Thing::Cue));
+}
+
+TEST_CASE("A change set tells added, removed, changed and reordered") {
+    auto before = small();
+    auto after = before;
+    after.cues.clear();
+    after.layers[1].name = "Other";
+    after.palette.push_back({"new", "New", {}, {}, {}});
+    std::swap(after.beats[1], after.beats[2]);
+    const auto set = compare(before, after);
+    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Cue, "in", ChangeKind::Removed}) == 1);
+    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Layer, "backdrop", ChangeKind::Changed}) == 1);
+    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Colour, "new", ChangeKind::Added}) == 1);
+    CHECK(set.touches(Thing::Sequence));
+}

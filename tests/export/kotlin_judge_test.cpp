@@ -1,0 +1,151 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/evaluate.h"
+#include "export/android/kotlin_data.h"
+#include "support/export_helper.h"
+#include "support/random_sequence.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <map>
+#include <regex>
+#include <set>
+
+/// The exported Kotlin, compiled by a real compiler: the timing is run on the JVM against the core's own numbers, the
+/// player and the data are type-checked against the shape of the platform's classes.
+using namespace scaena;
+using namespace scaena::test;
+using namespace scaena::schedule;
+
+namespace {
+
+std::string withPackage(std::string text, const std::string& package) { return std::regex_replace(text, std::regex("@PACKAGE@"), package); }
+
+/// One line for each number of a schedule and of its frames, as TimingCases.kt reads them.
+std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
+    conditions.device = "tall-phone"; // the judge's screen
+    conditions.landscape = false;
+    const auto s = resolve(sequence, conditions);
+    static const char* starts[] = {"FIRST", "COLD", "WARM", "HOT", "RECREATED"};
+    std::string out = fmt::format("schedule {} {} {} {} {} {}", starts[static_cast<int>(conditions.start)], s.beats[0].end, conditions.reducedMotion ? 1 : 0,
+                                  conditions.target == "android12" ? 1 : 0, s.metrics.shown, static_cast<int>(s.outcome));
+    for (const auto& gate : s.gates) {
+        out += fmt::format(" {}", gate.timedOut ? kNever : gate.open);
+    }
+    out += "\n";
+    for (std::size_t i = 0; i < s.beats.size(); ++i) {
+        out += fmt::format("beat {} {} {}\n", i, s.beats[i].start, s.beats[i].end);
+    }
+    for (std::size_t i = 0; i < s.gates.size(); ++i) {
+        out += fmt::format("gate {} {}\n", i, s.gates[i].open);
+    }
+    Frame frame;
+    for (int i = 0; i <= 14; ++i) {
+        const double t = s.beats[0].end + 2 + (s.end - s.beats[0].end - 2) * i / 14.0;
+        if (t > s.end || t < s.beats[0].end) {
+            continue;
+        }
+        evaluateInto(s, t, frame);
+        for (std::size_t layer = 0; layer < sequence.layers.size(); ++layer) {
+            const auto found = std::find_if(frame.layers.begin(), frame.layers.end(), [&](const LayerState& it) { return it.layer == static_cast<int>(layer); });
+            if (found == frame.layers.end()) {
+                out += fmt::format("state {} {} 0\n", layer, t);
+                continue;
+            }
+            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {}\n", layer, t, found->opacity, found->centre.x, found->centre.y, found->size.width, found->size.height, found->scaleX, found->scaleY,
+                               found->rotation, found->reveal.progress, found->draw);
+        }
+    }
+    return out;
+}
+
+}
+
+TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and for random sequences") {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    std::string cases;
+    std::string registry = "package launch\n\nfun allTimings(): Map<String, LaunchTiming> = mapOf(";
+    int count = 0;
+    const auto add = [&](const model::Sequence& sequence, const std::vector<Conditions>& conditions) {
+        const auto name = fmt::format("Case{}", count++);
+        REQUIRE(files.writeAtomically(folder.path() / (name + ".kt"), fmt::format("package launch\n\nobject {} {{\n{}}}\n", name, exporting::kotlinTiming(sequence))));
+        registry += fmt::format("{}\n    \"{}\" to {}.timing", count > 1 ? "," : "", name, name);
+        cases += "sequence " + name + "\n";
+        for (const auto& each : conditions) {
+            cases += casesOf(sequence, each);
+        }
+    };
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        std::vector<Conditions> many;
+        for (int start = 0; start < 5; ++start) {
+            for (int loading = 0; loading < 4; ++loading) {
+                for (const bool reduced : {false, true}) {
+                    Conditions conditions;
+                    conditions.start = static_cast<model::StartKind>(start);
+                    conditions.loading = static_cast<Loading>(loading);
+                    conditions.reducedMotion = reduced;
+                    conditions.target = start % 2 == 0 ? "android12" : "android";
+                    many.push_back(conditions);
+                }
+            }
+        }
+        add(project.sequence, many);
+    }
+    for (unsigned seed = 1; seed <= 24; ++seed) {
+        RandomSequences random(seed);
+        const auto sequence = random.next();
+        std::vector<Conditions> many;
+        for (int i = 0; i < 8; ++i) {
+            many.push_back(random.conditions(sequence));
+        }
+        add(sequence, many);
+    }
+    REQUIRE(files.writeAtomically(folder.path() / "Registry.kt", registry + "\n)\n"));
+    REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
+    REQUIRE(files.writeAtomically(folder.path() / "LaunchTiming.kt", withPackage(readWhole(repository() / "src/export/android/player/LaunchTiming.kt"), "launch")));
+    REQUIRE(files.writeAtomically(folder.path() / "TimingCases.kt", readWhole(repository() / "tests/judges/TimingCases.kt")));
+    const auto compiled = run(QStringLiteral("kotlinc"), {".", "-nowarn", "-d", "out.jar"}, folder.path());
+    INFO(compiled.output);
+    REQUIRE(compiled.code == 0);
+    const auto judged = run(QStringLiteral("kotlin"), {"-classpath", "out.jar", "launch.TimingCasesKt", "cases.txt"}, folder.path());
+    INFO(judged.output);
+    CHECK(judged.code == 0);
+    CHECK(judged.output.find("compared, 0 different") != std::string::npos);
+}
+
+TEST_CASE("The exported player and data compile against the shape of the platform") {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    for (const auto& path : samples()) {
+        INFO(path.string());
+        const auto project = openSample(path);
+        const auto made = exported(project.sequence, *project.shelf, "com.example.huts");
+        writeTo(folder.path() / "app", made);
+        // The class R that the resource compiler would make, with every resource the export has.
+        std::map<std::string, std::set<std::string>> resources;
+        for (const auto& file : made.files) {
+            std::smatch match;
+            if (std::regex_match(file.path, match, std::regex("res/(drawable)[^/]*/([a-z0-9_]+)\\.(xml|png)"))) {
+                resources[match[1]].insert(match[2]);
+            }
+            auto begin = std::sregex_iterator(file.bytes.begin(), file.bytes.end(), std::regex("<(color)\\s+name=\"([a-z0-9_]+)\""));
+            for (; begin != std::sregex_iterator(); ++begin) {
+                resources[(*begin)[1]].insert((*begin)[2]);
+            }
+        }
+        std::string r = "package com.example.huts;\npublic final class R {\n";
+        for (const auto& [kind, names] : resources) {
+            r += "  public static final class " + kind + " {\n";
+            for (const auto& name : names) {
+                r += "    public static final int " + name + " = 1;\n";
+            }
+            r += "  }\n";
+        }
+        REQUIRE(files.writeAtomically(folder.path() / "app/java/com/example/huts/R.java", r + "}\n"));
+        const auto stubs = QString::fromStdString((repository() / "tests/judges/android-shape").string());
+        const auto compiled = run(QStringLiteral("kotlinc"), {"app/java", stubs, "-nowarn", "-d", "app.jar"}, folder.path());
+        INFO(compiled.output);
+        CHECK(compiled.code == 0);
+    }
+}

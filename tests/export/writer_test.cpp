@@ -1,0 +1,145 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/export_writer.h"
+
+#include <catch2/catch.hpp>
+
+using namespace scaena;
+using namespace scaena::exporting;
+
+namespace {
+
+Export exportOf(std::map<std::string, std::string> files) {
+    Export made;
+    made.target = "android";
+    made.sequenceName = "Test";
+    for (auto& [path, bytes] : files) {
+        made.files.push_back({path, bytes});
+    }
+    return made;
+}
+
+Result<void> writeAll(MemoryFiles& files, const Export& made, bool force = false) { return write(files, "out", made, planWrite(files, "out", made), force); }
+
+FileChange changeOf(const WritePlan& plan, const std::string& path) {
+    for (const auto& entry : plan.entries) {
+        if (entry.path == path) {
+            return entry.change;
+        }
+    }
+    FAIL("no entry for " + path);
+    return FileChange::Added;
+}
+
+}
+
+TEST_CASE("Exporting twice changes nothing") {
+    MemoryFiles files;
+    const auto made = exportOf({{"a.xml", "1"}, {"b/c.kt", "2"}});
+    REQUIRE(writeAll(files, made));
+    const auto contents = files.contents;
+    CHECK(contents.size() == 3); // with the manifest
+    const auto plan = planWrite(files, "out", made);
+    CHECK_FALSE(plan.changesAnything());
+    files.failAfter = 0; // no write at all may happen
+    REQUIRE(write(files, "out", made, plan, false));
+    CHECK(files.contents == contents);
+}
+
+TEST_CASE("Only what changed is written, and what is no longer made goes") {
+    MemoryFiles files;
+    REQUIRE(writeAll(files, exportOf({{"same", "1"}, {"other", "2"}, {"gone", "3"}})));
+    const auto next = exportOf({{"same", "1"}, {"other", "new"}, {"added", "4"}});
+    const auto plan = planWrite(files, "out", next);
+    CHECK(changeOf(plan, "same") == FileChange::Unchanged);
+    CHECK(changeOf(plan, "other") == FileChange::Changed);
+    CHECK(changeOf(plan, "added") == FileChange::Added);
+    CHECK(changeOf(plan, "gone") == FileChange::Removed);
+    REQUIRE(write(files, "out", next, plan, false));
+    CHECK_FALSE(files.exists("out/gone"));
+    CHECK(files.contents.at("out/other") == "new");
+}
+
+TEST_CASE("A file a person changed is refused and nothing is written") {
+    MemoryFiles files;
+    REQUIRE(writeAll(files, exportOf({{"a", "1"}, {"b", "2"}})));
+    files.contents["out/a"] = "edited";
+    const auto before = files.contents;
+    const auto next = exportOf({{"a", "new"}, {"b", "new"}});
+    const auto plan = planWrite(files, "out", next);
+    CHECK(changeOf(plan, "a") == FileChange::Refused);
+    CHECK(plan.hasRefused());
+    CHECK_FALSE(write(files, "out", next, plan, false));
+    CHECK(files.contents == before);
+}
+
+TEST_CASE("A stranger's file in the way is refused too") {
+    MemoryFiles files;
+    files.contents["out/a"] = "not ours";
+    CHECK(changeOf(planWrite(files, "out", exportOf({{"a", "1"}})), "a") == FileChange::Refused);
+    files.contents["out/a"] = "1"; // the same bytes harm nobody
+    CHECK(changeOf(planWrite(files, "out", exportOf({{"a", "1"}})), "a") == FileChange::Unchanged);
+}
+
+TEST_CASE("Forced, the person's version is kept aside, each time under a name of its own") {
+    MemoryFiles files;
+    files.contents["out/a"] = "first";
+    REQUIRE(writeAll(files, exportOf({{"a", "1"}}), true));
+    CHECK(files.contents.at("out/a") == "1");
+    CHECK(files.contents.at("out/scaena-kept/a") == "first");
+    files.contents["out/a"] = "second";
+    REQUIRE(writeAll(files, exportOf({{"a", "2"}}), true));
+    CHECK(files.contents.at("out/scaena-kept/a") == "first");
+    CHECK(files.contents.at("out/scaena-kept/a.2") == "second");
+}
+
+TEST_CASE("An edited file that is no longer made stays, now and after the next export") {
+    MemoryFiles files;
+    REQUIRE(writeAll(files, exportOf({{"a", "1"}, {"old", "2"}})));
+    files.contents["out/old"] = "edited";
+    for (int i = 0; i < 2; ++i) {
+        const auto next = exportOf({{"a", "1"}});
+        CHECK(changeOf(planWrite(files, "out", next), "old") == FileChange::Kept);
+        REQUIRE(writeAll(files, next));
+        CHECK(files.contents.at("out/old") == "edited");
+    }
+}
+
+TEST_CASE("Whichever write fails, the folder is as it was") {
+    MemoryFiles start;
+    REQUIRE(writeAll(start, exportOf({{"a", "1"}, {"b", "2"}, {"gone", "3"}})));
+    const auto next = exportOf({{"a", "new"}, {"b", "new"}, {"c", "new"}});
+    int failures = 0;
+    for (int allowed = 0; allowed < 12; ++allowed) {
+        // A disk that fails once and then works again, so that putting back is possible.
+        class FailsOnce : public MemoryFiles {
+        public:
+            int countdown = 0;
+            Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override {
+                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left")) : MemoryFiles::writeAtomically(path, bytes);
+            }
+            Result<void> remove(const std::filesystem::path& path) override {
+                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left")) : MemoryFiles::remove(path);
+            }
+        };
+        FailsOnce files;
+        files.contents = start.contents;
+        files.countdown = allowed;
+        const auto result = write(files, "out", next, planWrite(files, "out", next), false);
+        if (!result) {
+            ++failures;
+            CHECK(files.contents == start.contents);
+        }
+    }
+    CHECK(failures == 5); // a, b, c, the removal, the manifest
+}
+
+TEST_CASE("A hostile manifest cannot make us remove what is not ours") {
+    MemoryFiles files;
+    files.contents["secret"] = "precious";
+    files.contents["out/scaena-export.android.test.json"] =
+        R"({"files": {"../secret": "0d7d9ba1ff3b2b95a0ee1ba5fe4e4c3bb3d77c51b1bb1a2f7d7a0ef6c7d3f0a8", "/secret": "x", "a": 5}})";
+    REQUIRE(writeAll(files, exportOf({{"a", "1"}})));
+    CHECK(files.contents.at("secret") == "precious");
+    files.contents["out/scaena-export.android.test.json"] = "no json at all";
+    CHECK(changeOf(planWrite(files, "out", exportOf({{"a", "2"}})), "a") == FileChange::Refused);
+}

@@ -1,0 +1,72 @@
+// Reads the table of cases the core has written and compares every number with what the exported timing gives.
+// Lines: "sequence NAME", "schedule START OPENING REDUCED SYSTEM SHOWN OUTCOME OPENED…", "beat INDEX START END",
+// "gate INDEX OPEN", "state LAYER T VISIBLE OPACITY X Y WIDTH HEIGHT SCALEX SCALEY ROTATION REVEAL DRAW".
+package launch
+
+import java.io.File
+import kotlin.math.abs
+import kotlin.system.exitProcess
+
+private class Judge(private val timings: Map<String, LaunchTiming>) {
+    private lateinit var timing: LaunchTiming
+    private lateinit var schedule: LaunchSchedule
+    private var where = ""
+    private val state = LayerState()
+    var checked = 0
+    var failed = 0
+
+    fun line(text: String) {
+        val words = text.split(' ')
+        when (words[0]) {
+            "sequence" -> timing = timings.getValue(words[1])
+            "schedule" -> {
+                where = text
+                val opened = IntArray(timing.gates.size) { words[7 + it].toInt() }
+                schedule = LaunchSchedule(timing, StartKind.valueOf(words[1]), words[2].toInt(), opened, words[3] == "1", words[4] == "1")
+                same("shown", schedule.shown.toDouble(), words[5].toDouble())
+                same("outcome", schedule.outcome.ordinal.toDouble(), words[6].toDouble())
+            }
+            "beat" -> {
+                same("beat start", schedule.beatStart[words[1].toInt()].toDouble(), words[2].toDouble())
+                same("beat end", schedule.beatEnd[words[1].toInt()].toDouble(), words[3].toDouble())
+            }
+            "gate" -> same("gate open", schedule.openTime(words[1].toInt()).toDouble(), words[2].toDouble())
+            "state" -> compareState(words, text)
+        }
+    }
+
+    private fun compareState(words: List<String>, text: String) {
+        schedule.stateAt(words[1].toInt(), words[2].toDouble(), 412.0, 915.0, state)
+        val visible = words[3] == "1"
+        if (state.visible != visible) {
+            complain("visible ${state.visible}", text)
+        }
+        checked++
+        if (!visible || !state.visible) return
+        val mine = doubleArrayOf(state.opacity, state.x, state.y, state.width, state.height, state.scaleX, state.scaleY, state.rotation, state.reveal, state.draw)
+        for (i in mine.indices) {
+            val expected = words[4 + i].toDouble()
+            checked++
+            // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
+            val range = if (i in 1..4) 412.0 else if (i == 7) 360.0 else maxOf(1.0, abs(expected))
+            if (abs(mine[i] - expected) > range * 0.001) complain("value $i is ${mine[i]}", text)
+        }
+    }
+
+    private fun same(what: String, mine: Double, expected: Double) {
+        checked++
+        if (mine != expected) complain("$what is $mine, expected $expected", "")
+    }
+
+    private fun complain(what: String, text: String) {
+        failed++
+        if (failed < 30) println("$where\n  $text\n  $what")
+    }
+}
+
+fun main(arguments: Array<String>) {
+    val judge = Judge(allTimings())
+    File(arguments[0]).forEachLine { judge.line(it) }
+    println("${judge.checked} compared, ${judge.failed} different")
+    exitProcess(if (judge.failed == 0 && judge.checked > 0) 0 else 1)
+}

@@ -1,0 +1,2 @@
+package android;
+public final class R { public static final class id { public static final int content = 1; } }

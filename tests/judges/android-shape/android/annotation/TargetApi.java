@@ -1,0 +1,2 @@
+package android.annotation;
+public @interface TargetApi { int value(); }

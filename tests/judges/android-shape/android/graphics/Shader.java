@@ -1,0 +1,2 @@
+package android.graphics;
+public class Shader { public enum TileMode { CLAMP, REPEAT, MIRROR } }

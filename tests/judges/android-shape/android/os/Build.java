@@ -1,0 +1,2 @@
+package android.os;
+public class Build { public static class VERSION { public static final int SDK_INT = Integer.parseInt("31"); } }

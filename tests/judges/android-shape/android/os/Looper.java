@@ -1,0 +1,2 @@
+package android.os;
+public final class Looper { public static Looper getMainLooper() { return null; } }

@@ -1,0 +1,2 @@
+package android.util;
+public class DisplayMetrics { public float density; }

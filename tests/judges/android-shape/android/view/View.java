@@ -1,0 +1,33 @@
+package android.view;
+import android.content.Context;
+import android.content.res.Resources;
+import android.graphics.Canvas;
+public class View {
+  public static final int IMPORTANT_FOR_ACCESSIBILITY_NO_HIDE_DESCENDANTS = 4;
+  public View(Context context) {}
+  public Resources getResources() { return null; }
+  public final Context getContext() { return null; }
+  public final ViewParent getParent() { return null; }
+  public final int getWidth() { return 0; }
+  public final int getHeight() { return 0; }
+  public void setImportantForAccessibility(int mode) {}
+  public int getImportantForAccessibility() { return 0; }
+  public void setClickable(boolean on) {}
+  public boolean isClickable() { return false; }
+  public boolean onTouchEvent(MotionEvent event) { return false; }
+  protected void onDetachedFromWindow() {}
+  protected void onDraw(Canvas canvas) {}
+  public void postInvalidateOnAnimation() {}
+  public float getAlpha() { return 0; }
+  public void setAlpha(float v) {}
+  public float getTranslationX() { return 0; }
+  public void setTranslationX(float v) {}
+  public float getTranslationY() { return 0; }
+  public void setTranslationY(float v) {}
+  public float getScaleX() { return 0; }
+  public void setScaleX(float v) {}
+  public float getScaleY() { return 0; }
+  public void setScaleY(float v) {}
+  public float getRotation() { return 0; }
+  public void setRotation(float v) {}
+}

@@ -1,0 +1,2 @@
+package android.view;
+public interface ViewParent {}

@@ -1,0 +1,2 @@
+package android.view;
+public abstract class Window { public abstract View getDecorView(); }

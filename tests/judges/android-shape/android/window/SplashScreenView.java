@@ -1,0 +1,2 @@
+package android.window;
+public final class SplashScreenView { public void remove() {} }

@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/schedule/resolve.h"
+#include "export/common/exporter.h"
+#include "render/still.h"
+#include "render/text_outline.h"
+#include "support/files_of_repository.h"
+
+#include <QProcess>
+#include <catch2/catch.hpp>
+
+namespace scaena::test {
+
+inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf, const std::string& package = {}) {
+    const render::QtTextOutliner outliner;
+    const render::QtRasteriser rasteriser;
+    auto made = exporting::findExporter("android")->build({sequence, shelf, outliner, rasteriser, {package}});
+    INFO((made ? "" : describe(made.error())));
+    REQUIRE(made);
+    return std::move(*made);
+}
+
+inline project::Project openSample(const std::filesystem::path& path) {
+    auto project = project::open(DiskFiles(), path);
+    REQUIRE(project);
+    return std::move(*project);
+}
+
+inline const std::string& fileOf(const exporting::Export& made, const std::string& ending) {
+    for (const auto& file : made.files) {
+        if (file.path.size() >= ending.size() && file.path.compare(file.path.size() - ending.size(), ending.size(), ending) == 0) {
+            return file.bytes;
+        }
+    }
+    FAIL("no file " + ending);
+    static const std::string none;
+    return none;
+}
+
+inline bool hasFile(const exporting::Export& made, const std::string& part) {
+    for (const auto& file : made.files) {
+        if (file.path.find(part) != std::string::npos) {
+            return true;
+        }
+    }
+    return false;
+}
+
+inline void writeTo(const std::filesystem::path& folder, const exporting::Export& made) {
+    DiskFiles files;
+    for (const auto& file : made.files) {
+        REQUIRE(files.writeAtomically(folder / file.path, file.bytes));
+    }
+}
+
+struct RunResult {
+    int code = -1;
+    std::string output; ///< both streams
+};
+
+/// Runs a judge; a judge that cannot be started is a failure, since ./test installs all of them.
+inline RunResult run(const QString& program, const QStringList& arguments, const std::filesystem::path& folder = {}) {
+    QProcess process;
+    process.setProcessChannelMode(QProcess::MergedChannels);
+    if (!folder.empty()) {
+        process.setWorkingDirectory(QString::fromStdString(folder.string()));
+    }
+    process.start(program, arguments);
+    INFO(program.toStdString());
+    REQUIRE(process.waitForStarted(20000));
+    REQUIRE(process.waitForFinished(240000));
+    return {process.exitCode(), process.readAll().toStdString()};
+}
+
+}

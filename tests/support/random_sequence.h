@@ -1,0 +1,161 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/model/moves.h"
+#include "core/schedule/conditions.h"
+#include "support/builders.h"
+
+#include <random>
+
+namespace scaena::test {
+
+/// Random but valid sequences and conditions for the property tests. The same seed gives the same on every machine:
+/// only the generator's raw numbers are used, not the library's distributions.
+class RandomSequences {
+public:
+    explicit RandomSequences(unsigned seed) : m_engine(seed) {}
+
+    int below(int limit) { return static_cast<int>(m_engine() % static_cast<unsigned>(limit)); }
+    bool oneIn(int chance) { return below(chance) == 0; }
+
+    model::Sequence next() {
+        auto builder = aSequence();
+        const int gates = below(5);
+        for (int i = 0; i < gates; ++i) {
+            builder.withGate(randomGate(i));
+        }
+        const int beats = 1 + below(5);
+        std::vector<Id> ids = {"opening"};
+        for (int i = 0; i < beats; ++i) {
+            auto made = randomBeat(i, gates);
+            ids.push_back(made.id);
+            builder.withBeat(std::move(made));
+        }
+        auto sequence = builder.build(oneIn(3) ? std::optional<Millis>() : std::optional(100 + below(600)));
+        ids.push_back("hand-off");
+        const int cues = below(14);
+        for (int i = 0; i < cues; ++i) {
+            sequence.cues.push_back(randomCue(i, ids, sequence));
+        }
+        for (auto& gate : sequence.gates) {
+            if (oneIn(4)) {
+                gate.start = model::GateStart::Beat;
+                gate.beat = "opening"; // a later one could deadlock a wait
+            }
+        }
+        if (oneIn(4)) {
+            sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] = std::vector<Id>{"hand-off"};
+        }
+        return sequence;
+    }
+
+    schedule::Conditions conditions(const model::Sequence& sequence) {
+        static const char* devices[] = {"tall-phone", "small-phone", "quick-phone", "foldable", "tablet"};
+        schedule::Conditions made;
+        made.target = oneIn(3) ? "android" : "android12";
+        made.device = devices[below(5)];
+        made.landscape = oneIn(4);
+        made.start = oneIn(4) ? static_cast<model::StartKind>(below(5)) : model::StartKind::Cold;
+        made.loading = static_cast<schedule::Loading>(below(4));
+        made.reducedMotion = oneIn(5);
+        for (const auto& gate : sequence.gates) {
+            if (oneIn(3)) {
+                made.gateTimes[gate.id] = oneIn(5) ? kNever : below(4000);
+            }
+        }
+        return made;
+    }
+
+private:
+    model::Gate randomGate(int i) {
+        auto made = gate("gate-" + std::to_string(i), below(2000));
+        for (int k = 0; k < i; ++k) {
+            if (oneIn(3)) {
+                made.needs.push_back("gate-" + std::to_string(k));
+            }
+        }
+        made.start = oneIn(2) ? model::GateStart::Process : model::GateStart::FirstFrame;
+        if (oneIn(2)) {
+            made.timeOut = 1 + below(3000);
+            made.onTimeOut = static_cast<model::TimeOutAction>(below(3));
+        }
+        made.optional = oneIn(4);
+        return made;
+    }
+
+    model::Beat randomBeat(int i, int gates) {
+        const Id id = "beat-" + std::to_string(i);
+        switch (below(3)) {
+        case 0: {
+            auto made = play(id, oneIn(2) ? std::optional<Millis>() : std::optional(below(1200)));
+            made.yield = static_cast<model::Yield>(below(3));
+            made.blend = below(300);
+            return made;
+        }
+        case 1: {
+            auto made = hold(id, below(500));
+            made.yield = static_cast<model::Yield>(below(3));
+            return made;
+        }
+        default: {
+            auto made = wait(id);
+            made.atLeast = below(400);
+            if (oneIn(2)) {
+                made.atMost = made.atLeast + below(3000);
+                made.onTimeOut = static_cast<model::TimeOutAction>(below(3));
+            }
+            if (gates > 0 && oneIn(2)) {
+                made.gates = {"gate-" + std::to_string(below(gates))};
+            }
+            return made;
+        }
+        }
+    }
+
+    model::Cue randomCue(int i, const std::vector<Id>& beats, const model::Sequence& sequence) {
+        static const char* layers[] = {"backdrop", "logo", "title"};
+        const int beatIndex = below(static_cast<int>(beats.size()));
+        auto made = cue("cue-" + std::to_string(i), beats[static_cast<std::size_t>(beatIndex)], below(400), below(900), static_cast<model::MoveKind>(below(16)), layers[below(3)]);
+        if (made.move.kind == model::MoveKind::Panel) {
+            made.layer = "backdrop";
+        } else if (made.move.kind == model::MoveKind::Travel) {
+            made.layer = "logo";
+        }
+        if (oneIn(2)) {
+            made.easing.reset();
+        } else if (oneIn(3)) {
+            made.easing = model::namedEasings()[static_cast<std::size_t>(below(static_cast<int>(model::namedEasings().size())))].easing;
+        }
+        if (model::findParameter(made.move.kind, "direction") && oneIn(3)) {
+            made.move.parameters["direction"] = std::string("out");
+        }
+        std::vector<Id> possible;
+        for (const auto& other : sequence.cues) {
+            if (model::indexOf(sequence.beats, other.beat) <= model::indexOf(sequence.beats, made.beat)) {
+                possible.push_back(other.id);
+            }
+        }
+        const int anchor = below(5);
+        if (anchor >= 3 && !possible.empty()) {
+            made.anchor = {anchor == 3 ? model::AnchorKind::With : model::AnchorKind::After, possible[static_cast<std::size_t>(below(static_cast<int>(possible.size())))], below(300) - 150, {}};
+        } else if (anchor == 2) {
+            made.anchor = {model::AnchorKind::BeatEnd, {}, -below(400), {}};
+        }
+        const auto* on = model::findThing(sequence.beats, made.beat);
+        if (on->kind == model::BeatKind::Wait && oneIn(2)) {
+            made.length = 100 + below(900);
+            made.repeat.whileWaiting = true;
+            made.repeat.end = static_cast<model::RepeatEnd>(below(3));
+        } else if (oneIn(5)) {
+            made.repeat.times = 1 + below(4);
+        }
+        made.repeat.alternate = oneIn(3);
+        made.composite = oneIn(6) ? model::Composite::Add : model::Composite::Replace;
+        made.reduced = static_cast<model::ReducedMotion>(below(3));
+        return made;
+    }
+
+    std::mt19937 m_engine;
+};
+
+}
