@@ -129,7 +129,8 @@ TEST_CASE("The exported player and data compile against the shape of the platfor
             if (std::regex_match(file.path, match, std::regex("res/(drawable)[^/]*/([a-z0-9_]+)\\.(xml|png)"))) {
                 resources[match[1]].insert(match[2]);
             }
-            auto begin = std::sregex_iterator(file.bytes.begin(), file.bytes.end(), std::regex("<(color)\\s+name=\"([a-z0-9_]+)\""));
+            static const std::regex colour("<(color)\\s+name=\"([a-z0-9_]+)\"");
+            auto begin = std::sregex_iterator(file.bytes.begin(), file.bytes.end(), colour);
             for (; begin != std::sregex_iterator(); ++begin) {
                 resources[(*begin)[1]].insert((*begin)[2]);
             }

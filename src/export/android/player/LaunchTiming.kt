@@ -289,6 +289,7 @@ class LaunchSchedule(
             }
             now = beatEnd[i]
         }
+        resolveGates()
     }
 
     private fun cuesOf(beat: Int) = timing.cues.indices.filter { timing.cues[it].beat == beat }
