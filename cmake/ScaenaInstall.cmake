@@ -1,1 +1,12 @@
+# What `cmake --install` puts where: programs, desktop entry, icon, MIME type, metadata, samples, documents.
 install(TARGETS scaena-cli RUNTIME)
+if(SCAENA_BUILD_APP)
+  install(TARGETS scaena RUNTIME)
+  install(FILES resources/desktop/scaena.desktop DESTINATION ${CMAKE_INSTALL_DATADIR}/applications)
+  install(FILES resources/desktop/io.github.scaena.Scaena.metainfo.xml DESTINATION ${CMAKE_INSTALL_DATADIR}/metainfo)
+  install(FILES resources/icons/scaena.svg DESTINATION ${CMAKE_INSTALL_DATADIR}/icons/hicolor/scalable/apps)
+  install(FILES resources/icons/scaena.png DESTINATION ${CMAKE_INSTALL_DATADIR}/icons/hicolor/256x256/apps)
+  install(FILES resources/desktop/scaena-mime.xml DESTINATION ${CMAKE_INSTALL_DATADIR}/mime/packages RENAME scaena.xml)
+endif()
+install(DIRECTORY samples DESTINATION ${CMAKE_INSTALL_DATADIR}/scaena)
+install(FILES LICENSE README.md DESTINATION ${CMAKE_INSTALL_DOCDIR})

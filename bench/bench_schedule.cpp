@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/evaluate.h"
+#include "core/schedule/resolve.h"
+#include "large_sequence.h"
+
+#include <benchmark/benchmark.h>
+
+using namespace scaena;
+
+static void resolveLayers(benchmark::State& state) {
+    const auto sequence = std::make_shared<const model::Sequence>(bench::largeSequence(static_cast<int>(state.range(0)), 3));
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(schedule::resolve(sequence, {}));
+    }
+    state.SetComplexityN(state.range(0));
+}
+BENCHMARK(resolveLayers)->Arg(10)->Arg(100)->Arg(1000)->Unit(benchmark::kMicrosecond)->Complexity();
+
+static void evaluateLayers(benchmark::State& state) {
+    const auto schedule = schedule::resolve(bench::largeSequence(static_cast<int>(state.range(0)), 3), {});
+    schedule::Frame frame;
+    double t = 0;
+    for (auto _ : state) {
+        t = t > schedule.end ? 600 : t + 16.7;
+        schedule::evaluateInto(schedule, t, frame);
+        benchmark::DoNotOptimize(frame);
+    }
+    state.SetComplexityN(state.range(0));
+}
+BENCHMARK(evaluateLayers)->Arg(10)->Arg(100)->Arg(1000)->Unit(benchmark::kMicrosecond)->Complexity();
+
+/// One layer with ever more cues: random access has to stay logarithmic.
+static void evaluateCuesOfOneLayer(benchmark::State& state) {
+    auto builder = test::aSequence().withBeat(test::play("arrive"));
+    for (int i = 0; i < state.range(0); ++i) {
+        builder.withCue(test::cue("c" + std::to_string(i), "arrive", i * 20, 15));
+    }
+    const auto schedule = schedule::resolve(builder.build(), {});
+    const auto& timeline = schedule.timeline(2, motion::Property::Opacity);
+    double t = 0;
+    for (auto _ : state) {
+        t = t > schedule.end ? 0 : t + 997;
+        benchmark::DoNotOptimize(timeline.valueAt(t));
+    }
+}
+BENCHMARK(evaluateCuesOfOneLayer)->Arg(10)->Arg(100)->Arg(1000);
