@@ -174,6 +174,17 @@ private:
 
 }
 
+namespace {
+
+/// Whether the layer hides everything beneath it.
+bool coversAll(const PreparedLayer& prepared, const LayerState& state, QSizeF screen) {
+    const bool whole = prepared.layer.kind == LayerKind::Backdrop && state.size.width >= screen.width() && state.size.height >= screen.height();
+    const bool still = state.rotation == 0 && std::abs(state.scaleX) >= 1 && std::abs(state.scaleY) >= 1 && QPointF(state.centre.x, state.centre.y) == QPointF(screen.width() / 2, screen.height() / 2);
+    return whole && still && state.opacity >= 1 && state.reveal.progress >= 1 && prepared.from.alpha() == 255 && prepared.to.alpha() == 255;
+}
+
+}
+
 GradientLine gradientLine(double cssAngle, const QRectF& rect) {
     const double radians = cssAngle * std::numbers::pi / 180;
     const double sine = std::sin(radians);
@@ -190,9 +201,15 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
     const QRectF screen(0, 0, frame.screen.width, frame.screen.height);
     painter.setClipRect(screen, Qt::IntersectClip);
     // Behind everything an app's window is black; the system's frame has the opening's colour.
-    painter.fillRect(screen, frame.system ? scene.openingColour() : QColor(Qt::black));
-    for (const auto& state : frame.layers) {
-        LayerPainter(painter, scene.layers()[static_cast<std::size_t>(state.layer)], state).paint();
+    std::size_t first = frame.layers.size();
+    while (first > 0 && !coversAll(scene.layers()[static_cast<std::size_t>(frame.layers[first - 1].layer)], frame.layers[first - 1], screen.size())) {
+        --first;
+    }
+    if (first == 0) {
+        painter.fillRect(screen, frame.system ? scene.openingColour() : QColor(Qt::black));
+    }
+    for (std::size_t i = first > 0 ? first - 1 : 0; i < frame.layers.size(); ++i) {
+        LayerPainter(painter, scene.layers()[static_cast<std::size_t>(frame.layers[i].layer)], frame.layers[i]).paint();
     }
     painter.restore();
 }

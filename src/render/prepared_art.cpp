@@ -6,6 +6,7 @@
 
 #include <QPainter>
 #include <QPainterPathStroker>
+#include <cmath>
 
 namespace scaena::render {
 
@@ -18,29 +19,36 @@ class Preparer {
 public:
     Preparer(Colour currentColour, double unitsPerDp) : m_current(currentColour), m_threshold(0.25 * unitsPerDp / kFinestScale) {}
 
-    void fill(const art::Group& from, PreparedGroup& to) {
-        to.transform = toQt(from.transform);
-        to.opacity = from.opacity;
+    /// Transforms are worked into paths and brushes, and groups that neither clip nor fade dissolve in their parent, so
+    /// that painting changes the painter's state as little as possible.
+    void fill(const art::Group& from, PreparedGroup& to, const QTransform& outer = {}) {
+        const QTransform map = toQt(from.transform) * outer;
+        to.opacity *= from.opacity;
         for (const auto& clip : from.clips) {
-            to.clips.push_back(toQt(clip.path, clip.rule));
+            to.clips.push_back(map.map(toQt(clip.path, clip.rule)));
         }
         for (const auto& child : from.children) {
             if (const auto* shape = std::get_if<art::Shape>(&child)) {
-                addShape(*shape, to);
-            } else {
-                auto inner = std::make_unique<PreparedGroup>();
-                fill(*std::get<std::unique_ptr<art::Group>>(child), *inner);
-                to.children.emplace_back(std::move(inner));
+                addShape(*shape, map, to);
+                continue;
             }
+            const auto& group = *std::get<std::unique_ptr<art::Group>>(child);
+            if (group.opacity >= 1 && group.clips.empty()) {
+                fill(group, to, map);
+                continue;
+            }
+            auto inner = std::make_unique<PreparedGroup>();
+            fill(group, *inner, map);
+            to.children.emplace_back(std::move(inner));
         }
     }
     [[nodiscard]] int steps() const { return m_steps; }
 
 private:
-    void addShape(const art::Shape& shape, PreparedGroup& to) {
+    void addShape(const art::Shape& shape, const QTransform& map, PreparedGroup& to) {
         const QPainterPath path = toQt(shape.path, shape.rule);
-        const QBrush fillBrush = toQt(shape.fill, m_current);
-        const QBrush strokeBrush = toQt(shape.stroke.paint, m_current);
+        const QBrush fillBrush = mapped(toQt(shape.fill, m_current), map);
+        const QBrush strokeBrush = mapped(toQt(shape.stroke.paint, m_current), map);
         const bool both = fillBrush.style() != Qt::NoBrush && strokeBrush.style() != Qt::NoBrush;
         // Fill and stroke of a half transparent shape overlap: they have to be seen through together.
         PreparedGroup* into = &to;
@@ -52,14 +60,22 @@ private:
         }
         const double opacity = into == &to ? shape.opacity : 1;
         if (fillBrush.style() != Qt::NoBrush) {
-            into->children.emplace_back(FillStep{path, fillBrush, false, {}, 0, opacity});
+            into->children.emplace_back(FillStep{map.map(path), fillBrush, false, {}, 0, opacity});
             ++m_steps;
         }
         if (strokeBrush.style() != Qt::NoBrush) {
-            into->children.emplace_back(FillStep{strokeOutline(path, shape.stroke), strokeBrush, true, path, shape.stroke.width, opacity});
+            into->children.emplace_back(FillStep{map.map(strokeOutline(path, shape.stroke)), strokeBrush, true, map.map(path), shape.stroke.width * scaleOf(map), opacity});
             ++m_steps;
         }
     }
+
+    static QBrush mapped(QBrush brush, const QTransform& map) {
+        if (brush.gradient()) {
+            brush.setTransform(brush.transform() * map);
+        }
+        return brush;
+    }
+    static double scaleOf(const QTransform& map) { return std::sqrt(std::abs(map.determinant())); }
 
     [[nodiscard]] QPainterPath strokeOutline(const QPainterPath& path, const art::Stroke& stroke) const {
         QPainterPathStroker stroker;
@@ -87,12 +103,11 @@ private:
 };
 
 /// Where ink can be, in the coordinates of the art.
-QRectF inkOf(const PreparedGroup& group, const QTransform& outer) {
-    const QTransform map = group.transform * outer;
+QRectF inkOf(const PreparedGroup& group) {
     QRectF ink;
     for (const auto& child : group.children) {
         const auto* step = std::get_if<FillStep>(&child);
-        ink |= step ? map.mapRect(step->path.controlPointRect()) : inkOf(*std::get<std::unique_ptr<PreparedGroup>>(child), map);
+        ink |= step ? step->path.controlPointRect() : inkOf(*std::get<std::unique_ptr<PreparedGroup>>(child));
     }
     return ink;
 }
@@ -102,10 +117,9 @@ public:
     ArtPainter(QPainter& painter, const DrawState& draw, double hairline) : m_painter(painter), m_draw(draw), m_hairline(hairline) {}
 
     void group(const PreparedGroup& group) {
-        const bool plain = group.transform.isIdentity() && group.clips.empty() && group.opacity >= 1;
+        const bool plain = group.clips.empty() && group.opacity >= 1;
         if (!plain) {
             m_painter.save();
-            m_painter.setTransform(group.transform, true);
             for (const auto& clip : group.clips) {
                 m_painter.setClipPath(clip, Qt::IntersectClip);
             }
@@ -181,7 +195,7 @@ PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double units
     Preparer preparer(currentColour, unitsPerDp);
     preparer.fill(art.root, m_root);
     m_steps = preparer.steps();
-    m_reachesOver = !m_viewBox.adjusted(-1e-6, -1e-6, 1e-6, 1e-6).contains(inkOf(m_root, {}));
+    m_reachesOver = !m_viewBox.adjusted(-1e-6, -1e-6, 1e-6, 1e-6).contains(inkOf(m_root));
 }
 
 PreparedArt::PreparedArt(const QPainterPath& outline, const QColor& colour, double unitsPerDp)

@@ -27,7 +27,6 @@ struct PreparedGroup;
 using PreparedNode = std::variant<FillStep, std::unique_ptr<PreparedGroup>>;
 
 struct PreparedGroup {
-    QTransform transform;
     double opacity = 1;
     std::vector<QPainterPath> clips;
     std::vector<PreparedNode> children;

@@ -56,8 +56,22 @@ ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& select
     connect(m_score, &ScoreView::wantsNumber, m_card, &CueCard::takeKeyboard);
 }
 
-void ComposeRoom::paintEvent(QPaintEvent*) {
+void ComposeRoom::paintEvent(QPaintEvent* event) {
+    const double ratio = devicePixelRatioF();
+    if (m_book.size() != size() * ratio || m_bookIsNight != theme().night) {
+        m_bookIsNight = theme().night;
+        m_book = QPixmap(size() * ratio);
+        m_book.setDevicePixelRatio(ratio);
+        m_book.fill(theme().desk);
+        QPainter book(&m_book);
+        paintBook(book);
+    }
     QPainter painter(this);
+    const QRectF part = event->rect();
+    painter.drawPixmap(part, m_book, QRectF(part.topLeft() * ratio, part.size() * ratio));
+}
+
+void ComposeRoom::paintBook(QPainter& painter) const {
     painter.setRenderHint(QPainter::Antialiasing);
     const auto& t = theme();
     const QRectF book = QRectF(rect()).adjusted(kMargin, 0.5, -kMargin, -kMargin + 0.5);

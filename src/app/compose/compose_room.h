@@ -5,7 +5,10 @@
 #include "app/document/preview.h"
 #include "app/document/selection.h"
 
+#include <QPixmap>
 #include <QWidget>
+
+class QPainter;
 
 namespace scaena::app {
 
@@ -32,6 +35,8 @@ protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
+    void paintBook(QPainter& painter) const;
+
     /// The layer and beat a new cue belongs to: those of the selection, or of the needle.
     [[nodiscard]] Id layerForNewCue() const;
 
@@ -44,6 +49,8 @@ private:
     StageView* m_stage;
     ScoreView* m_score;
     CueCard* m_card;
+    QPixmap m_book; ///< the pages, painted once a size and looks
+    bool m_bookIsNight = false;
 };
 
 }

@@ -265,10 +265,19 @@ void CueForm::refreshParameters(const model::Cue& it) {
 void CueForm::refreshWhen(const model::Cue& it) {
     const auto& sequence = *m_document.sequence();
     const int beat = model::indexOf(sequence.beats, it.beat);
-    m_other->clear();
+    QString others;
+    QList<std::pair<QString, QString>> entries;
     for (const auto& other : sequence.cues) {
         if (other.id != it.id && model::indexOf(sequence.beats, other.beat) <= beat) {
-            m_other->addItem(cueName(sequence, other), QString::fromStdString(other.id));
+            entries.append({cueName(sequence, other), QString::fromStdString(other.id)});
+            others += entries.last().first + QLatin1Char('\n') + entries.last().second + QLatin1Char('\n');
+        }
+    }
+    if (others != m_shownOthers) {
+        m_shownOthers = others;
+        m_other->clear();
+        for (const auto& [name, id] : entries) {
+            m_other->addItem(name, id);
         }
     }
     m_other->setCurrentIndex(std::max(0, m_other->findData(QString::fromStdString(it.anchor.cue))));
@@ -303,6 +312,15 @@ void CueForm::refreshHow(const model::Cue& it) {
 }
 
 void CueForm::refreshCarried(const model::Cue& it) {
+    QString carry;
+    for (const auto& target : schedule::targets()) {
+        const auto how = schedule::carryOf(*m_document.sequence(), it, target);
+        carry += toQString(model::word(how.how)) + QString::fromStdString(how.reason) + QLatin1Char('\n');
+    }
+    if (carry == m_shownCarry) {
+        return;
+    }
+    m_shownCarry = carry;
     m_carried->clearRows(1);
     for (const auto& target : schedule::targets()) {
         const auto carry = schedule::carryOf(*m_document.sequence(), it, target);

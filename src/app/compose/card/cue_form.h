@@ -45,6 +45,8 @@ private:
     QLabel* m_easingText;
     std::optional<model::MoveKind> m_shownMove;
     std::map<std::string, QWidget*> m_parameterFields;
+    QString m_shownCarry;  ///< what the last column and the list of cues show; rebuilt only when it differs
+    QString m_shownOthers;
 };
 
 }

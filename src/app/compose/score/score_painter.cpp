@@ -100,7 +100,7 @@ void paintBeatPattern(QPainter& painter, const QRectF& rect, BeatKind kind) {
     painter.drawPath(shape);
 }
 
-void ScorePainter::paintAll(const Filmstrip& strip, double needleTime, const ScoreHit& hover) {
+void ScorePainter::paintPage(const Filmstrip& strip, const ScoreHit& hover) {
     m_painter.setRenderHint(QPainter::Antialiasing);
     lanes();
     labels();
@@ -113,7 +113,6 @@ void ScorePainter::paintAll(const Filmstrip& strip, double needleTime, const Sco
     cues(hover);
     gates();
     waitRibbon();
-    needle(needleTime);
     m_painter.restore();
 }
 
@@ -445,6 +444,10 @@ void ScorePainter::waitRibbon() {
 
 void ScorePainter::needle(double time) {
     const double x = m_layout.xOf(time);
+    if (x < m_layout.left() - 1 || x > m_layout.right() + 1) {
+        return;
+    }
+    m_painter.setRenderHint(QPainter::Antialiasing);
     m_painter.setPen(QPen(theme().madder, 1.4));
     m_painter.drawLine(QPointF(x, 2), QPointF(x, m_layout.waitRow().bottom() + 3));
     QPainterPath head(QPointF(x - 5, 0));

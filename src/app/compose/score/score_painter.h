@@ -15,7 +15,9 @@ public:
     ScorePainter(QPainter& painter, const schedule::Schedule& schedule, const ScoreLayout& layout, const Selection& selection)
         : m_painter(painter), m_schedule(schedule), m_layout(layout), m_selection(selection) {}
 
-    void paintAll(const Filmstrip& strip, double needle, const ScoreHit& hover);
+    /// Everything but the needle, which alone moves while playing.
+    void paintPage(const Filmstrip& strip, const ScoreHit& hover);
+    void needle(double time);
 
 private:
     void labels();
@@ -30,7 +32,6 @@ private:
     void gates();
     void gate(int index);
     void waitRibbon();
-    void needle(double time);
     void label(const QRectF& row, const QString& text, bool strong, bool quiet);
     [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
 

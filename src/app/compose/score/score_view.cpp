@@ -26,10 +26,10 @@ ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection,
     m_strip.setFrameHeight(int(ScoreLayout::kStripHeight) - 4);
     connect(&preview, &Preview::scheduleChanged, this, &ScoreView::relayout);
     connect(&preview, &Preview::timeChanged, this, qOverload<>(&QWidget::update));
-    connect(&strip, &Filmstrip::changed, this, qOverload<>(&QWidget::update));
+    connect(&strip, &Filmstrip::changed, this, &ScoreView::refresh);
     connect(&selection, &Selection::changed, this, [this] {
         describe();
-        update();
+        refresh();
     });
     relayout();
 }
@@ -47,14 +47,28 @@ void ScoreView::relayout() {
         m_layout.update(schedule, room, m_layout.timeAt(m_layout.left()), (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs());
     }
     setMinimumHeight(int(std::ceil(m_layout.height())));
-    update();
+    refresh();
 }
 
 void ScoreView::resizeEvent(QResizeEvent*) { relayout(); }
 
 void ScoreView::paintEvent(QPaintEvent*) {
+    const double ratio = devicePixelRatioF();
+    if (m_page.size() != size() * ratio) {
+        m_page = QPixmap(size() * ratio);
+        m_page.setDevicePixelRatio(ratio);
+        m_page.fill(Qt::transparent);
+        QPainter page(&m_page);
+        ScorePainter(page, *m_preview.schedule(), m_layout, m_selection).paintPage(m_strip, m_hover);
+    }
     QPainter painter(this);
-    ScorePainter(painter, *m_preview.schedule(), m_layout, m_selection).paintAll(m_strip, m_preview.time(), m_hover);
+    painter.drawPixmap(0, 0, m_page);
+    ScorePainter(painter, *m_preview.schedule(), m_layout, m_selection).needle(m_preview.time());
+}
+
+void ScoreView::refresh() {
+    m_page = QPixmap();
+    update();
 }
 
 void ScoreView::selectHit(const ScoreHit& hit) {
@@ -118,11 +132,14 @@ void ScoreView::mouseMoveEvent(QMouseEvent* event) {
         m_tool->moveTo(m_layout.timeAt(event->position().x()), !(event->modifiers() & Qt::AltModifier));
         return;
     }
+    const auto before = m_hover;
     m_hover = m_layout.hit(event->position());
     const bool edge = m_hover.part == Part::CueStart || m_hover.part == Part::CueEnd || m_hover.part == Part::BeatEnd || m_hover.part == Part::WaitGrip ||
                       m_hover.part == Part::GateEnd;
     setCursor(edge ? Qt::SplitHCursor : m_hover.part == Part::Cue ? Qt::OpenHandCursor : Qt::ArrowCursor);
-    update();
+    if (m_hover.part != before.part || m_hover.index != before.index) {
+        refresh();
+    }
 }
 
 void ScoreView::mouseReleaseEvent(QMouseEvent* event) {
@@ -145,7 +162,7 @@ void ScoreView::mouseDoubleClickEvent(QMouseEvent* event) {
 
 void ScoreView::leaveEvent(QEvent*) {
     m_hover = {};
-    update();
+    refresh();
 }
 
 void ScoreView::zoom(double factor, double aroundTime) {

@@ -6,6 +6,7 @@
 #include "app/document/filmstrip.h"
 #include "app/document/selection.h"
 
+#include <QPixmap>
 #include <QWidget>
 
 namespace scaena::app {
@@ -45,6 +46,8 @@ signals:
 
 private:
     void relayout();
+    /// Forgets the painted page, so that the next painting makes it anew.
+    void refresh();
     void selectHit(const ScoreHit& hit);
     void describe();
 
@@ -59,6 +62,7 @@ private:
     double m_visible = 0; ///< ms; 0: the whole sequence
     QPointF m_panFrom;
     bool m_panning = false;
+    QPixmap m_page;
 };
 
 }

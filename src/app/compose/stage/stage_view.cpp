@@ -3,6 +3,7 @@
 
 #include "app/shell/theme.h"
 #include "core/schedule/evaluate.h"
+#include "render/bands.h"
 #include "render/frame_painter.h"
 
 #include <QElapsedTimer>
@@ -43,27 +44,62 @@ void StageView::paintEvent(QPaintEvent*) {
     const QRectF screen = screenRect();
     const double scale = screen.width() / m_frame.screen.width;
     const double corner = device.cornerRadius * scale;
-    painter.setPen(Qt::NoPen);
-    for (int i = 5; i > 0; --i) {
-        painter.setBrush(QColor(0, 0, 0, theme().night ? 22 : 9));
-        const double grow = kBezel + i * 1.4;
-        painter.drawRoundedRect(screen.adjusted(-grow, -grow + 2, grow, grow + 2), corner + grow, corner + grow);
-    }
-    painter.setBrush(QColor(0x14, 0x15, 0x1A));
-    painter.drawRoundedRect(screen.adjusted(-kBezel, -kBezel, kBezel, kBezel), corner + kBezel, corner + kBezel);
+    painter.drawPixmap(0, 0, deviceBody(screen, corner));
+    paintScreen(screen.size(), corner, scale);
+    painter.drawImage(screen.topLeft(), m_screen);
     painter.save();
-    QPainterPath shape;
-    shape.addRoundedRect(screen, corner, corner);
-    painter.setClipPath(shape);
     painter.translate(screen.topLeft());
     painter.scale(scale, scale);
-    render::paintFrame(painter, *m_preview.scene(), m_frame);
     render::paintSystemBars(painter, *m_preview.scene(), m_frame, device);
     if (!m_preview.isPlaying()) {
         paintSelection(painter, scale);
     }
     painter.restore();
     m_lastPaint = double(clock.nsecsElapsed()) / 1e6;
+}
+
+/// The frame as a picture, painted on several threads, so that following the needle never waits for one core.
+void StageView::paintScreen(QSizeF size, double corner, double scale) {
+    const double ratio = devicePixelRatioF();
+    const QSize pixels = (size * ratio).toSize();
+    if (m_screen.size() != pixels) {
+        m_screen = QImage(pixels, QImage::Format_ARGB32_Premultiplied);
+    }
+    m_screen.setDevicePixelRatio(1);
+    m_screen.fill(Qt::transparent);
+    QPainterPath shape;
+    shape.addRoundedRect(QRectF(QPointF(), QSizeF(pixels)), corner * ratio, corner * ratio);
+    render::paintInBands(m_screen, [&](QPainter& painter) {
+        painter.setRenderHint(QPainter::Antialiasing);
+        if (corner > 0) {
+            painter.setClipPath(shape);
+        }
+        painter.scale(scale * ratio, scale * ratio);
+        render::paintFrame(painter, *m_preview.scene(), m_frame);
+    });
+    m_screen.setDevicePixelRatio(ratio);
+}
+
+const QPixmap& StageView::deviceBody(const QRectF& screen, double corner) {
+    const double ratio = devicePixelRatioF();
+    const QString key = QStringLiteral("%1 %2 %3 %4 %5 %6").arg(width()).arg(height()).arg(screen.width()).arg(corner).arg(ratio).arg(theme().night);
+    if (key != m_bodyKey) {
+        m_bodyKey = key;
+        m_body = QPixmap(size() * ratio);
+        m_body.setDevicePixelRatio(ratio);
+        m_body.fill(Qt::transparent);
+        QPainter painter(&m_body);
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(QColor(0, 0, 0, theme().night ? 22 : 9));
+        for (int i = 5; i > 0; --i) {
+            const double grow = kBezel + i * 1.4;
+            painter.drawRoundedRect(screen.adjusted(-grow, -grow + 2, grow, grow + 2), corner + grow, corner + grow);
+        }
+        painter.setBrush(QColor(0x14, 0x15, 0x1A));
+        painter.drawRoundedRect(screen.adjusted(-kBezel, -kBezel, kBezel, kBezel), corner + kBezel, corner + kBezel);
+    }
+    return m_body;
 }
 
 void StageView::paintSelection(QPainter& painter, double scale) const {

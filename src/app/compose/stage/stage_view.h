@@ -5,6 +5,8 @@
 #include "app/document/selection.h"
 #include "core/schedule/frame.h"
 
+#include <QImage>
+#include <QPixmap>
 #include <QWidget>
 
 namespace scaena::app {
@@ -28,11 +30,17 @@ protected:
 private:
     [[nodiscard]] QRectF screenRect() const;
     void paintSelection(QPainter& painter, double scale) const;
+    /// The device around the screen, with its shadow; painted anew only when its size or the looks change.
+    const QPixmap& deviceBody(const QRectF& screen, double corner);
+    void paintScreen(QSizeF size, double corner, double scale);
 
     Preview& m_preview;
     Selection& m_selection;
     schedule::Frame m_frame;
     double m_lastPaint = 0;
+    QImage m_screen;
+    QPixmap m_body;
+    QString m_bodyKey;
 };
 
 }
