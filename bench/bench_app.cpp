@@ -26,7 +26,9 @@ static void dragToPaintedWindow(benchmark::State& state) {
     const auto rect = score.layoutOfScore().cueRect(3);
     const QPointF from(rect.right() - 1, rect.center().y());
     const auto send = [&](QEvent::Type type, QPointF at, Qt::MouseButtons buttons) {
-        QMouseEvent event(type, at, score.mapToGlobal(at), type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton, buttons, Qt::AltModifier);
+        QMouseEvent event(type, at, score.mapToGlobal(at),
+                          type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton, buttons,
+                          Qt::AltModifier);
         QApplication::sendEvent(&score, &event);
     };
     send(QEvent::MouseButtonPress, from, Qt::LeftButton);

@@ -19,7 +19,8 @@ using namespace scaena;
 namespace {
 
 struct Sample {
-    project::Project project = *project::open(DiskFiles(), test::repository() / "samples/moraine/moraine.scaena");
+    project::Project project =
+        *project::open(DiskFiles(), test::repository() / "samples/moraine/moraine.scaena");
     schedule::Schedule schedule = schedule::resolve(project.sequence, {});
     render::Scene scene{project.sequence, *project.shelf, model::Appearance::Light};
 };
@@ -46,8 +47,10 @@ std::vector<Leaf> leaves() {
 std::string leavesAsSvg() {
     std::string out = "<svg viewBox='0 0 400 400'>";
     for (const auto& leaf : leaves()) {
-        out += fmt::format("<path transform='translate(200 200) rotate({})' fill='#3b7a57' d='M0 0C{} -20 {} -18 {} 0C{} 18 {} 20 0 0Z'/>", leaf.angle, leaf.reach * 0.3, leaf.reach * 0.7, leaf.reach,
-                           leaf.reach * 0.7, leaf.reach * 0.3);
+        out += fmt::format("<path transform='translate(200 200) rotate({})' fill='#3b7a57' d='M0 0C{} -20 {} "
+                           "-18 {} 0C{} 18 {} 20 0 0Z'/>",
+                           leaf.angle, leaf.reach * 0.3, leaf.reach * 0.7, leaf.reach, leaf.reach * 0.7,
+                           leaf.reach * 0.3);
     }
     return out + "</svg>";
 }
@@ -68,7 +71,9 @@ static void paintSample(benchmark::State& state) {
     double t = 600;
     for (auto _ : state) {
         t = t > 2700 ? 600 : t + 37;
-        benchmark::DoNotOptimize(render::still(sample().scene, sample().schedule, t, {QSize(int(state.range(0)), int(state.range(1))), false, false}));
+        benchmark::DoNotOptimize(
+            render::still(sample().scene, sample().schedule, t,
+                          {QSize(int(state.range(0)), int(state.range(1))), false, false}));
     }
 }
 BENCHMARK(paintSample)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond);
@@ -79,9 +84,11 @@ static void paintSampleFilmstrip(benchmark::State& state) {
         times.push_back(600 + i * 130);
     }
     for (auto _ : state) {
-        benchmark::DoNotOptimize(render::stills(sample().scene, sample().schedule, times, {QSize(412, 915), false, false}));
+        benchmark::DoNotOptimize(
+            render::stills(sample().scene, sample().schedule, times, {QSize(412, 915), false, false}));
     }
-    state.counters["frames"] = benchmark::Counter(double(times.size() * state.iterations()), benchmark::Counter::kIsRate);
+    state.counters["frames"] =
+        benchmark::Counter(double(times.size() * state.iterations()), benchmark::Counter::kIsRate);
 }
 BENCHMARK(paintSampleFilmstrip)->Unit(benchmark::kMillisecond)->UseRealTime();
 
@@ -128,18 +135,31 @@ std::string leavesAsLottie() {
     std::string shapes;
     for (const auto& leaf : leaves()) {
         const double r = leaf.reach;
-        shapes += fmt::format("{}{{\"ty\":\"gr\",\"it\":[{{\"ty\":\"sh\",\"ks\":{{\"a\":0,\"k\":{{\"c\":true,\"v\":[[0,0],[{},0]],\"o\":[[{},-20],[{},18]],\"i\":[[{},20],[{},-18]]}}}}}},"
-                              "{{\"ty\":\"fl\",\"c\":{{\"a\":0,\"k\":[0.231,0.478,0.341,1]}},\"o\":{{\"a\":0,\"k\":100}},\"r\":1}},"
-                              "{{\"ty\":\"tr\",\"p\":{{\"a\":0,\"k\":[0,0]}},\"a\":{{\"a\":0,\"k\":[0,0]}},\"s\":{{\"a\":0,\"k\":[100,100]}},\"r\":{{\"a\":0,\"k\":{}}},\"o\":{{\"a\":0,\"k\":100}}}}]}}",
-                              shapes.empty() ? "" : ",", r, r * 0.3, -r * 0.3, r * 0.3, -r * 0.3, leaf.angle);
+        shapes += fmt::format(
+            "{}{{\"ty\":\"gr\",\"it\":[{{\"ty\":\"sh\",\"ks\":{{\"a\":0,\"k\":{{\"c\":true,\"v\":[[0,0],[{},"
+            "0]],\"o\":[[{},-20],[{},18]],\"i\":[[{},20],[{},-18]]}}}}}},"
+            "{{\"ty\":\"fl\",\"c\":{{\"a\":0,\"k\":[0.231,0.478,0.341,1]}},\"o\":{{\"a\":0,\"k\":100}},\"r\":"
+            "1}},"
+            "{{\"ty\":\"tr\",\"p\":{{\"a\":0,\"k\":[0,0]}},\"a\":{{\"a\":0,\"k\":[0,0]}},\"s\":{{\"a\":0,"
+            "\"k\":[100,100]}},\"r\":{{\"a\":0,\"k\":{}}},\"o\":{{\"a\":0,\"k\":100}}}}]}}",
+            shapes.empty() ? "" : ",", r, r * 0.3, -r * 0.3, r * 0.3, -r * 0.3, leaf.angle);
     }
-    return fmt::format("{{\"v\":\"5.7.0\",\"fr\":60,\"ip\":0,\"op\":60,\"w\":412,\"h\":915,\"ddd\":0,\"assets\":[],\"layers\":[{{\"ddd\":0,\"ind\":1,\"ty\":4,\"nm\":\"leaves\",\"sr\":1,"
-                       "\"ks\":{{\"o\":{{\"a\":0,\"k\":100}},\"r\":{{\"a\":1,\"k\":[{{\"t\":0,\"s\":[90],\"i\":{{\"x\":[1],\"y\":[1]}},\"o\":{{\"x\":[0],\"y\":[0]}}}},{{\"t\":60,\"s\":[0]}}]}},"
-                       "\"p\":{{\"a\":0,\"k\":[206,457.5,0]}},\"a\":{{\"a\":0,\"k\":[0,0,0]}},\"s\":{{\"a\":0,\"k\":[100,100,100]}}}},\"shapes\":[{}],\"ip\":0,\"op\":60,\"st\":0,\"bm\":0}},"
-                       "{{\"ddd\":0,\"ind\":2,\"ty\":4,\"nm\":\"back\",\"sr\":1,\"ks\":{{\"o\":{{\"a\":0,\"k\":100}},\"r\":{{\"a\":0,\"k\":0}},\"p\":{{\"a\":0,\"k\":[206,457.5,0]}},\"a\":{{\"a\":0,\"k\":[0,0,0]}},\"s\":{{\"a\":0,\"k\":[100,100,100]}}}},"
-                       "\"shapes\":[{{\"ty\":\"rc\",\"p\":{{\"a\":0,\"k\":[0,0]}},\"s\":{{\"a\":0,\"k\":[412,915]}},\"r\":{{\"a\":0,\"k\":0}}}},{{\"ty\":\"gf\",\"o\":{{\"a\":0,\"k\":100}},\"r\":1,\"t\":1,\"g\":{{\"p\":2,\"k\":{{\"a\":0,\"k\":[0,1,1,1,1,0,0,0]}}}},"
-                       "\"s\":{{\"a\":0,\"k\":[0,-457]}},\"e\":{{\"a\":0,\"k\":[0,457]}}}}],\"ip\":0,\"op\":60,\"st\":0,\"bm\":0}}]}}",
-                       shapes);
+    return fmt::format(
+        "{{\"v\":\"5.7.0\",\"fr\":60,\"ip\":0,\"op\":60,\"w\":412,\"h\":915,\"ddd\":0,\"assets\":[],"
+        "\"layers\":[{{\"ddd\":0,\"ind\":1,\"ty\":4,\"nm\":\"leaves\",\"sr\":1,"
+        "\"ks\":{{\"o\":{{\"a\":0,\"k\":100}},\"r\":{{\"a\":1,\"k\":[{{\"t\":0,\"s\":[90],\"i\":{{\"x\":[1],"
+        "\"y\":[1]}},\"o\":{{\"x\":[0],\"y\":[0]}}}},{{\"t\":60,\"s\":[0]}}]}},"
+        "\"p\":{{\"a\":0,\"k\":[206,457.5,0]}},\"a\":{{\"a\":0,\"k\":[0,0,0]}},\"s\":{{\"a\":0,\"k\":[100,"
+        "100,100]}}}},\"shapes\":[{}],\"ip\":0,\"op\":60,\"st\":0,\"bm\":0}},"
+        "{{\"ddd\":0,\"ind\":2,\"ty\":4,\"nm\":\"back\",\"sr\":1,\"ks\":{{\"o\":{{\"a\":0,\"k\":100}},\"r\":{"
+        "{\"a\":0,\"k\":0}},\"p\":{{\"a\":0,\"k\":[206,457.5,0]}},\"a\":{{\"a\":0,\"k\":[0,0,0]}},\"s\":{{"
+        "\"a\":0,\"k\":[100,100,100]}}}},"
+        "\"shapes\":[{{\"ty\":\"rc\",\"p\":{{\"a\":0,\"k\":[0,0]}},\"s\":{{\"a\":0,\"k\":[412,915]}},\"r\":{{"
+        "\"a\":0,\"k\":0}}}},{{\"ty\":\"gf\",\"o\":{{\"a\":0,\"k\":100}},\"r\":1,\"t\":1,\"g\":{{\"p\":2,"
+        "\"k\":{{\"a\":0,\"k\":[0,1,1,1,1,0,0,0]}}}},"
+        "\"s\":{{\"a\":0,\"k\":[0,-457]}},\"e\":{{\"a\":0,\"k\":[0,457]}}}}],\"ip\":0,\"op\":60,\"st\":0,"
+        "\"bm\":0}}]}}",
+        shapes);
 }
 
 }

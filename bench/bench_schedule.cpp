@@ -8,7 +8,8 @@
 using namespace scaena;
 
 static void resolveLayers(benchmark::State& state) {
-    const auto sequence = std::make_shared<const model::Sequence>(bench::largeSequence(static_cast<int>(state.range(0)), 3));
+    const auto sequence =
+        std::make_shared<const model::Sequence>(bench::largeSequence(static_cast<int>(state.range(0)), 3));
     for (auto _ : state) {
         benchmark::DoNotOptimize(schedule::resolve(sequence, {}));
     }

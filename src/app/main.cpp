@@ -25,11 +25,17 @@ int main(int argc, char** argv) {
     parser.setApplicationDescription(QStringLiteral("Design, preview and export app launch sequences."));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("A .scaena file to open"), QStringLiteral("[FILE]"));
-    const QCommandLineOption shot(QStringLiteral("screenshot"), QStringLiteral("Save a picture of the window to PNG and quit."), QStringLiteral("PNG"));
-    const QCommandLineOption at(QStringLiteral("at"), QStringLiteral("Put the needle there first."), QStringLiteral("MS"));
-    const QCommandLineOption select(QStringLiteral("select"), QStringLiteral("Select the cue of that id first."), QStringLiteral("CUE"));
-    const QCommandLineOption night(QStringLiteral("night"), QStringLiteral("With the night looks, and by night on the stage."));
+    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("A .scaena file to open"),
+                                 QStringLiteral("[FILE]"));
+    const QCommandLineOption shot(QStringLiteral("screenshot"),
+                                  QStringLiteral("Save a picture of the window to PNG and quit."),
+                                  QStringLiteral("PNG"));
+    const QCommandLineOption at(QStringLiteral("at"), QStringLiteral("Put the needle there first."),
+                                QStringLiteral("MS"));
+    const QCommandLineOption select(
+        QStringLiteral("select"), QStringLiteral("Select the cue of that id first."), QStringLiteral("CUE"));
+    const QCommandLineOption night(QStringLiteral("night"),
+                                   QStringLiteral("With the night looks, and by night on the stage."));
     parser.addOptions({shot, at, select, night});
     parser.process(app);
 

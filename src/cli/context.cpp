@@ -14,7 +14,8 @@ namespace scaena::cli {
 namespace {
 
 /// "typical", "fast", "slow", "never", or a list such as "session=400,huts=never".
-bool parseGates(const std::string& text, const model::Sequence& sequence, schedule::Conditions& conditions, std::ostream& err) {
+bool parseGates(const std::string& text, const model::Sequence& sequence, schedule::Conditions& conditions,
+                std::ostream& err) {
     if (const auto loading = model::fromWord<schedule::Loading>(text)) {
         conditions.loading = *loading;
         return true;
@@ -28,9 +29,11 @@ bool parseGates(const std::string& text, const model::Sequence& sequence, schedu
         Millis time = 0;
         const auto value = equals == std::string_view::npos ? std::string_view{} : part.substr(equals + 1);
         const auto parsed = std::from_chars(value.data(), value.data() + value.size(), time);
-        const bool whole = parsed.ec == std::errc{} && parsed.ptr == value.data() + value.size() && time >= 0 && time <= 3'600'000;
+        const bool whole = parsed.ec == std::errc{} && parsed.ptr == value.data() + value.size() &&
+                           time >= 0 && time <= 3'600'000;
         if (value != "never" && !whole) {
-            err << fmt::format("--gates: “{}” is not typical, fast, slow, never or NAME=MILLISECONDS\n", part);
+            err << fmt::format("--gates: “{}” is not typical, fast, slow, never or NAME=MILLISECONDS\n",
+                               part);
             return false;
         }
         if (!model::findThing(sequence.gates, name)) {
@@ -48,7 +51,8 @@ bool parseWord(const char* option, const std::string& text, Enum& into, std::ost
         into = *value;
         return true;
     }
-    err << fmt::format("{}: “{}” is not one of {}\n", option, text, fmt::join(model::Words<Enum>::list, ", "));
+    err << fmt::format("{}: “{}” is not one of {}\n", option, text,
+                       fmt::join(model::Words<Enum>::list, ", "));
     return false;
 }
 
@@ -78,13 +82,15 @@ void ConditionOptions::addTo(CLI::App& command) {
     command.add_flag("--landscape", landscape, "With the device turned");
 }
 
-std::optional<schedule::Conditions> ConditionOptions::parse(const model::Sequence& sequence, std::ostream& err) const {
+std::optional<schedule::Conditions> ConditionOptions::parse(const model::Sequence& sequence,
+                                                            std::ostream& err) const {
     schedule::Conditions conditions;
     conditions.reducedMotion = reducedMotion;
     conditions.landscape = landscape;
     const bool good = parseId("--target", target, schedule::targets(), conditions.target, err) &&
                       parseId("--device", device, schedule::devices(), conditions.device, err) &&
-                      parseWord("--appearance", appearance, conditions.appearance, err) && parseWord("--start", started, conditions.start, err) &&
+                      parseWord("--appearance", appearance, conditions.appearance, err) &&
+                      parseWord("--start", started, conditions.start, err) &&
                       parseGates(gates, sequence, conditions, err);
     return good ? std::optional(conditions) : std::nullopt;
 }

@@ -29,7 +29,8 @@ struct ConditionOptions {
 
     void addTo(CLI::App& command);
     /// Writes what is wrong to `err` and gives nothing if a word is unknown.
-    [[nodiscard]] std::optional<schedule::Conditions> parse(const model::Sequence& sequence, std::ostream& err) const;
+    [[nodiscard]] std::optional<schedule::Conditions> parse(const model::Sequence& sequence,
+                                                            std::ostream& err) const;
 };
 
 /// Opens a project; problems and warnings go to `err`.

@@ -21,10 +21,16 @@ Json things(const auto& list) {
 Json metricsJson(const schedule::Metrics& metrics) {
     Json ribbon = Json::array();
     for (const auto& span : metrics.ribbon) {
-        ribbon.push_back({{"kind", kWaitKinds[static_cast<int>(span.kind)]}, {"start", span.start}, {"end", span.end}});
+        ribbon.push_back(
+            {{"kind", kWaitKinds[static_cast<int>(span.kind)]}, {"start", span.start}, {"end", span.end}});
     }
-    return {{"opening", metrics.opening}, {"ready", timeJson(metrics.ready)}, {"shown", timeJson(metrics.shown)}, {"addedWait", metrics.added},
-            {"covered", metrics.covered}, {"idle", metrics.idle}, {"ribbon", ribbon}};
+    return {{"opening", metrics.opening},
+            {"ready", timeJson(metrics.ready)},
+            {"shown", timeJson(metrics.shown)},
+            {"addedWait", metrics.added},
+            {"covered", metrics.covered},
+            {"idle", metrics.idle},
+            {"ribbon", ribbon}};
 }
 
 }
@@ -34,18 +40,26 @@ Json timeJson(Millis time) { return isNever(time) ? Json() : Json(time); }
 Json infoJson(const model::Sequence& sequence) {
     Json palette = Json::array();
     for (const auto& colour : sequence.palette) {
-        palette.push_back({{"id", colour.id}, {"name", colour.name}, {"light", toHex(colour.light)}, {"dark", toHex(colour.dark)}});
+        palette.push_back({{"id", colour.id},
+                           {"name", colour.name},
+                           {"light", toHex(colour.light)},
+                           {"dark", toHex(colour.dark)}});
     }
     Json gates = Json::array();
     for (const auto& gate : sequence.gates) {
-        gates.push_back({{"id", gate.id}, {"name", gate.name}, {"typical", gate.typical}, {"optional", gate.optional}});
+        gates.push_back(
+            {{"id", gate.id}, {"name", gate.name}, {"typical", gate.typical}, {"optional", gate.optional}});
     }
     Json cues = Json::array();
     for (const auto& cue : sequence.cues) {
-        cues.push_back({{"id", cue.id}, {"layer", cue.layer}, {"beat", cue.beat}, {"move", model::word(cue.move.kind)}, {"length", cue.length}});
+        cues.push_back({{"id", cue.id},
+                        {"layer", cue.layer},
+                        {"beat", cue.beat},
+                        {"move", model::word(cue.move.kind)},
+                        {"length", cue.length}});
     }
-    return {{"name", sequence.name}, {"palette", palette}, {"layers", things(sequence.layers)}, {"beats", things(sequence.beats)},
-            {"gates", gates}, {"cues", cues}};
+    return {{"name", sequence.name},           {"palette", palette}, {"layers", things(sequence.layers)},
+            {"beats", things(sequence.beats)}, {"gates", gates},     {"cues", cues}};
 }
 
 Json scheduleJson(const schedule::Schedule& schedule) {
@@ -53,38 +67,66 @@ Json scheduleJson(const schedule::Schedule& schedule) {
     Json beats = Json::array();
     for (std::size_t i = 0; i < schedule.beats.size(); ++i) {
         const auto& span = schedule.beats[i];
-        beats.push_back({{"id", sequence.beats[i].id}, {"kind", model::word(sequence.beats[i].kind)}, {"start", timeJson(span.start)},
-                         {"end", timeJson(span.end)}, {"played", span.played}, {"yielded", span.yielded}, {"timedOut", span.timedOut}});
+        beats.push_back({{"id", sequence.beats[i].id},
+                         {"kind", model::word(sequence.beats[i].kind)},
+                         {"start", timeJson(span.start)},
+                         {"end", timeJson(span.end)},
+                         {"played", span.played},
+                         {"yielded", span.yielded},
+                         {"timedOut", span.timedOut}});
     }
     const auto& target = schedule::targetOr(schedule.conditions.target);
     Json cues = Json::array();
     for (std::size_t i = 0; i < schedule.cues.size(); ++i) {
         const auto& span = schedule.cues[i];
-        cues.push_back({{"id", sequence.cues[i].id}, {"layer", sequence.cues[i].layer}, {"start", timeJson(span.start)}, {"end", timeJson(span.end)},
-                        {"carried", model::word(schedule::carryOf(sequence, sequence.cues[i], target).how)}, {"cut", span.cut}});
+        cues.push_back({{"id", sequence.cues[i].id},
+                        {"layer", sequence.cues[i].layer},
+                        {"start", timeJson(span.start)},
+                        {"end", timeJson(span.end)},
+                        {"carried", model::word(schedule::carryOf(sequence, sequence.cues[i], target).how)},
+                        {"cut", span.cut}});
     }
     Json gates = Json::array();
     for (std::size_t i = 0; i < schedule.gates.size(); ++i) {
         const auto& span = schedule.gates[i];
-        gates.push_back({{"id", sequence.gates[i].id}, {"start", timeJson(span.start)}, {"open", timeJson(span.open)}, {"timedOut", span.timedOut}, {"needed", span.needed}});
+        gates.push_back({{"id", sequence.gates[i].id},
+                         {"start", timeJson(span.start)},
+                         {"open", timeJson(span.open)},
+                         {"timedOut", span.timedOut},
+                         {"needed", span.needed}});
     }
-    return {{"outcome", kOutcomes[static_cast<int>(schedule.outcome)]}, {"end", schedule.end}, {"beats", beats}, {"cues", cues},
-            {"gates", gates}, {"metrics", metricsJson(schedule.metrics)}};
+    return {{"outcome", kOutcomes[static_cast<int>(schedule.outcome)]},
+            {"end", schedule.end},
+            {"beats", beats},
+            {"cues", cues},
+            {"gates", gates},
+            {"metrics", metricsJson(schedule.metrics)}};
 }
 
 Json stateJson(const schedule::Schedule& schedule, const schedule::Frame& frame) {
     const auto& sequence = *schedule.sequence;
     Json layers = Json::array();
     for (const auto& state : frame.layers) {
-        Json layer = {{"id", sequence.layers[static_cast<std::size_t>(state.layer)].id}, {"opacity", state.opacity}, {"x", state.centre.x}, {"y", state.centre.y},
-                      {"width", state.size.width}, {"height", state.size.height}, {"scaleX", state.scaleX}, {"scaleY", state.scaleY},
-                      {"rotation", state.rotation}, {"reveal", state.reveal.progress}, {"draw", state.draw}};
+        Json layer = {{"id", sequence.layers[static_cast<std::size_t>(state.layer)].id},
+                      {"opacity", state.opacity},
+                      {"x", state.centre.x},
+                      {"y", state.centre.y},
+                      {"width", state.size.width},
+                      {"height", state.size.height},
+                      {"scaleX", state.scaleX},
+                      {"scaleY", state.scaleY},
+                      {"rotation", state.rotation},
+                      {"reveal", state.reveal.progress},
+                      {"draw", state.draw}};
         if (state.mask > 0) {
             layer["mask"] = state.mask;
         }
         layers.push_back(std::move(layer));
     }
-    return {{"t", frame.t}, {"beat", sequence.beats[static_cast<std::size_t>(frame.beat)].id}, {"system", frame.system}, {"layers", layers}};
+    return {{"t", frame.t},
+            {"beat", sequence.beats[static_cast<std::size_t>(frame.beat)].id},
+            {"system", frame.system},
+            {"layers", layers}};
 }
 
 }

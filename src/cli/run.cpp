@@ -16,7 +16,8 @@ int run(const std::vector<std::string>& arguments, std::ostream& out, std::ostre
     addState(app, context);
     addFrame(app, context);
     addExport(app, context);
-    std::vector<std::string> reversed(arguments.rbegin(), arguments.rend() - 1); // CLI11 takes them from the back
+    std::vector<std::string> reversed(arguments.rbegin(),
+                                      arguments.rend() - 1); // CLI11 takes them from the back
     try {
         app.parse(reversed);
     } catch (const CLI::ParseError& error) {

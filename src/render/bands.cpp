@@ -15,14 +15,16 @@ constexpr int kLeastBandHeight = 128; // below this starting a thread costs more
 
 void paintInBands(QImage& image, const std::function<void(QPainter&)>& paint) {
     image.detach();
-    const int threads = std::min<int>(kMostBands, static_cast<int>(std::max(1u, std::thread::hardware_concurrency())));
+    const int threads =
+        std::min<int>(kMostBands, static_cast<int>(std::max(1u, std::thread::hardware_concurrency())));
     const int bands = std::clamp(image.height() / kLeastBandHeight, 1, threads);
     uchar* bits = image.bits();
     const auto paintBand = [&](int band) {
         const int top = image.height() * band / bands;
         const int bottom = image.height() * (band + 1) / bands;
         // A picture of its own over the same memory: two painters must not share one.
-        QImage part(bits + qsizetype(top) * image.bytesPerLine(), image.width(), bottom - top, image.bytesPerLine(), image.format());
+        QImage part(bits + qsizetype(top) * image.bytesPerLine(), image.width(), bottom - top,
+                    image.bytesPerLine(), image.format());
         QPainter painter(&part);
         painter.translate(0, -top);
         paint(painter);

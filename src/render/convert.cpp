@@ -79,16 +79,19 @@ QBrush toQt(const art::Paint& paint, Colour currentColour) {
     QLinearGradient linear(toQt(gradient->start), toQt(gradient->end));
     QRadialGradient radial(toQt(gradient->end), gradient->radius, toQt(gradient->start));
     QGradient& made = gradient->radial ? static_cast<QGradient&>(radial) : linear;
-    made.setSpread(gradient->spread == art::Spread::Reflect ? QGradient::ReflectSpread
-                   : gradient->spread == art::Spread::Repeat ? QGradient::RepeatSpread : QGradient::PadSpread);
+    made.setSpread(gradient->spread == art::Spread::Reflect  ? QGradient::ReflectSpread
+                   : gradient->spread == art::Spread::Repeat ? QGradient::RepeatSpread
+                                                             : QGradient::PadSpread);
     QGradientStops stops;
     for (const auto& stop : gradient->stops) {
         // Qt keeps one colour a position; a hard edge needs two that are almost the same.
-        const double at = stops.isEmpty() ? stop.at : std::min(1.0, std::max(stop.at, stops.last().first + 1e-6));
+        const double at =
+            stops.isEmpty() ? stop.at : std::min(1.0, std::max(stop.at, stops.last().first + 1e-6));
         stops.append({at, toQt(stop.colour)});
     }
     made.setStops(stops);
-    made.setInterpolationMode(QGradient::ComponentInterpolation); // colour and alpha each by itself, as SVG asks
+    made.setInterpolationMode(
+        QGradient::ComponentInterpolation); // colour and alpha each by itself, as SVG asks
     QBrush brush(made);
     brush.setTransform(toQt(gradient->matrix));
     return brush;

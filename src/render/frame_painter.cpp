@@ -55,7 +55,8 @@ QPainterPath revealPath(const schedule::Reveal& reveal, const QRectF& box) {
 class LayerPainter {
 public:
     LayerPainter(QPainter& painter, const PreparedLayer& prepared, const LayerState& state)
-        : m_painter(painter), m_prepared(prepared), m_state(state), m_box(-state.size.width / 2, -state.size.height / 2, state.size.width, state.size.height) {}
+        : m_painter(painter), m_prepared(prepared), m_state(state),
+          m_box(-state.size.width / 2, -state.size.height / 2, state.size.width, state.size.height) {}
 
     void paint() {
         m_painter.save();
@@ -72,7 +73,8 @@ public:
             content(m_painter);
         } else if (needsGroup()) {
             const auto bounds = m_painter.deviceTransform().mapRect(inkBox()).adjusted(-2, -2, 2, 2);
-            paintGrouped(m_painter, m_state.opacity, [this](QPainter& inner) { content(inner); }, bounds);
+            paintGrouped(
+                m_painter, m_state.opacity, [this](QPainter& inner) { content(inner); }, bounds);
         } else {
             m_painter.setOpacity(m_painter.opacity() * m_state.opacity);
             content(m_painter);
@@ -100,7 +102,8 @@ private:
         case LayerKind::FirstScreen:
             return true;
         default:
-            return m_prepared.plate.isValid() || (m_prepared.art && m_prepared.art->needsGroup()) || m_state.draw < 1;
+            return m_prepared.plate.isValid() || (m_prepared.art && m_prepared.art->needsGroup()) ||
+                   m_state.draw < 1;
         }
     }
 
@@ -156,7 +159,8 @@ private:
             painter.fillPath(disc, m_prepared.plate);
         }
         const auto view = m_prepared.art->viewBox();
-        const auto fit = art::fitInto({view.x(), view.y(), view.width(), view.height()}, {m_box.x(), m_box.y(), m_box.width(), m_box.height()});
+        const auto fit = art::fitInto({view.x(), view.y(), view.width(), view.height()},
+                                      {m_box.x(), m_box.y(), m_box.width(), m_box.height()});
         painter.save();
         painter.setTransform(toQt(fit), true);
         if (m_prepared.art->reachesOver()) {
@@ -178,9 +182,13 @@ namespace {
 
 /// Whether the layer hides everything beneath it.
 bool coversAll(const PreparedLayer& prepared, const LayerState& state, QSizeF screen) {
-    const bool whole = prepared.layer.kind == LayerKind::Backdrop && state.size.width >= screen.width() && state.size.height >= screen.height();
-    const bool still = state.rotation == 0 && std::abs(state.scaleX) >= 1 && std::abs(state.scaleY) >= 1 && QPointF(state.centre.x, state.centre.y) == QPointF(screen.width() / 2, screen.height() / 2);
-    return whole && still && state.opacity >= 1 && state.reveal.progress >= 1 && prepared.from.alpha() == 255 && prepared.to.alpha() == 255;
+    const bool whole = prepared.layer.kind == LayerKind::Backdrop && state.size.width >= screen.width() &&
+                       state.size.height >= screen.height();
+    const bool still =
+        state.rotation == 0 && std::abs(state.scaleX) >= 1 && std::abs(state.scaleY) >= 1 &&
+        QPointF(state.centre.x, state.centre.y) == QPointF(screen.width() / 2, screen.height() / 2);
+    return whole && still && state.opacity >= 1 && state.reveal.progress >= 1 &&
+           prepared.from.alpha() == 255 && prepared.to.alpha() == 255;
 }
 
 }
@@ -202,25 +210,30 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
     painter.setClipRect(screen, Qt::IntersectClip);
     // Behind everything an app's window is black; the system's frame has the opening's colour.
     std::size_t first = frame.layers.size();
-    while (first > 0 && !coversAll(scene.layers()[static_cast<std::size_t>(frame.layers[first - 1].layer)], frame.layers[first - 1], screen.size())) {
+    while (first > 0 && !coversAll(scene.layers()[static_cast<std::size_t>(frame.layers[first - 1].layer)],
+                                   frame.layers[first - 1], screen.size())) {
         --first;
     }
     if (first == 0) {
         painter.fillRect(screen, frame.system ? scene.openingColour() : QColor(Qt::black));
     }
     for (std::size_t i = first > 0 ? first - 1 : 0; i < frame.layers.size(); ++i) {
-        LayerPainter(painter, scene.layers()[static_cast<std::size_t>(frame.layers[i].layer)], frame.layers[i]).paint();
+        LayerPainter(painter, scene.layers()[static_cast<std::size_t>(frame.layers[i].layer)],
+                     frame.layers[i])
+            .paint();
     }
     painter.restore();
 }
 
-void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Frame& frame, const schedule::Device& device) {
+void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Frame& frame,
+                     const schedule::Device& device) {
     const auto& bars = scene.bars();
     if (!bars.shown) {
         return;
     }
-    const bool lightContent = bars.content == model::BarContent::Light ||
-                              (bars.content == model::BarContent::Auto && scene.appearance() == model::Appearance::Dark);
+    const bool lightContent =
+        bars.content == model::BarContent::Light ||
+        (bars.content == model::BarContent::Auto && scene.appearance() == model::Appearance::Dark);
     QColor ink = lightContent ? QColor(255, 255, 255, 225) : QColor(20, 22, 28, 215);
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
@@ -229,7 +242,8 @@ void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Fram
     const double inset = 16 + device.cornerRadius * 0.35;
     painter.setPen(ink);
     painter.setFont(font(model::Typeface::Sans, 13, true));
-    painter.drawText(QRectF(inset, 0, 80, device.statusBar + 4), Qt::AlignVCenter | Qt::AlignLeft, QStringLiteral("6:12"));
+    painter.drawText(QRectF(inset, 0, 80, device.statusBar + 4), Qt::AlignVCenter | Qt::AlignLeft,
+                     QStringLiteral("6:12"));
     painter.setPen(Qt::NoPen);
     painter.setBrush(ink);
     const double right = width - inset;
@@ -238,7 +252,8 @@ void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Fram
     }
     painter.drawRoundedRect(QRectF(right - 22, middle - 5, 20, 10), 3, 3);
     const double handle = std::min(140.0, width * 0.3);
-    painter.drawRoundedRect(QRectF(width / 2 - handle / 2, frame.screen.height - device.navigationBar / 2 - 2, handle, 4), 2, 2);
+    painter.drawRoundedRect(
+        QRectF(width / 2 - handle / 2, frame.screen.height - device.navigationBar / 2 - 2, handle, 4), 2, 2);
     painter.restore();
 }
 

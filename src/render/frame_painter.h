@@ -7,12 +7,13 @@ class QPainter;
 
 namespace scaena::render {
 
-/// Paints a frame with its upper left corner at the painter's origin, one dp a unit. The caller sets the scale and, if
-/// wanted, the clip to the screen's shape.
+/// Paints a frame with its upper left corner at the painter's origin, one dp a unit. The caller sets the
+/// scale and, if wanted, the clip to the screen's shape.
 void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame);
 
 /// The system's own bars over a frame: clock and signs above, a handle below.
-void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Frame& frame, const schedule::Device& device);
+void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Frame& frame,
+                     const schedule::Device& device);
 
 /// Two points between which a gradient of a CSS angle runs over a rectangle.
 struct GradientLine {

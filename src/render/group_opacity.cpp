@@ -5,11 +5,13 @@
 
 namespace scaena::render {
 
-void paintGrouped(QPainter& painter, double opacity, const std::function<void(QPainter&)>& paint, QRectF deviceBounds) {
+void paintGrouped(QPainter& painter, double opacity, const std::function<void(QPainter&)>& paint,
+                  QRectF deviceBounds) {
     const QRectF device(0, 0, painter.device()->width(), painter.device()->height());
     QRectF area = deviceBounds.isNull() ? device : deviceBounds.intersected(device);
     if (painter.hasClipping()) {
-        area = area.intersected(painter.deviceTransform().mapRect(painter.clipBoundingRect()).adjusted(-1, -1, 1, 1));
+        area = area.intersected(
+            painter.deviceTransform().mapRect(painter.clipBoundingRect()).adjusted(-1, -1, 1, 1));
     }
     const QRect pixels = area.toAlignedRect();
     if (pixels.isEmpty()) {

@@ -17,10 +17,11 @@ constexpr double kFinestScale = 12;
 
 class Preparer {
 public:
-    Preparer(Colour currentColour, double unitsPerDp) : m_current(currentColour), m_threshold(0.25 * unitsPerDp / kFinestScale) {}
+    Preparer(Colour currentColour, double unitsPerDp)
+        : m_current(currentColour), m_threshold(0.25 * unitsPerDp / kFinestScale) {}
 
-    /// Transforms are worked into paths and brushes, and groups that neither clip nor fade dissolve in their parent, so
-    /// that painting changes the painter's state as little as possible.
+    /// Transforms are worked into paths and brushes, and groups that neither clip nor fade dissolve in their
+    /// parent, so that painting changes the painter's state as little as possible.
     void fill(const art::Group& from, PreparedGroup& to, const QTransform& outer = {}) {
         const QTransform map = toQt(from.transform) * outer;
         to.opacity *= from.opacity;
@@ -64,7 +65,9 @@ private:
             ++m_steps;
         }
         if (strokeBrush.style() != Qt::NoBrush) {
-            into->children.emplace_back(FillStep{map.map(strokeOutline(path, shape.stroke)), strokeBrush, true, map.map(path), shape.stroke.width * scaleOf(map), opacity});
+            into->children.emplace_back(FillStep{map.map(strokeOutline(path, shape.stroke)), strokeBrush,
+                                                 true, map.map(path), shape.stroke.width * scaleOf(map),
+                                                 opacity});
             ++m_steps;
         }
     }
@@ -80,8 +83,12 @@ private:
     [[nodiscard]] QPainterPath strokeOutline(const QPainterPath& path, const art::Stroke& stroke) const {
         QPainterPathStroker stroker;
         stroker.setWidth(stroke.width);
-        stroker.setCapStyle(stroke.cap == art::Cap::Round ? Qt::RoundCap : stroke.cap == art::Cap::Square ? Qt::SquareCap : Qt::FlatCap);
-        stroker.setJoinStyle(stroke.join == art::Join::Round ? Qt::RoundJoin : stroke.join == art::Join::Bevel ? Qt::BevelJoin : Qt::SvgMiterJoin);
+        stroker.setCapStyle(stroke.cap == art::Cap::Round    ? Qt::RoundCap
+                            : stroke.cap == art::Cap::Square ? Qt::SquareCap
+                                                             : Qt::FlatCap);
+        stroker.setJoinStyle(stroke.join == art::Join::Round   ? Qt::RoundJoin
+                             : stroke.join == art::Join::Bevel ? Qt::BevelJoin
+                                                               : Qt::SvgMiterJoin);
         stroker.setMiterLimit(stroke.miterLimit);
         stroker.setCurveThreshold(m_threshold);
         if (!stroke.dashes.empty()) {
@@ -114,7 +121,8 @@ QRectF inkOf(const PreparedGroup& group) {
 
 class ArtPainter {
 public:
-    ArtPainter(QPainter& painter, const DrawState& draw, double hairline) : m_painter(painter), m_draw(draw), m_hairline(hairline) {}
+    ArtPainter(QPainter& painter, const DrawState& draw, double hairline)
+        : m_painter(painter), m_draw(draw), m_hairline(hairline) {}
 
     void group(const PreparedGroup& group) {
         const bool plain = group.clips.empty() && group.opacity >= 1;
@@ -130,7 +138,8 @@ public:
             m_painter.setOpacity(m_painter.opacity() * group.opacity);
             children(group);
         } else {
-            paintGrouped(m_painter, group.opacity, [&](QPainter& inner) { ArtPainter(inner, m_draw, m_hairline).children(group); });
+            paintGrouped(m_painter, group.opacity,
+                         [&](QPainter& inner) { ArtPainter(inner, m_draw, m_hairline).children(group); });
         }
         if (!plain) {
             m_painter.restore();
@@ -169,7 +178,8 @@ private:
         stroker.setCurveThreshold(m_hairline * 0.1);
         auto outline = stroker.createStroke(part);
         outline.setFillRule(Qt::WindingFill);
-        withOpacity(step.opacity * (step.isStroke ? 1 : 1 - filled), [&] { m_painter.fillPath(outline, step.brush); });
+        withOpacity(step.opacity * (step.isStroke ? 1 : 1 - filled),
+                    [&] { m_painter.fillPath(outline, step.brush); });
     }
 
     template <typename Paint>
@@ -191,7 +201,8 @@ private:
 
 }
 
-PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double unitsPerDp) : m_viewBox(toQt(art.viewBox)), m_hairline(1.5 * unitsPerDp) {
+PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double unitsPerDp)
+    : m_viewBox(toQt(art.viewBox)), m_hairline(1.5 * unitsPerDp) {
     Preparer preparer(currentColour, unitsPerDp);
     preparer.fill(art.root, m_root);
     m_steps = preparer.steps();
@@ -205,11 +216,14 @@ PreparedArt::PreparedArt(const QPainterPath& outline, const QColor& colour, doub
     m_root.children.emplace_back(FillStep{path, colour, false, {}, 0, 1});
 }
 
-void PreparedArt::paint(QPainter& painter, const DrawState& draw) const { ArtPainter(painter, draw, m_hairline).group(m_root); }
+void PreparedArt::paint(QPainter& painter, const DrawState& draw) const {
+    ArtPainter(painter, draw, m_hairline).group(m_root);
+}
 
 QPainterPath trimmedPath(const QPainterPath& path, double part) {
     QPainterPath out;
-    for (const auto& polygon : path.toSubpathPolygons(QTransform::fromScale(16, 16))) { // scaled up: curves are flattened finely
+    for (const auto& polygon :
+         path.toSubpathPolygons(QTransform::fromScale(16, 16))) { // scaled up: curves are flattened finely
         double total = 0;
         for (int i = 1; i < polygon.size(); ++i) {
             total += QLineF(polygon[i - 1], polygon[i]).length();

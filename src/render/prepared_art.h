@@ -12,8 +12,8 @@ class QPainter;
 
 namespace scaena::render {
 
-/// One thing to fill. Strokes have been turned into outlines to fill, since QPainter strokes small paths lumpily
-/// under a scaling transform, and since they then cost nothing extra for each frame.
+/// One thing to fill. Strokes have been turned into outlines to fill, since QPainter strokes small paths
+/// lumpily under a scaling transform, and since they then cost nothing extra for each frame.
 struct FillStep {
     QPainterPath path;
     QBrush brush;
@@ -38,7 +38,8 @@ struct DrawState {
     double fillFrom = 0.6;
 };
 
-/// Art made ready for painting: paths, brushes and outlines in the art's coordinates. Immutable and shareable.
+/// Art made ready for painting: paths, brushes and outlines in the art's coordinates. Immutable and
+/// shareable.
 class PreparedArt {
 public:
     /// `unitsPerDp` scales the fineness of stroke outlines: art units a dp at the layer's size.

@@ -26,7 +26,8 @@ QImage decodeImage(const std::string& bytes) {
     return reader.read().convertToFormat(QImage::Format_ARGB32_Premultiplied);
 }
 
-QImage screenshotOf(const model::FirstScreenContent& content, const project::ArtShelf& shelf, model::Appearance appearance) {
+QImage screenshotOf(const model::FirstScreenContent& content, const project::ArtShelf& shelf,
+                    model::Appearance appearance) {
     const bool dark = appearance == model::Appearance::Dark && !content.darkImage.empty();
     const auto found = shelf.images.find(dark ? content.darkImage : content.lightImage);
     return found == shelf.images.end() ? QImage() : decodeImage(*found->second);
@@ -49,7 +50,9 @@ std::shared_ptr<const PreparedArt> missingMark() {
 
 Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, model::Appearance appearance)
     : m_appearance(appearance), m_bars(sequence.bars) {
-    const auto colour = [&](const model::ColourRef& ref) { return toQt(model::colourOf(sequence.palette, ref, appearance)); };
+    const auto colour = [&](const model::ColourRef& ref) {
+        return toQt(model::colourOf(sequence.palette, ref, appearance));
+    };
     m_openingColour = colour(sequence.opening.colour);
     for (const auto& layer : sequence.layers) {
         PreparedLayer prepared;
@@ -62,8 +65,11 @@ Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, mo
         case LayerKind::Artwork:
         case LayerKind::FooterMark:
             if (const auto art = shelf.artOf(layer, appearance)) {
-                const Colour tint = layer.tint.empty() ? Colour{0, 0, 0, 255} : model::colourOf(sequence.palette, layer.tint, appearance);
-                const double fit = art::fitInto(art->viewBox, {0, 0, layer.place.width, layer.place.height}).meanScale();
+                const Colour tint = layer.tint.empty()
+                                        ? Colour{0, 0, 0, 255}
+                                        : model::colourOf(sequence.palette, layer.tint, appearance);
+                const double fit =
+                    art::fitInto(art->viewBox, {0, 0, layer.place.width, layer.place.height}).meanScale();
                 prepared.art = std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
             } else {
                 prepared.art = missingMark();
@@ -72,7 +78,8 @@ Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, mo
             prepared.plate = layer.plate ? colour(layer.plate->colour) : QColor();
             break;
         case LayerKind::Text:
-            prepared.art = std::make_shared<const PreparedArt>(outlineText(layer.text), colour(layer.text.colour), 1);
+            prepared.art =
+                std::make_shared<const PreparedArt>(outlineText(layer.text), colour(layer.text.colour), 1);
             break;
         case LayerKind::FirstScreen:
             prepared.screenBackground = colour(layer.firstScreen.background);

@@ -21,7 +21,8 @@ struct PreparedLayer {
     bool missingArt = false;
 };
 
-/// Everything the painter needs of a sequence, apart from the moment. Immutable: may be painted from several threads.
+/// Everything the painter needs of a sequence, apart from the moment. Immutable: may be painted from several
+/// threads.
 class Scene {
 public:
     Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, model::Appearance appearance);

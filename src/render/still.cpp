@@ -18,14 +18,16 @@ QImage still(const Scene& scene, const schedule::Schedule& schedule, double t, c
     const QSizeF screen(frame.screen.width, frame.screen.height);
     QSize pixels = options.pixels;
     if (pixels.isEmpty()) {
-        pixels = QSize(static_cast<int>(std::lround(screen.width() * device.density)), static_cast<int>(std::lround(screen.height() * device.density)));
+        pixels = QSize(static_cast<int>(std::lround(screen.width() * device.density)),
+                       static_cast<int>(std::lround(screen.height() * device.density)));
     }
     QImage image(pixels, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     QPainter painter(&image);
     painter.setRenderHint(QPainter::Antialiasing);
     const double scale = std::min(pixels.width() / screen.width(), pixels.height() / screen.height());
-    painter.translate((pixels.width() - screen.width() * scale) / 2, (pixels.height() - screen.height() * scale) / 2);
+    painter.translate((pixels.width() - screen.width() * scale) / 2,
+                      (pixels.height() - screen.height() * scale) / 2);
     painter.scale(scale, scale);
     if (options.roundScreen && device.cornerRadius > 0) {
         QPainterPath shape;
@@ -39,7 +41,8 @@ QImage still(const Scene& scene, const schedule::Schedule& schedule, double t, c
     return image;
 }
 
-std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedule, const std::vector<double>& times, const StillOptions& options) {
+std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedule,
+                           const std::vector<double>& times, const StillOptions& options) {
     std::vector<QImage> images(times.size());
     std::atomic<std::size_t> next = 0;
     const auto work = [&] {
@@ -48,7 +51,8 @@ std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedul
         }
     };
     std::vector<std::thread> threads;
-    const std::size_t count = std::min<std::size_t>(times.size(), std::max(1u, std::thread::hardware_concurrency()));
+    const std::size_t count =
+        std::min<std::size_t>(times.size(), std::max(1u, std::thread::hardware_concurrency()));
     for (std::size_t i = 1; i < count; ++i) {
         threads.emplace_back(work);
     }

@@ -7,17 +7,18 @@
 namespace scaena::render {
 
 struct StillOptions {
-    QSize pixels;           ///< empty: the screen at the device's own density
+    QSize pixels;            ///< empty: the screen at the device's own density
     bool roundScreen = true; ///< cut to the screen's corners
     bool bars = true;
 };
 
 /// One moment as a picture. May be called from any thread.
-[[nodiscard]] QImage still(const Scene& scene, const schedule::Schedule& schedule, double t, const StillOptions& options);
+[[nodiscard]] QImage still(const Scene& scene, const schedule::Schedule& schedule, double t,
+                           const StillOptions& options);
 
 /// Several moments, one a thread. Much faster than one after the other, since painting a frame uses one core.
-[[nodiscard]] std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedule, const std::vector<double>& times,
-                                         const StillOptions& options);
+[[nodiscard]] std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedule,
+                                         const std::vector<double>& times, const StillOptions& options);
 
 class QtRasteriser : public art::Rasteriser {
 public:

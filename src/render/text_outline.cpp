@@ -39,12 +39,14 @@ QPainterPath outlineText(const model::TextContent& text) {
             const auto glyphs = run.glyphIndexes();
             const auto positions = run.positions();
             for (int i = 0; i < glyphs.size(); ++i) {
-                outline.addPath(run.rawFont().pathForGlyph(glyphs[i]).translated(positions[i] + QPointF(-width / 2, y)));
+                outline.addPath(
+                    run.rawFont().pathForGlyph(glyphs[i]).translated(positions[i] + QPointF(-width / 2, y)));
             }
         }
         y += metrics.lineSpacing();
     }
-    // Centred by the lines' boxes, not by the ink: a word keeps its place when a letter with a descender is added.
+    // Centred by the lines' boxes, not by the ink: a word keeps its place when a letter with a descender is
+    // added.
     const double height = metrics.lineSpacing() * static_cast<double>(lines.size());
     const double scale = text.size / kLargeSize;
     return QTransform::fromScale(scale, scale).map(outline.translated(0, -height / 2));

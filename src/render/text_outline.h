@@ -7,8 +7,8 @@
 
 namespace scaena::render {
 
-/// The text's outlines in dp, centred about the origin. Shaped by Qt (kerning, ligatures, any script), taken from a
-/// large unhinted size, so that they are the same on every machine.
+/// The text's outlines in dp, centred about the origin. Shaped by Qt (kerning, ligatures, any script), taken
+/// from a large unhinted size, so that they are the same on every machine.
 [[nodiscard]] QPainterPath outlineText(const model::TextContent& text);
 
 class QtTextOutliner : public art::TextOutliner {

@@ -15,6 +15,7 @@
 #include <QApplication>
 #include <QComboBox>
 #include <QDoubleSpinBox>
+#include <QDropEvent>
 #include <QFileDialog>
 #include <QLabel>
 #include <QLineEdit>
@@ -26,7 +27,6 @@
 #include <QTest>
 #include <QToolButton>
 #include <QTreeWidget>
-#include <QDropEvent>
 #include <algorithm>
 #include <catch2/catch.hpp>
 #include <set>
@@ -43,7 +43,8 @@ class Session {
 public:
     explicit Session(bool open = true) {
         setNight(false);
-        std::filesystem::copy(repository() / "samples/moraine", m_folder.path() / "moraine", std::filesystem::copy_options::recursive);
+        std::filesystem::copy(repository() / "samples/moraine", m_folder.path() / "moraine",
+                              std::filesystem::copy_options::recursive);
         window.resize(1280, 800);
         window.show();
         QTest::qWaitForWindowExposed(&window);
@@ -61,8 +62,12 @@ public:
     const model::Sequence& sequence() { return *window.document().sequence(); }
     ScoreView& score() { return window.compose().score(); }
     const model::Cue& cue(const Id& id) { return *model::findThing(sequence().cues, id); }
-    QRectF cueRect(const Id& id) { return score().layoutOfScore().cueRect(model::indexOf(sequence().cues, id)); }
-    QRectF beatRect(const Id& id) { return score().layoutOfScore().beatRect(model::indexOf(sequence().beats, id)); }
+    QRectF cueRect(const Id& id) {
+        return score().layoutOfScore().cueRect(model::indexOf(sequence().cues, id));
+    }
+    QRectF beatRect(const Id& id) {
+        return score().layoutOfScore().beatRect(model::indexOf(sequence().beats, id));
+    }
     double pixelsPerMs() { return score().layoutOfScore().pixelsPerMs(); }
 
     void drag(QPointF from, double byPixels, Qt::KeyboardModifiers modifiers = Qt::AltModifier) {
@@ -173,30 +178,35 @@ TEST_CASE("A cue is moved by dragging, nudged by keys, and Esc takes a drag back
     CHECK(s.cue("hills-rise").anchor.offset == moved + 110);
     CHECK(s.window.document().history().names().size() == 2); // one drag, one row of nudges
 
-    QTest::mousePress(&s.score(), Qt::LeftButton, Qt::AltModifier, s.cueRect("hills-rise").center().toPoint());
+    QTest::mousePress(&s.score(), Qt::LeftButton, Qt::AltModifier,
+                      s.cueRect("hills-rise").center().toPoint());
     s.move(s.cueRect("hills-rise").center() + QPointF(80, 0), Qt::LeftButton, Qt::AltModifier);
     CHECK(s.cue("hills-rise").anchor.offset != moved + 110);
     QTest::keyClick(&s.score(), Qt::Key_Escape);
     CHECK(s.cue("hills-rise").anchor.offset == moved + 110);
-    QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::AltModifier, s.cueRect("hills-rise").center().toPoint());
+    QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::AltModifier,
+                        s.cueRect("hills-rise").center().toPoint());
     CHECK(s.window.document().history().names().size() == 2);
 }
 
 TEST_CASE("Dragging snaps to edges nearby, and Alt lets go of them") {
     Session s;
     const auto& schedule = *s.window.preview().schedule();
-    const auto sunEnd = schedule.cues[static_cast<std::size_t>(model::indexOf(s.sequence().cues, "sun-rise"))].end;
+    const auto sunEnd =
+        schedule.cues[static_cast<std::size_t>(model::indexOf(s.sequence().cues, "sun-rise"))].end;
     const auto rect = s.cueRect("hills-rise");
     const double toEdge = s.score().layoutOfScore().xOf(sunEnd) - rect.right();
     s.drag({rect.right() - 1, rect.center().y()}, toEdge + 3, Qt::NoModifier);
     const auto& after = *s.window.preview().schedule();
-    CHECK(after.cues[static_cast<std::size_t>(model::indexOf(s.sequence().cues, "hills-rise"))].end == sunEnd);
+    CHECK(after.cues[static_cast<std::size_t>(model::indexOf(s.sequence().cues, "hills-rise"))].end ==
+          sunEnd);
 }
 
 TEST_CASE("A beat is lengthened at its edge, the wait's grip only asks what if") {
     Session s;
     s.drag({s.beatRect("arrive").right() - 1, s.beatRect("arrive").center().y()}, 50);
-    CHECK(*model::findThing(s.sequence().beats, "arrive")->length == Approx(1150 + 50 / s.pixelsPerMs()).margin(3));
+    CHECK(*model::findThing(s.sequence().beats, "arrive")->length ==
+          Approx(1150 + 50 / s.pixelsPerMs()).margin(3));
     s.trigger("undo");
     const auto shown = s.window.preview().schedule()->metrics.shown;
     s.drag({s.beatRect("wait").right() - 1, s.beatRect("wait").center().y()}, 70);
@@ -209,7 +219,8 @@ TEST_CASE("A beat is lengthened at its edge, the wait's grip only asks what if")
 TEST_CASE("The needle follows the pointer on the axis, the keys, and play") {
     Session s;
     const auto axis = s.score().layoutOfScore().axisRow();
-    QTest::mouseClick(&s.score(), Qt::LeftButton, {}, QPoint(int(s.score().layoutOfScore().xOf(1000)), int(axis.center().y())));
+    QTest::mouseClick(&s.score(), Qt::LeftButton, {},
+                      QPoint(int(s.score().layoutOfScore().xOf(1000)), int(axis.center().y())));
     CHECK(s.window.preview().time() == Approx(1000).margin(8));
     s.trigger("frameOn");
     CHECK(s.window.preview().time() == Approx(1016.7).margin(9));
@@ -289,7 +300,9 @@ TEST_CASE("The easing curve is dragged by its handles as one step") {
     const QPoint handle = curve->handleAt(0).toPoint();
     QTest::mousePress(curve, Qt::LeftButton, {}, handle);
     for (int i = 1; i <= 5; ++i) {
-        QMouseEvent event(QEvent::MouseMove, handle + QPoint(4 * i, -6 * i), curve->mapToGlobal(handle + QPoint(4 * i, -6 * i)), Qt::NoButton, Qt::LeftButton, {});
+        QMouseEvent event(QEvent::MouseMove, handle + QPoint(4 * i, -6 * i),
+                          curve->mapToGlobal(handle + QPoint(4 * i, -6 * i)), Qt::NoButton, Qt::LeftButton,
+                          {});
         QApplication::sendEvent(curve, &event);
     }
     QTest::mouseRelease(curve, Qt::LeftButton, {}, handle + QPoint(20, -30));
@@ -338,7 +351,8 @@ TEST_CASE("The conditions' words turn by wheel and by keys, and the stage follow
     auto* device = s.child<QToolButton>("condition-device");
     QTest::keyClick(device, Qt::Key_Down);
     CHECK(s.window.preview().conditions().device == "small-phone");
-    QWheelEvent wheel({5, 5}, device->mapToGlobal(QPointF(5, 5)), {}, {0, 120}, Qt::NoButton, {}, Qt::NoScrollPhase, false);
+    QWheelEvent wheel({5, 5}, device->mapToGlobal(QPointF(5, 5)), {}, {0, 120}, Qt::NoButton, {},
+                      Qt::NoScrollPhase, false);
     QApplication::sendEvent(device, &wheel);
     CHECK(s.window.preview().conditions().device == "tall-phone");
     s.trigger("landscape");
@@ -361,7 +375,11 @@ TEST_CASE("Arrow keys walk through the cues in the order of their starts") {
     std::vector<Millis> starts;
     for (int i = 0; i < 5; ++i) {
         QTest::keyClick(&s.score(), Qt::Key_Down);
-        starts.push_back(s.window.preview().schedule()->cues[static_cast<std::size_t>(model::indexOf(s.sequence().cues, s.window.selection().cue()))].start);
+        starts.push_back(s.window.preview()
+                             .schedule()
+                             ->cues[static_cast<std::size_t>(
+                                 model::indexOf(s.sequence().cues, s.window.selection().cue()))]
+                             .start);
     }
     CHECK(std::is_sorted(starts.begin(), starts.end()));
     const auto last = s.window.selection().cue();
@@ -385,7 +403,8 @@ TEST_CASE("The score zooms about a time and back to all of it") {
 TEST_CASE("A bad file is told as a list, and the open document stays") {
     Session s;
     const auto bad = s.folder() / "bad.scaena";
-    std::ofstream(bad) << R"({"format": "scaena-sequence", "version": 1, "name": 5, "palette": {}, "opening": {"colour": "x"}, "layers": [], "beats": []})";
+    std::ofstream(bad)
+        << R"({"format": "scaena-sequence", "version": 1, "name": 5, "palette": {}, "opening": {"colour": "x"}, "layers": [], "beats": []})";
     int rows = 0;
     whenDialogOpens([&](QWidget* dialog) {
         rows = dialog->findChild<QTreeWidget*>("problemList")->topLevelItemCount();
@@ -420,7 +439,13 @@ TEST_CASE("Files are dropped on the window; what is no sequence says what would 
 
 TEST_CASE("Unsaved changes are asked about: cancel keeps, discard leaves, save saves") {
     Session s;
-    const auto change = [&] { s.window.document().apply("rename", [&] { auto next = s.sequence(); next.name += "!"; return next; }()); };
+    const auto change = [&] {
+        s.window.document().apply("rename", [&] {
+            auto next = s.sequence();
+            next.name += "!";
+            return next;
+        }());
+    };
     change();
     whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Cancel); });
     s.trigger("new");
@@ -475,7 +500,10 @@ TEST_CASE("Unsaved work survives a crash in the journal") {
         journal.writeNow();
         CHECK(Journal::findLost().empty()); // this program still runs
         // As if the program had died: its entry stays, under the number of a process that is gone.
-        const auto folder = std::filesystem::path(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation).toStdString()) / "journal";
+        const auto folder =
+            std::filesystem::path(
+                QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation).toStdString()) /
+            "journal";
         auto text = readWhole(folder / (std::to_string(QCoreApplication::applicationPid()) + ".json"));
         const auto pid = "\"pid\": " + std::to_string(QCoreApplication::applicationPid());
         REQUIRE(text.find(pid) != std::string::npos);
@@ -532,10 +560,15 @@ TEST_CASE("The window is painted by day and by night without a glyph of the wron
 TEST_CASE("Inks stand out from the page by day and by night") {
     for (const bool night : {false, true}) {
         setNight(night);
-        const auto plain = [](const QColor& c) { return Colour{static_cast<std::uint8_t>(c.red()), static_cast<std::uint8_t>(c.green()), static_cast<std::uint8_t>(c.blue()), 255}; };
+        const auto plain = [](const QColor& c) {
+            return Colour{static_cast<std::uint8_t>(c.red()), static_cast<std::uint8_t>(c.green()),
+                          static_cast<std::uint8_t>(c.blue()), 255};
+        };
         const auto& t = theme();
-        for (const auto& [name, ink] : {std::pair{"ink", t.ink}, std::pair{"faint", t.faint}, std::pair{"woad", t.woad}, std::pair{"weld", t.weld}, std::pair{"verdigris", t.verdigris},
-                                        std::pair{"plum", t.plum}, std::pair{"madder", t.madder}, std::pair{"umber", t.umber}, std::pair{"slate", t.slate}}) {
+        for (const auto& [name, ink] :
+             {std::pair{"ink", t.ink}, std::pair{"faint", t.faint}, std::pair{"woad", t.woad},
+              std::pair{"weld", t.weld}, std::pair{"verdigris", t.verdigris}, std::pair{"plum", t.plum},
+              std::pair{"madder", t.madder}, std::pair{"umber", t.umber}, std::pair{"slate", t.slate}}) {
             INFO(name << (night ? " by night" : " by day"));
             CHECK(contrastRatio(plain(ink), plain(t.page)) >= 4.5);
         }

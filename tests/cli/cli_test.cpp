@@ -32,7 +32,8 @@ std::string sample() { return (repository() / "samples/moraine/moraine.scaena").
 }
 
 TEST_CASE("Wrong usage says so on standard error") {
-    for (const auto& arguments : std::vector<std::vector<std::string>>{{}, {"dance"}, {"frame", sample()}, {"schedule"}, {"state", sample(), "--at", "soon"}}) {
+    for (const auto& arguments : std::vector<std::vector<std::string>>{
+             {}, {"dance"}, {"frame", sample()}, {"schedule"}, {"state", sample(), "--at", "soon"}}) {
         const auto result = runCli(arguments);
         CHECK(result.code == cli::kWrongUsage);
         CHECK(result.out.empty());
@@ -45,7 +46,8 @@ TEST_CASE("Wrong usage says so on standard error") {
 TEST_CASE("A file that cannot be read has exit code 3 and every problem on a line of its own") {
     const TemporaryFolder folder;
     const auto bad = folder.path() / "bad.scaena";
-    std::ofstream(bad) << R"({"format": "scaena-sequence", "version": 1, "name": 5, "palette": {}, "opening": {"colour": "x"}, "layers": [], "beats": []})";
+    std::ofstream(bad)
+        << R"({"format": "scaena-sequence", "version": 1, "name": 5, "palette": {}, "opening": {"colour": "x"}, "layers": [], "beats": []})";
     for (const char* command : {"info", "schedule"}) {
         const auto result = runCli({command, bad.string()});
         CHECK(result.code == cli::kUnreadable);
@@ -54,7 +56,8 @@ TEST_CASE("A file that cannot be read has exit code 3 and every problem on a lin
         CHECK(result.out.empty());
     }
     CHECK(runCli({"info", (folder.path() / "none.scaena").string()}).code == cli::kUnreadable);
-    CHECK(runCli({"frame", bad.string(), "--at", "0", "-o", (folder.path() / "x.png").string()}).code == cli::kUnreadable);
+    CHECK(runCli({"frame", bad.string(), "--at", "0", "-o", (folder.path() / "x.png").string()}).code ==
+          cli::kUnreadable);
 }
 
 TEST_CASE("info tells what is in a sequence, in words and as JSON") {
@@ -82,8 +85,15 @@ TEST_CASE("schedule tells times and figures under the conditions asked for") {
 }
 
 TEST_CASE("Unknown words for conditions are refused with the known ones") {
-    for (const auto& [option, value] : std::vector<std::pair<std::string, std::string>>{{"--target", "toaster"}, {"--device", "watch"}, {"--appearance", "sepia"}, {"--start", "cool"}, {"--gates", "ghost=5"},
-                                                                                          {"--gates", "huts=soon"}, {"--gates", "huts=-4"}, {"--gates", "quick"}}) {
+    for (const auto& [option, value] :
+         std::vector<std::pair<std::string, std::string>>{{"--target", "toaster"},
+                                                          {"--device", "watch"},
+                                                          {"--appearance", "sepia"},
+                                                          {"--start", "cool"},
+                                                          {"--gates", "ghost=5"},
+                                                          {"--gates", "huts=soon"},
+                                                          {"--gates", "huts=-4"},
+                                                          {"--gates", "quick"}}) {
         const auto result = runCli({"schedule", sample(), option, value});
         INFO(option << " " << value);
         CHECK(result.code == cli::kWrongUsage);
@@ -113,7 +123,8 @@ TEST_CASE("frame writes a picture of the size asked for") {
     REQUIRE(runCli({"frame", sample(), "--at", "1500", "--size", "206x458", "-o", file}).code == cli::kDone);
     const QImage picture(QString::fromStdString(file));
     CHECK(picture.size() == QSize(206, 458));
-    REQUIRE(runCli({"frame", sample(), "--at", "1500", "--landscape", "--device", "small-phone", "-o", file}).code == cli::kDone);
+    REQUIRE(runCli({"frame", sample(), "--at", "1500", "--landscape", "--device", "small-phone", "-o", file})
+                .code == cli::kDone);
     CHECK(QImage(QString::fromStdString(file)).size() == QSize(1280, 720));
     for (const char* bad : {"0x5", "5", "axb", "9000x9000", "10x10x10"}) {
         CHECK(runCli({"frame", sample(), "--at", "0", "--size", bad, "-o", file}).code == cli::kWrongUsage);
@@ -123,7 +134,9 @@ TEST_CASE("frame writes a picture of the size asked for") {
 
 TEST_CASE("export writes, repeats itself without a change, and refuses what a person edited") {
     const TemporaryFolder folder;
-    const std::vector<std::string> arguments = {"export", sample(), "--for", "android", "--into", folder.path().string(), "--package", "com.example.huts", "--json"};
+    const std::vector<std::string> arguments = {"export",    sample(),           "--for",
+                                                "android",   "--into",           folder.path().string(),
+                                                "--package", "com.example.huts", "--json"};
     auto dry = arguments;
     dry.push_back("--dry-run");
     const auto plan = json::parse(runCli(dry).out);
@@ -146,5 +159,6 @@ TEST_CASE("export writes, repeats itself without a change, and refuses what a pe
     CHECK(runCli(forced).code == cli::kDone);
     CHECK(readWhole(folder.path() / "scaena-kept/res/values/moraine_huts_themes.xml") == mine);
     CHECK(runCli({"export", sample(), "--for", "telegraph", "--into", "x"}).code == cli::kWrongUsage);
-    CHECK(runCli({"export", sample(), "--for", "android", "--into", "x", "--package", "no package"}).code == cli::kRefused);
+    CHECK(runCli({"export", sample(), "--for", "android", "--into", "x", "--package", "no package"}).code ==
+          cli::kRefused);
 }

@@ -19,9 +19,13 @@ namespace {
 struct Small {
     model::Sequence sequence;
     project::ArtShelf shelf;
-    explicit Small(SequenceBuilder builder = aSequence().withBeat(play("a", 500))) : sequence(builder.build()) { art("<rect width='10' height='10' fill='currentColor'/>"); }
+    explicit Small(SequenceBuilder builder = aSequence().withBeat(play("a", 500)))
+        : sequence(builder.build()) {
+        art("<rect width='10' height='10' fill='currentColor'/>");
+    }
     void art(const std::string& inside) {
-        auto read = art::readSvg("<svg viewBox='0 0 10 10' xmlns='http://www.w3.org/2000/svg'>" + inside + "</svg>");
+        auto read =
+            art::readSvg("<svg viewBox='0 0 10 10' xmlns='http://www.w3.org/2000/svg'>" + inside + "</svg>");
         REQUIRE(read);
         shelf.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*read));
     }
@@ -35,13 +39,15 @@ pugi::xml_document parsed(const std::string& text) {
     return document;
 }
 
-/// Writes and links an export with aapt2, against the platform's resources and the names that came after them.
+/// Writes and links an export with aapt2, against the platform's resources and the names that came after
+/// them.
 RunResult linked(const exporting::Export& made, const std::string& package) {
     const TemporaryFolder folder;
     writeTo(folder.path() / "app", made);
     DiskFiles files;
     const auto manifest = [&](const std::string& name, const std::string& inside) {
-        return "<manifest xmlns:android=\"http://schemas.android.com/apk/res/android\" package=\"" + name + "\">" + inside + "</manifest>";
+        return "<manifest xmlns:android=\"http://schemas.android.com/apk/res/android\" package=\"" + name +
+               "\">" + inside + "</manifest>";
     };
     std::string style;
     for (const auto& file : made.files) {
@@ -50,10 +56,17 @@ RunResult linked(const exporting::Export& made, const std::string& package) {
             style = match[1];
         }
     }
-    REQUIRE(files.writeAtomically(folder.path() / "AndroidManifest.xml", manifest(package, "<uses-sdk android:minSdkVersion=\"23\" android:targetSdkVersion=\"31\"/><application android:theme=\"@style/" + style + "\"/>")));
+    REQUIRE(files.writeAtomically(
+        folder.path() / "AndroidManifest.xml",
+        manifest(package, "<uses-sdk android:minSdkVersion=\"23\" "
+                          "android:targetSdkVersion=\"31\"/><application android:theme=\"@style/" +
+                              style + "\"/>")));
     REQUIRE(files.writeAtomically(folder.path() / "stub/AndroidManifest.xml", manifest("android", "")));
-    REQUIRE(files.writeAtomically(folder.path() / "stub/res/values/public.xml", readWhole(repository() / "tests/judges/android-31-names.xml")));
-    const auto step = [&](const QStringList& arguments) { return run(QStringLiteral("aapt2"), arguments, folder.path()); };
+    REQUIRE(files.writeAtomically(folder.path() / "stub/res/values/public.xml",
+                                  readWhole(repository() / "tests/judges/android-31-names.xml")));
+    const auto step = [&](const QStringList& arguments) {
+        return run(QStringLiteral("aapt2"), arguments, folder.path());
+    };
     const auto framework = QStringLiteral("/usr/share/android-framework-res/framework-res.apk");
     auto result = step({"compile", "--dir", "stub/res", "-o", "stub.zip"});
     INFO(result.output);
@@ -65,7 +78,8 @@ RunResult linked(const exporting::Export& made, const std::string& package) {
     if (result.code != 0) {
         return result;
     }
-    return step({"link", "-o", "app.apk", "--manifest", "AndroidManifest.xml", "-I", framework, "-I", "stub.apk", "app.zip"});
+    return step({"link", "-o", "app.apk", "--manifest", "AndroidManifest.xml", "-I", framework, "-I",
+                 "stub.apk", "app.zip"});
 }
 
 /// Progress of the animator's interpolator at `x`: a path interpolator of ours, or linear.
@@ -73,9 +87,11 @@ double interpolated(const exporting::Export& made, const std::string& reference,
     if (reference == "@android:interpolator/linear") {
         return x;
     }
-    const auto document = parsed(fileOf(made, "res/interpolator/" + reference.substr(reference.find('/') + 1) + ".xml"));
+    const auto document =
+        parsed(fileOf(made, "res/interpolator/" + reference.substr(reference.find('/') + 1) + ".xml"));
     double v[4];
-    REQUIRE(std::sscanf(document.document_element().attribute("android:pathData").value(), "M0,0C%lf,%lf %lf,%lf 1,1", &v[0], &v[1], &v[2], &v[3]) == 4);
+    REQUIRE(std::sscanf(document.document_element().attribute("android:pathData").value(),
+                        "M0,0C%lf,%lf %lf,%lf 1,1", &v[0], &v[1], &v[2], &v[3]) == 4);
     double low = 0;
     double high = 1;
     for (int i = 0; i < 60; ++i) {
@@ -87,12 +103,14 @@ double interpolated(const exporting::Export& made, const std::string& reference,
     return 3 * r * r * low * v[1] + 3 * r * low * low * v[3] + low * low * low;
 }
 
-/// The value an animated vector gives a property at `t`, evaluated as the platform documents it, or nothing if no
-/// animator has started.
-std::optional<double> animatedValue(const exporting::Export& made, const std::string& part, const std::string& property, double t) {
+/// The value an animated vector gives a property at `t`, evaluated as the platform documents it, or nothing
+/// if no animator has started.
+std::optional<double> animatedValue(const exporting::Export& made, const std::string& part,
+                                    const std::string& property, double t) {
     std::optional<double> value;
     for (const auto& file : made.files) {
-        if (file.path.find("res/animator/") == std::string::npos || file.path.find("_icon_" + part) == std::string::npos) {
+        if (file.path.find("res/animator/") == std::string::npos ||
+            file.path.find("_icon_" + part) == std::string::npos) {
             continue;
         }
         const auto document = parsed(file.bytes);
@@ -111,7 +129,8 @@ std::optional<double> animatedValue(const exporting::Export& made, const std::st
                 cycle -= 1;
                 progress = 1;
             }
-            if (std::string(animator.attribute("android:repeatMode").value()) == "reverse" && std::fmod(cycle, 2) == 1) {
+            if (std::string(animator.attribute("android:repeatMode").value()) == "reverse" &&
+                std::fmod(cycle, 2) == 1) {
                 progress = 1 - progress;
             }
             pugi::xml_node before = holder.first_child();
@@ -137,7 +156,8 @@ TEST_CASE("The platform's resource compiler takes and links every sample's resou
     for (const auto& path : samples()) {
         INFO(path.string());
         const auto project = openSample(path);
-        const auto result = linked(exported(project.sequence, *project.shelf, "com.example.sample"), "com.example.sample");
+        const auto result =
+            linked(exported(project.sequence, *project.shelf, "com.example.sample"), "com.example.sample");
         INFO(result.output);
         CHECK(result.code == 0);
     }
@@ -171,7 +191,8 @@ TEST_CASE("Attributes of the newer systems stand only in the folder for them") {
         const auto project = openSample(path);
         for (const auto& file : exported(project.sequence, *project.shelf).files) {
             INFO(file.path);
-            CHECK((file.bytes.find("windowSplashScreen") == std::string::npos || file.path.find("values-v31") != std::string::npos));
+            CHECK((file.bytes.find("windowSplashScreen") == std::string::npos ||
+                   file.path.find("values-v31") != std::string::npos));
         }
     }
 }
@@ -179,8 +200,10 @@ TEST_CASE("Attributes of the newer systems stand only in the folder for them") {
 TEST_CASE("Each path, and each animator's target and property, is one the platform knows") {
     const auto project = openSample(samples().front());
     const auto made = exported(project.sequence, *project.shelf);
-    const std::regex pathData("(M-?[0-9.]+,-?[0-9.]+|L-?[0-9.]+,-?[0-9.]+|C-?[0-9.]+,-?[0-9.]+ -?[0-9.]+,-?[0-9.]+ -?[0-9.]+,-?[0-9.]+|Z)+");
-    const std::set<std::string> properties = {"translateX", "translateY", "scaleX", "scaleY", "rotation", "alpha"};
+    const std::regex pathData("(M-?[0-9.]+,-?[0-9.]+|L-?[0-9.]+,-?[0-9.]+|C-?[0-9.]+,-?[0-9.]+ "
+                              "-?[0-9.]+,-?[0-9.]+ -?[0-9.]+,-?[0-9.]+|Z)+");
+    const std::set<std::string> properties = {"translateX", "translateY", "scaleX",
+                                              "scaleY",     "rotation",   "alpha"};
     std::set<std::string> names;
     for (const auto& file : made.files) {
         if (file.path.find(".xml") == std::string::npos) {
@@ -199,21 +222,26 @@ TEST_CASE("Each path, and each animator's target and property, is one the platfo
             CHECK(found.attribute().as_double() >= 0);
             CHECK(found.attribute().as_double() <= 1);
         }
-        for (const auto& found : document.select_nodes("//*[not(self::color) and not(self::style)]/@android:name")) {
+        for (const auto& found :
+             document.select_nodes("//*[not(self::color) and not(self::style)]/@android:name")) {
             names.insert(found.attribute().value());
         }
         for (const auto& target : document.select_nodes("/animated-vector/target/@android:name")) {
-            CHECK(fileOf(made, "drawable/moraine_huts_icon.xml").find("android:name=\"" + std::string(target.attribute().value()) + "\"") != std::string::npos);
+            CHECK(fileOf(made, "drawable/moraine_huts_icon.xml")
+                      .find("android:name=\"" + std::string(target.attribute().value()) + "\"") !=
+                  std::string::npos);
         }
         for (const auto& child : document.select_nodes("//vector//*")) {
-            const std::set<std::string> known = {"group", "path", "clip-path", "aapt:attr", "gradient", "item"};
+            const std::set<std::string> known = {"group",     "path",     "clip-path",
+                                                 "aapt:attr", "gradient", "item"};
             CHECK(known.count(child.node().name()) == 1);
         }
     }
 }
 
 TEST_CASE("The animated icon has the values the preview shows, at every moment") {
-    for (const auto kind : {MoveKind::Settle, MoveKind::Rise, MoveKind::Bounce, MoveKind::Spring, MoveKind::Turn, MoveKind::Pop, MoveKind::Fade, MoveKind::PushThrough}) {
+    for (const auto kind : {MoveKind::Settle, MoveKind::Rise, MoveKind::Bounce, MoveKind::Spring,
+                            MoveKind::Turn, MoveKind::Pop, MoveKind::Fade, MoveKind::PushThrough}) {
         for (const int variant : {0, 1, 2}) {
             INFO(model::word(kind) << " " << variant);
             Small small;
@@ -230,8 +258,12 @@ TEST_CASE("The animated icon has the values the preview shows, at every moment")
             const auto standing = parsed(fileOf(made, "drawable/test_icon.xml"));
             const auto group = standing.document_element().child("group");
             const std::tuple<motion::Property, const char*, const char*, const char*> properties[] = {
-                {motion::Property::X, "icon", "translateX", "0"}, {motion::Property::Y, "icon", "translateY", "0"}, {motion::Property::ScaleX, "icon", "scaleX", "1"},
-                {motion::Property::ScaleY, "icon", "scaleY", "1"}, {motion::Property::Rotation, "icon", "rotation", "0"}, {motion::Property::Opacity, "picture", "alpha", "1"}};
+                {motion::Property::X, "icon", "translateX", "0"},
+                {motion::Property::Y, "icon", "translateY", "0"},
+                {motion::Property::ScaleX, "icon", "scaleX", "1"},
+                {motion::Property::ScaleY, "icon", "scaleY", "1"},
+                {motion::Property::Rotation, "icon", "rotation", "0"},
+                {motion::Property::Opacity, "picture", "alpha", "1"}};
             for (const auto& [property, part, name, standard] : properties) {
                 const auto node = std::string(part) == "icon" ? group : standing.document_element();
                 const auto attribute = node.attribute(("android:" + std::string(name)).c_str());
@@ -243,7 +275,8 @@ TEST_CASE("The animated icon has the values the preview shows, at every moment")
                 }
                 for (int t = 0; t <= 900; t += 7) {
                     INFO(name << " at " << t);
-                    CHECK(animatedValue(made, part, name, t).value_or(rest) == Approx(timeline.valueAt(t)).margin(range * 0.002));
+                    CHECK(animatedValue(made, part, name, t).value_or(rest) ==
+                          Approx(timeline.valueAt(t)).margin(range * 0.002));
                 }
             }
         }
@@ -256,19 +289,25 @@ TEST_CASE("The icon's art lies within the visible circle's box, in the middle") 
     const auto document = parsed(fileOf(small.made(), "drawable/test_icon.xml"));
     const auto vector = document.document_element();
     CHECK(vector.attribute("android:width").value() == std::string("288dp"));
-    const auto path = art::parsePath(vector.select_node("//path").node().attribute("android:pathData").value()).path;
+    const auto path =
+        art::parsePath(vector.select_node("//path").node().attribute("android:pathData").value()).path;
     const Rect box = art::bounds(path);
     CHECK(box.x == Approx(48));
     CHECK(box.width == Approx(192));
     small.sequence.layers[2].plate = model::Plate{"ink", 160, {}};
-    CHECK(parsed(fileOf(small.made(), "drawable/test_icon.xml")).document_element().attribute("android:width").value() == std::string("240dp"));
-    CHECK(fileOf(small.made(), "values-v31/test_themes.xml").find("windowSplashScreenIconBackgroundColor") != std::string::npos);
+    CHECK(parsed(fileOf(small.made(), "drawable/test_icon.xml"))
+              .document_element()
+              .attribute("android:width")
+              .value() == std::string("240dp"));
+    CHECK(fileOf(small.made(), "values-v31/test_themes.xml").find("windowSplashScreenIconBackgroundColor") !=
+          std::string::npos);
 }
 
 TEST_CASE("A sequence without an icon does not let the system show another one") {
     Small small;
     small.sequence.opening.icon.clear();
-    CHECK(fileOf(small.made(), "values-v31/test_themes.xml").find("@android:color/transparent") != std::string::npos);
+    CHECK(fileOf(small.made(), "values-v31/test_themes.xml").find("@android:color/transparent") !=
+          std::string::npos);
     CHECK_FALSE(hasFile(small.made(), "_icon"));
 }
 
@@ -283,7 +322,8 @@ TEST_CASE("Colours have their dark values in the night folder") {
 TEST_CASE("currentColor becomes the tint's resource, so that it follows light and dark") {
     Small small;
     small.sequence.layers[2].tint = "ink";
-    CHECK(fileOf(small.made(), "drawable/test_art_logo.xml").find("android:fillColor=\"@color/test_ink\"") != std::string::npos);
+    CHECK(fileOf(small.made(), "drawable/test_art_logo.xml").find("android:fillColor=\"@color/test_ink\"") !=
+          std::string::npos);
 }
 
 TEST_CASE("Art that no vector can show is written as pictures of every density, at the right size") {
@@ -291,12 +331,15 @@ TEST_CASE("Art that no vector can show is written as pictures of every density, 
     small.art("<path d='M0 5h10' stroke='red' stroke-dasharray='2 1'/>");
     const auto made = small.made();
     CHECK_FALSE(hasFile(made, "drawable/test_art_logo.xml"));
-    for (const auto& [density, pixels] : std::map<std::string, int>{{"mdpi", 100}, {"hdpi", 150}, {"xhdpi", 200}, {"xxhdpi", 300}, {"xxxhdpi", 400}}) {
-        const auto picture = QImage::fromData(QByteArray::fromStdString(fileOf(made, "drawable-" + density + "/test_art_logo.png")));
+    for (const auto& [density, pixels] : std::map<std::string, int>{
+             {"mdpi", 100}, {"hdpi", 150}, {"xhdpi", 200}, {"xxhdpi", 300}, {"xxxhdpi", 400}}) {
+        const auto picture = QImage::fromData(
+            QByteArray::fromStdString(fileOf(made, "drawable-" + density + "/test_art_logo.png")));
         CHECK(picture.width() == pixels);
         CHECK(picture.height() == pixels);
     }
-    CHECK(std::any_of(made.notes.begin(), made.notes.end(), [](const auto& n) { return n.find("dashed") != std::string::npos; }));
+    CHECK(std::any_of(made.notes.begin(), made.notes.end(),
+                      [](const auto& n) { return n.find("dashed") != std::string::npos; }));
 }
 
 TEST_CASE("Each reason against a vector is found, and plain art has none") {
@@ -304,13 +347,17 @@ TEST_CASE("Each reason against a vector is found, and plain art has none") {
         const auto art = art::readSvg("<svg viewBox='0 0 10 10'>" + inside + "</svg>");
         return exporting::whyNotVector(*art).value_or("");
     };
-    CHECK(why("<rect width='5' height='5' fill='red' opacity='.5'/><g opacity='.5'><circle r='3'/></g>") == "");
+    CHECK(why("<rect width='5' height='5' fill='red' opacity='.5'/><g opacity='.5'><circle r='3'/></g>") ==
+          "");
     CHECK(why("<g opacity='.5'><circle r='3'/><circle r='4'/></g>") != "");
     CHECK(why("<g transform='scale(2 1)'><path d='M0 0h5' stroke='red'/></g>") != "");
     CHECK(why("<g transform='rotate(30) scale(2)'><path d='M0 0h5' stroke='red'/></g>") == "");
-    CHECK(why("<clipPath id='c'><path clip-rule='evenodd' d='M0 0h5v5z'/></clipPath><g clip-path='url(#c)'><circle r='3'/></g>") != "");
-    CHECK(why("<radialGradient id='g' fx='.2'><stop/><stop offset='1'/></radialGradient><circle r='3' fill='url(#g)'/>") != "");
-    CHECK(why("<radialGradient id='g'><stop/><stop offset='1'/></radialGradient><rect width='6' height='3' fill='url(#g)'/>") != "");
+    CHECK(why("<clipPath id='c'><path clip-rule='evenodd' d='M0 0h5v5z'/></clipPath><g "
+              "clip-path='url(#c)'><circle r='3'/></g>") != "");
+    CHECK(why("<radialGradient id='g' fx='.2'><stop/><stop offset='1'/></radialGradient><circle r='3' "
+              "fill='url(#g)'/>") != "");
+    CHECK(why("<radialGradient id='g'><stop/><stop offset='1'/></radialGradient><rect width='6' height='3' "
+              "fill='url(#g)'/>") != "");
 }
 
 TEST_CASE("A sequence that cannot be exported is refused with a sentence") {
@@ -329,7 +376,8 @@ TEST_CASE("A sequence that cannot be exported is refused with a sentence") {
 TEST_CASE("The instructions name this sequence's style, object and gates") {
     const auto project = openSample(samples().front());
     const auto text = fileOf(exported(project.sequence, *project.shelf, "org.huts"), "INTEGRATE.md");
-    for (const char* part : {"@style/Launch.MoraineHuts", "MoraineHutsLaunch.data", "launch.open(\"session\")", "org.huts.launch", "setTheme"}) {
+    for (const char* part : {"@style/Launch.MoraineHuts", "MoraineHutsLaunch.data",
+                             "launch.open(\"session\")", "org.huts.launch", "setTheme"}) {
         INFO(part);
         CHECK(text.find(part) != std::string::npos);
     }
@@ -349,8 +397,11 @@ TEST_CASE("What people read of an export is as it was approved") {
     const auto project = openSample(repository() / "samples/moraine/moraine.scaena");
     const auto made = exported(project.sequence, *project.shelf, "com.example.huts");
     const auto golden = repository() / "tests/golden/android/moraine";
-    for (const char* name : {"res/values/moraine_huts_themes.xml", "res/values-v31/moraine_huts_themes.xml", "res/values/moraine_huts_colors.xml", "res/drawable/moraine_huts_opening.xml",
-                             "res/drawable/moraine_huts_icon.xml", "res/drawable/moraine_huts_icon_animated.xml", "res/animator/moraine_huts_icon_icon.xml", "INTEGRATE.md"}) {
+    for (const char* name :
+         {"res/values/moraine_huts_themes.xml", "res/values-v31/moraine_huts_themes.xml",
+          "res/values/moraine_huts_colors.xml", "res/drawable/moraine_huts_opening.xml",
+          "res/drawable/moraine_huts_icon.xml", "res/drawable/moraine_huts_icon_animated.xml",
+          "res/animator/moraine_huts_icon_icon.xml", "INTEGRATE.md"}) {
         INFO(name);
         if (qEnvironmentVariableIsSet("SCAENA_APPROVE")) {
             REQUIRE(DiskFiles().writeAtomically(golden / name, fileOf(made, name)));

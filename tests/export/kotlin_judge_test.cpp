@@ -10,15 +10,17 @@
 #include <regex>
 #include <set>
 
-/// The exported Kotlin, compiled by a real compiler: the timing is run on the JVM against the core's own numbers, the
-/// player and the data are type-checked against the shape of the platform's classes.
+/// The exported Kotlin, compiled by a real compiler: the timing is run on the JVM against the core's own
+/// numbers, the player and the data are type-checked against the shape of the platform's classes.
 using namespace scaena;
 using namespace scaena::test;
 using namespace scaena::schedule;
 
 namespace {
 
-std::string withPackage(std::string text, const std::string& package) { return std::regex_replace(text, std::regex("@PACKAGE@"), package); }
+std::string withPackage(std::string text, const std::string& package) {
+    return std::regex_replace(text, std::regex("@PACKAGE@"), package);
+}
 
 /// One line for each number of a schedule and of its frames, as TimingCases.kt reads them.
 std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
@@ -26,8 +28,10 @@ std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
     conditions.landscape = false;
     const auto s = resolve(sequence, conditions);
     static const char* starts[] = {"FIRST", "COLD", "WARM", "HOT", "RECREATED"};
-    std::string out = fmt::format("schedule {} {} {} {} {} {}", starts[static_cast<int>(conditions.start)], s.beats[0].end, conditions.reducedMotion ? 1 : 0,
-                                  conditions.target == "android12" ? 1 : 0, s.metrics.shown, static_cast<int>(s.outcome));
+    std::string out =
+        fmt::format("schedule {} {} {} {} {} {}", starts[static_cast<int>(conditions.start)], s.beats[0].end,
+                    conditions.reducedMotion ? 1 : 0, conditions.target == "android12" ? 1 : 0,
+                    s.metrics.shown, static_cast<int>(s.outcome));
     for (const auto& gate : s.gates) {
         out += fmt::format(" {}", gate.timedOut ? kNever : gate.open);
     }
@@ -46,13 +50,17 @@ std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
         }
         evaluateInto(s, t, frame);
         for (std::size_t layer = 0; layer < sequence.layers.size(); ++layer) {
-            const auto found = std::find_if(frame.layers.begin(), frame.layers.end(), [&](const LayerState& it) { return it.layer == static_cast<int>(layer); });
+            const auto found =
+                std::find_if(frame.layers.begin(), frame.layers.end(),
+                             [&](const LayerState& it) { return it.layer == static_cast<int>(layer); });
             if (found == frame.layers.end()) {
                 out += fmt::format("state {} {} 0\n", layer, t);
                 continue;
             }
-            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {}\n", layer, t, found->opacity, found->centre.x, found->centre.y, found->size.width, found->size.height, found->scaleX, found->scaleY,
-                               found->rotation, found->reveal.progress, found->draw);
+            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {}\n", layer, t, found->opacity,
+                               found->centre.x, found->centre.y, found->size.width, found->size.height,
+                               found->scaleX, found->scaleY, found->rotation, found->reveal.progress,
+                               found->draw);
         }
     }
     return out;
@@ -68,7 +76,9 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     int count = 0;
     const auto add = [&](const model::Sequence& sequence, const std::vector<Conditions>& conditions) {
         const auto name = fmt::format("Case{}", count++);
-        REQUIRE(files.writeAtomically(folder.path() / (name + ".kt"), fmt::format("package launch\n\nobject {} {{\n{}}}\n", name, exporting::kotlinTiming(sequence))));
+        REQUIRE(files.writeAtomically(
+            folder.path() / (name + ".kt"),
+            fmt::format("package launch\n\nobject {} {{\n{}}}\n", name, exporting::kotlinTiming(sequence))));
         registry += fmt::format("{}\n    \"{}\" to {}.timing", count > 1 ? "," : "", name, name);
         cases += "sequence " + name + "\n";
         for (const auto& each : conditions) {
@@ -103,12 +113,16 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     }
     REQUIRE(files.writeAtomically(folder.path() / "Registry.kt", registry + "\n)\n"));
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
-    REQUIRE(files.writeAtomically(folder.path() / "LaunchTiming.kt", withPackage(readWhole(repository() / "src/export/android/player/LaunchTiming.kt"), "launch")));
-    REQUIRE(files.writeAtomically(folder.path() / "TimingCases.kt", readWhole(repository() / "tests/judges/TimingCases.kt")));
+    REQUIRE(files.writeAtomically(
+        folder.path() / "LaunchTiming.kt",
+        withPackage(readWhole(repository() / "src/export/android/player/LaunchTiming.kt"), "launch")));
+    REQUIRE(files.writeAtomically(folder.path() / "TimingCases.kt",
+                                  readWhole(repository() / "tests/judges/TimingCases.kt")));
     const auto compiled = run(QStringLiteral("kotlinc"), {".", "-nowarn", "-d", "out.jar"}, folder.path());
     INFO(compiled.output);
     REQUIRE(compiled.code == 0);
-    const auto judged = run(QStringLiteral("kotlin"), {"-classpath", "out.jar", "launch.TimingCasesKt", "cases.txt"}, folder.path());
+    const auto judged = run(QStringLiteral("kotlin"),
+                            {"-classpath", "out.jar", "launch.TimingCasesKt", "cases.txt"}, folder.path());
     INFO(judged.output);
     CHECK(judged.code == 0);
     CHECK(judged.output.find("compared, 0 different") != std::string::npos);
@@ -126,7 +140,8 @@ TEST_CASE("The exported player and data compile against the shape of the platfor
         std::map<std::string, std::set<std::string>> resources;
         for (const auto& file : made.files) {
             std::smatch match;
-            if (std::regex_match(file.path, match, std::regex("res/(drawable)[^/]*/([a-z0-9_]+)\\.(xml|png)"))) {
+            if (std::regex_match(file.path, match,
+                                 std::regex("res/(drawable)[^/]*/([a-z0-9_]+)\\.(xml|png)"))) {
                 resources[match[1]].insert(match[2]);
             }
             static const std::regex colour("<(color)\\s+name=\"([a-z0-9_]+)\"");
@@ -145,7 +160,8 @@ TEST_CASE("The exported player and data compile against the shape of the platfor
         }
         REQUIRE(files.writeAtomically(folder.path() / "app/java/com/example/huts/R.java", r + "}\n"));
         const auto stubs = QString::fromStdString((repository() / "tests/judges/android-shape").string());
-        const auto compiled = run(QStringLiteral("kotlinc"), {"app/java", stubs, "-nowarn", "-d", "app.jar"}, folder.path());
+        const auto compiled =
+            run(QStringLiteral("kotlinc"), {"app/java", stubs, "-nowarn", "-d", "app.jar"}, folder.path());
         INFO(compiled.output);
         CHECK(compiled.code == 0);
     }

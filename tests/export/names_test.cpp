@@ -11,12 +11,15 @@ TEST_CASE("Resource names are what Android allows, whatever a person typed") {
     CHECK(resourceName("  2nd -- Try!  ", "launch") == "nd_try");
     CHECK(resourceName("太陽", "launch") == "launch");
     CHECK(resourceName("class", "launch") == "class_launch");
-    for (const char* name : {"a", "Ä B", "x]]>y", "\"quotes\"", "$HOME", "back\\slash", "emoji 🏔 hut", "مرحبا app", "__x__", "A1B2"}) {
+    for (const char* name : {"a", "Ä B", "x]]>y", "\"quotes\"", "$HOME", "back\\slash", "emoji 🏔 hut",
+                             "مرحبا app", "__x__", "A1B2"}) {
         const auto made = resourceName(name, "launch");
         INFO(name << " → " << made);
         CHECK(made.front() >= 'a');
         CHECK(made.front() <= 'z');
-        CHECK(std::all_of(made.begin(), made.end(), [](char c) { return (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9') || c == '_'; }));
+        CHECK(std::all_of(made.begin(), made.end(), [](char c) {
+            return (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9') || c == '_';
+        }));
     }
     CHECK(resourceName(std::string(500, 'x'), "launch").size() <= 40);
 }
@@ -31,7 +34,8 @@ TEST_CASE("Package names are checked against the languages' rules") {
     for (const char* good : {"com.example.app", "a", "com.example_1.b2"}) {
         CHECK(isPackageName(good));
     }
-    for (const char* bad : {"", ".", "com..app", "com.example.", "1com.app", "com.class.app", "com.ex-ample", "com.exämple", "com.app;rm", "com.fun.app"}) {
+    for (const char* bad : {"", ".", "com..app", "com.example.", "1com.app", "com.class.app", "com.ex-ample",
+                            "com.exämple", "com.app;rm", "com.fun.app"}) {
         INFO(bad);
         CHECK_FALSE(isPackageName(bad));
     }

@@ -18,7 +18,9 @@ Export exportOf(std::map<std::string, std::string> files) {
     return made;
 }
 
-Result<void> writeAll(MemoryFiles& files, const Export& made, bool force = false) { return write(files, "out", made, planWrite(files, "out", made), force); }
+Result<void> writeAll(MemoryFiles& files, const Export& made, bool force = false) {
+    return write(files, "out", made, planWrite(files, "out", made), force);
+}
 
 FileChange changeOf(const WritePlan& plan, const std::string& path) {
     for (const auto& entry : plan.entries) {
@@ -114,11 +116,14 @@ TEST_CASE("Whichever write fails, the folder is as it was") {
         class FailsOnce : public MemoryFiles {
         public:
             int countdown = 0;
-            Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override {
-                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left")) : MemoryFiles::writeAtomically(path, bytes);
+            Result<void> writeAtomically(const std::filesystem::path& path,
+                                         const std::string& bytes) override {
+                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left"))
+                                        : MemoryFiles::writeAtomically(path, bytes);
             }
             Result<void> remove(const std::filesystem::path& path) override {
-                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left")) : MemoryFiles::remove(path);
+                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left"))
+                                        : MemoryFiles::remove(path);
             }
         };
         FailsOnce files;

@@ -23,8 +23,10 @@ struct Stage {
     model::Sequence sequence;
     project::ArtShelf shelf;
 
-    explicit Stage(SequenceBuilder builder = aSequence().withBeat(play("a", 1000))) : sequence(builder.build()) {
-        sequence.palette = {{"paper", "Paper", {0, 0, 255, 255}, {0, 0, 80, 255}, {}}, {"ink", "Ink", {0, 255, 0, 255}, {0, 80, 0, 255}, {}}};
+    explicit Stage(SequenceBuilder builder = aSequence().withBeat(play("a", 1000)))
+        : sequence(builder.build()) {
+        sequence.palette = {{"paper", "Paper", {0, 0, 255, 255}, {0, 0, 80, 255}, {}},
+                            {"ink", "Ink", {0, 255, 0, 255}, {0, 80, 0, 255}, {}}};
         sequence.layers[0].firstScreen.background = "ink";
         sequence.layers.pop_back(); // no title
         std::erase_if(sequence.cues, [](const model::Cue& c) { return c.layer == "title"; });
@@ -33,7 +35,8 @@ struct Stage {
     }
     QImage at(double t, const schedule::Conditions& conditions = {}, bool round = false) const {
         const render::Scene scene(sequence, shelf, conditions.appearance);
-        return render::still(scene, schedule::resolve(sequence, conditions), t, {QSize(412, 915), round, false});
+        return render::still(scene, schedule::resolve(sequence, conditions), t,
+                             {QSize(412, 915), round, false});
     }
 };
 
@@ -80,10 +83,14 @@ TEST_CASE("An iris opens about its centre") {
 }
 
 TEST_CASE("A wipe uncovers from its side") {
-    const auto picture = with(changed(cue("w", "a", 0, 1000, MoveKind::Wipe, "backdrop"), "from", std::string("right"))).at(1100);
+    const auto picture =
+        with(changed(cue("w", "a", 0, 1000, MoveKind::Wipe, "backdrop"), "from", std::string("right")))
+            .at(1100);
     CHECK(isNear(picture.pixelColor(400, 50), kBlue));
     CHECK(isNear(picture.pixelColor(10, 50), kGreen));
-    const auto down = with(changed(cue("w", "a", 0, 1000, MoveKind::Wipe, "backdrop"), "from", std::string("top"))).at(1100);
+    const auto down =
+        with(changed(cue("w", "a", 0, 1000, MoveKind::Wipe, "backdrop"), "from", std::string("top")))
+            .at(1100);
     CHECK(isNear(down.pixelColor(10, 440), kBlue));
     CHECK(isNear(down.pixelColor(10, 475), kGreen));
 }
@@ -203,7 +210,8 @@ TEST_CASE("Every sample paints something at every moment, by day and by night") 
             const auto schedule = schedule::resolve(project->sequence, conditions);
             const render::Scene scene(project->sequence, *project->shelf, appearance);
             for (int i = 0; i <= 10; ++i) {
-                const auto picture = render::still(scene, schedule, schedule.end * i / 10.0, {QSize(103, 229), false, false});
+                const auto picture =
+                    render::still(scene, schedule, schedule.end * i / 10.0, {QSize(103, 229), false, false});
                 CHECK(picture.pixelColor(50, 20) != QColor(Qt::black));
             }
         }

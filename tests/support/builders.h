@@ -16,7 +16,9 @@ inline model::Beat beat(const Id& id, model::BeatKind kind, std::optional<Millis
     made.length = length;
     return made;
 }
-inline model::Beat play(const Id& id, std::optional<Millis> length = {}) { return beat(id, model::BeatKind::Play, length); }
+inline model::Beat play(const Id& id, std::optional<Millis> length = {}) {
+    return beat(id, model::BeatKind::Play, length);
+}
 inline model::Beat hold(const Id& id, Millis length) { return beat(id, model::BeatKind::Hold, length); }
 inline model::Beat wait(const Id& id) { return beat(id, model::BeatKind::Wait); }
 
@@ -31,7 +33,8 @@ inline model::Gate gate(const Id& id, Millis typical, std::vector<Id> needs = {}
     return made;
 }
 
-inline model::Cue cue(const Id& id, const Id& beat, Millis offset, Millis length, model::MoveKind kind = model::MoveKind::Fade, const Id& layer = "logo") {
+inline model::Cue cue(const Id& id, const Id& beat, Millis offset, Millis length,
+                      model::MoveKind kind = model::MoveKind::Fade, const Id& layer = "logo") {
     model::Cue made;
     made.id = id;
     made.layer = layer;
@@ -43,12 +46,14 @@ inline model::Cue cue(const Id& id, const Id& beat, Millis offset, Millis length
     return made;
 }
 
-/// An opening, the beats given, and a hand-off of 300 ms; a backdrop, a logo with a destination, a title, a first screen.
+/// An opening, the beats given, and a hand-off of 300 ms; a backdrop, a logo with a destination, a title, a
+/// first screen.
 class SequenceBuilder {
 public:
     SequenceBuilder() {
         m_sequence.name = "Test";
-        m_sequence.palette = {{"paper", "Paper", {250, 250, 250, 255}, {20, 20, 24, 255}, {}}, {"ink", "Ink", {20, 20, 24, 255}, {250, 250, 250, 255}, {}}};
+        m_sequence.palette = {{"paper", "Paper", {250, 250, 250, 255}, {20, 20, 24, 255}, {}},
+                              {"ink", "Ink", {20, 20, 24, 255}, {250, 250, 250, 255}, {}}};
         m_sequence.opening.colour = "paper";
         m_sequence.opening.icon = "logo";
         model::Layer first;

@@ -12,6 +12,7 @@ int main(int argc, char** argv) {
     QApplication::setStyle(QStringLiteral("Fusion"));
     QApplication::setApplicationName(QStringLiteral("scaena-test"));
     QApplication::setOrganizationName(QStringLiteral("scaena-test"));
-    QStandardPaths::setTestModeEnabled(true); // settings and journals of the person who runs the tests stay untouched
+    QStandardPaths::setTestModeEnabled(
+        true); // settings and journals of the person who runs the tests stay untouched
     return Catch::Session().run(argc, argv);
 }

@@ -12,7 +12,8 @@
 
 namespace scaena::test {
 
-inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf, const std::string& package = {}) {
+inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                                  const std::string& package = {}) {
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     auto made = exporting::findExporter("android")->build({sequence, shelf, outliner, rasteriser, {package}});
@@ -29,7 +30,8 @@ inline project::Project openSample(const std::filesystem::path& path) {
 
 inline const std::string& fileOf(const exporting::Export& made, const std::string& ending) {
     for (const auto& file : made.files) {
-        if (file.path.size() >= ending.size() && file.path.compare(file.path.size() - ending.size(), ending.size(), ending) == 0) {
+        if (file.path.size() >= ending.size() &&
+            file.path.compare(file.path.size() - ending.size(), ending.size(), ending) == 0) {
             return file.bytes;
         }
     }
@@ -60,7 +62,8 @@ struct RunResult {
 };
 
 /// Runs a judge; a judge that cannot be started is a failure, since ./test installs all of them.
-inline RunResult run(const QString& program, const QStringList& arguments, const std::filesystem::path& folder = {}) {
+inline RunResult run(const QString& program, const QStringList& arguments,
+                     const std::filesystem::path& folder = {}) {
     QProcess process;
     process.setProcessChannelMode(QProcess::MergedChannels);
     if (!folder.empty()) {

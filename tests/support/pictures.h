@@ -6,7 +6,8 @@
 
 namespace scaena::test {
 
-/// Root of the mean squared difference of all channels, 0..255. Pictures of different sizes are as different as can be.
+/// Root of the mean squared difference of all channels, 0..255. Pictures of different sizes are as different
+/// as can be.
 inline double difference(const QImage& one, const QImage& other) {
     if (one.size() != other.size()) {
         return 255;
@@ -27,7 +28,9 @@ inline double difference(const QImage& one, const QImage& other) {
 
 /// Whether two colours are the same but for rounding.
 inline bool isNear(QColor one, QColor other, int tolerance = 3) {
-    return std::abs(one.red() - other.red()) <= tolerance && std::abs(one.green() - other.green()) <= tolerance && std::abs(one.blue() - other.blue()) <= tolerance &&
+    return std::abs(one.red() - other.red()) <= tolerance &&
+           std::abs(one.green() - other.green()) <= tolerance &&
+           std::abs(one.blue() - other.blue()) <= tolerance &&
            std::abs(one.alpha() - other.alpha()) <= tolerance;
 }
 

@@ -9,8 +9,8 @@
 
 namespace scaena::test {
 
-/// Random but valid sequences and conditions for the property tests. The same seed gives the same on every machine:
-/// only the generator's raw numbers are used, not the library's distributions.
+/// Random but valid sequences and conditions for the property tests. The same seed gives the same on every
+/// machine: only the generator's raw numbers are used, not the library's distributions.
 class RandomSequences {
 public:
     explicit RandomSequences(unsigned seed) : m_engine(seed) {}
@@ -115,7 +115,8 @@ private:
     model::Cue randomCue(int i, const std::vector<Id>& beats, const model::Sequence& sequence) {
         static const char* layers[] = {"backdrop", "logo", "title"};
         const int beatIndex = below(static_cast<int>(beats.size()));
-        auto made = cue("cue-" + std::to_string(i), beats[static_cast<std::size_t>(beatIndex)], below(400), below(900), static_cast<model::MoveKind>(below(16)), layers[below(3)]);
+        auto made = cue("cue-" + std::to_string(i), beats[static_cast<std::size_t>(beatIndex)], below(400),
+                        below(900), static_cast<model::MoveKind>(below(16)), layers[below(3)]);
         if (made.move.kind == model::MoveKind::Panel) {
             made.layer = "backdrop";
         } else if (made.move.kind == model::MoveKind::Travel) {
@@ -124,7 +125,9 @@ private:
         if (oneIn(2)) {
             made.easing.reset();
         } else if (oneIn(3)) {
-            made.easing = model::namedEasings()[static_cast<std::size_t>(below(static_cast<int>(model::namedEasings().size())))].easing;
+            made.easing = model::namedEasings()[static_cast<std::size_t>(
+                                                    below(static_cast<int>(model::namedEasings().size())))]
+                              .easing;
         }
         if (model::findParameter(made.move.kind, "direction") && oneIn(3)) {
             made.move.parameters["direction"] = std::string("out");
@@ -137,7 +140,10 @@ private:
         }
         const int anchor = below(5);
         if (anchor >= 3 && !possible.empty()) {
-            made.anchor = {anchor == 3 ? model::AnchorKind::With : model::AnchorKind::After, possible[static_cast<std::size_t>(below(static_cast<int>(possible.size())))], below(300) - 150, {}};
+            made.anchor = {anchor == 3 ? model::AnchorKind::With : model::AnchorKind::After,
+                           possible[static_cast<std::size_t>(below(static_cast<int>(possible.size())))],
+                           below(300) - 150,
+                           {}};
         } else if (anchor == 2) {
             made.anchor = {model::AnchorKind::BeatEnd, {}, -below(400), {}};
         }

@@ -6,8 +6,8 @@
 #include "app/compose/stage/conditions_sentence.h"
 #include "app/compose/stage/stage_view.h"
 #include "app/compose/stage/transport.h"
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 #include "core/edit/edits.h"
 
 #include <QHBoxLayout>
@@ -24,9 +24,11 @@ constexpr int kMargin = 8; // pixels of desk around the book
 }
 
 ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& selection, QWidget* parent)
-    : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection), m_strip(preview), m_left(new QWidget(this)),
-      m_conditions(new ConditionsSentence(preview, m_left)), m_stage(new StageView(preview, selection, m_left)),
-      m_score(new ScoreView(document, preview, selection, m_strip)), m_card(new CueCard(document, preview, selection, this)) {
+    : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection), m_strip(preview),
+      m_left(new QWidget(this)), m_conditions(new ConditionsSentence(preview, m_left)),
+      m_stage(new StageView(preview, selection, m_left)),
+      m_score(new ScoreView(document, preview, selection, m_strip)),
+      m_card(new CueCard(document, preview, selection, this)) {
     setObjectName(QStringLiteral("compose"));
     auto* left = new QVBoxLayout(m_left);
     left->setContentsMargins(18, 12, 14, 12);
@@ -81,7 +83,9 @@ void ComposeRoom::paintBook(QPainter& painter) const {
     painter.drawRoundedRect(book, 6, 6);
     // The pages curve down into the spine.
     QLinearGradient shade(spine - 26, 0, spine + 26, 0);
-    const auto dark = [&](double part) { return QColor(t.night ? 0 : 60, t.night ? 0 : 45, t.night ? 0 : 20, int(part)); };
+    const auto dark = [&](double part) {
+        return QColor(t.night ? 0 : 60, t.night ? 0 : 45, t.night ? 0 : 20, int(part));
+    };
     shade.setColorAt(0, dark(0));
     shade.setColorAt(0.44, dark(t.night ? 70 : 34));
     shade.setColorAt(0.5, dark(t.night ? 120 : 66));
@@ -105,7 +109,8 @@ void ComposeRoom::addCue() {
     const auto& s = *m_document.sequence();
     const Id layer = layerForNewCue();
     const auto beat = static_cast<std::size_t>(m_preview.schedule()->beatAt(m_preview.time()));
-    const Millis offset = std::max(0, static_cast<Millis>(m_preview.time()) - m_preview.schedule()->beats[beat].start);
+    const Millis offset =
+        std::max(0, static_cast<Millis>(m_preview.time()) - m_preview.schedule()->beats[beat].start);
     const auto* on = model::findThing(s.layers, layer);
     if (!on) {
         return;
@@ -114,18 +119,24 @@ void ComposeRoom::addCue() {
     menu.setObjectName(QStringLiteral("movesMenu"));
     for (std::size_t i = 0; i < model::kMoveKinds; ++i) {
         const auto kind = static_cast<model::MoveKind>(i);
-        const bool fits = (kind != model::MoveKind::Travel || on->destination) && (kind != model::MoveKind::Panel || on->kind == model::LayerKind::Backdrop);
-        auto* action = menu.addAction(toQString(model::moveDefinition(kind).label), this, [this, layer, beat, offset, kind] {
-            Id made;
-            const auto& now = *m_document.sequence();
-            auto next = edit::addCue(now, layer, now.beats[beat].id, offset, kind, made);
-            const QString name = toQString(model::findThing(now.layers, layer)->name);
-            m_document.apply(tr("add a %1 to %2").arg(toQString(model::moveDefinition(kind).label).toLower(), name), std::move(next));
-            m_selection.select(Selection::Kind::Cue, made);
-        });
+        const bool fits = (kind != model::MoveKind::Travel || on->destination) &&
+                          (kind != model::MoveKind::Panel || on->kind == model::LayerKind::Backdrop);
+        auto* action = menu.addAction(
+            toQString(model::moveDefinition(kind).label), this, [this, layer, beat, offset, kind] {
+                Id made;
+                const auto& now = *m_document.sequence();
+                auto next = edit::addCue(now, layer, now.beats[beat].id, offset, kind, made);
+                const QString name = toQString(model::findThing(now.layers, layer)->name);
+                m_document.apply(
+                    tr("add a %1 to %2").arg(toQString(model::moveDefinition(kind).label).toLower(), name),
+                    std::move(next));
+                m_selection.select(Selection::Kind::Cue, made);
+            });
         action->setEnabled(fits);
     }
-    menu.exec(m_score->mapToGlobal(QPoint(int(m_score->layoutOfScore().xOf(m_preview.time())), int(m_score->layoutOfScore().laneRow(model::indexOf(s.layers, layer)).bottom()))));
+    menu.exec(m_score->mapToGlobal(
+        QPoint(int(m_score->layoutOfScore().xOf(m_preview.time())),
+               int(m_score->layoutOfScore().laneRow(model::indexOf(s.layers, layer)).bottom()))));
 }
 
 void ComposeRoom::duplicateCue() {

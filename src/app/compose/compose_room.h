@@ -17,7 +17,8 @@ class CueCard;
 class ScoreView;
 class StageView;
 
-/// The room in which a sequence is composed: an open book with the stage on the left page, score and card on the right.
+/// The room in which a sequence is composed: an open book with the stage on the left page, score and card on
+/// the right.
 class ComposeRoom : public QWidget {
     Q_OBJECT
 public:

@@ -19,7 +19,8 @@ bool namesArt(const edit::ChangeSet& changes) { return changes.touches(edit::Thi
 
 }
 
-Document::Document(QObject* parent) : QObject(parent), m_history(model::emptySequence()), m_shelf(std::make_shared<project::ArtShelf>()) {
+Document::Document(QObject* parent)
+    : QObject(parent), m_history(model::emptySequence()), m_shelf(std::make_shared<project::ArtShelf>()) {
     m_history.changed = [this](const edit::ChangeSet& changes) {
         if (namesArt(changes) && !m_path.empty()) {
             reloadShelf();
@@ -29,7 +30,8 @@ Document::Document(QObject* parent) : QObject(parent), m_history(model::emptySeq
     };
 }
 
-void Document::take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf, std::filesystem::path path) {
+void Document::take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
+                    std::filesystem::path path) {
     m_path = std::move(path);
     m_diskHash = m_path.empty() ? std::string() : hashOnDisk(m_path);
     m_shelf = std::move(shelf);
@@ -44,7 +46,8 @@ void Document::take(model::Sequence sequence, std::shared_ptr<const project::Art
 
 void Document::reloadShelf() {
     Problems ignored; // art that has become unreadable shows as missing on the stage
-    m_shelf = std::make_shared<const project::ArtShelf>(project::loadShelf(DiskFiles(), m_path.parent_path(), *sequence(), *m_shelf, ignored));
+    m_shelf = std::make_shared<const project::ArtShelf>(
+        project::loadShelf(DiskFiles(), m_path.parent_path(), *sequence(), *m_shelf, ignored));
 }
 
 void Document::startNew() {
@@ -71,13 +74,16 @@ Problems Document::restore(const std::string& text, const std::filesystem::path&
         return sequence.error();
     }
     Problems warnings;
-    auto shelf = path.empty() ? project::ArtShelf() : project::loadShelf(DiskFiles(), path.parent_path(), *sequence, {}, warnings);
+    auto shelf = path.empty() ? project::ArtShelf()
+                              : project::loadShelf(DiskFiles(), path.parent_path(), *sequence, {}, warnings);
     m_neverSaved = true;
     take(std::move(*sequence), std::make_shared<const project::ArtShelf>(std::move(shelf)), path);
     return {};
 }
 
-bool Document::changedOnDisk() const { return !m_path.empty() && DiskFiles().exists(m_path) && hashOnDisk(m_path) != m_diskHash; }
+bool Document::changedOnDisk() const {
+    return !m_path.empty() && DiskFiles().exists(m_path) && hashOnDisk(m_path) != m_diskHash;
+}
 
 Result<void> Document::save() {
     DiskFiles files;
@@ -94,7 +100,8 @@ Result<void> Document::save() {
 Result<void> Document::saveAs(const std::filesystem::path& path) {
     DiskFiles files;
     if (!m_path.empty() && path.parent_path() != m_path.parent_path()) {
-        if (auto copied = project::copyArt(files, m_path.parent_path(), path.parent_path(), *sequence()); !copied) {
+        if (auto copied = project::copyArt(files, m_path.parent_path(), path.parent_path(), *sequence());
+            !copied) {
             return copied;
         }
     }

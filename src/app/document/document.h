@@ -9,8 +9,9 @@
 
 namespace scaena::app {
 
-/// The open sequence for the window: turns the core's history into signals, and knows where the file lies. Every panel
-/// reads `sequence()` and edits through `apply` or a transaction; none listens to the core directly.
+/// The open sequence for the window: turns the core's history into signals, and knows where the file lies.
+/// Every panel reads `sequence()` and edits through `apply` or a transaction; none listens to the core
+/// directly.
 class Document : public QObject {
     Q_OBJECT
 public:
@@ -47,7 +48,8 @@ signals:
     void stateChanged();
 
 private:
-    void take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf, std::filesystem::path path);
+    void take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
+              std::filesystem::path path);
     void reloadShelf();
 
     edit::History m_history;

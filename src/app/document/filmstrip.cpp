@@ -74,7 +74,8 @@ void Filmstrip::restart() {
     const auto times = interestingTimes();
     const auto& screen = m_preview.schedule()->screen;
     const QSize pixels(std::max(1, qRound(m_height * screen.width / screen.height)), m_height);
-    m_pool.start([self = QPointer<Filmstrip>(this), cancelled = m_cancelled, schedule = m_preview.schedule(), scene = m_preview.scene(), times, pixels] {
+    m_pool.start([self = QPointer<Filmstrip>(this), cancelled = m_cancelled, schedule = m_preview.schedule(),
+                  scene = m_preview.scene(), times, pixels] {
         QHash<int, QImage> frames;
         for (double time : times) {
             if (*cancelled) {
@@ -83,13 +84,16 @@ void Filmstrip::restart() {
             frames.insert(qRound(time), render::still(*scene, *schedule, time, {pixels, true, false}));
         }
         // The strip waits for this pool in its destructor, so it is still there when the call is queued.
-        QMetaObject::invokeMethod(self, [self, cancelled, frames, times] {
-            if (self && !*cancelled) {
-                self->m_frames = frames;
-                self->m_times = times;
-                emit self->changed();
-            }
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            self,
+            [self, cancelled, frames, times] {
+                if (self && !*cancelled) {
+                    self->m_frames = frames;
+                    self->m_times = times;
+                    emit self->changed();
+                }
+            },
+            Qt::QueuedConnection);
     });
 }
 

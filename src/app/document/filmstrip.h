@@ -10,8 +10,8 @@
 
 namespace scaena::app {
 
-/// Small frames at the times where something changes, painted in the background. While new ones are being made the old
-/// ones stay; the interface thread never waits.
+/// Small frames at the times where something changes, painted in the background. While new ones are being
+/// made the old ones stay; the interface thread never waits.
 class Filmstrip : public QObject {
     Q_OBJECT
 public:

@@ -19,12 +19,15 @@ namespace {
 constexpr int kDelayMillis = 1500;
 
 QDir journalFolder() {
-    QDir folder(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + QStringLiteral("/journal"));
+    QDir folder(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) +
+                QStringLiteral("/journal"));
     folder.mkpath(QStringLiteral("."));
     return folder;
 }
 
-bool processRuns(qint64 pid) { return pid > 0 && (::kill(static_cast<pid_t>(pid), 0) == 0 || errno == EPERM); }
+bool processRuns(qint64 pid) {
+    return pid > 0 && (::kill(static_cast<pid_t>(pid), 0) == 0 || errno == EPERM);
+}
 
 }
 
@@ -37,7 +40,9 @@ Journal::Journal(Document& document, QObject* parent) : QObject(parent), m_docum
 
 Journal::~Journal() { QFile::remove(file()); }
 
-QString Journal::file() const { return journalFolder().filePath(QStringLiteral("%1.json").arg(QCoreApplication::applicationPid())); }
+QString Journal::file() const {
+    return journalFolder().filePath(QStringLiteral("%1.json").arg(QCoreApplication::applicationPid()));
+}
 
 void Journal::update() {
     if (m_document.isModified()) {
@@ -56,7 +61,8 @@ void Journal::writeNow() {
                             {"path", QString::fromStdString(m_document.path().string())},
                             {"text", QString::fromStdString(file::write(*m_document.sequence()))}};
     DiskFiles files;
-    // A journal that cannot be written must not disturb the work; saving will say what is wrong with the disk.
+    // A journal that cannot be written must not disturb the work; saving will say what is wrong with the
+    // disk.
     (void)files.writeAtomically(file().toStdString(), QJsonDocument(entry).toJson().toStdString());
 }
 
@@ -70,7 +76,8 @@ std::vector<LostWork> Journal::findLost() {
         }
         const auto entry = QJsonDocument::fromJson(file.readAll()).object();
         if (entry.contains("text") && !processRuns(entry.value("pid").toInteger())) {
-            found.push_back({folder.filePath(name), entry.value("path").toString().toStdString(), entry.value("text").toString().toStdString()});
+            found.push_back({folder.filePath(name), entry.value("path").toString().toStdString(),
+                             entry.value("text").toString().toStdString()});
         }
     }
     return found;

@@ -10,13 +10,13 @@ namespace scaena::app {
 
 /// Unsaved work that a crash left behind.
 struct LostWork {
-    QString file;                        ///< of the journal
-    std::filesystem::path path;          ///< where the sequence was saved last, may be empty
-    std::string text;                    ///< the sequence
+    QString file;               ///< of the journal
+    std::filesystem::path path; ///< where the sequence was saved last, may be empty
+    std::string text;           ///< the sequence
 };
 
-/// Writes the unsaved sequence to the state folder a moment after each change, so that a crash loses at most the last
-/// two seconds. Removed when the work is saved or given up.
+/// Writes the unsaved sequence to the state folder a moment after each change, so that a crash loses at most
+/// the last two seconds. Removed when the work is saved or given up.
 class Journal : public QObject {
     Q_OBJECT
 public:

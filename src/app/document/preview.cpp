@@ -17,7 +17,8 @@ Preview::Preview(Document& document, QObject* parent) : QObject(parent), m_docum
     connect(&m_timer, &QTimer::timeout, this, &Preview::tick);
     connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
         using edit::Thing;
-        rebuild(changes.touches(Thing::Layer) || changes.touches(Thing::Colour) || changes.touches(Thing::Sequence));
+        rebuild(changes.touches(Thing::Layer) || changes.touches(Thing::Colour) ||
+                changes.touches(Thing::Sequence));
     });
     rebuild(true);
 }
@@ -34,10 +35,13 @@ void Preview::setConditions(const schedule::Conditions& conditions) {
 
 void Preview::rebuild(bool sceneToo) {
     // Gates may have gone since their times were set.
-    std::erase_if(m_conditions.gateTimes, [&](const auto& it) { return !model::findThing(m_document.sequence()->gates, it.first); });
-    m_schedule = std::make_shared<const schedule::Schedule>(schedule::resolve(m_document.sequence(), m_conditions));
+    std::erase_if(m_conditions.gateTimes,
+                  [&](const auto& it) { return !model::findThing(m_document.sequence()->gates, it.first); });
+    m_schedule =
+        std::make_shared<const schedule::Schedule>(schedule::resolve(m_document.sequence(), m_conditions));
     if (sceneToo || !m_scene) {
-        m_scene = std::make_shared<const render::Scene>(*m_document.sequence(), *m_document.shelf(), m_conditions.appearance);
+        m_scene = std::make_shared<const render::Scene>(*m_document.sequence(), *m_document.shelf(),
+                                                        m_conditions.appearance);
     }
     emit scheduleChanged();
     setTime(std::min(m_time, double(m_schedule->end)));

@@ -10,7 +10,8 @@
 
 namespace scaena::app {
 
-/// What the stage and the score show: the sequence resolved under the chosen conditions, and the moment. View state.
+/// What the stage and the score show: the sequence resolved under the chosen conditions, and the moment. View
+/// state.
 class Preview : public QObject {
     Q_OBJECT
 public:

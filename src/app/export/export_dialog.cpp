@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/export/export_dialog.h"
 
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 #include "export/common/exporter.h"
 #include "render/still.h"
 #include "render/text_outline.h"
@@ -24,13 +24,17 @@ namespace scaena::app {
 using exporting::FileChange;
 
 ExportDialog::ExportDialog(Document& document, QWidget* parent)
-    : QDialog(parent), m_document(document), m_folder(new QLineEdit(this)), m_package(new QLineEdit(this)), m_files(new QTreeWidget(this)), m_summary(new QLabel(this)) {
+    : QDialog(parent), m_document(document), m_folder(new QLineEdit(this)), m_package(new QLineEdit(this)),
+      m_files(new QTreeWidget(this)), m_summary(new QLabel(this)) {
     setObjectName(QStringLiteral("export"));
     setWindowTitle(tr("Export for Android"));
     resize(760, 560);
     auto* heading = new QLabel(tr("Export for Android"), this);
     heading->setFont(nameFont(18));
-    auto* about = new QLabel(tr("Resources, launch themes and a Kotlin player for Android 6 and later. Choose the module's <i>src/main</i> folder, or an empty folder to look at the files first."), this);
+    auto* about =
+        new QLabel(tr("Resources, launch themes and a Kotlin player for Android 6 and later. Choose the "
+                      "module's <i>src/main</i> folder, or an empty folder to look at the files first."),
+                   this);
     about->setProperty("quiet", true);
     about->setWordWrap(true);
     m_folder->setObjectName(QStringLiteral("exportFolder"));
@@ -67,11 +71,16 @@ ExportDialog::ExportDialog(Document& document, QWidget* parent)
     connect(m_folder, &QLineEdit::textChanged, this, &ExportDialog::plan);
     connect(m_package, &QLineEdit::textChanged, this, &ExportDialog::plan);
     connect(m_write, &QPushButton::clicked, this, &ExportDialog::write);
-    connect(show, &QPushButton::clicked, this, [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(m_folder->text())); });
+    connect(show, &QPushButton::clicked, this,
+            [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(m_folder->text())); });
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     QSettings settings;
-    m_package->setText(settings.value(QStringLiteral("exportPackage/") + QString::fromStdString(document.sequence()->name)).toString());
-    m_folder->setText(settings.value(QStringLiteral("exportFolder/") + QString::fromStdString(document.sequence()->name)).toString());
+    m_package->setText(
+        settings.value(QStringLiteral("exportPackage/") + QString::fromStdString(document.sequence()->name))
+            .toString());
+    m_folder->setText(
+        settings.value(QStringLiteral("exportFolder/") + QString::fromStdString(document.sequence()->name))
+            .toString());
     plan();
 }
 
@@ -88,14 +97,19 @@ void ExportDialog::plan() {
     m_write->setEnabled(false);
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
-    auto made = exporting::findExporter("android")->build({*m_document.sequence(), *m_document.shelf(), outliner, rasteriser, {m_package->text().trimmed().toStdString()}});
+    auto made = exporting::findExporter("android")->build({*m_document.sequence(),
+                                                           *m_document.shelf(),
+                                                           outliner,
+                                                           rasteriser,
+                                                           {m_package->text().trimmed().toStdString()}});
     if (!made) {
         m_summary->setText(QString::fromStdString(describe(made.error())));
         return;
     }
     m_made = std::move(*made);
     if (m_folder->text().isEmpty()) {
-        m_summary->setText(tr("%n files. Choose a folder for them.", nullptr, static_cast<int>(m_made->files.size())));
+        m_summary->setText(
+            tr("%n files. Choose a folder for them.", nullptr, static_cast<int>(m_made->files.size())));
         m_plan = {};
         for (const auto& file : m_made->files) {
             m_files->addTopLevelItem(new QTreeWidgetItem({QString::fromStdString(file.path), QString()}));
@@ -105,14 +119,23 @@ void ExportDialog::plan() {
     m_plan = exporting::planWrite(DiskFiles(), m_folder->text().toStdString(), *m_made);
     std::map<FileChange, int> counts;
     for (const auto& entry : m_plan.entries) {
-        auto* row = new QTreeWidgetItem({QString::fromStdString(entry.path), toQString(exporting::word(entry.change))});
-        row->setForeground(1, entry.change == FileChange::Refused ? theme().madder : entry.change == FileChange::Unchanged ? theme().faint : theme().verdigris);
+        auto* row = new QTreeWidgetItem(
+            {QString::fromStdString(entry.path), toQString(exporting::word(entry.change))});
+        row->setForeground(1, entry.change == FileChange::Refused     ? theme().madder
+                              : entry.change == FileChange::Unchanged ? theme().faint
+                                                                      : theme().verdigris);
         m_files->addTopLevelItem(row);
         ++counts[entry.change];
     }
-    QString text = tr("%1 added, %2 changed, %3 removed, %4 unchanged.").arg(counts[FileChange::Added]).arg(counts[FileChange::Changed]).arg(counts[FileChange::Removed]).arg(counts[FileChange::Unchanged]);
+    QString text = tr("%1 added, %2 changed, %3 removed, %4 unchanged.")
+                       .arg(counts[FileChange::Added])
+                       .arg(counts[FileChange::Changed])
+                       .arg(counts[FileChange::Removed])
+                       .arg(counts[FileChange::Unchanged]);
     if (m_plan.hasRefused()) {
-        text += tr(" %n files are not as the last export left them, so nothing will be written. Move your changes elsewhere first.", nullptr, counts[FileChange::Refused]);
+        text += tr(" %n files are not as the last export left them, so nothing will be written. Move your "
+                   "changes elsewhere first.",
+                   nullptr, counts[FileChange::Refused]);
     }
     for (const auto& note : m_made->notes) {
         text += QStringLiteral("\n") + QString::fromStdString(note);
@@ -125,14 +148,18 @@ void ExportDialog::write() {
     DiskFiles files;
     const auto written = exporting::write(files, m_folder->text().toStdString(), *m_made, m_plan, false);
     if (!written) {
-        m_summary->setText(tr("Nothing was changed: %1").arg(QString::fromStdString(describe(written.error()))));
+        m_summary->setText(
+            tr("Nothing was changed: %1").arg(QString::fromStdString(describe(written.error()))));
         return;
     }
     QSettings settings;
-    settings.setValue(QStringLiteral("exportPackage/") + QString::fromStdString(m_document.sequence()->name), m_package->text());
-    settings.setValue(QStringLiteral("exportFolder/") + QString::fromStdString(m_document.sequence()->name), m_folder->text());
+    settings.setValue(QStringLiteral("exportPackage/") + QString::fromStdString(m_document.sequence()->name),
+                      m_package->text());
+    settings.setValue(QStringLiteral("exportFolder/") + QString::fromStdString(m_document.sequence()->name),
+                      m_folder->text());
     plan();
-    m_summary->setText(tr("Written. INTEGRATE.md in the folder tells the few steps that are left.\n") + m_summary->text());
+    m_summary->setText(tr("Written. INTEGRATE.md in the folder tells the few steps that are left.\n") +
+                       m_summary->text());
 }
 
 }

@@ -6,12 +6,13 @@
 
 namespace scaena::app {
 
-/// Everything the window can be told, as data: menus, shortcuts and the list of keys in the help come from here.
+/// Everything the window can be told, as data: menus, shortcuts and the list of keys in the help come from
+/// here.
 struct Command {
     const char* id;
-    const char* menu;      ///< title of the menu it stands in
+    const char* menu; ///< title of the menu it stands in
     const char* text;
-    const char* shortcut;  ///< portable text, may be empty
+    const char* shortcut; ///< portable text, may be empty
     bool endsGroup = false;
 };
 

@@ -3,7 +3,9 @@
 
 namespace scaena::app {
 
-FlowLayout::FlowLayout(QWidget* parent, int lineSpacing) : QLayout(parent), m_lineSpacing(lineSpacing) { setContentsMargins(0, 0, 0, 0); }
+FlowLayout::FlowLayout(QWidget* parent, int lineSpacing) : QLayout(parent), m_lineSpacing(lineSpacing) {
+    setContentsMargins(0, 0, 0, 0);
+}
 
 FlowLayout::~FlowLayout() { qDeleteAll(m_items); }
 

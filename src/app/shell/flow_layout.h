@@ -15,7 +15,9 @@ public:
     void addItem(QLayoutItem* item) override { m_items.append(item); }
     int count() const override { return static_cast<int>(m_items.size()); }
     QLayoutItem* itemAt(int index) const override { return m_items.value(index); }
-    QLayoutItem* takeAt(int index) override { return index >= 0 && index < count() ? m_items.takeAt(index) : nullptr; }
+    QLayoutItem* takeAt(int index) override {
+        return index >= 0 && index < count() ? m_items.takeAt(index) : nullptr;
+    }
     Qt::Orientations expandingDirections() const override { return {}; }
     bool hasHeightForWidth() const override { return true; }
     int heightForWidth(int width) const override { return place(QRect(0, 0, width, 0), false); }

@@ -6,10 +6,10 @@
 #include "app/compose/stage/conditions_sentence.h"
 #include "app/export/export_dialog.h"
 #include "app/shell/commands.h"
+#include "app/shell/phrasing.h"
 #include "app/shell/problems_dialog.h"
 #include "app/shell/theme.h"
 #include "app/shell/welcome_page.h"
-#include "app/shell/phrasing.h"
 #include "core/file/version.h"
 
 #include <QApplication>
@@ -39,7 +39,9 @@ QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQStrin
 }
 
 QString samplesFolder() {
-    for (const QString& folder : {QStringLiteral(SCAENA_SOURCE_SAMPLES), QCoreApplication::applicationDirPath() + QStringLiteral("/../share/scaena/samples")}) {
+    for (const QString& folder :
+         {QStringLiteral(SCAENA_SOURCE_SAMPLES),
+          QCoreApplication::applicationDirPath() + QStringLiteral("/../share/scaena/samples")}) {
         if (QFileInfo::exists(folder + QStringLiteral("/moraine/moraine.scaena"))) {
             return QDir::cleanPath(folder);
         }
@@ -49,8 +51,9 @@ QString samplesFolder() {
 
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_stack(new QStackedWidget(this)),
-      m_compose(new ComposeRoom(m_document, m_preview, m_selection, this)), m_welcome(new WelcomePage(this)), m_title(new QLabel(this)),
-      m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
+      m_compose(new ComposeRoom(m_document, m_preview, m_selection, this)), m_welcome(new WelcomePage(this)),
+      m_title(new QLabel(this)), m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)),
+      m_undo(new QToolButton(this)) {
     setObjectName(QStringLiteral("window"));
     setAcceptDrops(true);
     resize(1280, 800);
@@ -119,7 +122,8 @@ void MainWindow::buildMenus() {
         }
         auto* action = menu->addAction(tr(it.text));
         action->setObjectName(QString::fromLatin1(it.id));
-        action->setShortcut(QKeySequence::fromString(QString::fromLatin1(it.shortcut), QKeySequence::PortableText));
+        action->setShortcut(
+            QKeySequence::fromString(QString::fromLatin1(it.shortcut), QKeySequence::PortableText));
         m_commands.insert(QString::fromLatin1(it.id), action);
         if (QLatin1String(it.id) == QLatin1String("open")) {
             m_recent = menu->addMenu(tr("Open &recent"));
@@ -130,7 +134,9 @@ void MainWindow::buildMenus() {
     }
 }
 
-void MainWindow::bind(const char* id, const std::function<void()>& run) { connect(command(QString::fromLatin1(id)), &QAction::triggered, this, run); }
+void MainWindow::bind(const char* id, const std::function<void()>& run) {
+    connect(command(QString::fromLatin1(id)), &QAction::triggered, this, run);
+}
 
 void MainWindow::bindCommands() {
     bind("new", [this] {
@@ -174,7 +180,11 @@ void MainWindow::bindCommands() {
     });
     bind("keys", [this] { showKeys(); });
     bind("about", [this] {
-        QMessageBox::about(this, tr("About Scaena"), tr("<b>Scaena %1</b><p>Design an app's launch sequence, preview it as each platform will show it, and export it.<p>What Scaena writes out belongs to you.").arg(QStringLiteral(SCAENA_VERSION)));
+        QMessageBox::about(
+            this, tr("About Scaena"),
+            tr("<b>Scaena %1</b><p>Design an app's launch sequence, preview it as each platform will show "
+               "it, and export it.<p>What Scaena writes out belongs to you.")
+                .arg(QStringLiteral(SCAENA_VERSION)));
     });
     connect(m_undo, &QToolButton::clicked, this, [this] { m_document.undo(); });
 }
@@ -183,23 +193,34 @@ void MainWindow::updateState() {
     const bool open = m_document.isOpen();
     m_stack->setCurrentWidget(open ? static_cast<QWidget*>(m_compose) : m_welcome);
     m_bookmark->setVisible(open);
-    m_bookmark->setStyleSheet(QStringLiteral("QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; border-top: 3px solid %4; "
-                                             "border-top-left-radius: 2px; border-top-right-radius: 2px; }")
-                                  .arg(theme().page.name(), theme().ink.name(), theme().rule.name(), theme().woad.name()));
+    m_bookmark->setStyleSheet(
+        QStringLiteral("QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; "
+                       "border-top: 3px solid %4; "
+                       "border-top-left-radius: 2px; border-top-right-radius: 2px; }")
+            .arg(theme().page.name(), theme().ink.name(), theme().rule.name(), theme().woad.name()));
     const auto& history = m_document.history();
     const QString name = QString::fromStdString(m_document.sequence()->name);
     const QFontMetrics metrics(m_title->font());
     m_title->setText(open ? metrics.elidedText(name, Qt::ElideRight, 210) : tr("Scaena"));
-    m_subtitle->setText(!open ? tr("launch sequences") : m_document.isModified() ? tr("launch sequence · changed") : m_document.path().empty() ? tr("launch sequence · new") : tr("launch sequence · saved"));
+    m_subtitle->setText(!open                       ? tr("launch sequences")
+                        : m_document.isModified()   ? tr("launch sequence · changed")
+                        : m_document.path().empty() ? tr("launch sequence · new")
+                                                    : tr("launch sequence · saved"));
     setWindowTitle(open ? QStringLiteral("%1[*] – Scaena").arg(name) : QStringLiteral("Scaena"));
     setWindowModified(m_document.isModified());
     m_undo->setVisible(open && history.canUndo());
     m_undo->setText(tr("undo: “%1”").arg(QString::fromStdString(history.undoName())));
     command(QStringLiteral("undo"))->setEnabled(history.canUndo());
-    command(QStringLiteral("undo"))->setText(history.canUndo() ? tr("&Undo “%1”").arg(QString::fromStdString(history.undoName())) : tr("&Undo"));
+    command(QStringLiteral("undo"))
+        ->setText(history.canUndo() ? tr("&Undo “%1”").arg(QString::fromStdString(history.undoName()))
+                                    : tr("&Undo"));
     command(QStringLiteral("redo"))->setEnabled(history.canRedo());
-    command(QStringLiteral("redo"))->setText(history.canRedo() ? tr("&Redo “%1”").arg(QString::fromStdString(history.redoName())) : tr("&Redo"));
-    for (const char* id : {"save", "saveAs", "export", "addCue", "duplicateCue", "removeCue", "play", "loop", "toStart", "toEnd", "frameBack", "frameOn", "lightDark", "landscape", "zoomIn", "zoomOut", "zoomFit"}) {
+    command(QStringLiteral("redo"))
+        ->setText(history.canRedo() ? tr("&Redo “%1”").arg(QString::fromStdString(history.redoName()))
+                                    : tr("&Redo"));
+    for (const char* id :
+         {"save", "saveAs", "export", "addCue", "duplicateCue", "removeCue", "play", "loop", "toStart",
+          "toEnd", "frameBack", "frameOn", "lightDark", "landscape", "zoomIn", "zoomOut", "zoomFit"}) {
         command(QString::fromLatin1(id))->setEnabled(open);
     }
 }
@@ -208,7 +229,9 @@ void MainWindow::updateRecent() {
     const auto files = QSettings().value(QStringLiteral("recent")).toStringList();
     m_recent->clear();
     for (const auto& file : files) {
-        m_recent->addAction(QFileInfo(file).completeBaseName() + QStringLiteral("  –  ") + QFileInfo(file).path(), this, [this, file] { openFile(file); });
+        m_recent->addAction(QFileInfo(file).completeBaseName() + QStringLiteral("  –  ") +
+                                QFileInfo(file).path(),
+                            this, [this, file] { openFile(file); });
     }
     m_recent->setEnabled(!files.isEmpty());
     m_welcome->setRecent(files);
@@ -244,16 +267,19 @@ bool MainWindow::openFile(const QString& path) {
     return true;
 }
 
-void MainWindow::showProblems(const QString& title, const Problems& problems) { ProblemsDialog(title, problems, this).exec(); }
+void MainWindow::showProblems(const QString& title, const Problems& problems) {
+    ProblemsDialog(title, problems, this).exec();
+}
 
 bool MainWindow::save() {
     if (m_document.path().empty()) {
         return saveAs();
     }
     if (m_document.changedOnDisk()) {
-        const auto answer = QMessageBox::question(this, tr("Changed by somebody else"),
-                                                  tr("The file has been changed since it was opened here. Replace it with your version?"),
-                                                  QMessageBox::Save | QMessageBox::SaveAll | QMessageBox::Cancel, QMessageBox::Cancel);
+        const auto answer = QMessageBox::question(
+            this, tr("Changed by somebody else"),
+            tr("The file has been changed since it was opened here. Replace it with your version?"),
+            QMessageBox::Save | QMessageBox::SaveAll | QMessageBox::Cancel, QMessageBox::Cancel);
         if (answer != QMessageBox::Save) {
             return answer == QMessageBox::SaveAll && saveAs();
         }
@@ -275,7 +301,9 @@ bool MainWindow::saveAs() {
     if (!path.endsWith(toQString(file::kExtension))) {
         path += toQString(file::kExtension);
         // The dialog asked about another name.
-        if (QFileInfo::exists(path) && QMessageBox::question(this, tr("Replace?"), tr("%1 exists already. Replace it?").arg(path)) != QMessageBox::Yes) {
+        if (QFileInfo::exists(path) &&
+            QMessageBox::question(this, tr("Replace?"), tr("%1 exists already. Replace it?").arg(path)) !=
+                QMessageBox::Yes) {
             return false;
         }
     }
@@ -292,8 +320,10 @@ bool MainWindow::mayLeave() {
     if (!m_document.isModified()) {
         return true;
     }
-    const auto answer = QMessageBox::question(this, tr("Unsaved changes"), tr("“%1” has changes that are not saved.").arg(QString::fromStdString(m_document.sequence()->name)),
-                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
+    const auto answer = QMessageBox::question(
+        this, tr("Unsaved changes"),
+        tr("“%1” has changes that are not saved.").arg(QString::fromStdString(m_document.sequence()->name)),
+        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
     return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
 }
 
@@ -303,7 +333,9 @@ void MainWindow::showKeys() {
     QString text = QStringLiteral("<table cellspacing=4>");
     for (const auto& it : commands()) {
         if (*it.shortcut) {
-            text += QStringLiteral("<tr><td><b>%1</b></td><td>&nbsp;&nbsp;%2</td></tr>").arg(QString::fromLatin1(it.shortcut).toHtmlEscaped(), tr(it.text).remove(QLatin1Char('&')).toHtmlEscaped());
+            text += QStringLiteral("<tr><td><b>%1</b></td><td>&nbsp;&nbsp;%2</td></tr>")
+                        .arg(QString::fromLatin1(it.shortcut).toHtmlEscaped(),
+                             tr(it.text).remove(QLatin1Char('&')).toHtmlEscaped());
         }
     }
     text += tr("<tr><td><b>← →</b></td><td>&nbsp;&nbsp;Nudge the cue by 10 ms, with Shift by 100 ms</td></tr>"
@@ -317,9 +349,12 @@ void MainWindow::showKeys() {
 
 void MainWindow::offerLostWork() {
     for (const auto& lost : Journal::findLost()) {
-        const QString name = lost.path.empty() ? tr("a sequence that was never saved") : QString::fromStdString(lost.path.string());
-        const auto answer = QMessageBox::question(this, tr("Unsaved work was kept"), tr("The program ended before %1 was saved. Bring the unsaved work back?").arg(name),
-                                                  QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Yes);
+        const QString name = lost.path.empty() ? tr("a sequence that was never saved")
+                                               : QString::fromStdString(lost.path.string());
+        const auto answer = QMessageBox::question(
+            this, tr("Unsaved work was kept"),
+            tr("The program ended before %1 was saved. Bring the unsaved work back?").arg(name),
+            QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Yes);
         if (answer == QMessageBox::Cancel) {
             continue; // asked again next time
         }
@@ -353,11 +388,14 @@ void MainWindow::dropEvent(QDropEvent* event) {
     const QString path = urls.first().toLocalFile();
     event->acceptProposedAction();
     if (!path.endsWith(toQString(file::kExtension))) {
-        showProblems(tr("This file cannot be opened"), {{ProblemKind::Unsupported, "is not a launch sequence; drop a file that ends in .scaena", path.toStdString(), {}}});
+        showProblems(tr("This file cannot be opened"),
+                     {{ProblemKind::Unsupported,
+                       "is not a launch sequence; drop a file that ends in .scaena",
+                       path.toStdString(),
+                       {}}});
         return;
     }
     openFile(path);
 }
-
 
 }

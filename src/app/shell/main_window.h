@@ -19,8 +19,8 @@ namespace scaena::app {
 class ComposeRoom;
 class WelcomePage;
 
-/// The window: header, bookmarks of the rooms, the open room or the welcome page. It only wires; what commands do lies
-/// in the document, the rooms and the dialogs.
+/// The window: header, bookmarks of the rooms, the open room or the welcome page. It only wires; what
+/// commands do lies in the document, the rooms and the dialogs.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:

@@ -9,7 +9,8 @@ namespace scaena::app {
 
 QString cueName(const model::Sequence& sequence, const model::Cue& cue) {
     const auto* layer = model::findThing(sequence.layers, cue.layer);
-    return toQString(layer ? layer->name : cue.layer) + QStringLiteral(" ") + toQString(model::moveDefinition(cue.move.kind).label).toLower();
+    return toQString(layer ? layer->name : cue.layer) + QStringLiteral(" ") +
+           toQString(model::moveDefinition(cue.move.kind).label).toLower();
 }
 
 QString timeText(double millis) {

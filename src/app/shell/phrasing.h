@@ -8,7 +8,9 @@
 /// Texts of the interface that are made from the document.
 namespace scaena::app {
 
-[[nodiscard]] inline QString toQString(std::string_view text) { return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size())); }
+[[nodiscard]] inline QString toQString(std::string_view text) {
+    return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
+}
 
 /// "Sun bounce": how a cue is named in the undo history and in lists.
 [[nodiscard]] QString cueName(const model::Sequence& sequence, const model::Cue& cue);

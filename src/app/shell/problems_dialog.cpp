@@ -14,7 +14,8 @@
 
 namespace scaena::app {
 
-ProblemsDialog::ProblemsDialog(const QString& title, const Problems& problems, QWidget* parent) : QDialog(parent) {
+ProblemsDialog::ProblemsDialog(const QString& title, const Problems& problems, QWidget* parent)
+    : QDialog(parent) {
     setObjectName(QStringLiteral("problems"));
     setWindowTitle(tr("Scaena"));
     resize(680, 340);
@@ -31,7 +32,8 @@ ProblemsDialog::ProblemsDialog(const QString& title, const Problems& problems, Q
     for (const auto& problem : problems) {
         const QString file = QFileInfo(QString::fromStdString(problem.file)).fileName();
         const QString place = QString::fromStdString(problem.place);
-        auto* row = new QTreeWidgetItem({file + (file.isEmpty() || place.isEmpty() ? "" : "  ") + place, QString::fromStdString(problem.message)});
+        auto* row = new QTreeWidgetItem({file + (file.isEmpty() || place.isEmpty() ? "" : "  ") + place,
+                                         QString::fromStdString(problem.message)});
         row->setToolTip(0, QString::fromStdString(problem.file));
         row->setToolTip(1, QString::fromStdString(problem.message));
         list->addTopLevelItem(row);
@@ -39,7 +41,8 @@ ProblemsDialog::ProblemsDialog(const QString& title, const Problems& problems, Q
     list->setColumnWidth(0, 220);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close, this);
     auto* copy = buttons->addButton(tr("Copy"), QDialogButtonBox::ActionRole);
-    connect(copy, &QPushButton::clicked, this, [problems] { QApplication::clipboard()->setText(QString::fromStdString(describe(problems))); });
+    connect(copy, &QPushButton::clicked, this,
+            [problems] { QApplication::clipboard()->setText(QString::fromStdString(describe(problems))); });
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     auto* column = new QVBoxLayout(this);
     column->addWidget(heading);

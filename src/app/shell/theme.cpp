@@ -6,18 +6,22 @@
 #include <QApplication>
 #include <QPalette>
 
-static void initIconResources() { Q_INIT_RESOURCE(icons); } // a static library's resources have to be asked for
+static void initIconResources() {
+    Q_INIT_RESOURCE(icons);
+} // a static library's resources have to be asked for
 
 namespace scaena::app {
 
 namespace {
 
 Theme dayTheme() {
-    return {false, "#F4EFE6", "#FBF8F2", "#D8CFBF", "#23272F", "#5B6170", "#2F5D8A", "#8A6206", "#2D7D72", "#6E4272", "#B23A48", "#7A5230", "#5B6170", "#EFE6D6"};
+    return {false,     "#F4EFE6", "#FBF8F2", "#D8CFBF", "#23272F", "#5B6170", "#2F5D8A",
+            "#8A6206", "#2D7D72", "#6E4272", "#B23A48", "#7A5230", "#5B6170", "#EFE6D6"};
 }
 
 Theme nightTheme() {
-    return {true, "#1E2027", "#262933", "#3A3F4C", "#ECE6DA", "#A3A7B3", "#7FB0E0", "#DDB04A", "#6FC4B6", "#C792CC", "#F08793", "#D2A27A", "#A3A7B3", "#333746"};
+    return {true,      "#1E2027", "#262933", "#3A3F4C", "#ECE6DA", "#A3A7B3", "#7FB0E0",
+            "#DDB04A", "#6FC4B6", "#C792CC", "#F08793", "#D2A27A", "#A3A7B3", "#333746"};
 }
 
 Theme& current() {
@@ -109,9 +113,11 @@ QString styleSheet() {
         QScrollBar::handle:horizontal { background: @rule; border-radius: 4px; min-width: 24px; }
         QScrollBar::add-line, QScrollBar::sub-line, QScrollBar::add-page, QScrollBar::sub-page { background: transparent; border: none; width: 0; height: 0; }
     )");
-    const std::pair<const char*, QColor> names[] = {{"@desk", t.desk}, {"@page", t.page}, {"@rule", t.rule}, {"@ink", t.ink}, {"@faint", t.faint},
-                                                    {"@tint", t.tint}, {"@woad", t.woad}, {"@madder", t.madder}};
-    sheet.replace(QLatin1String("@chevron"), t.night ? QLatin1String("chevron-night") : QLatin1String("chevron"));
+    const std::pair<const char*, QColor> names[] = {
+        {"@desk", t.desk},   {"@page", t.page}, {"@rule", t.rule}, {"@ink", t.ink},
+        {"@faint", t.faint}, {"@tint", t.tint}, {"@woad", t.woad}, {"@madder", t.madder}};
+    sheet.replace(QLatin1String("@chevron"),
+                  t.night ? QLatin1String("chevron-night") : QLatin1String("chevron"));
     for (const auto& [name, colour] : names) {
         sheet.replace(QLatin1String(name), colour.name());
     }

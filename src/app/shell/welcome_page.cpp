@@ -17,11 +17,15 @@
 
 namespace scaena::app {
 
-WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxLayout), m_sample(new QToolButton(this)) {
+WelcomePage::WelcomePage(QWidget* parent)
+    : QWidget(parent), m_recent(new QVBoxLayout), m_sample(new QToolButton(this)) {
     setObjectName(QStringLiteral("welcome"));
     auto* heading = new QLabel(tr("From the tap to the first screen"), this);
     heading->setFont(nameFont(26));
-    auto* text = new QLabel(tr("Scaena is where an app's launch sequence is designed: what moves, what loads meanwhile, what the wait costs.\nOpen the sample and press Space, or begin with an empty page."), this);
+    auto* text = new QLabel(
+        tr("Scaena is where an app's launch sequence is designed: what moves, what loads meanwhile, what the "
+           "wait costs.\nOpen the sample and press Space, or begin with an empty page."),
+        this);
     text->setProperty("quiet", true);
     text->setFont(uiFont(14));
     text->setWordWrap(true);
@@ -71,12 +75,14 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxL
     row->addWidget(m_sample, 0, Qt::AlignVCenter);
     connect(fresh, &QPushButton::clicked, this, &WelcomePage::wantsNew);
     connect(open, &QPushButton::clicked, this, &WelcomePage::wantsOpen);
-    connect(m_sample, &QToolButton::clicked, this, [this] { emit wantsFile(samplesFolder() + QStringLiteral("/moraine/moraine.scaena")); });
+    connect(m_sample, &QToolButton::clicked, this,
+            [this] { emit wantsFile(samplesFolder() + QStringLiteral("/moraine/moraine.scaena")); });
 }
 
 /// Three moments of the sample side by side.
 void WelcomePage::paintSample() {
-    const auto project = project::open(DiskFiles(), (samplesFolder() + QStringLiteral("/moraine/moraine.scaena")).toStdString());
+    const auto project = project::open(
+        DiskFiles(), (samplesFolder() + QStringLiteral("/moraine/moraine.scaena")).toStdString());
     m_sample->setVisible(project.has_value());
     if (!project) {
         return;
@@ -87,7 +93,8 @@ void WelcomePage::paintSample() {
     QImage sheet(QSize(440, 300) * ratio, QImage::Format_ARGB32_Premultiplied);
     sheet.fill(Qt::transparent);
     QPainter painter(&sheet);
-    const auto pictures = render::stills(scene, schedule, {500, 1250, 2000}, {QSize(132, 292) * ratio, true, false});
+    const auto pictures =
+        render::stills(scene, schedule, {500, 1250, 2000}, {QSize(132, 292) * ratio, true, false});
     for (std::size_t i = 0; i < pictures.size(); ++i) {
         painter.drawImage(QPointF((10 + double(i) * 144) * ratio, 4 * ratio), pictures[i]);
     }
@@ -113,7 +120,8 @@ void WelcomePage::setRecent(const QStringList& files) {
         m_recent->addWidget(button);
     }
     if (files.isEmpty()) {
-        auto* none = new QLabel(tr("Sequences you open will be listed here. You can also drop one on the window."), this);
+        auto* none = new QLabel(
+            tr("Sequences you open will be listed here. You can also drop one on the window."), this);
         none->setProperty("quiet", true);
         m_recent->addWidget(none);
     }

@@ -20,16 +20,24 @@ struct ExportOptions {
     bool dryRun = false, json = false, force = false;
 };
 
-nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting::WritePlan& plan, bool written) {
+nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting::WritePlan& plan,
+                                  bool written) {
     nlohmann::ordered_json files = nlohmann::ordered_json::array();
     for (const auto& entry : plan.entries) {
         files.push_back({{"path", entry.path}, {"change", exporting::word(entry.change)}});
     }
     nlohmann::ordered_json carried = nlohmann::ordered_json::array();
     for (const auto& cue : made.carried) {
-        carried.push_back({{"cue", cue.cue}, {"target", cue.target}, {"how", model::word(cue.carry.how)}, {"reason", cue.carry.reason}});
+        carried.push_back({{"cue", cue.cue},
+                           {"target", cue.target},
+                           {"how", model::word(cue.carry.how)},
+                           {"reason", cue.carry.reason}});
     }
-    return {{"target", made.target}, {"written", written}, {"files", files}, {"carried", carried}, {"notes", made.notes}};
+    return {{"target", made.target},
+            {"written", written},
+            {"files", files},
+            {"carried", carried},
+            {"notes", made.notes}};
 }
 
 void printReport(const exporting::Export& made, const exporting::WritePlan& plan, std::ostream& out) {
@@ -44,7 +52,8 @@ void printReport(const exporting::Export& made, const exporting::WritePlan& plan
 int runExport(Context& context, const ExportOptions& options) {
     const auto* exporter = exporting::findExporter(options.target);
     if (!exporter) {
-        context.err << fmt::format("--for: “{}” is not one of {}\n", options.target, exporting::exporterIds());
+        context.err << fmt::format("--for: “{}” is not one of {}\n", options.target,
+                                   exporting::exporterIds());
         return kWrongUsage;
     }
     const auto project = openProject(options.file, context.err);
@@ -54,7 +63,8 @@ int runExport(Context& context, const ExportOptions& options) {
     const render::GuiSession gui;
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
-    const auto made = exporter->build({project->sequence, *project->shelf, outliner, rasteriser, {options.package}});
+    const auto made =
+        exporter->build({project->sequence, *project->shelf, outliner, rasteriser, {options.package}});
     if (!made) {
         context.err << describe(made.error()) << "\n";
         return kRefused;
@@ -76,8 +86,10 @@ int runExport(Context& context, const ExportOptions& options) {
         return kRefused;
     }
     if (plan.hasRefused() && !options.force) {
-        context.err << "Nothing was written: the files marked “refused” are not as the last export left them. Move your changes elsewhere, or use "
-                       "--force, which keeps your versions in " << exporting::kKeptFolder << "/.\n";
+        context.err << "Nothing was written: the files marked “refused” are not as the last export left "
+                       "them. Move your changes elsewhere, or use "
+                       "--force, which keeps your versions in "
+                    << exporting::kKeptFolder << "/.\n";
         return kRefused;
     }
     return kDone;
@@ -91,11 +103,15 @@ void addExport(CLI::App& app, Context& context) {
     command->add_option("FILE", options->file, "The .scaena file")->required();
     command->add_option("--for", options->target, "The target: " + exporting::exporterIds())->required();
     command->add_option("--into", options->folder, "The folder, for example app/src/main")->required();
-    command->add_option("--package", options->package, "Kotlin package of the app's resources, for example com.example.huts");
+    command->add_option("--package", options->package,
+                        "Kotlin package of the app's resources, for example com.example.huts");
     command->add_flag("--dry-run", options->dryRun, "Only say what would be written");
     command->add_flag("--json", options->json, "As JSON");
-    command->add_flag("--force", options->force, "Replace files that were changed by hand; your versions are kept");
-    command->callback([&context, options] { context.chosen = [&context, options] { return runExport(context, *options); }; });
+    command->add_flag("--force", options->force,
+                      "Replace files that were changed by hand; your versions are kept");
+    command->callback([&context, options] {
+        context.chosen = [&context, options] { return runExport(context, *options); };
+    });
 }
 
 }

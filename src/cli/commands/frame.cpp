@@ -27,7 +27,8 @@ std::optional<QSize> parseSize(const std::string& text) {
     int width = 0;
     int height = 0;
     char end = 0;
-    if (std::sscanf(text.c_str(), "%5dx%5d%c", &width, &height, &end) != 2 || width < 1 || height < 1 || width > 8192 || height > 8192) {
+    if (std::sscanf(text.c_str(), "%5dx%5d%c", &width, &height, &end) != 2 || width < 1 || height < 1 ||
+        width > 8192 || height > 8192) {
         return std::nullopt;
     }
     return QSize(width, height);
@@ -36,7 +37,8 @@ std::optional<QSize> parseSize(const std::string& text) {
 int runFrame(Context& context, const FrameOptions& options) {
     const auto size = parseSize(options.size);
     if (!size) {
-        context.err << fmt::format("--size: “{}” is not WIDTHxHEIGHT with sides of 1 to 8192\n", options.size);
+        context.err << fmt::format("--size: “{}” is not WIDTHxHEIGHT with sides of 1 to 8192\n",
+                                   options.size);
         return kWrongUsage;
     }
     const auto project = openProject(options.file, context.err);
@@ -72,7 +74,9 @@ void addFrame(CLI::App& app, Context& context) {
     command->add_option("--size", options->size, "Pixels, for example 412x915; without: the device's own");
     command->add_option("-o,--output", options->output, "The PNG file to write")->required();
     options->conditions.addTo(*command);
-    command->callback([&context, options] { context.chosen = [&context, options] { return runFrame(context, *options); }; });
+    command->callback([&context, options] {
+        context.chosen = [&context, options] { return runFrame(context, *options); };
+    });
 }
 
 }

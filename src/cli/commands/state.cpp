@@ -41,7 +41,9 @@ void addState(CLI::App& app, Context& context) {
     command->add_option("--at", options->at, "Milliseconds after the tap")->required();
     command->add_flag("--json", options->json, "As JSON (it always is)");
     options->conditions.addTo(*command);
-    command->callback([&context, options] { context.chosen = [&context, options] { return runState(context, *options); }; });
+    command->callback([&context, options] {
+        context.chosen = [&context, options] { return runState(context, *options); };
+    });
 }
 
 }

@@ -17,8 +17,9 @@ struct GradientStop {
 
 enum class Spread { Pad, Reflect, Repeat };
 
-/// In the coordinates of the shape it paints. Linear: from `start` to `end`. Radial: the circle of `radius` about
-/// `end` with its focus at `start`, taken through `matrix` (which a linear gradient has already absorbed).
+/// In the coordinates of the shape it paints. Linear: from `start` to `end`. Radial: the circle of `radius`
+/// about `end` with its focus at `start`, taken through `matrix` (which a linear gradient has already
+/// absorbed).
 struct Gradient {
     bool radial = false;
     Point start, end;
@@ -82,7 +83,7 @@ struct Group {
 
 /// A picture made of paths. Immutable once read; shared between layers, previews and exports.
 struct Art {
-    Rect viewBox;                    ///< in the coordinates of `root`
+    Rect viewBox; ///< in the coordinates of `root`
     Group root;
     std::vector<std::string> losses; ///< what the file held that is not carried, in words, each once
 };
@@ -97,6 +98,5 @@ using ArtPtr = std::shared_ptr<const Art>;
 
 /// How art is laid into a box: scaled evenly to fit and centred, as everywhere in Scaena.
 [[nodiscard]] Matrix fitInto(const Rect& viewBox, const Rect& box);
-
 
 }

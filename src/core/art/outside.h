@@ -18,7 +18,8 @@ class Rasteriser {
 public:
     virtual ~Rasteriser() = default;
     /// The art fitted into a transparent picture of that many pixels, as PNG bytes.
-    [[nodiscard]] virtual std::string png(const Art& art, int width, int height, Colour currentColour) const = 0;
+    [[nodiscard]] virtual std::string png(const Art& art, int width, int height,
+                                          Colour currentColour) const = 0;
 };
 
 }

@@ -76,7 +76,9 @@ private:
         return true;
     }
 
-    [[nodiscard]] Point at(double x, double y) const { return m_relative ? Point{m_now.x + x, m_now.y + y} : Point{x, y}; }
+    [[nodiscard]] Point at(double x, double y) const {
+        return m_relative ? Point{m_now.x + x, m_now.y + y} : Point{x, y};
+    }
     [[nodiscard]] Point mirrored(bool usable) const {
         return usable ? Point{2 * m_now.x - m_handle.x, 2 * m_now.y - m_handle.y} : m_now;
     }
@@ -91,7 +93,9 @@ private:
         m_now = to;
     }
     void quadratic(Point c, Point to) {
-        const auto third = [](Point a, Point b) { return Point{a.x + (b.x - a.x) * 2 / 3, a.y + (b.y - a.y) * 2 / 3}; };
+        const auto third = [](Point a, Point b) {
+            return Point{a.x + (b.x - a.x) * 2 / 3, a.y + (b.y - a.y) * 2 / 3};
+        };
         m_path.cubicTo(third(m_now, c), third(to, c), to);
         m_handle = c;
         m_now = to;

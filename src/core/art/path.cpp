@@ -169,7 +169,8 @@ void arcTo(Path& path, Point from, double rx, double ry, double xRotation, bool 
     const double x2 = half.x * half.x;
     const double y2 = half.y * half.y;
     const double below = rx * rx * y2 + ry * ry * x2;
-    const double root = std::sqrt(std::max(0.0, (rx * rx * ry * ry - below) / below)) * (large == sweep ? -1 : 1);
+    const double root =
+        std::sqrt(std::max(0.0, (rx * rx * ry * ry - below) / below)) * (large == sweep ? -1 : 1);
     const Point c = {root * rx * half.y / ry, -root * ry * half.x / rx};
     const Point middle = turn.map(c);
     const Point centre = {middle.x + (from.x + to.x) / 2, middle.y + (from.y + to.y) / 2};
@@ -182,7 +183,8 @@ void arcTo(Path& path, Point from, double rx, double ry, double xRotation, bool 
     } else if (sweep && span < 0) {
         span += 2 * std::numbers::pi;
     }
-    const int pieces = std::max(1, static_cast<int>(std::ceil(std::abs(span) / (std::numbers::pi / 2) - 1e-9)));
+    const int pieces =
+        std::max(1, static_cast<int>(std::ceil(std::abs(span) / (std::numbers::pi / 2) - 1e-9)));
     const double step = span / pieces;
     const double handle = 4.0 / 3 * std::tan(step / 4);
     const auto place = [&](double x, double y) {

@@ -10,7 +10,8 @@
 
 namespace scaena::art {
 
-/// A path in absolute coordinates. Arcs and quadratic curves have become cubic ones, so that every target reads it.
+/// A path in absolute coordinates. Arcs and quadratic curves have become cubic ones, so that every target
+/// reads it.
 struct Path {
     enum class Verb : unsigned char { Move, Line, Cubic, Close };
     std::vector<Verb> verbs;
@@ -25,8 +26,8 @@ struct Path {
     bool operator==(const Path&) const = default;
 };
 
-/// Reads the path grammar of SVG 2 §9.3 in full, compact arc flags included. As the standard asks, an error ends the
-/// path there; what came before it is kept and `complete` is false.
+/// Reads the path grammar of SVG 2 §9.3 in full, compact arc flags included. As the standard asks, an error
+/// ends the path there; what came before it is kept and `complete` is false.
 struct ParsedPath {
     Path path;
     bool complete = true;
@@ -35,13 +36,15 @@ struct ParsedPath {
 
 [[nodiscard]] Path mapped(const Path& path, const Matrix& matrix);
 
-/// Tight bounds: extremes of curves, not of their handles. An empty path has an empty rectangle at the origin.
+/// Tight bounds: extremes of curves, not of their handles. An empty path has an empty rectangle at the
+/// origin.
 [[nodiscard]] Rect bounds(const Path& path);
 
 /// "M1,2L3,4C…Z" with at most `digits` digits after the point.
 [[nodiscard]] std::string toText(const Path& path, int digits = 3);
 
-/// Adds an elliptical arc by SVG's endpoint parameters (SVG 2 §B.2) as cubic curves of at most a quarter turn each.
+/// Adds an elliptical arc by SVG's endpoint parameters (SVG 2 §B.2) as cubic curves of at most a quarter turn
+/// each.
 void arcTo(Path& path, Point from, double rx, double ry, double xRotation, bool large, bool sweep, Point to);
 
 [[nodiscard]] Path ellipsePath(Point centre, double rx, double ry);

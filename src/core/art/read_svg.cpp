@@ -17,23 +17,31 @@ namespace {
 constexpr int kDeepestNesting = 64;
 constexpr std::size_t kMostShapes = 20'000;
 
-constexpr std::array kSilent = std::to_array<std::string_view>(
-    {"title", "desc", "metadata", "defs", "style", "symbol", "clipPath", "linearGradient", "radialGradient", "script", "view"});
+constexpr std::array kSilent =
+    std::to_array<std::string_view>({"title", "desc", "metadata", "defs", "style", "symbol", "clipPath",
+                                     "linearGradient", "radialGradient", "script", "view"});
 
-bool contains(const auto& list, std::string_view word) { return std::find(list.begin(), list.end(), word) != list.end(); }
+bool contains(const auto& list, std::string_view word) {
+    return std::find(list.begin(), list.end(), word) != list.end();
+}
 
 /// "sodipodi:namedview" and the like belong to other programs and paint nothing.
-bool isForeign(std::string_view name) { return name.find(':') != std::string_view::npos && name.substr(0, 4) != "svg:"; }
+bool isForeign(std::string_view name) {
+    return name.find(':') != std::string_view::npos && name.substr(0, 4) != "svg:";
+}
 
 class SvgReader {
 public:
     Art run(const pugi::xml_node& root) {
         index(root);
         const auto box = parseViewBox(root.attribute("viewBox").value());
-        const double width = parseLength(root.attribute("width").value(), box ? box->width : 100).value_or(box ? box->width : 100);
-        const double height = parseLength(root.attribute("height").value(), box ? box->height : 100).value_or(box ? box->height : 100);
+        const double width = parseLength(root.attribute("width").value(), box ? box->width : 100)
+                                 .value_or(box ? box->width : 100);
+        const double height = parseLength(root.attribute("height").value(), box ? box->height : 100)
+                                  .value_or(box ? box->height : 100);
         m_view = box ? Size{box->width, box->height} : Size{width, height};
-        // The art's own size does not matter, its layer gives it one; so the viewBox becomes the coordinate system.
+        // The art's own size does not matter, its layer gives it one; so the viewBox becomes the coordinate
+        // system.
         m_art.viewBox = box ? *box : Rect{0, 0, std::max(1e-3, width), std::max(1e-3, height)};
         m_art.root.id = root.attribute("id").value();
         const auto own = cascade(root, m_sheet);
@@ -108,7 +116,8 @@ private:
             return;
         }
         if (depth > kDeepestNesting || m_shapes >= kMostShapes) {
-            lose(depth > kDeepestNesting ? "everything nested deeper than 64 levels" : "everything after the first 20000 shapes");
+            lose(depth > kDeepestNesting ? "everything nested deeper than 64 levels"
+                                         : "everything after the first 20000 shapes");
             return;
         }
         const auto own = cascade(element, m_sheet);
@@ -160,8 +169,10 @@ private:
         return matrix.value_or(Matrix{});
     }
 
-    void readUse(const pugi::xml_node& element, const Declarations& own, const Style& style, Group& into, int depth) {
-        const auto href = element.attribute("href") ? element.attribute("href") : element.attribute("xlink:href");
+    void readUse(const pugi::xml_node& element, const Declarations& own, const Style& style, Group& into,
+                 int depth) {
+        const auto href =
+            element.attribute("href") ? element.attribute("href") : element.attribute("xlink:href");
         const auto id = referencedId(href.value());
         const auto found = m_elements.find(id);
         if (found == m_elements.end() || contains(m_useChain, id)) {
@@ -169,8 +180,11 @@ private:
             return;
         }
         auto group = makeGroup(element, own);
-        const auto length = [&](const char* name, double whole) { return parseLength(element.attribute(name).value(), whole).value_or(0); };
-        group->transform = group->transform * Matrix::translation(length("x", m_view.width), length("y", m_view.height));
+        const auto length = [&](const char* name, double whole) {
+            return parseLength(element.attribute(name).value(), whole).value_or(0);
+        };
+        group->transform =
+            group->transform * Matrix::translation(length("x", m_view.width), length("y", m_view.height));
         m_useChain.push_back(id);
         const std::string_view target = found->second.name();
         if (target == "symbol" || target == "svg") {
@@ -181,7 +195,8 @@ private:
             auto inner = std::make_unique<Group>();
             inner->id = id;
             placeViewport(found->second, *inner, size);
-            readChildren(found->second, style.inheritedBy(cascade(found->second, m_sheet), diagonal()), *inner, depth);
+            readChildren(found->second, style.inheritedBy(cascade(found->second, m_sheet), diagonal()),
+                         *inner, depth);
             group->children.emplace_back(std::move(inner));
         } else {
             readElement(found->second, style, *group, depth + 1);
@@ -203,7 +218,8 @@ private:
                                : Matrix::translation(viewport.x, viewport.y);
         group.transform = group.transform * map;
         if (box && map.a != 0 && map.d != 0) {
-            const Rect seen{(viewport.x - map.e) / map.a, (viewport.y - map.f) / map.d, viewport.width / map.a, viewport.height / map.d};
+            const Rect seen{(viewport.x - map.e) / map.a, (viewport.y - map.f) / map.d,
+                            viewport.width / map.a, viewport.height / map.d};
             group.clips.push_back({rectPath(seen, 0, 0), FillRule::NonZero});
         }
     }
@@ -233,7 +249,8 @@ private:
         group.clips.push_back(std::move(clip)); // even an empty one: it hides everything, as SVG asks
     }
 
-    void collectClip(const pugi::xml_node& child, const Matrix& map, Clip& clip, const pugi::xml_node& user, int depth) {
+    void collectClip(const pugi::xml_node& child, const Matrix& map, Clip& clip, const pugi::xml_node& user,
+                     int depth) {
         const auto own = cascade(child, m_sheet);
         bool complete = true;
         const Matrix inner = map * transformOf(child);
@@ -244,7 +261,8 @@ private:
                 lose("a clip within a clip" + on(user));
             }
         } else if (std::string_view(child.name()) == "use" && depth < 4) {
-            const auto href = child.attribute("href") ? child.attribute("href") : child.attribute("xlink:href");
+            const auto href =
+                child.attribute("href") ? child.attribute("href") : child.attribute("xlink:href");
             const auto found = m_elements.find(referencedId(href.value()));
             if (found != m_elements.end()) {
                 const double x = parseLength(child.attribute("x").value(), m_view.width).value_or(0);
@@ -256,7 +274,8 @@ private:
         }
     }
 
-    Paint paintFrom(const std::string& text, double opacity, const Style& style, const Rect& box, const pugi::xml_node& element) {
+    Paint paintFrom(const std::string& text, double opacity, const Style& style, const Rect& box,
+                    const pugi::xml_node& element) {
         if (text == "none" || text.empty()) {
             return {};
         }
@@ -274,7 +293,8 @@ private:
             const auto fallback = close == std::string::npos ? "" : text.substr(close + 1);
             lose("the paint “" + text.substr(0, close + 1) + "”" + on(element));
             const auto from = fallback.find_first_not_of(' ');
-            return from == std::string::npos ? Paint{} : paintFrom(fallback.substr(from), opacity, style, box, element);
+            return from == std::string::npos ? Paint{}
+                                             : paintFrom(fallback.substr(from), opacity, style, box, element);
         }
         if (const auto colour = parseCssColour(text)) {
             return withOpacity(*colour, opacity);
@@ -288,7 +308,8 @@ private:
         return colour;
     }
 
-    void addShape(const pugi::xml_node& element, const Declarations& own, const Style& style, Path path, Group& into) {
+    void addShape(const pugi::xml_node& element, const Declarations& own, const Style& style, Path path,
+                  Group& into) {
         if (path.isEmpty() || !style.visible) {
             return;
         }
@@ -331,16 +352,20 @@ private:
 
 Result<Art> readSvg(std::string_view text, const std::string& name) {
     pugi::xml_document document;
-    const auto parsed = document.load_buffer(text.data(), text.size(), pugi::parse_default | pugi::parse_ws_pcdata_single);
+    const auto parsed =
+        document.load_buffer(text.data(), text.size(), pugi::parse_default | pugi::parse_ws_pcdata_single);
     if (!parsed) {
-        const auto end = std::min<std::size_t>(static_cast<std::size_t>(std::max<std::ptrdiff_t>(0, parsed.offset)), text.size());
+        const auto end = std::min<std::size_t>(
+            static_cast<std::size_t>(std::max<std::ptrdiff_t>(0, parsed.offset)), text.size());
         const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(end), '\n');
-        return failure(ProblemKind::Unreadable, fmt::format("is not readable XML: {}", parsed.description()), name, fmt::format("line {}", line));
+        return failure(ProblemKind::Unreadable, fmt::format("is not readable XML: {}", parsed.description()),
+                       name, fmt::format("line {}", line));
     }
     const auto root = document.document_element();
     const std::string_view rootName = root.name();
     if (rootName != "svg" && rootName != "svg:svg") {
-        return failure(ProblemKind::Unsupported, fmt::format("is not an SVG picture: its root element is <{}>", rootName), name);
+        return failure(ProblemKind::Unsupported,
+                       fmt::format("is not an SVG picture: its root element is <{}>", rootName), name);
     }
     return SvgReader().run(root);
 }

@@ -38,7 +38,8 @@ std::string_view attributeOf(const std::vector<pugi::xml_node>& chain, const cha
     return {};
 }
 
-std::vector<GradientStop> stopsOf(const std::vector<pugi::xml_node>& chain, const StyleSheet& sheet, double opacity) {
+std::vector<GradientStop> stopsOf(const std::vector<pugi::xml_node>& chain, const StyleSheet& sheet,
+                                  double opacity) {
     std::vector<GradientStop> stops;
     for (const auto& element : chain) {
         for (const auto& child : element.children("stop")) {
@@ -61,8 +62,8 @@ std::vector<GradientStop> stopsOf(const std::vector<pugi::xml_node>& chain, cons
     return stops;
 }
 
-/// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the vector
-/// turns with their normal, not with the map itself.
+/// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the
+/// vector turns with their normal, not with the map itself.
 void mapLinear(Gradient& gradient, const Matrix& m) {
     const double dx = gradient.end.x - gradient.start.x;
     const double dy = gradient.end.y - gradient.start.y;
@@ -80,8 +81,8 @@ void mapLinear(Gradient& gradient, const Matrix& m) {
 
 }
 
-std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& elements, const StyleSheet& sheet, const Rect& box, Size view,
-                                   double opacity) {
+std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& elements,
+                                   const StyleSheet& sheet, const Rect& box, Size view, double opacity) {
     const auto found = elements.find(id);
     if (found == elements.end()) {
         return std::nullopt;
@@ -95,7 +96,9 @@ std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& el
     gradient.radial = kind == "radialGradient";
     gradient.stops = stopsOf(chain, sheet, opacity);
     const auto spread = attributeOf(chain, "spreadMethod");
-    gradient.spread = spread == "reflect" ? Spread::Reflect : spread == "repeat" ? Spread::Repeat : Spread::Pad;
+    gradient.spread = spread == "reflect"  ? Spread::Reflect
+                      : spread == "repeat" ? Spread::Repeat
+                                           : Spread::Pad;
     const bool byBox = attributeOf(chain, "gradientUnits") != "userSpaceOnUse";
     const Size whole = byBox ? Size{1, 1} : view;
     const auto length = [&](const char* name, double of, std::string_view standard) {
@@ -119,7 +122,8 @@ std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& el
             const auto text = attributeOf(chain, name);
             return text.empty() ? standard : parseLength(text, of).value_or(standard);
         };
-        gradient.start = {focus("fx", whole.width, gradient.end.x), focus("fy", whole.height, gradient.end.y)};
+        gradient.start = {focus("fx", whole.width, gradient.end.x),
+                          focus("fy", whole.height, gradient.end.y)};
         gradient.matrix = map;
         if (gradient.radius <= 0) {
             return Paint{gradient.stops.back().colour};

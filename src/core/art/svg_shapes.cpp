@@ -54,7 +54,8 @@ std::optional<Path> shapePath(const pugi::xml_node& element, Size view, bool& co
         double ry = length("ry", h, -1);
         rx = rx < 0 ? ry : rx;
         ry = ry < 0 ? rx : ry;
-        return rect.width > 0 && rect.height > 0 ? rectPath(rect, std::max(0.0, rx), std::max(0.0, ry)) : Path{};
+        return rect.width > 0 && rect.height > 0 ? rectPath(rect, std::max(0.0, rx), std::max(0.0, ry))
+                                                 : Path{};
     }
     if (name == "circle" || name == "ellipse") {
         const double rx = name == "circle" ? length("r", diagonalOf(view)) : length("rx", w);
@@ -98,8 +99,12 @@ Matrix viewBoxMap(const Rect& viewBox, std::string_view preserve, const Rect& vi
     double alignY = 0;
     if (preserve.find("none") == std::string_view::npos) {
         sx = sy = preserve.find("slice") != std::string_view::npos ? std::max(sx, sy) : std::min(sx, sy);
-        alignX = preserve.find("xMin") != std::string_view::npos ? 0 : preserve.find("xMax") != std::string_view::npos ? 1 : 0.5;
-        alignY = preserve.find("YMin") != std::string_view::npos ? 0 : preserve.find("YMax") != std::string_view::npos ? 1 : 0.5;
+        alignX = preserve.find("xMin") != std::string_view::npos   ? 0
+                 : preserve.find("xMax") != std::string_view::npos ? 1
+                                                                   : 0.5;
+        alignY = preserve.find("YMin") != std::string_view::npos   ? 0
+                 : preserve.find("YMax") != std::string_view::npos ? 1
+                                                                   : 0.5;
     }
     const double x = viewport.x + (viewport.width - viewBox.width * sx) * alignX;
     const double y = viewport.y + (viewport.height - viewBox.height * sy) * alignY;

@@ -47,10 +47,31 @@ std::string withoutComments(std::string_view css) {
     }
 }
 
-constexpr std::array kPresentation = std::to_array<std::string_view>(
-    {"fill", "fill-opacity", "fill-rule", "stroke", "stroke-opacity", "stroke-width", "stroke-linecap", "stroke-linejoin",
-     "stroke-miterlimit", "stroke-dasharray", "stroke-dashoffset", "color", "opacity", "clip-path", "clip-rule", "display",
-     "visibility", "stop-color", "stop-opacity", "filter", "mask", "mix-blend-mode", "marker-start", "marker-mid", "marker-end"});
+constexpr std::array kPresentation = std::to_array<std::string_view>({"fill",
+                                                                      "fill-opacity",
+                                                                      "fill-rule",
+                                                                      "stroke",
+                                                                      "stroke-opacity",
+                                                                      "stroke-width",
+                                                                      "stroke-linecap",
+                                                                      "stroke-linejoin",
+                                                                      "stroke-miterlimit",
+                                                                      "stroke-dasharray",
+                                                                      "stroke-dashoffset",
+                                                                      "color",
+                                                                      "opacity",
+                                                                      "clip-path",
+                                                                      "clip-rule",
+                                                                      "display",
+                                                                      "visibility",
+                                                                      "stop-color",
+                                                                      "stop-opacity",
+                                                                      "filter",
+                                                                      "mask",
+                                                                      "mix-blend-mode",
+                                                                      "marker-start",
+                                                                      "marker-mid",
+                                                                      "marker-end"});
 
 FillRule ruleFrom(std::string_view text) { return text == "evenodd" ? FillRule::EvenOdd : FillRule::NonZero; }
 
@@ -128,7 +149,8 @@ void StyleSheet::add(std::string_view css, std::vector<std::string>& losses) {
         }
         rest = rest.substr(close + 1);
     }
-    std::stable_sort(m_rules.begin(), m_rules.end(), [](const Rule& a, const Rule& b) { return a.specificity < b.specificity; });
+    std::stable_sort(m_rules.begin(), m_rules.end(),
+                     [](const Rule& a, const Rule& b) { return a.specificity < b.specificity; });
 }
 
 bool StyleSheet::fits(const Rule& rule, const pugi::xml_node& element) {
@@ -175,7 +197,9 @@ Style Style::inheritedBy(const Declarations& own, double diagonal) const {
             use(found->second);
         }
     };
-    const auto length = [&](const std::string& text, double standard) { return std::max(0.0, parseLength(text, diagonal).value_or(standard)); };
+    const auto length = [&](const std::string& text, double standard) {
+        return std::max(0.0, parseLength(text, diagonal).value_or(standard));
+    };
     with("fill", [&](const auto& v) { style.fill = v; });
     with("stroke", [&](const auto& v) { style.stroke = v; });
     with("color", [&](const auto& v) { style.colour = v; });
@@ -185,10 +209,16 @@ Style Style::inheritedBy(const Declarations& own, double diagonal) const {
     with("clip-rule", [&](const auto& v) { style.clipRule = ruleFrom(v); });
     with("visibility", [&](const auto& v) { style.visible = v == "visible"; });
     with("stroke-width", [&](const auto& v) { style.line.width = length(v, 1); });
-    with("stroke-linecap", [&](const auto& v) { style.line.cap = v == "round" ? Cap::Round : v == "square" ? Cap::Square : Cap::Butt; });
-    with("stroke-linejoin", [&](const auto& v) { style.line.join = v == "round" ? Join::Round : v == "bevel" ? Join::Bevel : Join::Miter; });
-    with("stroke-miterlimit", [&](const auto& v) { style.line.miterLimit = std::max(1.0, parseLength(v, 1).value_or(4)); });
-    with("stroke-dashoffset", [&](const auto& v) { style.line.dashOffset = parseLength(v, diagonal).value_or(0); });
+    with("stroke-linecap", [&](const auto& v) {
+        style.line.cap = v == "round" ? Cap::Round : v == "square" ? Cap::Square : Cap::Butt;
+    });
+    with("stroke-linejoin", [&](const auto& v) {
+        style.line.join = v == "round" ? Join::Round : v == "bevel" ? Join::Bevel : Join::Miter;
+    });
+    with("stroke-miterlimit",
+         [&](const auto& v) { style.line.miterLimit = std::max(1.0, parseLength(v, 1).value_or(4)); });
+    with("stroke-dashoffset",
+         [&](const auto& v) { style.line.dashOffset = parseLength(v, diagonal).value_or(0); });
     with("stroke-dasharray", [&](const auto& v) {
         style.line.dashes.clear();
         double sum = 0;
@@ -217,8 +247,15 @@ std::optional<double> parseLength(std::string_view text, double whole) {
         return *value / 100 * whole;
     }
     const auto unit = in.letters();
-    constexpr std::array<std::pair<std::string_view, double>, 9> kUnits = {{{"", 1}, {"px", 1}, {"pt", 96.0 / 72}, {"pc", 16}, {"mm", 96 / 25.4},
-                                                                           {"cm", 96 / 2.54}, {"in", 96}, {"em", 16}, {"ex", 8}}};
+    constexpr std::array<std::pair<std::string_view, double>, 9> kUnits = {{{"", 1},
+                                                                            {"px", 1},
+                                                                            {"pt", 96.0 / 72},
+                                                                            {"pc", 16},
+                                                                            {"mm", 96 / 25.4},
+                                                                            {"cm", 96 / 2.54},
+                                                                            {"in", 96},
+                                                                            {"em", 16},
+                                                                            {"ex", 8}}};
     for (const auto& [name, factor] : kUnits) {
         if (unit == name) {
             return *value * factor;
@@ -227,7 +264,9 @@ std::optional<double> parseLength(std::string_view text, double whole) {
     return std::nullopt;
 }
 
-double parseUnit(std::string_view text, double standard) { return std::clamp(parseLength(text, 1).value_or(standard), 0.0, 1.0); }
+double parseUnit(std::string_view text, double standard) {
+    return std::clamp(parseLength(text, 1).value_or(standard), 0.0, 1.0);
+}
 
 std::optional<Matrix> parseTransform(std::string_view text) {
     Matrix whole;
@@ -262,7 +301,8 @@ std::optional<Matrix> parseTransform(std::string_view text) {
         } else if (name == "rotate" && n == 1) {
             whole = whole * Matrix::rotation(v[0]);
         } else if (name == "rotate" && n == 3) {
-            whole = whole * Matrix::translation(v[1], v[2]) * Matrix::rotation(v[0]) * Matrix::translation(-v[1], -v[2]);
+            whole = whole * Matrix::translation(v[1], v[2]) * Matrix::rotation(v[0]) *
+                    Matrix::translation(-v[1], -v[2]);
         } else if (name == "skewX" && n == 1) {
             whole = whole * Matrix{1, 0, std::tan(v[0] * radians), 1, 0, 0};
         } else if (name == "skewY" && n == 1) {

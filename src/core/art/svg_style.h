@@ -14,8 +14,8 @@ using Declarations = std::map<std::string, std::string, std::less<>>;
 /// "a: b; c: d" as a map; later declarations win.
 [[nodiscard]] Declarations parseDeclarations(std::string_view text);
 
-/// The rules of a document's <style> elements that Scaena understands: type, class and id selectors, alone or as
-/// compounds of one element (`path.a`), and lists of them.
+/// The rules of a document's <style> elements that Scaena understands: type, class and id selectors, alone or
+/// as compounds of one element (`path.a`), and lists of them.
 class StyleSheet {
 public:
     void add(std::string_view css, std::vector<std::string>& losses);
@@ -40,13 +40,14 @@ private:
 struct Style {
     std::string fill = "black";
     std::string stroke = "none";
-    std::string colour = "";      ///< value of `color`; empty: left to whoever shows the art
+    std::string colour = ""; ///< value of `color`; empty: left to whoever shows the art
     double fillOpacity = 1, strokeOpacity = 1;
     FillRule fillRule = FillRule::NonZero, clipRule = FillRule::NonZero;
     Stroke line; ///< all but its paint
     bool visible = true;
 
-    /// Values of a child with these declarations of its own. `diagonal` is what percentages of lengths refer to.
+    /// Values of a child with these declarations of its own. `diagonal` is what percentages of lengths refer
+    /// to.
     [[nodiscard]] Style inheritedBy(const Declarations& own, double diagonal) const;
 };
 

@@ -36,8 +36,8 @@ struct Matrix {
     }
     /// First `inner`, then this, as nested SVG transforms read from left to right.
     [[nodiscard]] Matrix operator*(const Matrix& inner) const {
-        return {a * inner.a + c * inner.b,     b * inner.a + d * inner.b,     a * inner.c + c * inner.d,
-                b * inner.c + d * inner.d,     a * inner.e + c * inner.f + e, b * inner.e + d * inner.f + f};
+        return {a * inner.a + c * inner.b, b * inner.a + d * inner.b,     a * inner.c + c * inner.d,
+                b * inner.c + d * inner.d, a * inner.e + c * inner.f + e, b * inner.e + d * inner.f + f};
     }
     [[nodiscard]] Point map(Point p) const { return {a * p.x + c * p.y + e, b * p.x + d * p.y + f}; }
     /// Factor by which lengths grow on average: the square root of the area's factor.

@@ -7,7 +7,8 @@
 
 namespace scaena {
 
-/// Stable, readable name of a thing within a sequence: a lower-case letter, then letters, digits and single hyphens.
+/// Stable, readable name of a thing within a sequence: a lower-case letter, then letters, digits and single
+/// hyphens.
 using Id = std::string;
 
 inline constexpr std::size_t kLongestId = 64;

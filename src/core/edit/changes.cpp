@@ -34,7 +34,8 @@ void compareList(Thing thing, const std::vector<T>& before, const std::vector<T>
 
 template <typename T>
 bool sameOrder(const std::vector<T>& a, const std::vector<T>& b) {
-    return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](const T& x, const T& y) { return x.id == y.id; });
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(),
+                      [](const T& x, const T& y) { return x.id == y.id; });
 }
 
 }
@@ -50,8 +51,9 @@ ChangeSet compare(const model::Sequence& a, const model::Sequence& b) {
     compareList(Thing::Beat, a.beats, b.beats, set);
     compareList(Thing::Gate, a.gates, b.gates, set);
     compareList(Thing::Cue, a.cues, b.cues, set);
-    const bool same = a.name == b.name && a.opening == b.opening && a.bars == b.bars && a.starts == b.starts && a.extras == b.extras &&
-                      sameOrder(a.palette, b.palette) && sameOrder(a.layers, b.layers) && sameOrder(a.beats, b.beats) &&
+    const bool same = a.name == b.name && a.opening == b.opening && a.bars == b.bars &&
+                      a.starts == b.starts && a.extras == b.extras && sameOrder(a.palette, b.palette) &&
+                      sameOrder(a.layers, b.layers) && sameOrder(a.beats, b.beats) &&
                       sameOrder(a.gates, b.gates) && sameOrder(a.cues, b.cues);
     if (!same) {
         set.changes.push_back({Thing::Sequence, {}, ChangeKind::Changed});

@@ -31,7 +31,8 @@ Id freeCueId(const Sequence& sequence, std::string_view wish) {
 }
 
 Sequence moveCue(Sequence sequence, const Id& cue, Millis by) {
-    with(sequence.cues, cue, [&](Cue& it) { it.anchor.offset = bounded(it.anchor.offset + 0LL + by, -limits::kLongest); });
+    with(sequence.cues, cue,
+         [&](Cue& it) { it.anchor.offset = bounded(it.anchor.offset + 0LL + by, -limits::kLongest); });
     return sequence;
 }
 
@@ -62,8 +63,11 @@ Sequence setMoveKind(Sequence sequence, const Id& cue, MoveKind kind) {
         for (const auto& [key, value] : it.move.parameters) {
             const auto* parameter = findParameter(kind, key);
             const auto* text = std::get_if<std::string>(&value);
-            const bool fits = parameter && (text ? std::count(parameter->choices.begin(), parameter->choices.end(), *text) > 0
-                                                 : !parameter->isChoice() && std::get<double>(value) >= parameter->least && std::get<double>(value) <= parameter->most);
+            const bool fits =
+                parameter &&
+                (text ? std::count(parameter->choices.begin(), parameter->choices.end(), *text) > 0
+                      : !parameter->isChoice() && std::get<double>(value) >= parameter->least &&
+                            std::get<double>(value) <= parameter->most);
             if (fits) {
                 move.parameters.insert({key, value});
             }
@@ -81,7 +85,8 @@ Sequence setMoveParameter(Sequence sequence, const Id& cue, const std::string& k
             return;
         }
         const auto* number = std::get_if<double>(&value);
-        it.move.parameters[key] = number ? MoveValue(std::clamp(*number, parameter->least, parameter->most)) : value;
+        it.move.parameters[key] =
+            number ? MoveValue(std::clamp(*number, parameter->least, parameter->most)) : value;
     });
     return sequence;
 }
@@ -143,8 +148,10 @@ Sequence removeCue(Sequence sequence, const Id& cue) {
             continue;
         }
         const Millis before = other.anchor.kind == AnchorKind::After ? gone.length * gone.repeat.times : 0;
-        const Millis offset = bounded(gone.anchor.offset + 0LL + before + other.anchor.offset, -limits::kLongest);
-        const bool edge = gone.anchor.kind == AnchorKind::BeatStart || gone.anchor.kind == AnchorKind::BeatEnd;
+        const Millis offset =
+            bounded(gone.anchor.offset + 0LL + before + other.anchor.offset, -limits::kLongest);
+        const bool edge =
+            gone.anchor.kind == AnchorKind::BeatStart || gone.anchor.kind == AnchorKind::BeatEnd;
         if (edge && other.beat != gone.beat) {
             other.anchor = {AnchorKind::BeatStart, {}, std::max(0, other.anchor.offset), {}};
         } else {

@@ -4,8 +4,9 @@
 #include "core/model/moves.h"
 #include "core/model/sequence.h"
 
-/// The ways to change a sequence: pure functions that give a new value. Each takes ids; an id that names nothing gives
-/// the sequence back unchanged. Times and numbers are brought into the bounds of the file format.
+/// The ways to change a sequence: pure functions that give a new value. Each takes ids; an id that names
+/// nothing gives the sequence back unchanged. Times and numbers are brought into the bounds of the file
+/// format.
 namespace scaena::edit {
 
 using model::Sequence;
@@ -18,11 +19,14 @@ using model::Sequence;
 [[nodiscard]] Sequence setCueAnchor(Sequence sequence, const Id& cue, const model::CueAnchor& anchor);
 /// Another move with its own defaults; parameters both know are kept.
 [[nodiscard]] Sequence setMoveKind(Sequence sequence, const Id& cue, model::MoveKind kind);
-[[nodiscard]] Sequence setMoveParameter(Sequence sequence, const Id& cue, const std::string& key, const model::MoveValue& value);
-[[nodiscard]] Sequence setCueEasing(Sequence sequence, const Id& cue, const std::optional<model::Easing>& easing);
+[[nodiscard]] Sequence setMoveParameter(Sequence sequence, const Id& cue, const std::string& key,
+                                        const model::MoveValue& value);
+[[nodiscard]] Sequence setCueEasing(Sequence sequence, const Id& cue,
+                                    const std::optional<model::Easing>& easing);
 [[nodiscard]] Sequence setCueRepeat(Sequence sequence, const Id& cue, const model::Repeat& repeat);
 /// A new cue with the move's defaults, `offset` ms after the beat's start. Its id is in `made`.
-[[nodiscard]] Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offset, model::MoveKind kind, Id& made);
+[[nodiscard]] Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offset,
+                              model::MoveKind kind, Id& made);
 [[nodiscard]] Sequence duplicateCue(Sequence sequence, const Id& cue, Id& made);
 /// Cues that hung on it then hang on what it hung on, at the same time as before if that can be said.
 [[nodiscard]] Sequence removeCue(Sequence sequence, const Id& cue);

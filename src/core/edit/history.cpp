@@ -38,7 +38,8 @@ void History::apply(std::string name, model::Sequence next, const std::string& m
     if (next != *present.value) {
         m_steps.resize(m_at + 1);
         auto value = std::make_shared<const model::Sequence>(std::move(next));
-        const bool merges = !mergeKey.empty() && m_steps[m_at].mergeKey == mergeKey && m_steps[m_at].state != m_savedState;
+        const bool merges =
+            !mergeKey.empty() && m_steps[m_at].mergeKey == mergeKey && m_steps[m_at].state != m_savedState;
         if (merges) {
             m_steps[m_at].value = std::move(value);
             m_steps[m_at].state = m_nextState++;

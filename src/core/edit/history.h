@@ -10,8 +10,8 @@ namespace scaena::edit {
 
 using SequencePtr = std::shared_ptr<const model::Sequence>;
 
-/// The document's past and future as values. Every change has a name in words ("lengthen Sun rise"); a drag is a
-/// transaction: many previews, one step. Listeners hear of each change once it is complete.
+/// The document's past and future as values. Every change has a name in words ("lengthen Sun rise"); a drag
+/// is a transaction: many previews, one step. Listeners hear of each change once it is complete.
 class History {
 public:
     explicit History(model::Sequence start);
@@ -25,8 +25,8 @@ public:
     [[nodiscard]] std::vector<std::string> names() const;
     [[nodiscard]] std::size_t position() const { return m_at; }
 
-    /// Makes `next` the present as one step. A change that changes nothing leaves no step. Steps with the same
-    /// non-empty `mergeKey` that follow each other become one (typing a number, turning the wheel).
+    /// Makes `next` the present as one step. A change that changes nothing leaves no step. Steps with the
+    /// same non-empty `mergeKey` that follow each other become one (typing a number, turning the wheel).
     void apply(std::string name, model::Sequence next, const std::string& mergeKey = {});
 
     /// Shows `next` without a step; `commit` makes one of the last preview, `cancel` goes back to before.

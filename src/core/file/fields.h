@@ -3,11 +3,12 @@
 
 #include "core/model/sequence.h"
 
-/// The file format in one place: which keys every part of a sequence has, in the order in which they are written.
-/// `describe(archive, thing)` is visited by the reader and by the writer, so the two cannot drift apart.
+/// The file format in one place: which keys every part of a sequence has, in the order in which they are
+/// written. `describe(archive, thing)` is visited by the reader and by the writer, so the two cannot drift
+/// apart.
 ///
-/// An archive offers: field(key, value) – always written, must be present when read; optional(key, value, standard) –
-/// left out where it has the standard value; extras(map) – everything else that stood there.
+/// An archive offers: field(key, value) – always written, must be present when read; optional(key, value,
+/// standard) – left out where it has the standard value; extras(map) – everything else that stood there.
 namespace scaena::file {
 
 template <class A>

@@ -34,7 +34,8 @@ bool writeOnOneLine(const Json& value, std::size_t room, std::string& out) {
 void writeValue(const Json& value, int depth, std::size_t used, std::string& out) {
     std::string line;
     const std::size_t taken = std::min(kLineLength, used + static_cast<std::size_t>(depth) * 2);
-    if (!value.is_structured() || value.empty() || (depth > 0 && writeOnOneLine(value, kLineLength - taken, line))) {
+    if (!value.is_structured() || value.empty() ||
+        (depth > 0 && writeOnOneLine(value, kLineLength - taken, line))) {
         out += value.is_structured() && !value.empty() ? line : value.dump();
         return;
     }

@@ -6,8 +6,8 @@
 
 namespace scaena::file {
 
-/// JSON text made for reading and for line-wise comparison: what fits on a line of 100 characters stands on one line,
-/// everything larger has one member a line. Ends with a newline.
+/// JSON text made for reading and for line-wise comparison: what fits on a line of 100 characters stands on
+/// one line, everything larger has one member a line. Ends with a newline.
 [[nodiscard]] std::string prettyJson(const nlohmann::ordered_json& value);
 
 }

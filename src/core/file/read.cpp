@@ -76,16 +76,22 @@ public:
         }
         for (const auto& item : found->items()) {
             if (const auto kind = model::fromWord<model::StartKind>(item.key())) {
-                read(item.value(), place + "/" + item.key(), starts[static_cast<std::size_t>(*kind)].emplace());
+                read(item.value(), place + "/" + item.key(),
+                     starts[static_cast<std::size_t>(*kind)].emplace());
             } else {
-                m_problems.push_back({ProblemKind::Invalid, "has to be " + listWords(model::Words<model::StartKind>::list), {}, place + "/" + item.key()});
+                m_problems.push_back({ProblemKind::Invalid,
+                                      "has to be " + listWords(model::Words<model::StartKind>::list),
+                                      {},
+                                      place + "/" + item.key()});
             }
         }
     }
     void know(const char* key) { m_known.insert(key); }
 
 private:
-    void report(const std::string& key, std::string message) { reportAt(m_place + "/" + key, std::move(message)); }
+    void report(const std::string& key, std::string message) {
+        reportAt(m_place + "/" + key, std::move(message));
+    }
     void reportAt(const std::string& place, std::string message) {
         if (m_problems.size() < 200) {
             m_problems.push_back({ProblemKind::Invalid, std::move(message), {}, place});
@@ -107,7 +113,8 @@ private:
         }
     }
     void read(const Json& json, const std::string& place, int& value) {
-        const bool whole = json.is_number_integer() || (json.is_number_float() && json.get<double>() == std::floor(json.get<double>()));
+        const bool whole = json.is_number_integer() ||
+                           (json.is_number_float() && json.get<double>() == std::floor(json.get<double>()));
         if (whole && std::abs(json.get<double>()) <= 1e9) {
             value = static_cast<int>(json.get<double>());
         } else {
@@ -134,7 +141,8 @@ private:
         if (easing) {
             value = *easing;
         } else {
-            reportAt(place, "has to be an easing such as \"ease-out\", \"cubic-bezier(0.2, 0, 0, 1)\" or \"spring(1, 180, 12)\"");
+            reportAt(place, "has to be an easing such as \"ease-out\", \"cubic-bezier(0.2, 0, 0, 1)\" or "
+                            "\"spring(1, 180, 12)\"");
         }
     }
     template <class T>
@@ -148,7 +156,8 @@ private:
             return;
         }
         if (json.size() > model::limits::kThings) {
-            reportAt(place, fmt::format("holds {} entries; the limit is {}", json.size(), model::limits::kThings));
+            reportAt(place,
+                     fmt::format("holds {} entries; the limit is {}", json.size(), model::limits::kThings));
             return;
         }
         values.resize(json.size());
@@ -179,7 +188,8 @@ private:
     std::set<std::string> m_known;
 };
 
-/// Nothing deeper than this stands in any sequence; deeper nesting is refused before it can exhaust the stack.
+/// Nothing deeper than this stands in any sequence; deeper nesting is refused before it can exhaust the
+/// stack.
 constexpr int kDeepest = 64;
 
 Result<Json> parse(std::string_view text, const std::string& name) {
@@ -200,20 +210,29 @@ Result<Json> parse(std::string_view text, const std::string& name) {
     } catch (const Json::parse_error& error) {
         const auto end = std::min<std::size_t>(error.byte, text.size());
         const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(end), '\n');
-        return failure(ProblemKind::Unreadable, "is not readable JSON here; a bracket, comma or quote is missing or too many", name, fmt::format("line {}", line));
+        return failure(ProblemKind::Unreadable,
+                       "is not readable JSON here; a bracket, comma or quote is missing or too many", name,
+                       fmt::format("line {}", line));
     }
 }
 
 Result<int> versionOf(const Json& json, const std::string& name) {
     if (!json.is_object() || json.value("format", std::string()) != kFormatName) {
-        return failure(ProblemKind::Invalid, fmt::format("is not a launch sequence: the key \"format\" has to be \"{}\"", kFormatName), name, "/format");
+        return failure(
+            ProblemKind::Invalid,
+            fmt::format("is not a launch sequence: the key \"format\" has to be \"{}\"", kFormatName), name,
+            "/format");
     }
     const auto version = json.find("version");
     if (version == json.end() || !version->is_number_integer() || version->get<std::int64_t>() < 1) {
         return failure(ProblemKind::Invalid, "has to be a whole number from 1 on", name, "/version");
     }
     if (version->get<std::int64_t>() > kVersion) {
-        return failure(ProblemKind::Unsupported, fmt::format("was written in format version {}; this program reads versions up to {}. Please use a newer Scaena", version->get<std::int64_t>(), kVersion), name, "/version");
+        return failure(ProblemKind::Unsupported,
+                       fmt::format("was written in format version {}; this program reads versions up to {}. "
+                                   "Please use a newer Scaena",
+                                   version->get<std::int64_t>(), kVersion),
+                       name, "/version");
     }
     return version->get<int>();
 }

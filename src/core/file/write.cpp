@@ -93,7 +93,8 @@ private:
 }
 
 std::string write(const model::Sequence& sequence) {
-    model::Sequence copy = sequence; // the archive visits by reference, since the reader fills the same fields
+    model::Sequence copy =
+        sequence; // the archive visits by reference, since the reader fills the same fields
     WriteArchive archive;
     describe(archive, copy);
     Json document = {{"format", kFormatName}, {"version", kVersion}};

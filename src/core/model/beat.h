@@ -41,13 +41,14 @@ struct Beat {
     Millis atLeast = 0;           ///< wait
     std::optional<Millis> atMost; ///< wait
     TimeOutAction onTimeOut = TimeOutAction::GoOn; ///< wait: what happens at `atMost`
-    Yield yield = Yield::Never;   ///< play, hold
-    Millis blend = 120;           ///< length of the blend to the beat's final state when it yields
+    Yield yield = Yield::Never;                    ///< play, hold
+    Millis blend = 120; ///< length of the blend to the beat's final state when it yields
     Extras extras;
     bool operator==(const Beat&) const = default;
 };
 
-/// What kind of start a launch is. Re-created: the system rebuilt the screen, for example after turning the device.
+/// What kind of start a launch is. Re-created: the system rebuilt the screen, for example after turning the
+/// device.
 enum class StartKind { First, Cold, Warm, Hot, Recreated };
 template <>
 struct Words<StartKind> {

@@ -51,7 +51,8 @@ struct Words<AnchorKind> {
     static constexpr std::array<std::string_view, 4> list = {"beat-start", "beat-end", "with", "after"};
 };
 
-/// What a cue's start hangs on: an edge of its beat, or the start (with) or end (after) of another cue; plus an offset.
+/// What a cue's start hangs on: an edge of its beat, or the start (with) or end (after) of another cue; plus
+/// an offset.
 struct CueAnchor {
     AnchorKind kind = AnchorKind::BeatStart;
     Id cue; ///< for With and After
@@ -84,8 +85,8 @@ struct Words<Composite> {
     static constexpr std::array<std::string_view, 2> list = {"replace", "add"};
 };
 
-/// What becomes of a cue under reduced motion: travel, scale and rotation turn into a short fade; the cue stays as it
-/// is; or its end is there at once.
+/// What becomes of a cue under reduced motion: travel, scale and rotation turn into a short fade; the cue
+/// stays as it is; or its end is there at once.
 enum class ReducedMotion { Fade, Keep, Drop };
 template <>
 struct Words<ReducedMotion> {

@@ -133,7 +133,8 @@ std::optional<Easing> parseLinear(const std::vector<std::string_view>& parts) {
         }
         stops[i].at = std::max(stops[i].at, stops[last].at);
         for (std::size_t k = last + 1; k < i; ++k) {
-            stops[k].at = stops[last].at + (stops[i].at - stops[last].at) * double(k - last) / double(i - last);
+            stops[k].at =
+                stops[last].at + (stops[i].at - stops[last].at) * double(k - last) / double(i - last);
         }
         last = i;
     }
@@ -167,8 +168,12 @@ std::string toText(const Easing& easing) {
     }
     return std::visit(
         Overloaded{
-            [](const CubicBezier& c) { return fmt::format("cubic-bezier({}, {}, {}, {})", c.x1, c.y1, c.x2, c.y2); },
-            [](const Steps& s) { return fmt::format("steps({}, {})", s.count, kJumps[static_cast<int>(s.jump)]); },
+            [](const CubicBezier& c) {
+                return fmt::format("cubic-bezier({}, {}, {}, {})", c.x1, c.y1, c.x2, c.y2);
+            },
+            [](const Steps& s) {
+                return fmt::format("steps({}, {})", s.count, kJumps[static_cast<int>(s.jump)]);
+            },
             [](const LinearStops& l) {
                 std::string out;
                 for (const auto& stop : l.stops) {
@@ -217,7 +222,8 @@ std::optional<Easing> parseEasing(std::string_view text) {
     }
     if (name == "bounce") {
         const auto v = numbers(parts, 2);
-        if (v && (*v)[0] >= 0 && (*v)[0] <= 12 && (*v)[0] == std::floor((*v)[0]) && (*v)[1] >= 0 && (*v)[1] <= 0.95) {
+        if (v && (*v)[0] >= 0 && (*v)[0] <= 12 && (*v)[0] == std::floor((*v)[0]) && (*v)[1] >= 0 &&
+            (*v)[1] <= 0.95) {
             return Bounce{static_cast<int>((*v)[0]), (*v)[1]};
         }
     }

@@ -33,8 +33,8 @@ struct LinearStops {
     bool operator==(const LinearStops&) const = default;
 };
 
-/// A damped harmonic oscillator let go at 0 and pulled to 1. Stretched so that it has come to rest (within 0.1 %)
-/// at the end of the cue; `motion::naturalLength` tells how long the physics itself would take.
+/// A damped harmonic oscillator let go at 0 and pulled to 1. Stretched so that it has come to rest (within
+/// 0.1 %) at the end of the cue; `motion::naturalLength` tells how long the physics itself would take.
 struct Spring {
     double mass = 1, stiffness = 180, damping = 12; ///< kg, N/m, N·s/m
     bool operator==(const Spring&) const = default;

@@ -41,7 +41,8 @@ Sorted sortTopologically(const Before& before) {
                 marks[other] = Mark::Open;
                 path.emplace_back(other, 0);
             } else if (marks[other] == Mark::Open) {
-                const auto from = std::find_if(path.begin(), path.end(), [&](const auto& p) { return p.first == other; });
+                const auto from =
+                    std::find_if(path.begin(), path.end(), [&](const auto& p) { return p.first == other; });
                 for (auto it = from; it != path.end(); ++it) {
                     result.cycle.push_back(it->first);
                 }
@@ -97,7 +98,9 @@ std::vector<Id> namesOf(const std::vector<int>& cycle, const std::vector<Thing>&
 
 }
 
-Cycle gateCycle(const Sequence& sequence) { return {true, namesOf(sortGates(sequence).cycle, sequence.gates)}; }
+Cycle gateCycle(const Sequence& sequence) {
+    return {true, namesOf(sortGates(sequence).cycle, sequence.gates)};
+}
 
 Cycle cueCycle(const Sequence& sequence) { return {false, namesOf(sortCues(sequence).cycle, sequence.cues)}; }
 

@@ -18,9 +18,8 @@ struct Words<LayerKind> {
 enum class AnchorPoint { TopLeft, Top, TopRight, Left, Centre, Right, BottomLeft, Bottom, BottomRight };
 template <>
 struct Words<AnchorPoint> {
-    static constexpr std::array<std::string_view, 9> list = {"top-left",    "top",    "top-right",
-                                                             "left",        "centre", "right",
-                                                             "bottom-left", "bottom", "bottom-right"};
+    static constexpr std::array<std::string_view, 9> list = {
+        "top-left", "top", "top-right", "left", "centre", "right", "bottom-left", "bottom", "bottom-right"};
 };
 
 /// The point as fractions of width and height, for example {0.5, 1} for Bottom.
@@ -74,7 +73,8 @@ struct TextContent {
 enum class BlockKind { Bar, Heading, Lines, List, Cards, Image };
 template <>
 struct Words<BlockKind> {
-    static constexpr std::array<std::string_view, 6> list = {"bar", "heading", "lines", "list", "cards", "image"};
+    static constexpr std::array<std::string_view, 6> list = {"bar",  "heading", "lines",
+                                                             "list", "cards",   "image"};
 };
 
 /// A wireframe piece of the first screen; blocks are stacked from the top edge.
@@ -95,15 +95,16 @@ struct FirstScreenContent {
     bool operator==(const FirstScreenContent&) const = default;
 };
 
-/// When a layer belongs on the stage. Offline: only when a time-out took the offline way. Message: only when a
-/// time-out asked for a message.
+/// When a layer belongs on the stage. Offline: only when a time-out took the offline way. Message: only when
+/// a time-out asked for a message.
 enum class ShownWhen { Always, Offline, Message };
 template <>
 struct Words<ShownWhen> {
     static constexpr std::array<std::string_view, 3> list = {"always", "offline", "message"};
 };
 
-/// One layer. The kind decides which contents count; layers lie in the order of the document, the last on top.
+/// One layer. The kind decides which contents count; layers lie in the order of the document, the last on
+/// top.
 struct Layer {
     Id id;
     std::string name;

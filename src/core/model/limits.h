@@ -5,8 +5,8 @@
 
 #include <cstddef>
 
-/// Bounds on what a sequence may hold. They are far above real use; their purpose is that a hostile or broken file is
-/// refused with a sentence instead of filling the memory.
+/// Bounds on what a sequence may hold. They are far above real use; their purpose is that a hostile or broken
+/// file is refused with a sentence instead of filling the memory.
 namespace scaena::model::limits {
 
 inline constexpr std::size_t kFileBytes = 16u << 20;

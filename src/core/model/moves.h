@@ -14,7 +14,8 @@ struct MoveParameter {
     std::string_view label;
     std::string_view unit; ///< "dp", "°", "%", "×" or empty
     double standard = 0, least = 0, most = 0;
-    std::vector<std::string_view> choices; ///< if not empty, the value is one of these words, the first by default
+    std::vector<std::string_view>
+        choices; ///< if not empty, the value is one of these words, the first by default
     [[nodiscard]] bool isChoice() const { return !choices.empty(); }
 };
 

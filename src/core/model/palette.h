@@ -27,8 +27,8 @@ struct PaletteColour {
     bool operator==(const PaletteColour&) const = default;
 };
 
-/// The id of a palette colour. Everything a sequence paints itself takes its colour from the palette, so that no
-/// dark value can be forgotten.
+/// The id of a palette colour. Everything a sequence paints itself takes its colour from the palette, so that
+/// no dark value can be forgotten.
 using ColourRef = Id;
 
 using Palette = std::vector<PaletteColour>;

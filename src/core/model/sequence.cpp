@@ -32,8 +32,10 @@ Sequence emptySequence() {
     first.name = "First screen";
     first.kind = LayerKind::FirstScreen;
     first.firstScreen.background = "canvas";
-    first.firstScreen.blocks = {{BlockKind::Bar, 64, "quiet"}, {BlockKind::List, 72, "quiet"},
-                                {BlockKind::List, 72, "quiet"}, {BlockKind::List, 72, "quiet"}};
+    first.firstScreen.blocks = {{BlockKind::Bar, 64, "quiet"},
+                                {BlockKind::List, 72, "quiet"},
+                                {BlockKind::List, 72, "quiet"},
+                                {BlockKind::List, 72, "quiet"}};
     Layer backdrop;
     backdrop.id = "backdrop";
     backdrop.name = "Backdrop";
@@ -49,7 +51,8 @@ Sequence emptySequence() {
         made.length = length;
         return made;
     };
-    sequence.beats = {beat("opening", "Opening", BeatKind::Opening, {}), beat("arrive", "Arrive", BeatKind::Play, 800),
+    sequence.beats = {beat("opening", "Opening", BeatKind::Opening, {}),
+                      beat("arrive", "Arrive", BeatKind::Play, 800),
                       beat("hand-off", "Hand-off", BeatKind::HandOff, {})};
     Cue leave;
     leave.id = "backdrop-leaves";

@@ -9,8 +9,8 @@
 
 namespace scaena::model {
 
-/// The static frame a system shows before the app's code runs. Newer Android shows only `colour`, the icon and the
-/// footer; older Android can show every layer named in `layers`.
+/// The static frame a system shows before the app's code runs. Newer Android shows only `colour`, the icon
+/// and the footer; older Android can show every layer named in `layers`.
 struct Opening {
     ColourRef colour;
     Id icon;   ///< an artwork, may be empty
@@ -81,7 +81,8 @@ template <typename Thing>
 /// Whether a wait needs the gate.
 [[nodiscard]] bool needsGate(const Beat& wait, const Gate& gate);
 
-/// The smallest sequence that stands: a white backdrop, an opening, an empty play beat and a hand-off to a first screen.
+/// The smallest sequence that stands: a white backdrop, an opening, an empty play beat and a hand-off to a
+/// first screen.
 [[nodiscard]] Sequence emptySequence();
 
 }

@@ -41,7 +41,9 @@ private:
     void report(const std::string& place, std::string message) {
         m_problems.push_back({ProblemKind::Invalid, std::move(message), {}, place});
     }
-    void reportHere(const std::string& key, std::string message) { report(m_place + "/" + key, std::move(message)); }
+    void reportHere(const std::string& key, std::string message) {
+        report(m_place + "/" + key, std::move(message));
+    }
 
     template <typename Things, typename Check>
     void each(const char* list, const Things& things, Check check) {
@@ -55,11 +57,14 @@ private:
     void checkIds(const char* list, const Things& things) {
         std::set<Id> seen;
         if (things.size() > limits::kThings) {
-            report(fmt::format("/{}", list), fmt::format("holds {} entries; the limit is {}", things.size(), limits::kThings));
+            report(fmt::format("/{}", list),
+                   fmt::format("holds {} entries; the limit is {}", things.size(), limits::kThings));
         }
         each(list, things, [&](const auto& thing) {
             if (!isValidId(thing.id)) {
-                reportHere("id", fmt::format("“{}” is not an id: use lower-case letters, digits and single hyphens", thing.id));
+                reportHere("id",
+                           fmt::format("“{}” is not an id: use lower-case letters, digits and single hyphens",
+                                       thing.id));
             } else if (!seen.insert(thing.id).second) {
                 reportHere("id", fmt::format("“{}” is used twice", thing.id));
             }
@@ -103,7 +108,8 @@ private:
                             path.find(':') != std::string::npos || (!path.empty() && path.front() == '/') ||
                             path.find('\0') != std::string::npos;
         if (leaves) {
-            reportHere(key, fmt::format("“{}” leaves the sequence's folder; use a relative path below it", path));
+            reportHere(key,
+                       fmt::format("“{}” leaves the sequence's folder; use a relative path below it", path));
         }
     }
 
@@ -172,11 +178,13 @@ private:
         for (std::size_t i = 0; i < beats.size(); ++i) {
             const auto place = fmt::format("/beats/{}/kind", i);
             if ((beats[i].kind == BeatKind::Opening) != (i == 0)) {
-                report(place, i == 0 ? "the first beat has to be the opening" : "only the first beat can be the opening");
+                report(place, i == 0 ? "the first beat has to be the opening"
+                                     : "only the first beat can be the opening");
             }
             const bool last = i + 1 == beats.size();
             if ((beats[i].kind == BeatKind::HandOff) != last) {
-                report(place, last ? "the last beat has to be the hand-off" : "only the last beat can be the hand-off");
+                report(place, last ? "the last beat has to be the hand-off"
+                                   : "only the last beat can be the hand-off");
             }
         }
         if (beats.size() < 2) {
@@ -202,7 +210,9 @@ private:
             if (!gate) {
                 reportHere("gates", fmt::format("“{}” is not a gate", id));
             } else if (gate->start == GateStart::Beat && indexOf(m_sequence.beats, gate->beat) > here) {
-                reportHere("gates", fmt::format("gate “{}” starts loading only after this wait, so it could never end", id));
+                reportHere(
+                    "gates",
+                    fmt::format("gate “{}” starts loading only after this wait, so it could never end", id));
             }
         }
     }
@@ -238,7 +248,8 @@ private:
         checkNumber("repeat/times", cue.repeat.times, 1, limits::kMostRepeats);
         checkTime("repeat/settle", cue.repeat.settle);
         if (cue.repeat.whileWaiting && beat && beat->kind != BeatKind::Wait) {
-            reportHere("repeat/whileWaiting", "only a cue of a wait can repeat for as long as the wait lasts");
+            reportHere("repeat/whileWaiting",
+                       "only a cue of a wait can repeat for as long as the wait lasts");
         }
         if (cue.repeat.whileWaiting && cue.length < 1) {
             reportHere("length", "a cue that repeats while waiting needs a length");
@@ -261,7 +272,11 @@ private:
         if (!other) {
             reportHere("anchor/cue", fmt::format("“{}” is not a cue", cue.anchor.cue));
         } else if (indexOf(m_sequence.beats, other->beat) > indexOf(m_sequence.beats, cue.beat)) {
-            reportHere("anchor/cue", fmt::format("“{}” belongs to a later beat; a cue can follow cues of its own beat or an earlier one", other->id));
+            reportHere(
+                "anchor/cue",
+                fmt::format(
+                    "“{}” belongs to a later beat; a cue can follow cues of its own beat or an earlier one",
+                    other->id));
         }
     }
 
@@ -291,7 +306,8 @@ private:
         for (std::size_t i = 0; i < kStartKinds; ++i) {
             for (const auto& id : m_sequence.starts[i].value_or(std::vector<Id>{})) {
                 if (!findThing(m_sequence.beats, id)) {
-                    report(fmt::format("/starts/{}", word(static_cast<StartKind>(i))), fmt::format("“{}” is not a beat", id));
+                    report(fmt::format("/starts/{}", word(static_cast<StartKind>(i))),
+                           fmt::format("“{}” is not a beat", id));
                 }
             }
         }
@@ -300,7 +316,9 @@ private:
     void checkCycles() {
         for (const auto& cycle : {gateCycle(m_sequence), cueCycle(m_sequence)}) {
             if (!cycle.ids.empty()) {
-                report(cycle.ofGates ? "/gates" : "/cues", fmt::format("{} depend on each other in a circle: {}", cycle.ofGates ? "gates" : "cues", fmt::join(cycle.ids, " → ")));
+                report(cycle.ofGates ? "/gates" : "/cues",
+                       fmt::format("{} depend on each other in a circle: {}",
+                                   cycle.ofGates ? "gates" : "cues", fmt::join(cycle.ids, " → ")));
             }
         }
     }

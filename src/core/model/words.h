@@ -9,7 +9,8 @@
 namespace scaena::model {
 
 /// The words by which the values of an enumeration stand in files, on the command line and in exports.
-/// Specialised beside each enumeration: `static constexpr std::array<std::string_view, N> list`, in its order.
+/// Specialised beside each enumeration: `static constexpr std::array<std::string_view, N> list`, in its
+/// order.
 template <typename E>
 struct Words;
 

@@ -50,7 +50,8 @@ double easeStops(const model::LinearStops& linear, double x) {
     if (x <= stops.front().at) {
         return stops.front().value;
     }
-    const auto next = std::upper_bound(stops.begin(), stops.end(), x, [](double at, const auto& stop) { return at < stop.at; });
+    const auto next = std::upper_bound(stops.begin(), stops.end(), x,
+                                       [](double at, const auto& stop) { return at < stop.at; });
     if (next == stops.end()) {
         return stops.back().value;
     }
@@ -108,7 +109,8 @@ double easeBounce(const model::Bounce& bounce, double x) {
     return 1;
 }
 
-void refine(const model::Easing& easing, double from, double to, double tolerance, int depth, model::LinearStops& out) {
+void refine(const model::Easing& easing, double from, double to, double tolerance, int depth,
+            model::LinearStops& out) {
     const double a = ease(easing, from);
     const double b = ease(easing, to);
     double worst = 0;
@@ -165,8 +167,8 @@ double naturalLength(const model::Spring& spring) {
     const double zeta = spring.damping / (2 * std::sqrt(spring.stiffness * spring.mass));
     constexpr double kRest = 0.001;
     if (zeta < 0.9999) {
-        // The envelope of the swing is exp(-zeta·omega·t)/sqrt(1-zeta²); solve for kRest. Bounded, since a spring
-        // without damping would never come to rest.
+        // The envelope of the swing is exp(-zeta·omega·t)/sqrt(1-zeta²); solve for kRest. Bounded, since a
+        // spring without damping would never come to rest.
         return std::min(60.0, -std::log(kRest * std::sqrt(1 - zeta * zeta)) / (zeta * omega));
     }
     // Critically and over-damped springs creep monotonously: find the time by bisection.

@@ -12,8 +12,8 @@ using model::MoveKind;
 
 namespace {
 
-constexpr std::string_view kPropertyWords[kProperties] = {"opacity",  "x",    "y",      "scale-x", "scale-y", "rotation",
-                                                          "flip",     "reveal", "draw", "travel",  "panel"};
+constexpr std::string_view kPropertyWords[kProperties] = {
+    "opacity", "x", "y", "scale-x", "scale-y", "rotation", "flip", "reveal", "draw", "travel", "panel"};
 
 /// Collects the tracks of one cue; the helpers say each common shape once.
 class Builder {
@@ -23,9 +23,13 @@ public:
     [[nodiscard]] double number(std::string_view key) const { return model::numberOf(m_move, key); }
     [[nodiscard]] double part(std::string_view key) const { return number(key) / 100; }
     [[nodiscard]] std::string choice(std::string_view key) const { return model::choiceOf(m_move, key); }
-    [[nodiscard]] bool isOut() const { return model::findParameter(m_move.kind, "direction") && choice("direction") == "out"; }
+    [[nodiscard]] bool isOut() const {
+        return model::findParameter(m_move.kind, "direction") && choice("direction") == "out";
+    }
 
-    void add(Property property, std::vector<Keyframe> keyframes) { m_lowered.tracks.push_back({property, std::move(keyframes)}); }
+    void add(Property property, std::vector<Keyframe> keyframes) {
+        m_lowered.tracks.push_back({property, std::move(keyframes)});
+    }
     void addBothScales(const std::vector<Keyframe>& keyframes) {
         add(Property::ScaleX, keyframes);
         add(Property::ScaleY, keyframes);
@@ -42,7 +46,8 @@ public:
         }
     }
 
-    /// The fade that goes with a movement, over `fade` percent of the cue: at its start, or at its end when leaving.
+    /// The fade that goes with a movement, over `fade` percent of the cue: at its start, or at its end when
+    /// leaving.
     void fadeAlong() {
         const double over = part("fade");
         if (over <= 0) {
@@ -143,7 +148,9 @@ private:
         const double from = part("from");
         const double to = part("to");
         const bool leaving = to < 1 && m_move.parameters.count("from") == 0;
-        add(Property::Opacity, {leaving ? Keyframe{0, 1, Basis::OnTop, m_easing} : Keyframe{0, from, Basis::Absolute, m_easing}, {1, to}});
+        add(Property::Opacity,
+            {leaving ? Keyframe{0, 1, Basis::OnTop, m_easing} : Keyframe{0, from, Basis::Absolute, m_easing},
+             {1, to}});
     }
 
     void pop() {
@@ -151,18 +158,24 @@ private:
         const double over = part("over");
         if (isOut()) {
             addBothScales({{0, 1, Basis::OnTop, model::CubicBezier{0.42, 0, 0.58, 1}},
-                           {0.3, 1 + over, Basis::Absolute, m_easing}, {1, from}});
+                           {0.3, 1 + over, Basis::Absolute, m_easing},
+                           {1, from}});
         } else {
             addBothScales({{0, from, Basis::Absolute, m_easing},
-                           {0.65, 1 + over, Basis::Absolute, model::CubicBezier{0.42, 0, 0.58, 1}}, {1, 1}});
+                           {0.65, 1 + over, Basis::Absolute, model::CubicBezier{0.42, 0, 0.58, 1}},
+                           {1, 1}});
         }
         fadeAlong();
     }
 
     void pulse() {
-        addBothScales({{0, 1, Basis::OnTop, m_easing}, {0.5, part("size"), Basis::OnTop, m_easing}, {1, 1, Basis::OnTop}});
+        addBothScales({{0, 1, Basis::OnTop, m_easing},
+                       {0.5, part("size"), Basis::OnTop, m_easing},
+                       {1, 1, Basis::OnTop}});
         if (part("dim") < 1) {
-            add(Property::Opacity, {{0, 1, Basis::OnTop, m_easing}, {0.5, part("dim"), Basis::OnTop, m_easing}, {1, 1, Basis::OnTop}});
+            add(Property::Opacity, {{0, 1, Basis::OnTop, m_easing},
+                                    {0.5, part("dim"), Basis::OnTop, m_easing},
+                                    {1, 1, Basis::OnTop}});
         }
     }
 
@@ -204,7 +217,9 @@ void jumpToEnd(Track& track) {
 
 }
 
-std::string_view propertyWord(Property property) { return kPropertyWords[static_cast<std::size_t>(property)]; }
+std::string_view propertyWord(Property property) {
+    return kPropertyWords[static_cast<std::size_t>(property)];
+}
 
 LoweredCue lower(const model::Cue& cue) { return Builder(cue).build(); }
 
@@ -215,7 +230,8 @@ LoweredCue lowerReduced(const model::Cue& cue) {
     }
     const bool emphasis = cue.move.kind == MoveKind::Pulse;
     auto& tracks = lowered.tracks;
-    const bool moves = std::any_of(tracks.begin(), tracks.end(), [](const Track& t) { return isMotion(t.property); });
+    const bool moves =
+        std::any_of(tracks.begin(), tracks.end(), [](const Track& t) { return isMotion(t.property); });
     if (emphasis) {
         tracks.clear();
         return lowered;
@@ -228,8 +244,10 @@ LoweredCue lowerReduced(const model::Cue& cue) {
         return lowered;
     }
     const double over = cue.length > 0 ? std::min(1.0, double(kReducedFade) / cue.length) : 1.0;
-    const auto opacity = std::find_if(tracks.begin(), tracks.end(), [](const Track& t) { return t.property == Property::Opacity; });
-    // A move that ends out of sight (pushed through, risen away, irised shut) fades out; every other one fades in.
+    const auto opacity = std::find_if(tracks.begin(), tracks.end(),
+                                      [](const Track& t) { return t.property == Property::Opacity; });
+    // A move that ends out of sight (pushed through, risen away, irised shut) fades out; every other one
+    // fades in.
     bool vanishes = opacity != tracks.end() && opacity->keyframes.back().value == 0;
     for (auto& track : tracks) {
         const bool shut = track.property == Property::Reveal || track.property == Property::Draw;
@@ -242,7 +260,8 @@ LoweredCue lowerReduced(const model::Cue& cue) {
         tracks.clear(); // the layer only fades where it is; nothing else of the move would be seen
     }
     std::for_each(tracks.begin(), tracks.end(), jumpToEnd);
-    std::vector<Keyframe> fade = {{0, vanishes ? 1.0 : 0.0, vanishes ? Basis::OnTop : Basis::Absolute}, {over, vanishes ? 0.0 : 1.0}};
+    std::vector<Keyframe> fade = {{0, vanishes ? 1.0 : 0.0, vanishes ? Basis::OnTop : Basis::Absolute},
+                                  {over, vanishes ? 0.0 : 1.0}};
     if (over < 1) {
         fade.push_back({1, vanishes ? 0.0 : 1.0});
     }

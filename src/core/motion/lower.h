@@ -5,11 +5,12 @@
 
 namespace scaena::motion {
 
-/// A cue's move as tracks. The only place that knows how a move moves: painter, exporters and checks see tracks.
+/// A cue's move as tracks. The only place that knows how a move moves: painter, exporters and checks see
+/// tracks.
 [[nodiscard]] LoweredCue lower(const model::Cue& cue);
 
-/// The same under reduced motion, by the cue's own wish: kept; replaced by a fade of at most kReducedFade; or its end
-/// at once. A move that only emphasises (pulse) falls away.
+/// The same under reduced motion, by the cue's own wish: kept; replaced by a fade of at most kReducedFade; or
+/// its end at once. A move that only emphasises (pulse) falls away.
 [[nodiscard]] LoweredCue lowerReduced(const model::Cue& cue);
 
 /// Longest fade that stands in for a movement under reduced motion.

@@ -8,8 +8,9 @@
 
 namespace scaena::motion {
 
-/// What can be animated of a layer. Units: opacity 0..1; x, y dp from the layer's place; scale factors; rotation and
-/// flip degrees (flip about the upright axis); reveal, draw, travel and panel are progress, 0..1.
+/// What can be animated of a layer. Units: opacity 0..1; x, y dp from the layer's place; scale factors;
+/// rotation and flip degrees (flip about the upright axis); reveal, draw, travel and panel are progress,
+/// 0..1.
 enum class Property { Opacity, X, Y, ScaleX, ScaleY, Rotation, Flip, Reveal, Draw, Travel, Panel };
 inline constexpr std::size_t kProperties = 11;
 
@@ -29,8 +30,8 @@ inline constexpr std::size_t kProperties = 11;
     }
 }
 
-/// How a keyframe's value is meant: as it stands, or on top of what the property had when the cue began (scale and
-/// opacity are multiplied, the others added).
+/// How a keyframe's value is meant: as it stands, or on top of what the property had when the cue began
+/// (scale and opacity are multiplied, the others added).
 enum class Basis { Absolute, OnTop };
 
 struct Keyframe {
@@ -48,7 +49,8 @@ struct Track {
     bool operator==(const Track&) const = default;
 };
 
-/// The shape by which a Reveal property uncovers its layer. Fractions of the layer's box (of the screen for a backdrop).
+/// The shape by which a Reveal property uncovers its layer. Fractions of the layer's box (of the screen for a
+/// backdrop).
 struct RevealShape {
     enum class Kind { Iris, Wipe };
     Kind kind = Kind::Iris;

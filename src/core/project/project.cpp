@@ -58,7 +58,8 @@ art::ArtPtr ArtShelf::artOf(const model::Layer& layer, model::Appearance appeara
     return wanted ? wanted : findArt(layer.art);
 }
 
-ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model::Sequence& sequence, const ArtShelf& known, Problems& warnings) {
+ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model::Sequence& sequence,
+                   const ArtShelf& known, Problems& warnings) {
     ArtShelf shelf;
     const Named named = namedBy(sequence);
     const auto readBytes = [&](const std::string& path) -> Result<std::string> {
@@ -84,7 +85,8 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
             continue;
         }
         for (const auto& loss : art->losses) {
-            warnings.push_back({ProblemKind::Unsupported, "cannot carry " + loss, (folder / path).string(), {}});
+            warnings.push_back(
+                {ProblemKind::Unsupported, "cannot carry " + loss, (folder / path).string(), {}});
         }
         shelf.art[path] = std::make_shared<const art::Art>(std::move(*art));
     }
@@ -108,11 +110,13 @@ Result<Project> open(const FileAccess& files, const fs::path& path) {
     Project project;
     project.path = path;
     project.sequence = std::move(*sequence);
-    project.shelf = std::make_shared<const ArtShelf>(loadShelf(files, path.parent_path(), project.sequence, {}, project.warnings));
+    project.shelf = std::make_shared<const ArtShelf>(
+        loadShelf(files, path.parent_path(), project.sequence, {}, project.warnings));
     return project;
 }
 
-Result<void> copyArt(FileAccess& files, const fs::path& from, const fs::path& to, const model::Sequence& sequence) {
+Result<void> copyArt(FileAccess& files, const fs::path& from, const fs::path& to,
+                     const model::Sequence& sequence) {
     const Named named = namedBy(sequence);
     std::set<std::string> all = named.art;
     all.insert(named.images.begin(), named.images.end());

@@ -25,16 +25,17 @@ struct Project {
     Problems warnings; ///< art that is missing, broken or not wholly carried; the sequence still opens
 };
 
-/// Reads a sequence and its art. Fails only if the sequence itself cannot be used; art that cannot be read is listed
-/// in `warnings`, so that a person can open the sequence and mend it.
+/// Reads a sequence and its art. Fails only if the sequence itself cannot be used; art that cannot be read is
+/// listed in `warnings`, so that a person can open the sequence and mend it.
 [[nodiscard]] Result<Project> open(const FileAccess& files, const std::filesystem::path& path);
 
 /// Reads the art of a sequence whose folder is known; what `known` holds already is not read again.
-[[nodiscard]] ArtShelf loadShelf(const FileAccess& files, const std::filesystem::path& folder, const model::Sequence& sequence,
-                                 const ArtShelf& known, Problems& warnings);
+[[nodiscard]] ArtShelf loadShelf(const FileAccess& files, const std::filesystem::path& folder,
+                                 const model::Sequence& sequence, const ArtShelf& known, Problems& warnings);
 
-/// Brings the art a sequence needs into another folder (for "save as"); files that are there already stay as they are.
-[[nodiscard]] Result<void> copyArt(FileAccess& files, const std::filesystem::path& from, const std::filesystem::path& to,
-                                   const model::Sequence& sequence);
+/// Brings the art a sequence needs into another folder (for "save as"); files that are there already stay as
+/// they are.
+[[nodiscard]] Result<void> copyArt(FileAccess& files, const std::filesystem::path& from,
+                                   const std::filesystem::path& to, const model::Sequence& sequence);
 
 }

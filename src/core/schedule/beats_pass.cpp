@@ -13,7 +13,9 @@ using model::BeatKind;
 
 namespace {
 
-bool dataIsInMemory(model::StartKind start) { return start == model::StartKind::Hot || start == model::StartKind::Recreated; }
+bool dataIsInMemory(model::StartKind start) {
+    return start == model::StartKind::Hot || start == model::StartKind::Recreated;
+}
 
 std::unordered_map<Id, int> cueIndices(const model::Sequence& sequence) {
     std::unordered_map<Id, int> map;
@@ -27,8 +29,8 @@ std::unordered_map<Id, int> cueIndices(const model::Sequence& sequence) {
 
 BeatsPass::BeatsPass(const model::Sequence& sequence, const Conditions& conditions)
     : m_sequence(sequence), m_conditions(conditions), m_gateOrder(model::gatesInOrder(sequence)),
-      m_cuesOfBeat(sequence.beats.size()), m_hangsOnEnd(sequence.cues.size()), m_anchorCue(sequence.cues.size(), -1),
-      m_plans(sequence.cues.size()) {
+      m_cuesOfBeat(sequence.beats.size()), m_hangsOnEnd(sequence.cues.size()),
+      m_anchorCue(sequence.cues.size(), -1), m_plans(sequence.cues.size()) {
     const auto indices = cueIndices(sequence);
     for (int cue : model::cuesInOrder(sequence)) {
         const auto& it = sequence.cues[cue];
@@ -36,7 +38,8 @@ BeatsPass::BeatsPass(const model::Sequence& sequence, const Conditions& conditio
             m_anchorCue[cue] = indices.at(it.anchor.cue);
             const int other = m_anchorCue[cue];
             // What follows a cue that repeats while waiting hangs on the end of the wait, too.
-            const bool endless = it.anchor.kind == AnchorKind::After && sequence.cues[other].repeat.whileWaiting;
+            const bool endless =
+                it.anchor.kind == AnchorKind::After && sequence.cues[other].repeat.whileWaiting;
             m_hangsOnEnd[cue] = (m_hangsOnEnd[other] || endless) && sequence.cues[other].beat == it.beat;
         } else {
             m_hangsOnEnd[cue] = it.anchor.kind == AnchorKind::BeatEnd;
@@ -76,7 +79,8 @@ void BeatsPass::run(Schedule& schedule) {
         schedule.cues[i].start = m_plans[i].start;
         schedule.cues[i].end = m_plans[i].stop;
         schedule.cues[i].dropped = m_plans[i].form == CuePlan::Form::EndState;
-        schedule.cues[i].cut = schedule.cues[i].cut || m_plans[i].form == CuePlan::Form::Blend || m_plans[i].settle > 0;
+        schedule.cues[i].cut =
+            schedule.cues[i].cut || m_plans[i].form == CuePlan::Form::Blend || m_plans[i].settle > 0;
     }
 }
 
@@ -98,18 +102,23 @@ std::vector<int> BeatsPass::staticOrder() const {
             Millis from = cue.anchor.kind == AnchorKind::BeatEnd ? kBeatEnd : 0;
             if (other >= 0 && m_sequence.cues[other].beat == cue.beat) {
                 const bool after = cue.anchor.kind == AnchorKind::After;
-                from = offset[other] + (!after ? 0 : m_sequence.cues[other].repeat.whileWaiting ? kBeatEnd : lengthOf(m_sequence.cues[other]));
+                from = offset[other] + (!after ? 0
+                                        : m_sequence.cues[other].repeat.whileWaiting
+                                            ? kBeatEnd
+                                            : lengthOf(m_sequence.cues[other]));
             }
             offset[index] = std::clamp(from + cue.anchor.offset, 0, 4 * kBeatEnd);
         }
         auto ofBeat = cues;
-        std::sort(ofBeat.begin(), ofBeat.end(), [&](int a, int b) { return std::pair(offset[a], a) < std::pair(offset[b], b); });
+        std::sort(ofBeat.begin(), ofBeat.end(),
+                  [&](int a, int b) { return std::pair(offset[a], a) < std::pair(offset[b], b); });
         order.insert(order.end(), ofBeat.begin(), ofBeat.end());
     }
     return order;
 }
 
-// --- Gates -----------------------------------------------------------------------------------------------------------
+// --- Gates
+// -----------------------------------------------------------------------------------------------------------
 
 void BeatsPass::markNeeded(Schedule& schedule) const {
     bool anyWait = false;
@@ -117,7 +126,8 @@ void BeatsPass::markNeeded(Schedule& schedule) const {
         if (beat.kind == BeatKind::Wait && model::playsOn(m_sequence, beat, m_conditions.start)) {
             anyWait = true;
             for (std::size_t g = 0; g < m_sequence.gates.size(); ++g) {
-                schedule.gates[g].needed = schedule.gates[g].needed || model::needsGate(beat, m_sequence.gates[g]);
+                schedule.gates[g].needed =
+                    schedule.gates[g].needed || model::needsGate(beat, m_sequence.gates[g]);
             }
         }
     }
@@ -183,7 +193,8 @@ Millis BeatsPass::neededReady(const Schedule& schedule) const {
     return ready;
 }
 
-// --- Beats -----------------------------------------------------------------------------------------------------------
+// --- Beats
+// -----------------------------------------------------------------------------------------------------------
 
 void BeatsPass::skipBeat(Schedule& schedule, std::size_t beat, Millis now) {
     schedule.beats[beat].start = schedule.beats[beat].end = now;
@@ -201,7 +212,8 @@ void BeatsPass::runOpening(Schedule& schedule, Millis now) {
     for (int cue : m_cuesOfBeat[0]) {
         auto& plan = m_plans[cue];
         if (plan.stop > span.end) {
-            // The system takes its picture away at the end of the opening; the first frame shows the cue's end state.
+            // The system takes its picture away at the end of the opening; the first frame shows the cue's
+            // end state.
             plan.stop = std::max(plan.start, span.end);
             plan.settle = 1;
         }
@@ -214,7 +226,8 @@ void BeatsPass::dropUncarried(const Schedule& schedule, std::size_t beat) {
     const auto& target = targetOr(m_conditions.target);
     for (int cue : m_cuesOfBeat[beat]) {
         if (carryOf(m_sequence, m_sequence.cues[cue], target).how == Carry::Dropped) {
-            m_plans[cue] = {CuePlan::Form::EndState, schedule.beats[beat].start, schedule.beats[beat].start, 0, true};
+            m_plans[cue] = {CuePlan::Form::EndState, schedule.beats[beat].start, schedule.beats[beat].start,
+                            0, true};
         }
     }
 }
@@ -262,7 +275,9 @@ void BeatsPass::runWait(Schedule& schedule, std::size_t beat, Millis now) {
 
 void BeatsPass::decideOutcome(Schedule& schedule, const model::Beat& wait, Millis end) {
     std::optional<model::TimeOutAction> action;
-    const auto take = [&action](model::TimeOutAction other) { action = action ? std::max(*action, other) : other; };
+    const auto take = [&action](model::TimeOutAction other) {
+        action = action ? std::max(*action, other) : other;
+    };
     if (schedule.beats[model::indexOf(m_sequence.beats, wait.id)].timedOut) {
         take(wait.onTimeOut);
     }
@@ -284,10 +299,12 @@ void BeatsPass::decideOutcome(Schedule& schedule, const model::Beat& wait, Milli
     }
 }
 
-// --- Cues ------------------------------------------------------------------------------------------------------------
+// --- Cues
+// ------------------------------------------------------------------------------------------------------------
 
-/// Gives start and stop to those cues of a beat whose chain of anchors does (or does not) lead to the beat's end. A cue
-/// never starts before its beat, and in a wait one that hangs on the end never before that end: a player could not know.
+/// Gives start and stop to those cues of a beat whose chain of anchors does (or does not) lead to the beat's
+/// end. A cue never starts before its beat, and in a wait one that hangs on the end never before that end: a
+/// player could not know.
 void BeatsPass::placeCues(std::size_t beat, Millis beatStart, Millis beatEnd, bool hangingOnEnd) {
     const bool elastic = m_sequence.beats[beat].kind == BeatKind::Wait;
     for (int index : m_cuesOfBeat[beat]) {

@@ -22,15 +22,17 @@ struct CuePlan {
 /// The static order of a sequence's cues (see BeatsPass::staticOrder), for exports.
 [[nodiscard]] std::vector<int> staticCueOrder(const model::Sequence& sequence);
 
-/// Walks through the beats in their order and fixes the times of beats, cues and gates. It only ever looks at gates
-/// whose loading can have begun, so that a player that does not know the future comes to the same result.
+/// Walks through the beats in their order and fixes the times of beats, cues and gates. It only ever looks at
+/// gates whose loading can have begun, so that a player that does not know the future comes to the same
+/// result.
 class BeatsPass {
 public:
     BeatsPass(const model::Sequence& sequence, const Conditions& conditions);
     void run(Schedule& schedule);
     [[nodiscard]] const std::vector<CuePlan>& plans() const { return m_plans; }
-    /// Cues in the order in which they come by their place in the document alone: beat by beat, by their offsets from the
-    /// beat's start. It decides which cue a property has before its first one, and must not depend on what gates do.
+    /// Cues in the order in which they come by their place in the document alone: beat by beat, by their
+    /// offsets from the beat's start. It decides which cue a property has before its first one, and must not
+    /// depend on what gates do.
     [[nodiscard]] std::vector<int> staticOrder() const;
 
 private:
@@ -58,8 +60,8 @@ private:
     const Conditions& m_conditions;
     std::vector<int> m_gateOrder;
     std::vector<std::vector<int>> m_cuesOfBeat; // each in an order that follows the anchors
-    std::vector<bool> m_hangsOnEnd;             // the chain of a cue's anchors leads to the end of its own beat
-    std::vector<int> m_anchorCue;               // index of the cue it hangs on, or -1
+    std::vector<bool> m_hangsOnEnd; // the chain of a cue's anchors leads to the end of its own beat
+    std::vector<int> m_anchorCue;   // index of the cue it hangs on, or -1
     std::vector<CuePlan> m_plans;
     std::size_t m_reached = 0; // beats up to and including this one have begun
 };

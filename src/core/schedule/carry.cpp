@@ -18,7 +18,8 @@ CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue)
     if (layer && layer->kind == model::LayerKind::FirstScreen) {
         for (const auto& track : motion::lower(cue).tracks) {
             if (!movesContent(track.property)) {
-                return {Carry::Dropped, fmt::format("the app's own view cannot animate {}", motion::propertyWord(track.property))};
+                return {Carry::Dropped, fmt::format("the app's own view cannot animate {}",
+                                                    motion::propertyWord(track.property))};
             }
         }
     }
@@ -44,14 +45,16 @@ CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const T
     }
     const long long end = std::max(0, cue.anchor.offset) + 1LL * cue.length * cue.repeat.times;
     if (end > opening.longestAnimation) {
-        return {Carry::Dropped, fmt::format("ends at {} ms; the system plays at most {} ms", end, opening.longestAnimation)};
+        return {Carry::Dropped,
+                fmt::format("ends at {} ms; the system plays at most {} ms", end, opening.longestAnimation)};
     }
     if (cue.composite == model::Composite::Add) {
         return {Carry::Dropped, "the system cannot lay one animation over another"};
     }
     for (const auto& track : motion::lower(cue).tracks) {
         if (std::find(opening.plays.begin(), opening.plays.end(), track.property) == opening.plays.end()) {
-            return {Carry::Dropped, fmt::format("the system cannot animate {}", motion::propertyWord(track.property))};
+            return {Carry::Dropped,
+                    fmt::format("the system cannot animate {}", motion::propertyWord(track.property))};
         }
     }
     return {Carry::System, "played by the system's launch picture"};

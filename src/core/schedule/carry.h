@@ -14,8 +14,8 @@ struct CueCarry {
     std::string reason; ///< one clause in the person's terms
 };
 
-/// Decides it from the target's capabilities. Cues of the opening beat can only be played by the system; every other
-/// cue is drawn by the exported player.
+/// Decides it from the target's capabilities. Cues of the opening beat can only be played by the system;
+/// every other cue is drawn by the exported player.
 [[nodiscard]] CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target);
 
 }

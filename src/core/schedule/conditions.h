@@ -10,13 +10,14 @@ enum class Loading { Typical, Fast, Slow, Never };
 
 /// What a preview or a schedule assumes. View state, never part of a document.
 struct Conditions {
-    Id target = "android12"; ///< see targets.h
+    Id target = "android12";  ///< see targets.h
     Id device = "tall-phone"; ///< see devices.h
     bool landscape = false;
     model::Appearance appearance = model::Appearance::Light;
     model::StartKind start = model::StartKind::Cold;
     Loading loading = Loading::Typical;
-    std::map<Id, Millis> gateTimes; ///< loading times of single gates that override `loading`; kNever: never opens
+    std::map<Id, Millis>
+        gateTimes; ///< loading times of single gates that override `loading`; kNever: never opens
     bool reducedMotion = false;
     bool operator==(const Conditions&) const = default;
 };

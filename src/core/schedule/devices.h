@@ -14,7 +14,7 @@ struct Device {
     double cornerRadius = 0;
     double statusBar = 24;
     double navigationBar = 16;
-    double density = 2.625;  ///< pixels a dp
+    double density = 2.625;   ///< pixels a dp
     Millis coldOpening = 600; ///< from the tap to the app's first own frame on a cold start
 };
 
@@ -26,8 +26,9 @@ struct Device {
 /// The screen as it is held.
 [[nodiscard]] Size screenOf(const Device& device, bool landscape);
 
-/// How long the opening lasts there. A first start has more to unpack than a cold one, a warm one only makes the
-/// screen, a hot or re-created one shows no opening at all. The factors are estimates; docs/platforms.md says so.
+/// How long the opening lasts there. A first start has more to unpack than a cold one, a warm one only makes
+/// the screen, a hot or re-created one shows no opening at all. The factors are estimates; docs/platforms.md
+/// says so.
 [[nodiscard]] Millis openingLength(const Device& device, model::StartKind start);
 
 }

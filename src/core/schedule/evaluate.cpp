@@ -14,11 +14,14 @@ namespace {
 
 double mixed(double from, double to, double part) { return from + (to - from) * part; }
 
-bool coversScreen(const model::Layer& layer) { return layer.kind == LayerKind::Backdrop || layer.kind == LayerKind::FirstScreen; }
+bool coversScreen(const model::Layer& layer) {
+    return layer.kind == LayerKind::Backdrop || layer.kind == LayerKind::FirstScreen;
+}
 
 class Evaluator {
 public:
-    Evaluator(const Schedule& schedule, double t, Frame& frame) : m_schedule(schedule), m_t(t), m_frame(frame) {}
+    Evaluator(const Schedule& schedule, double t, Frame& frame)
+        : m_schedule(schedule), m_t(t), m_frame(frame) {}
 
     void run() {
         m_frame.t = m_t;
@@ -39,7 +42,9 @@ public:
 
 private:
     [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
-    [[nodiscard]] double value(int layer, Property property) const { return m_schedule.timeline(layer, property).valueAt(m_t); }
+    [[nodiscard]] double value(int layer, Property property) const {
+        return m_schedule.timeline(layer, property).valueAt(m_t);
+    }
 
     void addIfVisible(const LayerState& state) {
         if (state.opacity > 0 && state.reveal.progress > 0 && state.scaleX != 0 && state.scaleY != 0) {
@@ -116,7 +121,8 @@ private:
         if (reveal.isAnimated()) {
             const auto* segment = reveal.segmentAt(m_t);
             segment = segment || reveal.segments().empty() ? segment : &reveal.segments().front();
-            state.reveal = {segment ? segment->reveal : motion::RevealShape{}, std::clamp(reveal.valueAt(m_t), 0.0, 1.0)};
+            state.reveal = {segment ? segment->reveal : motion::RevealShape{},
+                            std::clamp(reveal.valueAt(m_t), 0.0, 1.0)};
         }
         const auto& draw = m_schedule.timeline(index, Property::Draw);
         if (draw.isAnimated()) {
@@ -137,7 +143,8 @@ private:
         state.scaleY *= scale;
     }
 
-    // --- The system's frame ---------------------------------------------------------------------------------------
+    // --- The system's frame
+    // ---------------------------------------------------------------------------------------
 
     void systemFrame() {
         const auto& traits = targetOr(m_schedule.conditions.target).opening;
@@ -148,10 +155,13 @@ private:
         maskedIcon(traits);
         if (const int footer = model::indexOf(sequence().layers, sequence().opening.footer); footer >= 0) {
             LayerState state = restState(footer);
-            const double fit = std::min({1.0, traits.footer.width / std::max(1.0, state.size.width), traits.footer.height / std::max(1.0, state.size.height)});
+            const double fit = std::min({1.0, traits.footer.width / std::max(1.0, state.size.width),
+                                         traits.footer.height / std::max(1.0, state.size.height)});
             state.size = {state.size.width * fit, state.size.height * fit};
-            // The system gives the picture a box of a fixed size above the lower edge and centres the art in it.
-            state.centre = {m_frame.screen.width / 2, m_frame.screen.height - traits.footerMargin - traits.footer.height / 2};
+            // The system gives the picture a box of a fixed size above the lower edge and centres the art in
+            // it.
+            state.centre = {m_frame.screen.width / 2,
+                            m_frame.screen.height - traits.footerMargin - traits.footer.height / 2};
             addIfVisible(state);
         }
     }

@@ -6,8 +6,8 @@
 
 namespace scaena::schedule {
 
-/// The frame at `t` ms after the tap. A pure function of its arguments: any order of times gives the same frames.
-/// Times outside the schedule give its first or last frame.
+/// The frame at `t` ms after the tap. A pure function of its arguments: any order of times gives the same
+/// frames. Times outside the schedule give its first or last frame.
 [[nodiscard]] Frame evaluate(const Schedule& schedule, double t);
 
 /// The same into an existing frame, so that playing allocates nothing.

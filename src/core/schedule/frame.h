@@ -23,10 +23,10 @@ struct LayerState {
     double scaleX = 1, scaleY = 1;
     double rotation = 0; ///< degrees, clockwise
     Reveal reveal;
-    double draw = 1;     ///< part of the outline that is drawn
+    double draw = 1; ///< part of the outline that is drawn
     double fillFrom = 0.6;
-    double mask = 0;     ///< diameter of the circle the system cuts the layer to; 0: none
-    Point maskCentre;    ///< it stays where it is when the layer moves
+    double mask = 0;  ///< diameter of the circle the system cuts the layer to; 0: none
+    Point maskCentre; ///< it stays where it is when the layer moves
 };
 
 /// Everything the painter sees of one moment.

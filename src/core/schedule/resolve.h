@@ -5,8 +5,8 @@
 
 namespace scaena::schedule {
 
-/// Gives every beat, cue and gate its absolute time. Deterministic; the sequence must be valid (model::validate).
-/// docs/time-model.md states the rules.
+/// Gives every beat, cue and gate its absolute time. Deterministic; the sequence must be valid
+/// (model::validate). docs/time-model.md states the rules.
 [[nodiscard]] Schedule resolve(std::shared_ptr<const model::Sequence> sequence, const Conditions& conditions);
 [[nodiscard]] Schedule resolve(const model::Sequence& sequence, const Conditions& conditions);
 

@@ -10,8 +10,8 @@
 
 namespace scaena::schedule {
 
-/// How the launch ended: everything was there; a time-out let it go on without; it took the offline way; or it stays
-/// with a message.
+/// How the launch ended: everything was there; a time-out let it go on without; it took the offline way; or
+/// it stays with a message.
 enum class Outcome { Complete, WentOn, Offline, Message };
 
 struct BeatSpan {
@@ -24,8 +24,9 @@ struct BeatSpan {
 
 struct CueSpan {
     Millis start = 0, end = 0;
-    bool dropped = false; ///< the target cannot carry it, or its beat does not play: only its end state is seen
-    bool cut = false;     ///< it was ended early by a yield or with its wait
+    bool dropped =
+        false;        ///< the target cannot carry it, or its beat does not play: only its end state is seen
+    bool cut = false; ///< it was ended early by a yield or with its wait
 };
 
 struct GateSpan {
@@ -64,7 +65,8 @@ struct Schedule {
     std::vector<std::array<PropertyTimeline, motion::kProperties>> layers;
     Outcome outcome = Outcome::Complete;
     Millis outcomeAt = kNever; ///< when a time-out decided; layers shown for an outcome appear then
-    Millis end = 0;            ///< last time worth showing: the hand-off is over, or an endless wait has been shown a while
+    Millis end =
+        0; ///< last time worth showing: the hand-off is over, or an endless wait has been shown a while
     Metrics metrics;
 
     /// The beat that plays at that time.

@@ -11,7 +11,8 @@ namespace scaena::schedule {
 namespace {
 
 bool multiplies(motion::Property property) {
-    return property == motion::Property::ScaleX || property == motion::Property::ScaleY || property == motion::Property::Opacity;
+    return property == motion::Property::ScaleX || property == motion::Property::ScaleY ||
+           property == motion::Property::Opacity;
 }
 
 double settled(const motion::Keyframe& keyframe, motion::Property property, double found) {
@@ -44,8 +45,10 @@ Segment makeSegment(const motion::Track& track, const model::Cue& cue, const Cue
     return segment;
 }
 
-/// Before a property's first cue it has the value that cue starts from; the end state where only that is seen of it.
-void setInitialValues(Schedule& schedule, const std::vector<CuePlan>& plans, const std::vector<int>& staticOrder, const std::vector<motion::LoweredCue>& lowered,
+/// Before a property's first cue it has the value that cue starts from; the end state where only that is seen
+/// of it.
+void setInitialValues(Schedule& schedule, const std::vector<CuePlan>& plans,
+                      const std::vector<int>& staticOrder, const std::vector<motion::LoweredCue>& lowered,
                       const std::unordered_map<Id, int>& layerIndex) {
     std::vector<std::array<bool, motion::kProperties>> done(schedule.layers.size());
     for (int index : staticOrder) {
@@ -60,14 +63,16 @@ void setInitialValues(Schedule& schedule, const std::vector<CuePlan>& plans, con
             CuePlan plan = plans[index];
             plan.form = plan.neverPlays ? CuePlan::Form::EndState : CuePlan::Form::Play;
             const auto segment = makeSegment(track, cue, plan, motion::neutral(track.property));
-            schedule.layers[layer][static_cast<std::size_t>(track.property)].setInitial(segment.keys.front().value);
+            schedule.layers[layer][static_cast<std::size_t>(track.property)].setInitial(
+                segment.keys.front().value);
         }
     }
 }
 
 }
 
-void buildTimelines(Schedule& schedule, const std::vector<CuePlan>& plans, const std::vector<int>& staticOrder) {
+void buildTimelines(Schedule& schedule, const std::vector<CuePlan>& plans,
+                    const std::vector<int>& staticOrder) {
     const auto& sequence = *schedule.sequence;
     std::unordered_map<Id, int> layerIndex;
     schedule.layers.resize(sequence.layers.size());
@@ -83,7 +88,8 @@ void buildTimelines(Schedule& schedule, const std::vector<CuePlan>& plans, const
     }
     setInitialValues(schedule, plans, staticOrder, lowered, layerIndex);
     auto order = staticOrder; // which also decides between cues that start together
-    std::stable_sort(order.begin(), order.end(), [&](int a, int b) { return plans[a].start < plans[b].start; });
+    std::stable_sort(order.begin(), order.end(),
+                     [&](int a, int b) { return plans[a].start < plans[b].start; });
     for (int index : order) {
         const auto& cue = sequence.cues[index];
         if (isNever(plans[index].start)) {
@@ -95,7 +101,8 @@ void buildTimelines(Schedule& schedule, const std::vector<CuePlan>& plans, const
             const bool adds = cue.composite == model::Composite::Add;
             const bool first = timeline.segments().empty();
             const bool fresh = adds || (first && plans[index].form != CuePlan::Form::Blend);
-            const double found = fresh ? motion::neutral(track.property) : timeline.baseAt(plans[index].start);
+            const double found =
+                fresh ? motion::neutral(track.property) : timeline.baseAt(plans[index].start);
             auto segment = makeSegment(track, cue, plans[index], found);
             segment.cue = index;
             segment.reveal = lowered[static_cast<std::size_t>(index)].reveal;

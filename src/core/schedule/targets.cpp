@@ -7,7 +7,8 @@ namespace {
 
 using motion::Property;
 
-/// Android 12 and later: sizes and the one-second advice are those of the platform's own guide to launch pictures.
+/// Android 12 and later: sizes and the one-second advice are those of the platform's own guide to launch
+/// pictures.
 OpeningTraits newerAndroid() {
     OpeningTraits traits;
     traits.iconOnly = true;
@@ -18,7 +19,8 @@ OpeningTraits newerAndroid() {
     traits.footer = {200, 80};
     traits.footerMargin = 60;
     traits.longestAnimation = 1000;
-    traits.plays = {Property::Opacity, Property::X, Property::Y, Property::ScaleX, Property::ScaleY, Property::Rotation};
+    traits.plays = {Property::Opacity, Property::X,      Property::Y,
+                    Property::ScaleX,  Property::ScaleY, Property::Rotation};
     return traits;
 }
 

@@ -8,21 +8,21 @@ namespace scaena::schedule {
 
 /// What the system of a target can show before the app's own code runs. docs/platforms.md gives the sources.
 struct OpeningTraits {
-    bool iconOnly = false;       ///< only a plain colour, the icon and the footer; else every layer of the opening
-    double iconBox = 0;          ///< dp; without a plate
-    double iconVisible = 0;      ///< dp, diameter of the visible circle; without a plate
+    bool iconOnly = false;  ///< only a plain colour, the icon and the footer; else every layer of the opening
+    double iconBox = 0;     ///< dp; without a plate
+    double iconVisible = 0; ///< dp, diameter of the visible circle; without a plate
     double plateBox = 0, plateVisible = 0; ///< the same with a plate behind the icon
-    Size footer;                 ///< dp, largest footer mark
-    double footerMargin = 0;     ///< dp below the footer mark
-    Millis longestAnimation = 0; ///< 0: the frame is static
-    std::vector<motion::Property> plays; ///< properties of the icon the system can animate
+    Size footer;                           ///< dp, largest footer mark
+    double footerMargin = 0;               ///< dp below the footer mark
+    Millis longestAnimation = 0;           ///< 0: the frame is static
+    std::vector<motion::Property> plays;   ///< properties of the icon the system can animate
 };
 
 /// A system a launch can be previewed on.
 struct Target {
     Id id;
-    std::string name;   ///< "Android 12+"
-    Id exportId;        ///< the export that serves it
+    std::string name; ///< "Android 12+"
+    Id exportId;      ///< the export that serves it
     OpeningTraits opening;
 };
 

@@ -11,7 +11,8 @@ namespace scaena::schedule {
 namespace {
 
 double betweenKeys(const std::vector<Key>& keys, double part) {
-    const auto next = std::upper_bound(keys.begin() + 1, keys.end() - 1, part, [](double at, const Key& key) { return at < key.at; });
+    const auto next = std::upper_bound(keys.begin() + 1, keys.end() - 1, part,
+                                       [](double at, const Key& key) { return at < key.at; });
     const auto& from = *(next - 1);
     const double width = next->at - from.at;
     const double local = width > 0 ? std::clamp((part - from.at) / width, 0.0, 1.0) : 1.0;
@@ -50,7 +51,8 @@ double Segment::valueAt(double t) const {
 }
 
 void PropertyTimeline::finish() {
-    std::stable_sort(m_added.begin(), m_added.end(), [](const Segment& a, const Segment& b) { return restTime(a) < restTime(b); });
+    std::stable_sort(m_added.begin(), m_added.end(),
+                     [](const Segment& a, const Segment& b) { return restTime(a) < restTime(b); });
     const double none = motion::neutral(m_property);
     double sum = 0;
     for (const auto& segment : m_added) {
@@ -64,7 +66,8 @@ void PropertyTimeline::finish() {
 }
 
 const Segment* PropertyTimeline::segmentAt(double t) const {
-    const auto next = std::upper_bound(m_segments.begin(), m_segments.end(), t, [](double at, const Segment& s) { return at < s.start; });
+    const auto next = std::upper_bound(m_segments.begin(), m_segments.end(), t,
+                                       [](double at, const Segment& s) { return at < s.start; });
     return next == m_segments.begin() ? nullptr : &*(next - 1);
 }
 
@@ -78,7 +81,8 @@ double PropertyTimeline::valueAt(double t) const {
     if (m_added.empty()) {
         return value;
     }
-    const auto running = std::upper_bound(m_added.begin(), m_added.end(), t, [](double at, const Segment& s) { return at < restTime(s); });
+    const auto running = std::upper_bound(m_added.begin(), m_added.end(), t,
+                                          [](double at, const Segment& s) { return at < restTime(s); });
     const auto first = static_cast<std::size_t>(running - m_added.begin());
     if (first > 0) {
         value += m_restSums[first - 1];

@@ -46,8 +46,8 @@ public:
 
     [[nodiscard]] motion::Property property() const { return m_property; }
     [[nodiscard]] bool isAnimated() const { return m_initial || !m_segments.empty() || !m_added.empty(); }
-    /// What the property has at that time: the value of the segment that started last; before the first one, the value
-    /// it starts from. Additions lie on top. O(log n) plus the additions that run at that time.
+    /// What the property has at that time: the value of the segment that started last; before the first one,
+    /// the value it starts from. Additions lie on top. O(log n) plus the additions that run at that time.
     [[nodiscard]] double valueAt(double t) const;
     /// The same without additions; what a cue that starts at `t` finds.
     [[nodiscard]] double baseAt(double t) const;

@@ -20,7 +20,8 @@ void planCarry(AndroidBuild& build) {
         for (const auto& cue : build.sequence().cues) {
             auto carry = schedule::carryOf(build.sequence(), cue, target);
             if (carry.how == schedule::Carry::Dropped) {
-                build.made.notes.push_back(fmt::format("{}: cue “{}” is not carried: {}", target.name, cue.id, carry.reason));
+                build.made.notes.push_back(
+                    fmt::format("{}: cue “{}” is not carried: {}", target.name, cue.id, carry.reason));
             }
             build.made.carried.push_back({cue.id, target.id, std::move(carry)});
         }
@@ -30,9 +31,14 @@ void planCarry(AndroidBuild& build) {
 Problems missingArt(const ExportInput& input) {
     Problems problems;
     for (const auto& layer : input.sequence.layers) {
-        const bool needsArt = layer.kind == model::LayerKind::Artwork || layer.kind == model::LayerKind::FooterMark;
+        const bool needsArt =
+            layer.kind == model::LayerKind::Artwork || layer.kind == model::LayerKind::FooterMark;
         if (needsArt && !input.shelf.findArt(layer.art)) {
-            problems.push_back({ProblemKind::Refused, fmt::format("layer “{}” has no art that can be read ({})", layer.name, layer.art), {}, {}});
+            problems.push_back(
+                {ProblemKind::Refused,
+                 fmt::format("layer “{}” has no art that can be read ({})", layer.name, layer.art),
+                 {},
+                 {}});
         }
     }
     return problems;
@@ -46,7 +52,11 @@ Result<Export> AndroidExporter::build(const ExportInput& input) const {
         problems = missingArt(input);
     }
     if (!input.options.package.empty() && !isPackageName(input.options.package)) {
-        problems.push_back({ProblemKind::Refused, fmt::format("“{}” is not a package name such as com.example.app", input.options.package), {}, {}});
+        problems.push_back(
+            {ProblemKind::Refused,
+             fmt::format("“{}” is not a package name such as com.example.app", input.options.package),
+             {},
+             {}});
     }
     if (!problems.empty()) {
         return tl::unexpected(std::move(problems));
@@ -61,7 +71,8 @@ Result<Export> AndroidExporter::build(const ExportInput& input) const {
     addThemes(build, iconAnimation);
     addCode(build, drawables);
     addInstructions(build);
-    std::sort(build.made.files.begin(), build.made.files.end(), [](const auto& a, const auto& b) { return a.path < b.path; });
+    std::sort(build.made.files.begin(), build.made.files.end(),
+              [](const auto& a, const auto& b) { return a.path < b.path; });
     return std::move(build.made);
 }
 

@@ -5,7 +5,8 @@
 
 namespace scaena::exporting {
 
-/// Android from version 6 (API 23) on: resources, launch themes and a Kotlin player. See docs/exporters/android.md.
+/// Android from version 6 (API 23) on: resources, launch themes and a Kotlin player. See
+/// docs/exporters/android.md.
 class AndroidExporter : public Exporter {
 public:
     Id id() const override { return "android"; }

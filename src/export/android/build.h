@@ -25,15 +25,15 @@ struct LayerDrawable {
 /// Colours in light and dark, art and text drawables. Called in this order by AndroidExporter::build.
 void addColours(AndroidBuild& build);
 [[nodiscard]] std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build);
-/// The system's own launch picture: icon, its animation, the footer, and the window background of older systems.
-/// Returns the animation's length in ms, 0 if there is none.
+/// The system's own launch picture: icon, its animation, the footer, and the window background of older
+/// systems. Returns the animation's length in ms, 0 if there is none.
 [[nodiscard]] Millis addOpening(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
 void addThemes(AndroidBuild& build, Millis iconAnimation);
 void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
 void addInstructions(AndroidBuild& build);
 
 /// Writes one picture of art under `name` (vector, or PNGs for every density), for light or for dark.
-void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box, const model::ColourRef& tint,
-            model::Appearance appearance, bool fillsOnly = false);
+void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
+            const model::ColourRef& tint, model::Appearance appearance, bool fillsOnly = false);
 
 }

@@ -18,7 +18,7 @@ namespace {
 constexpr const char* kAndroidNs = "http://schemas.android.com/apk/res/android";
 
 struct AnimatorTarget {
-    const char* part;     ///< android:name within the vector
+    const char* part; ///< android:name within the vector
     const char* property;
 };
 
@@ -58,7 +58,8 @@ public:
             const auto property = static_cast<Property>(p);
             for (const auto& segment : schedule.timeline(iconLayer, property).segments()) {
                 const auto& cue = m_build.sequence().cues[static_cast<std::size_t>(segment.cue)];
-                const auto carry = schedule::carryOf(m_build.sequence(), cue, schedule::targetOr("android12"));
+                const auto carry =
+                    schedule::carryOf(m_build.sequence(), cue, schedule::targetOr("android12"));
                 if (carry.how == schedule::Carry::System) {
                     addSegment(property, segment, cue);
                 }
@@ -87,7 +88,8 @@ private:
             with(animator, "android:repeatCount", std::to_string(cue.repeat.times - 1));
             with(animator, "android:repeatMode", cue.repeat.alternate ? "reverse" : "restart");
         }
-        // The animator itself runs evenly; every keyframe brings the easing of the interval that arrives at it.
+        // The animator itself runs evenly; every keyframe brings the easing of the interval that arrives at
+        // it.
         with(animator, "android:interpolator", "@android:interpolator/linear");
         auto holder = animator.append_child("propertyValuesHolder");
         with(holder, "android:propertyName", target.property);
@@ -103,7 +105,8 @@ private:
         auto keyframe = holder.append_child("keyframe");
         with(keyframe, "android:fraction", numberText(at, 5));
         with(keyframe, "android:value", numberText(value, 5));
-        with(keyframe, "android:interpolator", interpolator.empty() ? "@android:interpolator/linear" : interpolator);
+        with(keyframe, "android:interpolator",
+             interpolator.empty() ? "@android:interpolator/linear" : interpolator);
     }
 
     void addInterval(pugi::xml_node holder, const schedule::Key& from, const schedule::Key& to) {
@@ -115,7 +118,8 @@ private:
         const auto stops = stopsOf(from.easing);
         for (std::size_t i = 1; i < stops.stops.size(); ++i) {
             const auto& stop = stops.stops[i];
-            addKeyframe(holder, from.at + (to.at - from.at) * stop.at, from.value + (to.value - from.value) * stop.value, {});
+            addKeyframe(holder, from.at + (to.at - from.at) * stop.at,
+                        from.value + (to.value - from.value) * stop.value, {});
         }
     }
 
@@ -138,8 +142,10 @@ private:
         if (b == model::CubicBezier{}) {
             return {};
         }
-        const auto path = fmt::format("M0,0C{},{} {},{} 1,1", numberText(b.x1, 4), numberText(b.y1, 4), numberText(b.x2, 4), numberText(b.y2, 4));
-        const auto [found, isNew] = m_interpolators.emplace(path, m_build.names.resource("easing") + "_" + std::to_string(m_interpolators.size() + 1));
+        const auto path = fmt::format("M0,0C{},{} {},{} 1,1", numberText(b.x1, 4), numberText(b.y1, 4),
+                                      numberText(b.x2, 4), numberText(b.y2, 4));
+        const auto [found, isNew] = m_interpolators.emplace(
+            path, m_build.names.resource("easing") + "_" + std::to_string(m_interpolators.size() + 1));
         if (isNew) {
             pugi::xml_document document;
             auto root = document.append_child("pathInterpolator");
@@ -176,7 +182,8 @@ private:
 IconPose iconPose(const model::Sequence& sequence, int iconLayer) {
     const auto schedule = iconSchedule(sequence);
     IconPose pose;
-    for (const auto property : {Property::X, Property::Y, Property::ScaleX, Property::ScaleY, Property::Rotation, Property::Opacity}) {
+    for (const auto property : {Property::X, Property::Y, Property::ScaleX, Property::ScaleY,
+                                Property::Rotation, Property::Opacity}) {
         const double value = schedule.timeline(iconLayer, property).valueAt(0);
         if (property == Property::Opacity) {
             pose.alpha = value;

@@ -9,7 +9,8 @@ void addInstructions(AndroidBuild& build) {
     const auto& n = build.names;
     std::string gates;
     for (const auto& gate : build.sequence().gates) {
-        gates += fmt::format("        launch.open(\"{}\")   // when it has loaded, from any thread\n", gate.id);
+        gates +=
+            fmt::format("        launch.open(\"{}\")   // when it has loaded, from any thread\n", gate.id);
     }
     if (gates.empty()) {
         gates = "        // The sequence waits for nothing.\n";
@@ -55,8 +56,9 @@ picture stays until you call `launch.dismiss()`.
 - To see a change, install and start the app from the launcher. A start from the IDE may skip the system's picture.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
 )",
-                                   fmt::arg("package", n.packageName), fmt::arg("style", n.styleName), fmt::arg("code", n.codePackage),
-                                   fmt::arg("object", n.objectName), fmt::arg("gates", gates));
+                                   fmt::arg("package", n.packageName), fmt::arg("style", n.styleName),
+                                   fmt::arg("code", n.codePackage), fmt::arg("object", n.objectName),
+                                   fmt::arg("gates", gates));
     build.add("INTEGRATE.md", std::move(text));
 }
 

@@ -20,7 +20,6 @@ using model::LayerKind;
 
 namespace {
 
-
 /// "go-on" as GO_ON.
 std::string upperCase(std::string_view word) {
     std::string text(word);
@@ -53,7 +52,9 @@ std::string easingCode(const model::Easing& easing) {
         const int jumps = s->count + (s->jump == Jump::Both ? 1 : s->jump == Jump::None ? -1 : 0);
         return fmt::format("Steps({}, {}, {})", s->count, atStart, jumps);
     }
-    const auto stops = std::holds_alternative<model::LinearStops>(easing) ? std::get<model::LinearStops>(easing) : motion::flatten(easing, motion::kFlattenTolerance);
+    const auto stops = std::holds_alternative<model::LinearStops>(easing)
+                           ? std::get<model::LinearStops>(easing)
+                           : motion::flatten(easing, motion::kFlattenTolerance);
     std::string list;
     for (const auto& stop : stops.stops) {
         list += (list.empty() ? "" : ", ") + real(stop.at) + ", " + real(stop.value);
@@ -83,7 +84,8 @@ private:
 
 class KotlinWriter {
 public:
-    explicit KotlinWriter(const model::Sequence& sequence) : m_sequence(sequence), m_cueOrder(model::cuesInOrder(sequence)) {
+    explicit KotlinWriter(const model::Sequence& sequence)
+        : m_sequence(sequence), m_cueOrder(model::cuesInOrder(sequence)) {
         m_placeOfCue.resize(sequence.cues.size());
         for (std::size_t i = 0; i < m_cueOrder.size(); ++i) {
             m_placeOfCue[static_cast<std::size_t>(m_cueOrder[i])] = static_cast<int>(i);
@@ -97,20 +99,24 @@ public:
         }
         std::string cueOrder;
         for (int cue : schedule::staticCueOrder(m_sequence)) {
-            cueOrder += (cueOrder.empty() ? "" : ", ") + std::to_string(m_placeOfCue[static_cast<std::size_t>(cue)]);
+            cueOrder +=
+                (cueOrder.empty() ? "" : ", ") + std::to_string(m_placeOfCue[static_cast<std::size_t>(cue)]);
         }
-        return "LaunchTiming(beats(), gates(), intArrayOf(" + order + "), layers(), cues(), intArrayOf(" + cueOrder + "))";
+        return "LaunchTiming(beats(), gates(), intArrayOf(" + order + "), layers(), cues(), intArrayOf(" +
+               cueOrder + "))";
     }
 
     /// The functions `timing` calls. Each cue has one of its own, since a Java method holds at most 64 kB.
     [[nodiscard]] std::string functions() const {
-        std::string out = list("beats", "Beat", m_sequence.beats, [this](const model::Beat& b) { return beat(b); });
+        std::string out =
+            list("beats", "Beat", m_sequence.beats, [this](const model::Beat& b) { return beat(b); });
         out += list("gates", "Gate", m_sequence.gates, [this](const model::Gate& g) { return gate(g); });
         out += list("layers", "Layer", m_sequence.layers, [](const model::Layer& l) { return layer(l); });
         out += cueLists();
         for (std::size_t i = 0; i < m_cueOrder.size(); ++i) {
             const auto& it = m_sequence.cues[static_cast<std::size_t>(m_cueOrder[i])];
-            out += fmt::format("\n    /** {} */\n    private fun cue{}() = {}\n", commentText(it.id), i, cue(it));
+            out += fmt::format("\n    /** {} */\n    private fun cue{}() = {}\n", commentText(it.id), i,
+                               cue(it));
         }
         return out;
     }
@@ -178,7 +184,8 @@ private:
         return Call("Gate")
             .plain(kotlinString(g.id))
             .named("start", "GateStart." + constant(g.start), g.start == model::GateStart::Process)
-            .named("beat", std::to_string(std::max(0, model::indexOf(m_sequence.beats, g.beat))), g.start != model::GateStart::Beat)
+            .named("beat", std::to_string(std::max(0, model::indexOf(m_sequence.beats, g.beat))),
+                   g.start != model::GateStart::Beat)
             .named("needs", indices(g.needs, m_sequence.gates), g.needs.empty())
             .named("timeOut", std::to_string(g.timeOut.value_or(0)), !g.timeOut)
             .named("onTimeOut", "TimeOut." + constant(g.onTimeOut), g.onTimeOut == model::TimeOutAction::GoOn)
@@ -188,12 +195,15 @@ private:
 
     static std::string place(const model::Place& p) {
         const Point at = model::fractions(p.anchor);
-        return fmt::format("Place({}, {}, {}, {}, {}, {})", real(at.x), real(at.y), real(p.x), real(p.y), real(p.width), real(p.height));
+        return fmt::format("Place({}, {}, {}, {}, {}, {})", real(at.x), real(at.y), real(p.x), real(p.y),
+                           real(p.width), real(p.height));
     }
 
     static std::string layer(const model::Layer& l) {
         const bool covers = l.kind == LayerKind::Backdrop || l.kind == LayerKind::FirstScreen;
-        const char* kind = l.kind == LayerKind::Backdrop ? "BACKDROP" : l.kind == LayerKind::FirstScreen ? "FIRST_SCREEN" : "ART";
+        const char* kind = l.kind == LayerKind::Backdrop      ? "BACKDROP"
+                           : l.kind == LayerKind::FirstScreen ? "FIRST_SCREEN"
+                                                              : "ART";
         return Call("Layer")
             .plain(std::string("LayerKind.") + kind)
             .plain(covers ? "null" : place(l.place))
@@ -223,8 +233,10 @@ private:
 
     /// Dropped on every system, or played by the newer systems alone.
     [[nodiscard]] std::pair<bool, bool> carry(const model::Cue& cue) const {
-        const bool newer = schedule::carryOf(m_sequence, cue, schedule::targetOr("android12")).how == schedule::Carry::Dropped;
-        const bool older = schedule::carryOf(m_sequence, cue, schedule::targetOr("android")).how == schedule::Carry::Dropped;
+        const bool newer = schedule::carryOf(m_sequence, cue, schedule::targetOr("android12")).how ==
+                           schedule::Carry::Dropped;
+        const bool older =
+            schedule::carryOf(m_sequence, cue, schedule::targetOr("android")).how == schedule::Carry::Dropped;
         return {newer && older, !newer && older};
     }
 
@@ -232,17 +244,23 @@ private:
         const auto normal = motion::lower(c);
         const auto reduced = motion::lowerReduced(c);
         const auto [dropped, bySystem] = carry(c);
-        const bool reveals = std::any_of(normal.tracks.begin(), normal.tracks.end(), [](const auto& t) { return t.property == motion::Property::Reveal; });
+        const bool reveals = std::any_of(normal.tracks.begin(), normal.tracks.end(), [](const auto& t) {
+            return t.property == motion::Property::Reveal;
+        });
         const auto& shape = normal.reveal;
-        const bool hangsOnCue = c.anchor.kind == model::AnchorKind::With || c.anchor.kind == model::AnchorKind::After;
-        const int other = hangsOnCue ? m_placeOfCue[static_cast<std::size_t>(model::indexOf(m_sequence.cues, c.anchor.cue))] : -1;
+        const bool hangsOnCue =
+            c.anchor.kind == model::AnchorKind::With || c.anchor.kind == model::AnchorKind::After;
+        const int other =
+            hangsOnCue ? m_placeOfCue[static_cast<std::size_t>(model::indexOf(m_sequence.cues, c.anchor.cue))]
+                       : -1;
         return Call("Cue")
             .plain(std::to_string(model::indexOf(m_sequence.layers, c.layer)))
             .plain(std::to_string(model::indexOf(m_sequence.beats, c.beat)))
             .plain(std::to_string(c.length))
             .plain("\n        " + tracks(normal.tracks))
             .plain("\n        " + tracks(reduced.tracks))
-            .named("anchor", "Anchor." + constant(c.anchor.kind), c.anchor.kind == model::AnchorKind::BeatStart)
+            .named("anchor", "Anchor." + constant(c.anchor.kind),
+                   c.anchor.kind == model::AnchorKind::BeatStart)
             .named("other", std::to_string(other), !hangsOnCue)
             .named("offset", std::to_string(c.anchor.offset), c.anchor.offset == 0)
             .named("times", std::to_string(c.repeat.times), c.repeat.times == 1)
@@ -253,7 +271,10 @@ private:
             .named("adds", "true", c.composite == model::Composite::Replace)
             .named("dropped", "true", !dropped)
             .named("bySystem", "true", !bySystem)
-            .named("reveal", fmt::format("RevealShape({}, {}, {})", shape.kind == motion::RevealShape::Kind::Iris, real(shape.x), real(shape.y)), !reveals)
+            .named("reveal",
+                   fmt::format("RevealShape({}, {}, {})", shape.kind == motion::RevealShape::Kind::Iris,
+                               real(shape.x), real(shape.y)),
+                   !reveals)
             .named("fillFrom", real(normal.fillFrom), normal.fillFrom == 0.6)
             .text();
     }
@@ -275,9 +296,12 @@ std::string lookCode(const AndroidBuild& build, const model::Layer& layer, const
     if (layer.kind == LayerKind::FirstScreen) {
         return call.text();
     }
-    call.named("drawable", "R.drawable." + drawable.name).named("width", real(drawable.size.width)).named("height", real(drawable.size.height));
+    call.named("drawable", "R.drawable." + drawable.name)
+        .named("width", real(drawable.size.width))
+        .named("height", real(drawable.size.height));
     if (layer.plate) {
-        call.named("plateColor", colour(layer.plate->colour)).named("plateDiameter", real(layer.plate->diameter));
+        call.named("plateColor", colour(layer.plate->colour))
+            .named("plateDiameter", real(layer.plate->diameter));
     }
     const auto outlines = outlinesOf(build, layer);
     if (!outlines.empty()) {
@@ -285,9 +309,15 @@ std::string lookCode(const AndroidBuild& build, const model::Layer& layer, const
         std::string list;
         for (const auto& outline : outlines) {
             list += (list.empty() ? "" : ",\n            ") +
-                    Call("Outline").plain(kotlinString(outline.path)).plain(outline.colour).plain(outline.isResource ? "true" : "false").named("strokeWidth", real(outline.strokeWidth), outline.strokeWidth == 0).text();
+                    Call("Outline")
+                        .plain(kotlinString(outline.path))
+                        .plain(outline.colour)
+                        .plain(outline.isResource ? "true" : "false")
+                        .named("strokeWidth", real(outline.strokeWidth), outline.strokeWidth == 0)
+                        .text();
         }
-        call.named("fillsOnly", "R.drawable." + fills).named("outlines", "listOf(\n            " + list + ")");
+        call.named("fillsOnly", "R.drawable." + fills)
+            .named("outlines", "listOf(\n            " + list + ")");
     }
     return call.text();
 }
@@ -301,10 +331,14 @@ std::string kotlinTiming(const model::Sequence& sequence) {
 
 std::string kotlinData(const AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
     const auto& names = build.names;
-    std::string out = fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
-                                  "// The next export replaces it for as long as you leave it unchanged.\npackage {}\n\nimport {}.R\n\n",
-                                  commentText(build.sequence().name), names.codePackage, names.packageName);
-    out += fmt::format("object {} {{\n    /** Attach it with LaunchPlayer.attach(this, savedInstanceState, {}.data). */\n    val data: LaunchData by lazy {{ LaunchData(timing, looks()) }}\n\n", names.objectName, names.objectName);
+    std::string out =
+        fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
+                    "// The next export replaces it for as long as you leave it unchanged.\npackage "
+                    "{}\n\nimport {}.R\n\n",
+                    commentText(build.sequence().name), names.codePackage, names.packageName);
+    out += fmt::format("object {} {{\n    /** Attach it with LaunchPlayer.attach(this, savedInstanceState, "
+                       "{}.data). */\n    val data: LaunchData by lazy {{ LaunchData(timing, looks()) }}\n\n",
+                       names.objectName, names.objectName);
     for (const auto& gate : build.sequence().gates) {
         out += fmt::format("    const val GATE_{} = {}\n", upperCase(gate.id), kotlinString(gate.id));
     }
@@ -315,7 +349,9 @@ std::string kotlinData(const AndroidBuild& build, const std::vector<LayerDrawabl
     }
     out += "\n    )\n";
     for (std::size_t i = 0; i < drawables.size(); ++i) {
-        out += fmt::format("\n    /** {} */\n    private fun look{}() = {}\n", commentText(build.sequence().layers[i].name), i, lookCode(build, build.sequence().layers[i], drawables[i]));
+        out += fmt::format("\n    /** {} */\n    private fun look{}() = {}\n",
+                           commentText(build.sequence().layers[i].name), i,
+                           lookCode(build, build.sequence().layers[i], drawables[i]));
     }
     return out + "}\n";
 }

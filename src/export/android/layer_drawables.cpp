@@ -23,9 +23,12 @@ constexpr Density kDensities[] = {{"mdpi", 1}, {"hdpi", 1.5}, {"xhdpi", 2}, {"xx
 /// No picture of an export is larger than this on a side; larger ones are scaled up by the device.
 constexpr int kLongestSide = 4096;
 
-void addRasters(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box, Colour tint, bool dark) {
+void addRasters(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
+                Colour tint, bool dark) {
     for (const auto& density : kDensities) {
-        const auto pixels = [&](double dp) { return std::clamp(static_cast<int>(std::lround(dp * density.scale)), 1, kLongestSide); };
+        const auto pixels = [&](double dp) {
+            return std::clamp(static_cast<int>(std::lround(dp * density.scale)), 1, kLongestSide);
+        };
         // The picture covers the whole drawable, with the art fitted into its box.
         art::Art framed;
         framed.viewBox = {0, 0, size.width, size.height};
@@ -40,7 +43,9 @@ void addRasters(AndroidBuild& build, const std::string& name, const art::Art& ar
 }
 
 bool hasDrawCue(const model::Sequence& sequence, const Id& layer) {
-    return std::any_of(sequence.cues.begin(), sequence.cues.end(), [&](const model::Cue& c) { return c.layer == layer && c.move.kind == model::MoveKind::Draw; });
+    return std::any_of(sequence.cues.begin(), sequence.cues.end(), [&](const model::Cue& c) {
+        return c.layer == layer && c.move.kind == model::MoveKind::Draw;
+    });
 }
 
 LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
@@ -66,21 +71,27 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
 LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto outline = build.input.outliner.outline(layer.text);
     const Rect ink = art::bounds(outline);
-    const auto reach = [](double low, double high) { return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1)); };
+    const auto reach = [](double low, double high) {
+        return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1));
+    };
     const Size size{reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
     const auto name = build.names.resource("text", layer.id);
-    build.add("res/drawable/" + name + ".xml", vectorDrawable(outline, size, "@color/" + build.names.colour(layer.text.colour)));
+    build.add("res/drawable/" + name + ".xml",
+              vectorDrawable(outline, size, "@color/" + build.names.colour(layer.text.colour)));
     return {name, size};
 }
 
 }
 
-void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box, const model::ColourRef& tint,
-            Appearance appearance, bool fillsOnly) {
+void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
+            const model::ColourRef& tint, Appearance appearance, bool fillsOnly) {
     const bool dark = appearance == Appearance::Dark;
     if (const auto why = whyNotVector(art)) {
-        build.made.notes.push_back(fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name, dark ? " (dark)" : "", *why));
-        const Colour colour = tint.empty() ? Colour{0, 0, 0, 255} : model::colourOf(build.sequence().palette, tint, appearance);
+        build.made.notes.push_back(
+            fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name,
+                        dark ? " (dark)" : "", *why));
+        const Colour colour =
+            tint.empty() ? Colour{0, 0, 0, 255} : model::colourOf(build.sequence().palette, tint, appearance);
         addRasters(build, name, art, size, box, colour, dark);
         return;
     }
@@ -119,10 +130,12 @@ void addColours(AndroidBuild& build) {
             node.text() = androidColour(dark ? colour.dark : colour.light).c_str();
         }
         const auto content = build.sequence().bars.content;
-        const bool darkInk = content == model::BarContent::Dark || (content == model::BarContent::Auto && !dark);
+        const bool darkInk =
+            content == model::BarContent::Dark || (content == model::BarContent::Auto && !dark);
         auto flag = with(root.append_child("bool"), "name", build.names.resource("dark_bar_content"));
         flag.text() = darkInk ? "true" : "false";
-        build.add(fmt::format("res/values{}/{}.xml", dark ? "-night" : "", build.names.resource("colors")), xmlText(document));
+        build.add(fmt::format("res/values{}/{}.xml", dark ? "-night" : "", build.names.resource("colors")),
+                  xmlText(document));
     }
 }
 

@@ -20,7 +20,9 @@ std::string AndroidNames::resource(const std::string& kind, const Id& id) const 
     return prefix + "_" + kind + (id.empty() ? "" : "_" + underscored(id));
 }
 
-std::string AndroidNames::colour(const model::ColourRef& ref) const { return prefix + "_" + underscored(ref); }
+std::string AndroidNames::colour(const model::ColourRef& ref) const {
+    return prefix + "_" + underscored(ref);
+}
 
 std::string AndroidNames::codeFolder() const {
     std::string folder = codePackage;

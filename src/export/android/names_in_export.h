@@ -13,9 +13,10 @@ struct AndroidNames {
     std::string packageName; ///< of the app, where R lives
     std::string codePackage; ///< of the written code
 
-    [[nodiscard]] std::string resource(const std::string& kind, const Id& id = {}) const; ///< "moraine_huts_art_sun"
-    [[nodiscard]] std::string colour(const model::ColourRef& ref) const;                  ///< "moraine_huts_dusk"
-    [[nodiscard]] std::string codeFolder() const;                                         ///< "java/com/example/launch/"
+    [[nodiscard]] std::string resource(const std::string& kind,
+                                       const Id& id = {}) const;         ///< "moraine_huts_art_sun"
+    [[nodiscard]] std::string colour(const model::ColourRef& ref) const; ///< "moraine_huts_dusk"
+    [[nodiscard]] std::string codeFolder() const;                        ///< "java/com/example/launch/"
 };
 
 [[nodiscard]] AndroidNames androidNames(const model::Sequence& sequence, const std::string& packageName);

@@ -18,7 +18,8 @@ namespace {
 const schedule::OpeningTraits& newerAndroid() { return schedule::targetOr("android12").opening; }
 
 /// The icon's box is larger than what is seen of it; the art lies in its middle, within the visible circle.
-std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour, const IconPose& pose) {
+std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour,
+                       const IconPose& pose) {
     const double side = layer.plate ? newerAndroid().plateBox : newerAndroid().iconBox;
     const Size size = schedule::openingIconSize(layer, newerAndroid());
     VectorOptions options;
@@ -32,20 +33,26 @@ std::string iconVector(const art::Art& art, const model::Layer& layer, const std
     return vectorDrawable(art, options);
 }
 
-void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::Art& art, Appearance appearance) {
+void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::Art& art,
+                    Appearance appearance) {
     const auto name = build.names.resource("icon");
     const std::string folder = appearance == Appearance::Dark ? "res/drawable-night/" : "res/drawable/";
     if (whyNotVector(art)) {
         const double side = layer.plate ? newerAndroid().plateBox : newerAndroid().iconBox;
         const Size size = schedule::openingIconSize(layer, newerAndroid());
-        addArt(build, name, art, {side, side}, {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height}, layer.tint, appearance);
+        addArt(build, name, art, {side, side},
+               {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height}, layer.tint,
+               appearance);
         return;
     }
-    build.add(folder + name + ".xml", iconVector(art, layer, layer.tint.empty() ? "#FF000000" : "@color/" + build.names.colour(layer.tint),
+    build.add(folder + name + ".xml",
+              iconVector(art, layer,
+                         layer.tint.empty() ? "#FF000000" : "@color/" + build.names.colour(layer.tint),
                          iconPose(build.sequence(), model::indexOf(build.sequence().layers, layer.id))));
 }
 
-/// Light and dark picture of the icon, and its animation if some cue moves it and it could be written as a vector.
+/// Light and dark picture of the icon, and its animation if some cue moves it and it could be written as a
+/// vector.
 Millis addIcon(AndroidBuild& build) {
     const auto* layer = model::findThing(build.sequence().layers, build.sequence().opening.icon);
     if (!layer) {
@@ -58,7 +65,8 @@ Millis addIcon(AndroidBuild& build) {
         addIconPicture(build, *layer, *dark, Appearance::Dark);
     }
     if (whyNotVector(*light) || (dark && whyNotVector(*dark))) {
-        build.made.notes.push_back("The icon cannot be written as a vector, so the system shows it without motion.");
+        build.made.notes.push_back(
+            "The icon cannot be written as a vector, so the system shows it without motion.");
         return 0;
     }
     return addIconAnimation(build, model::indexOf(build.sequence().layers, layer->id));
@@ -71,12 +79,14 @@ void addFooter(AndroidBuild& build) {
         return;
     }
     const Size whole = newerAndroid().footer;
-    const double fit = std::min({1.0, whole.width / std::max(1.0, layer->place.width), whole.height / std::max(1.0, layer->place.height)});
+    const double fit = std::min({1.0, whole.width / std::max(1.0, layer->place.width),
+                                 whole.height / std::max(1.0, layer->place.height)});
     const Size size{layer->place.width * fit, layer->place.height * fit};
     const Rect box{(whole.width - size.width) / 2, (whole.height - size.height) / 2, size.width, size.height};
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
         if (appearance == Appearance::Light || !layer->darkArt.empty()) {
-            addArt(build, build.names.resource("footer"), *build.input.shelf.artOf(*layer, appearance), whole, box, layer->tint, appearance);
+            addArt(build, build.names.resource("footer"), *build.input.shelf.artOf(*layer, appearance), whole,
+                   box, layer->tint, appearance);
         }
     }
 }
@@ -89,12 +99,13 @@ void addBackdropItem(AndroidBuild& build, pugi::xml_node list, const model::Laye
         with(shape.append_child("solid"), "android:color", "@color/" + build.names.colour(layer.fill.colour));
         return;
     }
-    // A shape's gradient runs at multiples of 45° counted from left to right against the clock; CSS counts from the
-    // upright with the clock.
+    // A shape's gradient runs at multiples of 45° counted from left to right against the clock; CSS counts
+    // from the upright with the clock.
     const long eighth = std::lround((90 - layer.fill.angle) / 45);
     const long angle = ((eighth % 8 + 8) % 8) * 45;
     if (std::abs(std::remainder(90 - layer.fill.angle - static_cast<double>(angle), 360)) > 0.5) {
-        build.made.notes.push_back(fmt::format("Up to Android 11 the opening's gradient “{}” runs at the nearest multiple of 45°.", layer.name));
+        build.made.notes.push_back(fmt::format(
+            "Up to Android 11 the opening's gradient “{}” runs at the nearest multiple of 45°.", layer.name));
     }
     auto gradient = shape.append_child("gradient");
     with(gradient, "android:type", "linear");
@@ -111,7 +122,8 @@ pugi::xml_node addPlacedItem(pugi::xml_node list, const model::Place& place, Siz
     auto item = list.append_child("item");
     with(item, "android:width", numberText(size.width) + "dp");
     with(item, "android:height", numberText(size.height) + "dp");
-    with(item, "android:gravity", std::string(across[std::lround(at.x * 2)]) + "|" + down[std::lround(at.y * 2)]);
+    with(item, "android:gravity",
+         std::string(across[std::lround(at.x * 2)]) + "|" + down[std::lround(at.y * 2)]);
     const auto inset = [&](const char* low, const char* high, double part, double offset, double half) {
         if (part == 0.5) { // an inset on one side moves a centred item by half of it
             with(item, offset >= 0 ? low : high, numberText(std::abs(offset) * 2) + "dp");
@@ -128,7 +140,8 @@ void addWindowBackground(AndroidBuild& build, const std::vector<LayerDrawable>& 
     pugi::xml_document document;
     auto list = document.append_child("layer-list");
     with(list, "xmlns:android", "http://schemas.android.com/apk/res/android");
-    with(list.append_child("item"), "android:drawable", "@color/" + build.names.colour(build.sequence().opening.colour));
+    with(list.append_child("item"), "android:drawable",
+         "@color/" + build.names.colour(build.sequence().opening.colour));
     const auto& shown = build.sequence().opening.layers;
     for (std::size_t i = 0; i < build.sequence().layers.size(); ++i) {
         const auto& layer = build.sequence().layers[i];
@@ -141,9 +154,11 @@ void addWindowBackground(AndroidBuild& build, const std::vector<LayerDrawable>& 
             if (layer.plate) {
                 auto plate = addPlacedItem(list, layer.place, {layer.plate->diameter, layer.plate->diameter});
                 auto oval = with(plate.append_child("shape"), "android:shape", "oval");
-                with(oval.append_child("solid"), "android:color", "@color/" + build.names.colour(layer.plate->colour));
+                with(oval.append_child("solid"), "android:color",
+                     "@color/" + build.names.colour(layer.plate->colour));
             }
-            with(addPlacedItem(list, layer.place, drawables[i].size), "android:drawable", "@drawable/" + drawables[i].name);
+            with(addPlacedItem(list, layer.place, drawables[i].size), "android:drawable",
+                 "@drawable/" + drawables[i].name);
         }
     }
     build.add("res/drawable/" + build.names.resource("opening") + ".xml", xmlText(document));

@@ -9,7 +9,9 @@ namespace scaena::exporting {
 
 namespace {
 
-std::string literal(Colour c) { return fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b); }
+std::string literal(Colour c) {
+    return fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b);
+}
 
 class OutlineCollector {
 public:
@@ -20,7 +22,8 @@ public:
         for (const auto& child : group.children) {
             if (const auto* shape = std::get_if<art::Shape>(&child)) {
                 add(*shape, shape->fill, map, outerOpacity * group.opacity * shape->opacity, 0);
-                add(*shape, shape->stroke.paint, map, outerOpacity * group.opacity * shape->opacity, shape->stroke.width * map.meanScale());
+                add(*shape, shape->stroke.paint, map, outerOpacity * group.opacity * shape->opacity,
+                    shape->stroke.width * map.meanScale());
             } else {
                 this->group(*std::get<std::unique_ptr<art::Group>>(child), map, outerOpacity * group.opacity);
             }
@@ -29,7 +32,8 @@ public:
     std::vector<OutlineData> take() { return std::move(m_outlines); }
 
 private:
-    void add(const art::Shape& shape, const art::Paint& paint, const Matrix& map, double opacity, double width) {
+    void add(const art::Shape& shape, const art::Paint& paint, const Matrix& map, double opacity,
+             double width) {
         if (std::holds_alternative<std::monostate>(paint)) {
             return;
         }
@@ -66,12 +70,15 @@ private:
 
 std::vector<OutlineData> outlinesOf(const AndroidBuild& build, const model::Layer& layer) {
     const auto& cues = build.sequence().cues;
-    const bool draws = std::any_of(cues.begin(), cues.end(), [&](const model::Cue& c) { return c.layer == layer.id && c.move.kind == model::MoveKind::Draw; });
+    const bool draws = std::any_of(cues.begin(), cues.end(), [&](const model::Cue& c) {
+        return c.layer == layer.id && c.move.kind == model::MoveKind::Draw;
+    });
     if (!draws) {
         return {};
     }
     if (layer.kind == model::LayerKind::Text) {
-        return {{art::toText(build.input.outliner.outline(layer.text)), "R.color." + build.names.colour(layer.text.colour), true, 0}};
+        return {{art::toText(build.input.outliner.outline(layer.text)),
+                 "R.color." + build.names.colour(layer.text.colour), true, 0}};
     }
     const auto art = build.input.shelf.artOf(layer, model::Appearance::Light);
     const Rect box{-layer.place.width / 2, -layer.place.height / 2, layer.place.width, layer.place.height};

@@ -16,7 +16,8 @@ std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) 
     pugi::xml_document document;
     auto root = document.append_child("resources");
     if (!newer) {
-        auto base = with(with(root.append_child("style"), "name", "Base." + names.styleName), "parent", "@android:style/Theme.Material.NoActionBar");
+        auto base = with(with(root.append_child("style"), "name", "Base." + names.styleName), "parent",
+                         "@android:style/Theme.Material.NoActionBar");
         addItem(base, "android:windowBackground", "@drawable/" + names.resource("opening"));
         addItem(base, "android:colorPrimaryDark", "@color/" + names.colour(sequence.opening.colour));
         addItem(base, "android:navigationBarColor", "@android:color/transparent");
@@ -28,19 +29,22 @@ std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) 
             addItem(base, "android:windowFullscreen", "true");
         }
     }
-    auto style = with(with(root.append_child("style"), "name", names.styleName), "parent", "Base." + names.styleName);
+    auto style =
+        with(with(root.append_child("style"), "name", names.styleName), "parent", "Base." + names.styleName);
     if (!newer) {
         return xmlText(document);
     }
     addItem(style, "android:windowSplashScreenBackground", "@color/" + names.colour(sequence.opening.colour));
     const auto* icon = model::findThing(sequence.layers, sequence.opening.icon);
     if (icon) {
-        addItem(style, "android:windowSplashScreenAnimatedIcon", "@drawable/" + names.resource(iconAnimation > 0 ? "icon_animated" : "icon"));
+        addItem(style, "android:windowSplashScreenAnimatedIcon",
+                "@drawable/" + names.resource(iconAnimation > 0 ? "icon_animated" : "icon"));
         if (iconAnimation > 0) {
             addItem(style, "android:windowSplashScreenAnimationDuration", std::to_string(iconAnimation));
         }
         if (icon->plate) {
-            addItem(style, "android:windowSplashScreenIconBackgroundColor", "@color/" + names.colour(icon->plate->colour));
+            addItem(style, "android:windowSplashScreenIconBackgroundColor",
+                    "@color/" + names.colour(icon->plate->colour));
         }
     } else {
         // Without this the system would show the app's icon.
@@ -57,7 +61,8 @@ std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) 
 void addThemes(AndroidBuild& build, Millis iconAnimation) {
     const auto file = build.names.resource("themes") + ".xml";
     build.add("res/values/" + file, styles(build, false, iconAnimation));
-    // The attributes of the newer systems' launch picture exist from API 31 on and must not be read by older ones.
+    // The attributes of the newer systems' launch picture exist from API 31 on and must not be read by older
+    // ones.
     build.add("res/values-v31/" + file, styles(build, true, iconAnimation));
 }
 

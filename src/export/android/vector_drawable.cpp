@@ -17,7 +17,8 @@ constexpr const char* kAndroidNs = "http://schemas.android.com/apk/res/android";
 bool isSimilarity(const Matrix& m) {
     const double one = std::hypot(m.a, m.b);
     const double other = std::hypot(m.c, m.d);
-    return std::abs(one - other) < 1e-6 * std::max(1.0, one) && std::abs(m.a * m.c + m.b * m.d) < 1e-6 * std::max(1.0, one * other);
+    return std::abs(one - other) < 1e-6 * std::max(1.0, one) &&
+           std::abs(m.a * m.c + m.b * m.d) < 1e-6 * std::max(1.0, one * other);
 }
 
 std::optional<std::string> whyNotPaint(const art::Paint& paint, const Matrix& map) {
@@ -63,7 +64,8 @@ std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& ou
     }
     for (const auto& child : group.children) {
         const auto* shape = std::get_if<art::Shape>(&child);
-        auto why = shape ? whyNotShape(*shape, map) : whyNotGroup(*std::get<std::unique_ptr<art::Group>>(child), map);
+        auto why = shape ? whyNotShape(*shape, map)
+                         : whyNotGroup(*std::get<std::unique_ptr<art::Group>>(child), map);
         if (why) {
             return why;
         }
@@ -106,8 +108,10 @@ public:
         const Matrix map = outer * group.transform;
         const double opacity = outerOpacity * group.opacity;
         for (const auto& clip : group.clips) {
-            parent = parent.append_child("group"); // each clip in a group of its own: they cut what the others left
-            with(parent.append_child("clip-path"), "android:pathData", art::toText(art::mapped(clip.path, map)));
+            parent = parent.append_child(
+                "group"); // each clip in a group of its own: they cut what the others left
+            with(parent.append_child("clip-path"), "android:pathData",
+                 art::toText(art::mapped(clip.path, map)));
         }
         for (const auto& child : group.children) {
             if (const auto* shape = std::get_if<art::Shape>(&child)) {
@@ -121,7 +125,8 @@ public:
 private:
     void shape(pugi::xml_node parent, const art::Shape& shape, const Matrix& map, double outerOpacity) {
         const bool hasFill = !std::holds_alternative<std::monostate>(shape.fill);
-        const bool hasStroke = !std::holds_alternative<std::monostate>(shape.stroke.paint) && !m_options.fillsOnly;
+        const bool hasStroke =
+            !std::holds_alternative<std::monostate>(shape.stroke.paint) && !m_options.fillsOnly;
         if (!hasFill && !hasStroke) {
             return;
         }
@@ -148,7 +153,8 @@ private:
         }
     }
 
-    void paint(pugi::xml_node path, const char* attribute, const char* alphaAttribute, const art::Paint& paint, const Matrix& map, double opacity) {
+    void paint(pugi::xml_node path, const char* attribute, const char* alphaAttribute,
+               const art::Paint& paint, const Matrix& map, double opacity) {
         if (const auto* colour = std::get_if<Colour>(&paint)) {
             with(path, attribute, androidColour(*colour));
         } else if (const auto* current = std::get_if<art::CurrentColour>(&paint)) {
@@ -162,7 +168,8 @@ private:
         }
     }
 
-    static void gradient(pugi::xml_node path, const char* attribute, const art::Gradient& gradient, const Matrix& map) {
+    static void gradient(pugi::xml_node path, const char* attribute, const art::Gradient& gradient,
+                         const Matrix& map) {
         auto holder = path.append_child("aapt:attr");
         with(holder, "name", attribute);
         auto node = holder.append_child("gradient");
@@ -176,7 +183,8 @@ private:
             number("android:centerY", centre.y);
             number("android:gradientRadius", gradient.radius * whole.meanScale());
         } else {
-            // Even scaling keeps the normal of the lines of equal colour; the reader took care of everything else.
+            // Even scaling keeps the normal of the lines of equal colour; the reader took care of everything
+            // else.
             const auto [from, to] = mappedLine(gradient, map);
             with(node, "android:type", "linear");
             number("android:startX", from.x);
@@ -224,7 +232,8 @@ std::string vectorDrawable(const art::Art& art, const VectorOptions& options) {
     // As in a browser, nothing outside of the art's viewBox is seen.
     auto clipped = parent.append_child("group");
     const auto& v = art.viewBox;
-    with(clipped.append_child("clip-path"), "android:pathData", art::toText(art::mapped(art::rectPath(v, 0, 0), fit)));
+    with(clipped.append_child("clip-path"), "android:pathData",
+         art::toText(art::mapped(art::rectPath(v, 0, 0), fit)));
     writer.group(clipped, art.root, fit, 1);
     return xmlText(document);
 }

@@ -19,10 +19,12 @@ constexpr std::string_view kWords[] = {"added", "changed", "unchanged", "removed
 
 using Hashes = std::map<std::string, std::string>;
 
-/// A manifest's paths come from the disk: one that leads out of the folder could make us remove a stranger's file.
+/// A manifest's paths come from the disk: one that leads out of the folder could make us remove a stranger's
+/// file.
 bool isInside(const std::string& path) {
     const fs::path p(path);
-    return !path.empty() && p.is_relative() && std::none_of(p.begin(), p.end(), [](const fs::path& part) { return part == ".."; });
+    return !path.empty() && p.is_relative() &&
+           std::none_of(p.begin(), p.end(), [](const fs::path& part) { return part == ".."; });
 }
 
 Hashes readManifest(const FileAccess& files, const fs::path& path) {
@@ -48,11 +50,16 @@ std::string manifestText(const Export& made, const Hashes& stillOurs) {
     for (const auto& [path, hash] : hashes) {
         listed[path] = hash;
     }
-    const nlohmann::ordered_json json = {{"format", "scaena-export"}, {"version", 1}, {"target", made.target}, {"sequence", made.sequenceName}, {"files", listed}};
+    const nlohmann::ordered_json json = {{"format", "scaena-export"},
+                                         {"version", 1},
+                                         {"target", made.target},
+                                         {"sequence", made.sequenceName},
+                                         {"files", listed}};
     return json.dump(2) + "\n";
 }
 
-FileChange changeOf(const FileAccess& files, const fs::path& path, const std::string& bytes, const std::string& knownHash) {
+FileChange changeOf(const FileAccess& files, const fs::path& path, const std::string& bytes,
+                    const std::string& knownHash) {
     if (!files.exists(path)) {
         return FileChange::Added;
     }
@@ -60,10 +67,12 @@ FileChange changeOf(const FileAccess& files, const fs::path& path, const std::st
     if (there && *there == bytes) {
         return FileChange::Unchanged;
     }
-    return there && !knownHash.empty() && sha256(*there) == knownHash ? FileChange::Changed : FileChange::Refused;
+    return there && !knownHash.empty() && sha256(*there) == knownHash ? FileChange::Changed
+                                                                      : FileChange::Refused;
 }
 
-/// Remembers what stood where something is written or removed, and puts it back unless told that all went well.
+/// Remembers what stood where something is written or removed, and puts it back unless told that all went
+/// well.
 class Undo {
 public:
     Undo(FileAccess& files) : m_files(files) {}
@@ -84,7 +93,8 @@ public:
 
 private:
     void remember(const fs::path& path) {
-        auto bytes = m_files.exists(path) ? m_files.read(path, kLargestFile) : Result<std::string>(tl::unexpected(Problems{}));
+        auto bytes = m_files.exists(path) ? m_files.read(path, kLargestFile)
+                                          : Result<std::string>(tl::unexpected(Problems{}));
         m_before.emplace_back(path, bytes ? std::optional(std::move(*bytes)) : std::nullopt);
     }
     FileAccess& m_files;
@@ -105,14 +115,19 @@ fs::path freeKeptPath(const FileAccess& files, const fs::path& folder, const std
 std::string_view word(FileChange change) { return kWords[static_cast<int>(change)]; }
 
 bool WritePlan::hasRefused() const {
-    return std::any_of(entries.begin(), entries.end(), [](const WriteEntry& e) { return e.change == FileChange::Refused; });
+    return std::any_of(entries.begin(), entries.end(),
+                       [](const WriteEntry& e) { return e.change == FileChange::Refused; });
 }
 
 bool WritePlan::changesAnything() const {
-    return std::any_of(entries.begin(), entries.end(), [](const WriteEntry& e) { return e.change != FileChange::Unchanged && e.change != FileChange::Kept; });
+    return std::any_of(entries.begin(), entries.end(), [](const WriteEntry& e) {
+        return e.change != FileChange::Unchanged && e.change != FileChange::Kept;
+    });
 }
 
-std::string manifestName(const Export& made) { return "scaena-export." + made.target + "." + resourceName(made.sequenceName, "launch") + ".json"; }
+std::string manifestName(const Export& made) {
+    return "scaena-export." + made.target + "." + resourceName(made.sequenceName, "launch") + ".json";
+}
 
 WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Export& made) {
     const Hashes known = readManifest(files, folder / manifestName(made));
@@ -120,7 +135,8 @@ WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Expor
     Hashes gone = known;
     for (const auto& file : made.files) {
         const auto found = known.find(file.path);
-        plan.entries.push_back({file.path, changeOf(files, folder / file.path, file.bytes, found == known.end() ? "" : found->second)});
+        plan.entries.push_back({file.path, changeOf(files, folder / file.path, file.bytes,
+                                                    found == known.end() ? "" : found->second)});
         gone.erase(file.path);
     }
     for (const auto& [path, hash] : gone) {
@@ -132,9 +148,11 @@ WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Expor
     return plan;
 }
 
-Result<void> write(FileAccess& files, const fs::path& folder, const Export& made, const WritePlan& plan, bool force) {
+Result<void> write(FileAccess& files, const fs::path& folder, const Export& made, const WritePlan& plan,
+                   bool force) {
     if (plan.hasRefused() && !force) {
-        return failure(ProblemKind::Refused, "some files are not as the last export left them", folder.string());
+        return failure(ProblemKind::Refused, "some files are not as the last export left them",
+                       folder.string());
     }
     Undo undo(files);
     Hashes stillOurs;
@@ -142,11 +160,13 @@ Result<void> write(FileAccess& files, const fs::path& folder, const Export& made
     const auto run = [&]() -> Result<void> {
         for (const auto& entry : plan.entries) {
             const fs::path path = folder / entry.path;
-            const auto file = std::find_if(made.files.begin(), made.files.end(), [&](const ExportedFile& f) { return f.path == entry.path; });
+            const auto file = std::find_if(made.files.begin(), made.files.end(),
+                                           [&](const ExportedFile& f) { return f.path == entry.path; });
             Result<void> done;
             if (entry.change == FileChange::Refused) {
                 const auto theirs = files.read(path, kLargestFile);
-                done = theirs ? undo.write(freeKeptPath(files, folder, entry.path), *theirs) : Result<void>(tl::unexpected(theirs.error()));
+                done = theirs ? undo.write(freeKeptPath(files, folder, entry.path), *theirs)
+                              : Result<void>(tl::unexpected(theirs.error()));
             }
             if (done && entry.change == FileChange::Removed) {
                 done = undo.remove(path);

@@ -7,11 +7,11 @@ namespace scaena::exporting {
 
 enum class FileChange {
     Added,
-    Changed,   ///< ours, and as we left it
+    Changed, ///< ours, and as we left it
     Unchanged,
-    Removed,   ///< an earlier export made it, this one does not; ours, and as we left it
-    Kept,      ///< the same, but a person changed it: it stays
-    Refused    ///< would replace something that is not as we left it
+    Removed, ///< an earlier export made it, this one does not; ours, and as we left it
+    Kept,    ///< the same, but a person changed it: it stays
+    Refused  ///< would replace something that is not as we left it
 };
 [[nodiscard]] std::string_view word(FileChange change);
 
@@ -33,10 +33,12 @@ struct WritePlan {
 /// Where a forced export keeps the versions it replaced.
 inline constexpr std::string_view kKeptFolder = "scaena-kept";
 
-[[nodiscard]] WritePlan planWrite(const FileAccess& files, const std::filesystem::path& folder, const Export& made);
+[[nodiscard]] WritePlan planWrite(const FileAccess& files, const std::filesystem::path& folder,
+                                  const Export& made);
 
-/// Writes what the plan says, all or nothing: if a file cannot be written, those already written are put back. Refused
-/// files are only replaced when `force` is set, and then kept in kKeptFolder.
-[[nodiscard]] Result<void> write(FileAccess& files, const std::filesystem::path& folder, const Export& made, const WritePlan& plan, bool force);
+/// Writes what the plan says, all or nothing: if a file cannot be written, those already written are put
+/// back. Refused files are only replaced when `force` is set, and then kept in kKeptFolder.
+[[nodiscard]] Result<void> write(FileAccess& files, const std::filesystem::path& folder, const Export& made,
+                                 const WritePlan& plan, bool force);
 
 }

@@ -42,7 +42,8 @@ struct ExportInput {
     ExportOptions options;
 };
 
-/// Turns a sequence into the files of one platform. None knows another; shared text tools are in export/common.
+/// Turns a sequence into the files of one platform. None knows another; shared text tools are in
+/// export/common.
 class Exporter {
 public:
     virtual ~Exporter() = default;
@@ -51,8 +52,8 @@ public:
     [[nodiscard]] virtual Result<Export> build(const ExportInput& input) const = 0;
 };
 
-/// All exporters, registered by hand in all_targets.cpp: the command line, the window, the docs and the tests read
-/// this list.
+/// All exporters, registered by hand in all_targets.cpp: the command line, the window, the docs and the tests
+/// read this list.
 [[nodiscard]] const std::vector<const Exporter*>& exporters();
 [[nodiscard]] const Exporter* findExporter(const Id& id);
 /// "android, ios …", for messages.

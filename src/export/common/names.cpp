@@ -15,11 +15,14 @@ bool isNumeral(char c) { return c >= '0' && c <= '9'; }
 
 /// Reserved words of Java and hard keywords of Kotlin: neither can be part of a package.
 constexpr std::array kReserved = std::to_array<std::string_view>(
-    {"abstract", "as", "assert", "boolean", "break", "byte", "case", "catch", "char", "class", "const", "continue", "default",
-     "do", "double", "else", "enum", "extends", "false", "final", "finally", "float", "for", "fun", "goto", "if", "implements",
-     "import", "in", "instanceof", "int", "interface", "is", "long", "native", "new", "null", "object", "package", "private",
-     "protected", "public", "return", "short", "static", "strictfp", "super", "switch", "synchronized", "this", "throw",
-     "throws", "transient", "true", "try", "typealias", "typeof", "val", "var", "void", "volatile", "when", "while"});
+    {"abstract",     "as",      "assert",     "boolean",  "break",     "byte",       "case",    "catch",
+     "char",         "class",   "const",      "continue", "default",   "do",         "double",  "else",
+     "enum",         "extends", "false",      "final",    "finally",   "float",      "for",     "fun",
+     "goto",         "if",      "implements", "import",   "in",        "instanceof", "int",     "interface",
+     "is",           "long",    "native",     "new",      "null",      "object",     "package", "private",
+     "protected",    "public",  "return",     "short",    "static",    "strictfp",   "super",   "switch",
+     "synchronized", "this",    "throw",      "throws",   "transient", "true",       "try",     "typealias",
+     "typeof",       "val",     "var",        "void",     "volatile",  "when",       "while"});
 
 }
 
@@ -64,9 +67,12 @@ bool isPackageName(std::string_view text) {
     while (true) {
         const auto dot = text.find('.');
         const auto part = text.substr(0, dot);
-        const bool good = !part.empty() && (isLowerLetter(part[0]) || isUpperLetter(part[0]) || part[0] == '_') &&
-                          std::all_of(part.begin(), part.end(), [](char c) { return isLowerLetter(c) || isUpperLetter(c) || isNumeral(c) || c == '_'; }) &&
-                          std::find(kReserved.begin(), kReserved.end(), part) == kReserved.end();
+        const bool good =
+            !part.empty() && (isLowerLetter(part[0]) || isUpperLetter(part[0]) || part[0] == '_') &&
+            std::all_of(
+                part.begin(), part.end(),
+                [](char c) { return isLowerLetter(c) || isUpperLetter(c) || isNumeral(c) || c == '_'; }) &&
+            std::find(kReserved.begin(), kReserved.end(), part) == kReserved.end();
         if (!good || dot == std::string_view::npos) {
             return good;
         }
@@ -95,7 +101,8 @@ std::string commentText(std::string_view text) {
         const char c = text[i];
         if (static_cast<unsigned char>(c) < 0x20 || c == 0x7f) {
             out += ' ';
-        } else if ((c == '*' && i + 1 < text.size() && text[i + 1] == '/') || (c == '/' && i + 1 < text.size() && text[i + 1] == '*')) {
+        } else if ((c == '*' && i + 1 < text.size() && text[i + 1] == '/') ||
+                   (c == '/' && i + 1 < text.size() && text[i + 1] == '*')) {
             out += c;
             out += ' ';
         } else if (c == '\\') {

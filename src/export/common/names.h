@@ -6,10 +6,12 @@
 /// Names and texts of people, made safe for the languages they are written into.
 namespace scaena::exporting {
 
-/// An Android resource name, [a-z][a-z0-9_]*, made from a name a person gave; `fallback` if no letter is left.
+/// An Android resource name, [a-z][a-z0-9_]*, made from a name a person gave; `fallback` if no letter is
+/// left.
 [[nodiscard]] std::string resourceName(std::string_view name, std::string_view fallback);
 
-/// A type name in PascalCase: letters and digits of ASCII, beginning with a letter; `fallback` if none is left.
+/// A type name in PascalCase: letters and digits of ASCII, beginning with a letter; `fallback` if none is
+/// left.
 [[nodiscard]] std::string typeName(std::string_view name, std::string_view fallback);
 
 /// Whether a text is a package name of Java and Kotlin, none of whose parts is a reserved word.

@@ -9,8 +9,11 @@ namespace scaena::exporting {
 std::string xmlText(const pugi::xml_document& document) {
     std::ostringstream stream;
     stream << "<?xml version=\"1.0\" encoding=\"utf-8\"?>\n"
-              "<!-- Written by Scaena; yours without conditions. The next export replaces it if you leave it unchanged. -->\n";
-    document.save(stream, "    ", pugi::format_indent | pugi::format_no_declaration | pugi::format_indent_attributes, pugi::encoding_utf8);
+              "<!-- Written by Scaena; yours without conditions. The next export replaces it if you leave it "
+              "unchanged. -->\n";
+    document.save(stream, "    ",
+                  pugi::format_indent | pugi::format_no_declaration | pugi::format_indent_attributes,
+                  pugi::encoding_utf8);
     return stream.str();
 }
 

@@ -27,8 +27,11 @@ void collect(const Group& group, const Matrix& outer, std::vector<Shape>& out) {
     }
 }
 
-std::vector<Shape> shapesOf(const std::string& inside, const std::string& attributes = "viewBox=\"0 0 100 100\"") {
-    const auto art = readSvg("<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" " + attributes + ">" + inside + "</svg>");
+std::vector<Shape> shapesOf(const std::string& inside,
+                            const std::string& attributes = "viewBox=\"0 0 100 100\"") {
+    const auto art =
+        readSvg("<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" " +
+                attributes + ">" + inside + "</svg>");
     REQUIRE(art);
     std::vector<Shape> shapes;
     collect(art->root, {}, shapes);
@@ -36,7 +39,8 @@ std::vector<Shape> shapesOf(const std::string& inside, const std::string& attrib
 }
 
 Art artOf(const std::string& inside) {
-    auto art = readSvg("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 100 100\">" + inside + "</svg>");
+    auto art =
+        readSvg("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 100 100\">" + inside + "</svg>");
     REQUIRE(art);
     return std::move(*art);
 }
@@ -97,7 +101,9 @@ TEST_CASE("An error ends the path and keeps what came before") {
     CHECK(parsePath("").complete);
 }
 
-TEST_CASE("After a close the path goes on from where it began") { CHECK(pathText("M5 5h10v10zl1 1") == "M5,5L15,5L15,15ZM5,5L6,6"); }
+TEST_CASE("After a close the path goes on from where it began") {
+    CHECK(pathText("M5 5h10v10zl1 1") == "M5,5L15,5L15,15ZM5,5L6,6");
+}
 
 TEST_CASE("Bounds are those of the curve, not of its handles") {
     checkRect(bounds(parsePath("M0 0C0 40 100 40 100 0").path), 0, 0, 100, 30);
@@ -141,7 +147,8 @@ TEST_CASE("Colours of CSS are understood") {
 
 TEST_CASE("Basic shapes become paths") {
     checkRect(bounds(shapesOf("<rect x='10' y='20' width='30' height='40'/>")[0].path), 10, 20, 30, 40);
-    checkRect(bounds(shapesOf("<rect x='10' y='20' width='30' height='40' rx='50'/>")[0].path), 10, 20, 30, 40);
+    checkRect(bounds(shapesOf("<rect x='10' y='20' width='30' height='40' rx='50'/>")[0].path), 10, 20, 30,
+              40);
     checkRect(bounds(shapesOf("<circle cx='50%' cy='50' r='10'/>")[0].path), 40, 40, 20, 20);
     checkRect(bounds(shapesOf("<ellipse cx='50' cy='50' rx='10' ry='5'/>")[0].path), 40, 45, 20, 10);
     checkRect(bounds(shapesOf("<line x1='1' y1='2' x2='3' y2='4' stroke='red'/>")[0].path), 1, 2, 2, 2);
@@ -156,14 +163,26 @@ TEST_CASE("Units count at 96 dots an inch") {
 }
 
 TEST_CASE("Transforms nest") {
-    checkRect(bounds(shapesOf("<g transform='translate(10 20)'><rect transform='scale(2)' width='5' height='5'/></g>")[0].path), 10, 20, 10, 10);
-    checkRect(bounds(shapesOf("<rect transform='rotate(90 50 50)' x='50' y='40' width='20' height='20'/>")[0].path), 40, 50, 20, 20);
-    checkRect(bounds(shapesOf("<rect transform='matrix(1,0,0,1,5,6) skewX(45)' width='10' height='10'/>")[0].path), 5, 6, 20, 10);
+    checkRect(
+        bounds(shapesOf(
+                   "<g transform='translate(10 20)'><rect transform='scale(2)' width='5' height='5'/></g>")[0]
+                   .path),
+        10, 20, 10, 10);
+    checkRect(
+        bounds(shapesOf("<rect transform='rotate(90 50 50)' x='50' y='40' width='20' height='20'/>")[0].path),
+        40, 50, 20, 20);
+    checkRect(
+        bounds(shapesOf("<rect transform='matrix(1,0,0,1,5,6) skewX(45)' width='10' height='10'/>")[0].path),
+        5, 6, 20, 10);
 }
 
 TEST_CASE("Styles cascade: attribute, type, class, id, style attribute") {
     const std::string css = "<style>rect{fill:#010101} .c{fill:#020202} #i{fill:#030303} /* no */</style>";
-    const auto fillOf = [&](const std::string& attributes) { return std::get<Colour>(shapesOf(css + "<rect width='1' height='1' fill='#999' " + attributes + "/>")[0].fill).r; };
+    const auto fillOf = [&](const std::string& attributes) {
+        return std::get<Colour>(
+                   shapesOf(css + "<rect width='1' height='1' fill='#999' " + attributes + "/>")[0].fill)
+            .r;
+    };
     CHECK(fillOf("") == 1);
     CHECK(fillOf("class='b c'") == 2);
     CHECK(fillOf("class='c' id='i'") == 3);
@@ -171,41 +190,58 @@ TEST_CASE("Styles cascade: attribute, type, class, id, style attribute") {
 }
 
 TEST_CASE("Fill and stroke are inherited, opacity is not") {
-    const auto shapes = shapesOf("<g fill='red' stroke='blue' stroke-width='3' opacity='.5'><path d='M0 0h5'/></g>");
+    const auto shapes =
+        shapesOf("<g fill='red' stroke='blue' stroke-width='3' opacity='.5'><path d='M0 0h5'/></g>");
     CHECK(std::get<Colour>(shapes[0].fill) == Colour{255, 0, 0, 255});
     CHECK(std::get<Colour>(shapes[0].stroke.paint) == Colour{0, 0, 255, 255});
     CHECK(shapes[0].stroke.width == 3);
     CHECK(shapes[0].opacity == 1);
-    CHECK(std::get<std::unique_ptr<Group>>(artOf("<g opacity='.5'><path d='M0 0h5'/></g>").root.children[0])->opacity == Approx(0.5));
+    CHECK(std::get<std::unique_ptr<Group>>(artOf("<g opacity='.5'><path d='M0 0h5'/></g>").root.children[0])
+              ->opacity == Approx(0.5));
 }
 
 TEST_CASE("Strokes carry caps, joins, limits and dashes") {
-    const auto stroke = shapesOf("<path d='M0 0h5' stroke='#000' stroke-linecap='round' stroke-linejoin='bevel' stroke-miterlimit='7' stroke-dasharray='1 2 3' stroke-dashoffset='4'/>")[0].stroke;
+    const auto stroke =
+        shapesOf("<path d='M0 0h5' stroke='#000' stroke-linecap='round' stroke-linejoin='bevel' "
+                 "stroke-miterlimit='7' stroke-dasharray='1 2 3' stroke-dashoffset='4'/>")[0]
+            .stroke;
     CHECK(stroke.cap == Cap::Round);
     CHECK(stroke.join == Join::Bevel);
     CHECK(stroke.miterLimit == 7);
     CHECK(stroke.dashes == std::vector<double>{1, 2, 3, 1, 2, 3});
     CHECK(stroke.dashOffset == 4);
     CHECK(shapesOf("<path d='M0 0h5' stroke='#000' stroke-dasharray='0 0'/>")[0].stroke.dashes.empty());
-    CHECK(std::holds_alternative<std::monostate>(shapesOf("<path d='M0 0h5' stroke='red' stroke-width='0'/>")[0].stroke.paint));
+    CHECK(std::holds_alternative<std::monostate>(
+        shapesOf("<path d='M0 0h5' stroke='red' stroke-width='0'/>")[0].stroke.paint));
 }
 
 TEST_CASE("currentColor follows color, or stays open") {
-    CHECK(std::get<Colour>(shapesOf("<g color='#123456'><rect width='1' height='1' fill='currentColor'/></g>")[0].fill) == Colour{0x12, 0x34, 0x56, 255});
-    CHECK(std::get<CurrentColour>(shapesOf("<rect width='1' height='1' fill='currentColor' fill-opacity='.25'/>")[0].fill).alpha == Approx(0.25));
+    CHECK(std::get<Colour>(
+              shapesOf("<g color='#123456'><rect width='1' height='1' fill='currentColor'/></g>")[0].fill) ==
+          Colour{0x12, 0x34, 0x56, 255});
+    CHECK(std::get<CurrentColour>(
+              shapesOf("<rect width='1' height='1' fill='currentColor' fill-opacity='.25'/>")[0].fill)
+              .alpha == Approx(0.25));
 }
 
 TEST_CASE("Gradients inherit stops and map to the shape's box") {
-    const auto gradient = std::get<Gradient>(shapesOf("<linearGradient id='base'><stop offset='0' stop-color='red'/><stop offset='100%' style='stop-color:blue;stop-opacity:.5'/></linearGradient>"
-                                                      "<linearGradient id='g' href='#base' x2='0' y2='1'/><rect x='10' y='10' width='20' height='40' fill='url(#g)'/>")[0].fill);
+    const auto gradient =
+        std::get<Gradient>(shapesOf("<linearGradient id='base'><stop offset='0' stop-color='red'/><stop "
+                                    "offset='100%' style='stop-color:blue;stop-opacity:.5'/></linearGradient>"
+                                    "<linearGradient id='g' href='#base' x2='0' y2='1'/><rect x='10' y='10' "
+                                    "width='20' height='40' fill='url(#g)'/>")[0]
+                               .fill);
     REQUIRE(gradient.stops.size() == 2);
     CHECK(gradient.stops[1].colour == Colour{0, 0, 255, 128});
     CHECK(gradient.start.x == Approx(10));
     CHECK(gradient.start.y == Approx(10));
     CHECK(gradient.end.x == Approx(10));
     CHECK(gradient.end.y == Approx(50));
-    const auto radial = std::get<Gradient>(shapesOf("<radialGradient id='r' gradientUnits='userSpaceOnUse' cx='5' cy='6' r='7' fx='4' spreadMethod='reflect'><stop/><stop offset='1'/></radialGradient>"
-                                                    "<circle r='9' fill='url(#r)'/>")[0].fill);
+    const auto radial = std::get<Gradient>(
+        shapesOf("<radialGradient id='r' gradientUnits='userSpaceOnUse' cx='5' cy='6' r='7' fx='4' "
+                 "spreadMethod='reflect'><stop/><stop offset='1'/></radialGradient>"
+                 "<circle r='9' fill='url(#r)'/>")[0]
+            .fill);
     CHECK(radial.radial);
     CHECK(radial.end == Point{5, 6});
     CHECK(radial.start == Point{4, 6});
@@ -214,18 +250,29 @@ TEST_CASE("Gradients inherit stops and map to the shape's box") {
 }
 
 TEST_CASE("A gradient of one stop is a plain colour, one without stops paints nothing") {
-    CHECK(std::get<Colour>(shapesOf("<linearGradient id='g'><stop stop-color='lime'/></linearGradient><rect width='5' height='5' fill='url(#g)'/>")[0].fill) == Colour{0, 255, 0, 255});
-    CHECK(std::holds_alternative<std::monostate>(shapesOf("<linearGradient id='g'/><rect width='5' height='5' fill='url(#g)'/>")[0].fill));
+    CHECK(std::get<Colour>(shapesOf("<linearGradient id='g'><stop stop-color='lime'/></linearGradient><rect "
+                                    "width='5' height='5' fill='url(#g)'/>")[0]
+                               .fill) == Colour{0, 255, 0, 255});
+    CHECK(std::holds_alternative<std::monostate>(
+        shapesOf("<linearGradient id='g'/><rect width='5' height='5' fill='url(#g)'/>")[0].fill));
 }
 
 TEST_CASE("A paint that leads nowhere takes its fallback") {
-    CHECK(std::get<Colour>(shapesOf("<rect width='5' height='5' fill='url(#no) green'/>")[0].fill) == Colour{0, 128, 0, 255});
+    CHECK(std::get<Colour>(shapesOf("<rect width='5' height='5' fill='url(#no) green'/>")[0].fill) ==
+          Colour{0, 128, 0, 255});
 }
 
 TEST_CASE("use and symbol place copies, and circles of references end") {
-    checkRect(bounds(shapesOf("<defs><rect id='r' width='5' height='5'/></defs><use href='#r' x='10' y='20'/>")[0].path), 10, 20, 5, 5);
-    checkRect(bounds(shapesOf("<symbol id='s' viewBox='0 0 10 10'><rect width='10' height='10'/></symbol><use xlink:href='#s' x='5' width='20' height='20'/>")[0].path), 5, 0, 20, 20);
-    const auto art = artOf("<g id='a'><use href='#b'/></g><g id='b'><use href='#a'/><rect width='1' height='1'/></g>");
+    checkRect(
+        bounds(shapesOf("<defs><rect id='r' width='5' height='5'/></defs><use href='#r' x='10' y='20'/>")[0]
+                   .path),
+        10, 20, 5, 5);
+    checkRect(bounds(shapesOf("<symbol id='s' viewBox='0 0 10 10'><rect width='10' "
+                              "height='10'/></symbol><use xlink:href='#s' x='5' width='20' height='20'/>")[0]
+                         .path),
+              5, 0, 20, 20);
+    const auto art =
+        artOf("<g id='a'><use href='#b'/></g><g id='b'><use href='#a'/><rect width='1' height='1'/></g>");
     CHECK_FALSE(art.losses.empty());
 }
 
@@ -244,8 +291,11 @@ TEST_CASE("A thousandfold nest of copies is bounded") {
 }
 
 TEST_CASE("Clip paths cut groups and shapes") {
-    const auto art = artOf("<clipPath id='c' clip-path=''><circle cx='5' cy='5' r='5' transform='translate(1 0)'/></clipPath><g clip-path='url(#c)'><rect width='9' height='9'/></g>"
-                           "<clipPath id='b' clipPathUnits='objectBoundingBox'><rect width='.5' height='1'/></clipPath><rect clip-path='url(#b)' x='10' width='20' height='10'/>");
+    const auto art =
+        artOf("<clipPath id='c' clip-path=''><circle cx='5' cy='5' r='5' transform='translate(1 "
+              "0)'/></clipPath><g clip-path='url(#c)'><rect width='9' height='9'/></g>"
+              "<clipPath id='b' clipPathUnits='objectBoundingBox'><rect width='.5' "
+              "height='1'/></clipPath><rect clip-path='url(#b)' x='10' width='20' height='10'/>");
     const auto& first = *std::get<std::unique_ptr<Group>>(art.root.children[0]);
     REQUIRE(first.clips.size() == 1);
     checkRect(bounds(first.clips[0].path), 1, 0, 10, 10);
@@ -255,15 +305,29 @@ TEST_CASE("Clip paths cut groups and shapes") {
 }
 
 TEST_CASE("viewBox and preserveAspectRatio place nested pictures") {
-    checkRect(bounds(shapesOf("<svg width='40' height='20' viewBox='0 0 10 10' preserveAspectRatio='xMaxYMid meet'><rect width='10' height='10'/></svg>")[0].path), 20, 0, 20, 20);
-    checkRect(bounds(shapesOf("<svg width='40' height='20' viewBox='0 0 10 10' preserveAspectRatio='none'><rect width='10' height='10'/></svg>")[0].path), 0, 0, 40, 20);
-    checkRect(bounds(shapesOf("<svg width='40' height='20' viewBox='0 0 10 10' preserveAspectRatio='xMinYMin slice'><rect width='10' height='10'/></svg>")[0].path), 0, 0, 40, 40);
+    checkRect(bounds(shapesOf("<svg width='40' height='20' viewBox='0 0 10 10' preserveAspectRatio='xMaxYMid "
+                              "meet'><rect width='10' height='10'/></svg>")[0]
+                         .path),
+              20, 0, 20, 20);
+    checkRect(bounds(shapesOf("<svg width='40' height='20' viewBox='0 0 10 10' "
+                              "preserveAspectRatio='none'><rect width='10' height='10'/></svg>")[0]
+                         .path),
+              0, 0, 40, 20);
+    checkRect(bounds(shapesOf("<svg width='40' height='20' viewBox='0 0 10 10' preserveAspectRatio='xMinYMin "
+                              "slice'><rect width='10' height='10'/></svg>")[0]
+                         .path),
+              0, 0, 40, 40);
 }
 
 TEST_CASE("What cannot be carried is named, not lost in silence") {
-    const auto art = artOf("<filter id='f'/><rect id='blurred' width='5' height='5' filter='url(#f)'/><text>Hello</text><image href='x.png'/><rect width='1' height='1' mask='url(#m)'/>"
-                           "<rect width='1' height='1' fill='url(#pattern)'/>");
-    const auto has = [&](const std::string& part) { return std::any_of(art.losses.begin(), art.losses.end(), [&](const auto& l) { return l.find(part) != std::string::npos; }); };
+    const auto art = artOf(
+        "<filter id='f'/><rect id='blurred' width='5' height='5' filter='url(#f)'/><text>Hello</text><image "
+        "href='x.png'/><rect width='1' height='1' mask='url(#m)'/>"
+        "<rect width='1' height='1' fill='url(#pattern)'/>");
+    const auto has = [&](const std::string& part) {
+        return std::any_of(art.losses.begin(), art.losses.end(),
+                           [&](const auto& l) { return l.find(part) != std::string::npos; });
+    };
     CHECK(has("filter on “blurred”"));
     CHECK(has("<text>"));
     CHECK(has("<image>"));
@@ -272,8 +336,11 @@ TEST_CASE("What cannot be carried is named, not lost in silence") {
 }
 
 TEST_CASE("Hidden things are not drawn") {
-    CHECK(shapesOf("<g display='none'><rect width='5' height='5'/></g><rect visibility='hidden' width='5' height='5'/><defs><rect width='5' height='5'/></defs>").empty());
-    CHECK(shapesOf("<g visibility='hidden'><rect visibility='visible' width='5' height='5'/></g>").size() == 1);
+    CHECK(shapesOf("<g display='none'><rect width='5' height='5'/></g><rect visibility='hidden' width='5' "
+                   "height='5'/><defs><rect width='5' height='5'/></defs>")
+              .empty());
+    CHECK(shapesOf("<g visibility='hidden'><rect visibility='visible' width='5' height='5'/></g>").size() ==
+          1);
 }
 
 TEST_CASE("Ids stay with their groups and shapes, so that parts can be animated") {

@@ -22,7 +22,8 @@ TEST_CASE("A colour is read in the two forms a sequence may hold and in no other
 }
 
 TEST_CASE("A colour's text reads back as the same colour") {
-    for (const Colour colour : {Colour{0, 0, 0, 255}, Colour{255, 1, 2, 255}, Colour{9, 8, 7, 0}, Colour{9, 8, 7, 254}}) {
+    for (const Colour colour :
+         {Colour{0, 0, 0, 255}, Colour{255, 1, 2, 255}, Colour{9, 8, 7, 0}, Colour{9, 8, 7, 254}}) {
         CHECK(parseHexColour(toHex(colour)) == colour);
     }
 }
@@ -110,7 +111,8 @@ TEST_CASE("Writing a file makes its folders, replaces it as a whole and leaves n
 
 TEST_CASE("A file that cannot be written keeps its old contents") {
     if (::geteuid() == 0) {
-        WARN("running as root, for whom no folder is read-only: a folder in place of the file is used instead");
+        WARN("running as root, for whom no folder is read-only: a folder in place of the file is used "
+             "instead");
     }
     const TemporaryFolder folder;
     DiskFiles files;
@@ -130,7 +132,8 @@ TEST_CASE("A file's permissions and a link to it survive saving") {
     REQUIRE(files.writeAtomically(folder.path / "link", "new"));
     CHECK(std::filesystem::is_symlink(folder.path / "link"));
     CHECK(files.read(folder.path / "real", 100).value() == "new");
-    CHECK((std::filesystem::status(folder.path / "real").permissions() & std::filesystem::perms::all) == std::filesystem::perms(0600));
+    CHECK((std::filesystem::status(folder.path / "real").permissions() & std::filesystem::perms::all) ==
+          std::filesystem::perms(0600));
 }
 
 TEST_CASE("Reading says what is wrong: missing, too large, not a file") {
@@ -144,7 +147,8 @@ TEST_CASE("Reading says what is wrong: missing, too large, not a file") {
 }
 
 TEST_CASE("A problem's text names file and place") {
-    CHECK(Problem{ProblemKind::Invalid, "is wrong", "a.scaena", "/beats/0"}.text() == "a.scaena: /beats/0: is wrong");
+    CHECK(Problem{ProblemKind::Invalid, "is wrong", "a.scaena", "/beats/0"}.text() ==
+          "a.scaena: /beats/0: is wrong");
     CHECK(Problem{ProblemKind::Invalid, "is wrong", "", ""}.text() == "is wrong");
     CHECK(describe({{ProblemKind::Invalid, "a", "", ""}, {ProblemKind::Invalid, "b", "", ""}}) == "a\nb");
 }

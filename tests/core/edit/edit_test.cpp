@@ -14,13 +14,24 @@ using namespace scaena::test;
 
 namespace {
 
-model::Sequence small() { return aSequence().withBeat(play("arrive", 800)).withBeat(test::wait("wait")).withGate(gate("session", 400)).withCue(cue("in", "arrive", 100, 400)).build(); }
+model::Sequence small() {
+    return aSequence()
+        .withBeat(play("arrive", 800))
+        .withBeat(test::wait("wait"))
+        .withGate(gate("session", 400))
+        .withCue(cue("in", "arrive", 100, 400))
+        .build();
+}
 
-const model::Cue& cueOf(const model::Sequence& sequence, const Id& id) { return *model::findThing(sequence.cues, id); }
+const model::Cue& cueOf(const model::Sequence& sequence, const Id& id) {
+    return *model::findThing(sequence.cues, id);
+}
 
 /// A random edit of a random thing, as a person might make it.
 model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
-    const Id cueId = s.cues.empty() ? "none" : s.cues[static_cast<std::size_t>(random.below(static_cast<int>(s.cues.size())))].id;
+    const Id cueId = s.cues.empty()
+                         ? "none"
+                         : s.cues[static_cast<std::size_t>(random.below(static_cast<int>(s.cues.size())))].id;
     const Id beatId = s.beats[static_cast<std::size_t>(random.below(static_cast<int>(s.beats.size())))].id;
     Id made;
     switch (random.below(12)) {
@@ -37,7 +48,8 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     case 5:
         return setCueEasing(s, cueId, model::Easing(model::Bounce{2, 0.4}));
     case 6:
-        return addCue(s, "logo", beatId, random.below(300), static_cast<model::MoveKind>(random.below(14)), made);
+        return addCue(s, "logo", beatId, random.below(300), static_cast<model::MoveKind>(random.below(14)),
+                      made);
     case 7:
         return duplicateCue(s, cueId, made);
     case 8:
@@ -80,7 +92,8 @@ TEST_CASE("An id that names nothing leaves the sequence as it is") {
 TEST_CASE("Another move keeps the parameters both know") {
     auto sequence = setMoveKind(small(), "in", model::MoveKind::Rise);
     sequence = setMoveParameter(sequence, "in", "distance", 33.0);
-    CHECK(model::numberOf(cueOf(setMoveKind(sequence, "in", model::MoveKind::Drop), "in").move, "distance") == 33);
+    CHECK(model::numberOf(cueOf(setMoveKind(sequence, "in", model::MoveKind::Drop), "in").move, "distance") ==
+          33);
     CHECK(cueOf(setMoveKind(sequence, "in", model::MoveKind::Iris), "in").move.parameters.empty());
     // "from" is a number for a pop and a word for a bounce
     sequence = setMoveParameter(setMoveKind(small(), "in", model::MoveKind::Pop), "in", "from", 20.0);
@@ -89,7 +102,8 @@ TEST_CASE("Another move keeps the parameters both know") {
 
 TEST_CASE("Parameters are brought into their range, unknown ones left out") {
     const auto rise = setMoveKind(small(), "in", model::MoveKind::Rise);
-    CHECK(model::numberOf(cueOf(setMoveParameter(rise, "in", "distance", 1e9), "in").move, "distance") == 4000);
+    CHECK(model::numberOf(cueOf(setMoveParameter(rise, "in", "distance", 1e9), "in").move, "distance") ==
+          4000);
     CHECK(setMoveParameter(rise, "in", "colour", 1.0) == rise);
     CHECK(setMoveParameter(rise, "in", "distance", std::string("far")) == rise);
 }
@@ -245,8 +259,11 @@ TEST_CASE("A change set tells added, removed, changed and reordered") {
     after.palette.push_back({"new", "New", {}, {}, {}});
     std::swap(after.beats[1], after.beats[2]);
     const auto set = compare(before, after);
-    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Cue, "in", ChangeKind::Removed}) == 1);
-    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Layer, "backdrop", ChangeKind::Changed}) == 1);
-    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Colour, "new", ChangeKind::Added}) == 1);
+    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Cue, "in", ChangeKind::Removed}) ==
+          1);
+    CHECK(std::count(set.changes.begin(), set.changes.end(),
+                     Change{Thing::Layer, "backdrop", ChangeKind::Changed}) == 1);
+    CHECK(std::count(set.changes.begin(), set.changes.end(),
+                     Change{Thing::Colour, "new", ChangeKind::Added}) == 1);
     CHECK(set.touches(Thing::Sequence));
 }

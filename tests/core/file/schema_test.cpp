@@ -18,7 +18,9 @@ using namespace scaena;
 using namespace scaena::test;
 
 namespace {
-nlohmann::json schemaJson() { return nlohmann::json::parse(readWhole(repository() / "docs/format/scaena-1.schema.json")); }
+nlohmann::json schemaJson() {
+    return nlohmann::json::parse(readWhole(repository() / "docs/format/scaena-1.schema.json"));
+}
 }
 
 TEST_CASE("The schema names every move and every parameter the program knows") {
@@ -83,7 +85,8 @@ TEST_CASE("Samples and written sequences keep to the published schema") {
 TEST_CASE("The schema refuses what the reader refuses") {
     SchemaJudge judge;
     const auto good = readWhole(samples().front());
-    for (const auto& [from, to] : {std::pair{"\"kind\": \"opening\"", "\"kind\": \"overture\""}, std::pair{"\"length\": 1150", "\"length\": \"long\""},
+    for (const auto& [from, to] : {std::pair{"\"kind\": \"opening\"", "\"kind\": \"overture\""},
+                                   std::pair{"\"length\": 1150", "\"length\": \"long\""},
                                    std::pair{"#5B4A7C", "purple"}, std::pair{"\"beats\"", "\"beatz\""}}) {
         auto bad = good;
         bad.replace(bad.find(from), std::string(from).size(), to);

@@ -73,7 +73,10 @@ TEST_CASE("Keys a newer program wrote are kept, at every level") {
 }
 
 TEST_CASE("Key order is fixed and numbers are written plainly") {
-    const auto text = file::write(aSequence().withBeat(play("arrive", 800)).withCue(cue("in", "arrive", 0, 400, model::MoveKind::Rise)).build());
+    const auto text = file::write(aSequence()
+                                      .withBeat(play("arrive", 800))
+                                      .withCue(cue("in", "arrive", 0, 400, model::MoveKind::Rise))
+                                      .build());
     CHECK(text.find("\"format\"") < text.find("\"version\""));
     CHECK(text.find("\"palette\"") < text.find("\"layers\""));
     CHECK(text.find("\"layers\"") < text.find("\"beats\""));
@@ -90,7 +93,8 @@ TEST_CASE("All problems of a bad file are reported with their place") {
     const auto result = file::read(text, "bad.scaena");
     REQUIRE_FALSE(result);
     const auto places = placesOf(result.error());
-    for (const char* place : {"/name", "/palette/0/light", "/opening", "/layers/0/kind", "/beats", "/gates/0/typical", "/gates/0/fast", "/cues/0/easing"}) {
+    for (const char* place : {"/name", "/palette/0/light", "/opening", "/layers/0/kind", "/beats",
+                              "/gates/0/typical", "/gates/0/fast", "/cues/0/easing"}) {
         INFO(place);
         CHECK(std::count(places.begin(), places.end(), place) == 1);
     }

@@ -36,9 +36,11 @@ TEST_CASE("Stops of linear() without a position are spread evenly, and positions
 }
 
 TEST_CASE("Malformed and out-of-range easings are refused") {
-    for (const char* bad : {"", "ease-sideways", "cubic-bezier(1.2, 0, 0, 1)", "cubic-bezier(0, 0, 0)", "cubic-bezier(0, 0, 0, x)", "steps(0)", "steps(1.5)",
-                            "steps(2, middle)", "steps(1, jump-none)", "linear(1)", "linear(0, 1 50)", "spring(0, 1, 1)", "spring(1, 1)", "bounce(2, 1)",
-                            "bounce(-1, 0.3)", "cubic-bezier(0,0,0,nan)", "linear(", "spring 1 2 3"}) {
+    for (const char* bad :
+         {"", "ease-sideways", "cubic-bezier(1.2, 0, 0, 1)", "cubic-bezier(0, 0, 0)",
+          "cubic-bezier(0, 0, 0, x)", "steps(0)", "steps(1.5)", "steps(2, middle)", "steps(1, jump-none)",
+          "linear(1)", "linear(0, 1 50)", "spring(0, 1, 1)", "spring(1, 1)", "bounce(2, 1)",
+          "bounce(-1, 0.3)", "cubic-bezier(0,0,0,nan)", "linear(", "spring 1 2 3"}) {
         INFO(bad);
         CHECK_FALSE(parseEasing(bad));
     }

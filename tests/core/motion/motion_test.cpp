@@ -15,7 +15,8 @@ using model::MoveKind;
 namespace {
 
 const Track* trackOf(const LoweredCue& lowered, Property property) {
-    const auto found = std::find_if(lowered.tracks.begin(), lowered.tracks.end(), [&](const Track& t) { return t.property == property; });
+    const auto found = std::find_if(lowered.tracks.begin(), lowered.tracks.end(),
+                                    [&](const Track& t) { return t.property == property; });
     return found == lowered.tracks.end() ? nullptr : &*found;
 }
 
@@ -34,14 +35,16 @@ TEST_CASE("Every curve begins at 0 and ends at 1") {
 }
 
 TEST_CASE("CSS's ease has the values its definition gives") {
-    // Solved by hand from the curve's parameter form: at s = 0.5, x = 0.3125 and y = 0.5375 for (0.25, 0.1, 0.25, 1).
+    // Solved by hand from the curve's parameter form: at s = 0.5, x = 0.3125 and y = 0.5375 for (0.25, 0.1,
+    // 0.25, 1).
     CHECK(ease(model::CubicBezier{0.25, 0.1, 0.25, 1}, 0.3125) == Approx(0.5375).margin(1e-6));
     CHECK(ease(model::CubicBezier{0.42, 0, 0.58, 1}, 0.5) == Approx(0.5).margin(1e-6));
     CHECK(ease(model::CubicBezier{0, 0, 1, 1}, 0.37) == 0.37);
 }
 
 TEST_CASE("Steep and flat curves are solved too") {
-    for (const auto& curve : {model::CubicBezier{1, 0, 0, 1}, model::CubicBezier{0, 1, 1, 0}, model::CubicBezier{1, 1, 0, 0}, model::CubicBezier{0.9, 0, 0.1, 1}}) {
+    for (const auto& curve : {model::CubicBezier{1, 0, 0, 1}, model::CubicBezier{0, 1, 1, 0},
+                              model::CubicBezier{1, 1, 0, 0}, model::CubicBezier{0.9, 0, 0.1, 1}}) {
         double before = ease(curve, 0);
         const bool rises = curve.y1 >= 0 && curve.y1 <= 1;
         for (int i = 1; i <= 1000; ++i) {
@@ -97,7 +100,8 @@ TEST_CASE("Springs overshoot when little damped and creep when much damped") {
 }
 
 TEST_CASE("After its natural length a spring stays within a thousandth of its rest") {
-    for (const auto& spring : {model::Spring{1, 180, 12}, model::Spring{2, 50, 3}, model::Spring{1, 100, 20}, model::Spring{1, 100, 80}}) {
+    for (const auto& spring : {model::Spring{1, 180, 12}, model::Spring{2, 50, 3}, model::Spring{1, 100, 20},
+                               model::Spring{1, 100, 80}}) {
         const double length = naturalLength(spring);
         CHECK(length > 0);
         CHECK(length < 60);
@@ -131,7 +135,8 @@ TEST_CASE("Every move gives well-formed tracks, in and out, full and reduced") {
             if (out) {
                 it.move.parameters["direction"] = std::string("out");
             }
-            for (const auto reduced : {model::ReducedMotion::Fade, model::ReducedMotion::Keep, model::ReducedMotion::Drop}) {
+            for (const auto reduced :
+                 {model::ReducedMotion::Fade, model::ReducedMotion::Keep, model::ReducedMotion::Drop}) {
                 it.reduced = reduced;
                 for (const auto& lowered : {lower(it), lowerReduced(it)}) {
                     INFO(model::word(it.move.kind) << (out ? " out" : " in"));
@@ -139,7 +144,8 @@ TEST_CASE("Every move gives well-formed tracks, in and out, full and reduced") {
                         REQUIRE(track.keyframes.size() >= 2);
                         CHECK(track.keyframes.front().at == 0);
                         CHECK(track.keyframes.back().at == 1);
-                        CHECK(std::is_sorted(track.keyframes.begin(), track.keyframes.end(), [](const auto& a, const auto& b) { return a.at < b.at; }));
+                        CHECK(std::is_sorted(track.keyframes.begin(), track.keyframes.end(),
+                                             [](const auto& a, const auto& b) { return a.at < b.at; }));
                     }
                 }
             }
@@ -149,7 +155,9 @@ TEST_CASE("Every move gives well-formed tracks, in and out, full and reduced") {
 }
 
 TEST_CASE("A move inwards ends at rest, so that nothing is left crooked") {
-    for (const auto kind : {MoveKind::Rise, MoveKind::Drop, MoveKind::Bounce, MoveKind::Spring, MoveKind::Pop, MoveKind::Turn, MoveKind::Flip, MoveKind::Settle, MoveKind::Iris, MoveKind::Wipe, MoveKind::Draw}) {
+    for (const auto kind :
+         {MoveKind::Rise, MoveKind::Drop, MoveKind::Bounce, MoveKind::Spring, MoveKind::Pop, MoveKind::Turn,
+          MoveKind::Flip, MoveKind::Settle, MoveKind::Iris, MoveKind::Wipe, MoveKind::Draw}) {
         for (const auto& track : lower(moving(kind)).tracks) {
             INFO(model::word(kind) << " " << propertyWord(track.property));
             CHECK(track.keyframes.back().value == neutral(track.property));
@@ -211,7 +219,8 @@ TEST_CASE("Under reduced motion what leaves fades out, a pulse rests, a fade sta
     auto out = moving(MoveKind::Rise);
     out.move.parameters["direction"] = std::string("out");
     CHECK(trackOf(lowerReduced(out), Property::Opacity)->keyframes.back().value == 0);
-    CHECK(trackOf(lowerReduced(moving(MoveKind::PushThrough)), Property::Opacity)->keyframes.back().value == 0);
+    CHECK(trackOf(lowerReduced(moving(MoveKind::PushThrough)), Property::Opacity)->keyframes.back().value ==
+          0);
     CHECK(lowerReduced(moving(MoveKind::Pulse)).tracks.empty());
     CHECK(lowerReduced(moving(MoveKind::Fade)).tracks == lower(moving(MoveKind::Fade)).tracks);
 }

@@ -13,7 +13,9 @@ using motion::Property;
 
 namespace {
 
-double valueAt(const Schedule& s, const Id& layer, Property property, double t) { return s.timeline(model::indexOf(s.sequence->layers, layer), property).valueAt(t); }
+double valueAt(const Schedule& s, const Id& layer, Property property, double t) {
+    return s.timeline(model::indexOf(s.sequence->layers, layer), property).valueAt(t);
+}
 
 const LayerState* stateOf(const Frame& frame, const Schedule& s, const Id& layer) {
     const int index = model::indexOf(s.sequence->layers, layer);
@@ -45,7 +47,8 @@ model::Layer shown(const Id& id, model::LayerKind kind, model::ShownWhen when) {
 }
 
 TEST_CASE("Before its first cue a property has the value the cue starts from, afterwards it stays") {
-    const auto s = resolve(aSequence().withBeat(play("a", 1000)).withCue(fade("x", 200, 400, 0, 80)).build(), {});
+    const auto s =
+        resolve(aSequence().withBeat(play("a", 1000)).withCue(fade("x", 200, 400, 0, 80)).build(), {});
     CHECK(valueAt(s, "logo", Property::Opacity, 0) == 0);
     CHECK(valueAt(s, "logo", Property::Opacity, 1000) == Approx(0.4));
     CHECK(valueAt(s, "logo", Property::Opacity, 5000) == Approx(0.8));
@@ -53,7 +56,13 @@ TEST_CASE("Before its first cue a property has the value the cue starts from, af
 }
 
 TEST_CASE("Between two cues the earlier one's end stays; of two at a time the later start wins") {
-    const auto s = resolve(aSequence().withBeat(play("a", 2000)).withCue(fade("x", 0, 1000, 0, 100)).withCue(fade("y", 500, 200, 20, 40)).withCue(fade("z", 1500, 100, 90, 50)).build(), {});
+    const auto s = resolve(aSequence()
+                               .withBeat(play("a", 2000))
+                               .withCue(fade("x", 0, 1000, 0, 100))
+                               .withCue(fade("y", 500, 200, 20, 40))
+                               .withCue(fade("z", 1500, 100, 90, 50))
+                               .build(),
+                           {});
     CHECK(valueAt(s, "logo", Property::Opacity, 1000) == Approx(0.4));
     CHECK(valueAt(s, "logo", Property::Opacity, 1200) == Approx(0.3));
     CHECK(valueAt(s, "logo", Property::Opacity, 1900) == Approx(0.4));
@@ -105,7 +114,8 @@ TEST_CASE("Repeats go round, and back where they alternate") {
 }
 
 TEST_CASE("A cue without length has its end at once") {
-    const auto s = resolve(aSequence().withBeat(play("a", 1000)).withCue(fade("x", 100, 0, 0, 60)).build(), {});
+    const auto s =
+        resolve(aSequence().withBeat(play("a", 1000)).withCue(fade("x", 100, 0, 0, 60)).build(), {});
     CHECK(valueAt(s, "logo", Property::Opacity, 699.9) == 0);
     CHECK(valueAt(s, "logo", Property::Opacity, 700) == Approx(0.6));
 }
@@ -141,7 +151,8 @@ TEST_CASE("Travel ends at the destination with the destination's size") {
 }
 
 TEST_CASE("A panel shrinks a backdrop to its header from below") {
-    const auto s = resolve(aSequence().withCue(cue("p", "hand-off", 0, 300, MoveKind::Panel, "backdrop")).build(), {});
+    const auto s =
+        resolve(aSequence().withCue(cue("p", "hand-off", 0, 300, MoveKind::Panel, "backdrop")).build(), {});
     const auto* backdrop = stateOf(evaluate(s, 900), s, "backdrop");
     const auto frame = evaluate(s, 900);
     backdrop = stateOf(frame, s, "backdrop");
@@ -161,7 +172,12 @@ TEST_CASE("A flip narrows the layer and hides it edge on") {
 
 TEST_CASE("What cannot be seen is not in the frame") {
     auto wipe = cue("w", "a", 100, 100, MoveKind::Wipe);
-    const auto s = resolve(aSequence().withBeat(play("a", 500)).withCue(wipe).withCue(cue("f", "a", 300, 100, MoveKind::Fade, "title")).build(), {});
+    const auto s = resolve(aSequence()
+                               .withBeat(play("a", 500))
+                               .withCue(wipe)
+                               .withCue(cue("f", "a", 300, 100, MoveKind::Fade, "title"))
+                               .build(),
+                           {});
     const auto frame = evaluate(s, 650);
     CHECK_FALSE(stateOf(frame, s, "logo"));
     CHECK_FALSE(stateOf(frame, s, "title"));
@@ -186,7 +202,8 @@ TEST_CASE("The newer system's frame shows the masked icon and the footer, nothin
 }
 
 TEST_CASE("The older system's frame shows the layers named for it, at rest") {
-    auto sequence = aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, MoveKind::Rise)).build();
+    auto sequence =
+        aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, MoveKind::Rise)).build();
     sequence.opening.layers = {"backdrop", "logo"};
     Conditions conditions;
     conditions.target = "android";
@@ -201,12 +218,13 @@ TEST_CASE("Offline and message layers appear only when a time-out asked for them
     auto wait = test::wait("w");
     wait.atMost = 500;
     wait.onTimeOut = model::TimeOutAction::Offline;
-    auto sequence = aSequence()
-                        .withBeat(wait)
-                        .withGate(gate("g", 9000))
-                        .withLayer(shown("offline-screen", model::LayerKind::FirstScreen, model::ShownWhen::Offline))
-                        .withLayer(shown("message", model::LayerKind::Text, model::ShownWhen::Message))
-                        .build();
+    auto sequence =
+        aSequence()
+            .withBeat(wait)
+            .withGate(gate("g", 9000))
+            .withLayer(shown("offline-screen", model::LayerKind::FirstScreen, model::ShownWhen::Offline))
+            .withLayer(shown("message", model::LayerKind::Text, model::ShownWhen::Message))
+            .build();
     auto s = resolve(sequence, {});
     auto frame = evaluate(s, 1000);
     CHECK(stateOf(frame, s, "first"));

@@ -6,7 +6,8 @@
 
 #include <catch2/catch.hpp>
 
-/// What has to hold for every sequence under every conditions, tried on many random ones. A failure prints its seed.
+/// What has to hold for every sequence under every conditions, tried on many random ones. A failure prints
+/// its seed.
 using namespace scaena;
 using namespace scaena::schedule;
 using namespace scaena::test;
@@ -26,11 +27,15 @@ void forMany(const std::function<void(const model::Sequence&, const Conditions&,
 }
 
 bool sameState(const LayerState& a, const LayerState& b) {
-    return a.layer == b.layer && a.opacity == b.opacity && a.centre == b.centre && a.size == b.size && a.scaleX == b.scaleX && a.scaleY == b.scaleY && a.rotation == b.rotation &&
+    return a.layer == b.layer && a.opacity == b.opacity && a.centre == b.centre && a.size == b.size &&
+           a.scaleX == b.scaleX && a.scaleY == b.scaleY && a.rotation == b.rotation &&
            a.reveal.progress == b.reveal.progress && a.draw == b.draw;
 }
 
-bool sameFrame(const Frame& a, const Frame& b) { return a.beat == b.beat && a.layers.size() == b.layers.size() && std::equal(a.layers.begin(), a.layers.end(), b.layers.begin(), sameState); }
+bool sameFrame(const Frame& a, const Frame& b) {
+    return a.beat == b.beat && a.layers.size() == b.layers.size() &&
+           std::equal(a.layers.begin(), a.layers.end(), b.layers.begin(), sameState);
+}
 
 }
 
@@ -75,7 +80,8 @@ TEST_CASE("No gate opens before the gates it needs, nor later than its time-out"
         for (std::size_t i = 0; i < s.gates.size(); ++i) {
             CHECK(s.gates[i].open >= s.gates[i].start);
             for (const auto& need : sequence.gates[i].needs) {
-                CHECK(s.gates[i].start >= s.gates[static_cast<std::size_t>(model::indexOf(sequence.gates, need))].open);
+                CHECK(s.gates[i].start >=
+                      s.gates[static_cast<std::size_t>(model::indexOf(sequence.gates, need))].open);
             }
             if (sequence.gates[i].timeOut && !isNever(s.gates[i].start)) {
                 CHECK(s.gates[i].open - s.gates[i].start <= *sequence.gates[i].timeOut);
@@ -87,7 +93,8 @@ TEST_CASE("No gate opens before the gates it needs, nor later than its time-out"
 TEST_CASE("A wait that went on without a time-out found all of its gates open") {
     forMany([](const model::Sequence& sequence, const auto&, const Schedule& s) {
         for (std::size_t i = 0; i < s.beats.size(); ++i) {
-            if (sequence.beats[i].kind != model::BeatKind::Wait || !s.beats[i].played || s.beats[i].timedOut || isNever(s.beats[i].end)) {
+            if (sequence.beats[i].kind != model::BeatKind::Wait || !s.beats[i].played ||
+                s.beats[i].timedOut || isNever(s.beats[i].end)) {
                 continue;
             }
             for (std::size_t g = 0; g < s.gates.size(); ++g) {
@@ -119,7 +126,8 @@ TEST_CASE("Every value is finite and every opacity lies between 0 and 1") {
             for (const auto& state : evaluate(s, s.end * i / 30.0).layers) {
                 CHECK(state.opacity > 0);
                 CHECK(state.opacity <= 1);
-                for (double value : {state.centre.x, state.centre.y, state.scaleX, state.scaleY, state.rotation, state.size.width, state.size.height}) {
+                for (double value : {state.centre.x, state.centre.y, state.scaleX, state.scaleY,
+                                     state.rotation, state.size.width, state.size.height}) {
                     CHECK(std::isfinite(value));
                 }
             }
@@ -156,8 +164,12 @@ TEST_CASE("Values are continuous where no cue says otherwise") {
         auto builder = aSequence().withBeat(play("a", 1500)).withBeat(hold("b", 300));
         const char* layers[] = {"backdrop", "logo", "title"};
         for (int i = 0; i < 3; ++i) {
-            const model::MoveKind kinds[] = {model::MoveKind::Fade, model::MoveKind::Rise, model::MoveKind::Bounce, model::MoveKind::Spring, model::MoveKind::Turn, model::MoveKind::Pop, model::MoveKind::Settle};
-            auto it = cue("c" + std::to_string(i), "a", random.below(500), 300 + random.below(600), kinds[random.below(7)], layers[i]);
+            const model::MoveKind kinds[] = {model::MoveKind::Fade,   model::MoveKind::Rise,
+                                             model::MoveKind::Bounce, model::MoveKind::Spring,
+                                             model::MoveKind::Turn,   model::MoveKind::Pop,
+                                             model::MoveKind::Settle};
+            auto it = cue("c" + std::to_string(i), "a", random.below(500), 300 + random.below(600),
+                          kinds[random.below(7)], layers[i]);
             it.easing.reset();
             builder.withCue(it);
         }
@@ -173,7 +185,8 @@ TEST_CASE("Values are continuous where no cue says otherwise") {
                 }
                 for (double t = 600; t < s.end; t += 1) {
                     INFO("seed " << seed << " layer " << layer << " property " << p << " at " << t);
-                    REQUIRE(std::abs(timeline.valueAt(t + 0.25) - timeline.valueAt(t)) <= (high - low) * 0.03 + 1e-9);
+                    REQUIRE(std::abs(timeline.valueAt(t + 0.25) - timeline.valueAt(t)) <=
+                            (high - low) * 0.03 + 1e-9);
                 }
             }
         }

@@ -20,17 +20,25 @@ Conditions with(const std::function<void(Conditions&)>& change) {
     return conditions;
 }
 
-model::Cue anchored(const Id& id, const Id& beat, AnchorKind kind, const Id& other, Millis offset, Millis length = 100) {
+model::Cue anchored(const Id& id, const Id& beat, AnchorKind kind, const Id& other, Millis offset,
+                    Millis length = 100) {
     auto made = cue(id, beat, 0, length);
     made.anchor = {kind, other, offset, {}};
     return made;
 }
 
-const CueSpan& spanOf(const Schedule& schedule, const Id& id) { return schedule.cues[static_cast<std::size_t>(model::indexOf(schedule.sequence->cues, id))]; }
-const BeatSpan& beatOf(const Schedule& schedule, const Id& id) { return schedule.beats[static_cast<std::size_t>(model::indexOf(schedule.sequence->beats, id))]; }
-const GateSpan& gateOf(const Schedule& schedule, const Id& id) { return schedule.gates[static_cast<std::size_t>(model::indexOf(schedule.sequence->gates, id))]; }
+const CueSpan& spanOf(const Schedule& schedule, const Id& id) {
+    return schedule.cues[static_cast<std::size_t>(model::indexOf(schedule.sequence->cues, id))];
+}
+const BeatSpan& beatOf(const Schedule& schedule, const Id& id) {
+    return schedule.beats[static_cast<std::size_t>(model::indexOf(schedule.sequence->beats, id))];
+}
+const GateSpan& gateOf(const Schedule& schedule, const Id& id) {
+    return schedule.gates[static_cast<std::size_t>(model::indexOf(schedule.sequence->gates, id))];
+}
 
-model::Beat waitOf(const Id& id, std::optional<Millis> atMost = {}, model::TimeOutAction action = model::TimeOutAction::GoOn) {
+model::Beat waitOf(const Id& id, std::optional<Millis> atMost = {},
+                   model::TimeOutAction action = model::TimeOutAction::GoOn) {
     auto made = test::wait(id);
     made.atMost = atMost;
     made.onTimeOut = action;
@@ -57,12 +65,19 @@ TEST_CASE("Beats follow each other behind the opening") {
 }
 
 TEST_CASE("A play beat without length ends with its last cue") {
-    const auto s = resolve(aSequence().withBeat(play("a")).withCue(cue("x", "a", 100, 300)).withCue(cue("y", "a", 0, 250)).build(), usual());
+    const auto s = resolve(aSequence()
+                               .withBeat(play("a"))
+                               .withCue(cue("x", "a", 100, 300))
+                               .withCue(cue("y", "a", 0, 250))
+                               .build(),
+                           usual());
     CHECK(beatOf(s, "a").end == 1000);
 }
 
 TEST_CASE("A cue longer than its beat runs on into the next") {
-    const auto s = resolve(aSequence().withBeat(play("a", 100)).withBeat(hold("b", 500)).withCue(cue("x", "a", 0, 400)).build(), usual());
+    const auto s = resolve(
+        aSequence().withBeat(play("a", 100)).withBeat(hold("b", 500)).withCue(cue("x", "a", 0, 400)).build(),
+        usual());
     CHECK(beatOf(s, "a").end == 700);
     CHECK(spanOf(s, "x").end == 1000);
 }
@@ -85,12 +100,22 @@ TEST_CASE("Cues hang on edges of beats and on each other") {
 }
 
 TEST_CASE("A cue never starts before its beat") {
-    const auto s = resolve(aSequence().withBeat(play("a", 300)).withCue(anchored("x", "a", AnchorKind::BeatStart, "", -500)).build(), usual());
+    const auto s = resolve(aSequence()
+                               .withBeat(play("a", 300))
+                               .withCue(anchored("x", "a", AnchorKind::BeatStart, "", -500))
+                               .build(),
+                           usual());
     CHECK(spanOf(s, "x").start == 600);
 }
 
 TEST_CASE("Chains cross beats forwards") {
-    const auto s = resolve(aSequence().withBeat(play("a", 300)).withBeat(play("b")).withCue(cue("x", "a", 0, 800)).withCue(anchored("y", "b", AnchorKind::After, "x", 10)).build(), usual());
+    const auto s = resolve(aSequence()
+                               .withBeat(play("a", 300))
+                               .withBeat(play("b"))
+                               .withCue(cue("x", "a", 0, 800))
+                               .withCue(anchored("y", "b", AnchorKind::After, "x", 10))
+                               .build(),
+                           usual());
     CHECK(spanOf(s, "y").start == 1410);
     CHECK(beatOf(s, "b").end == 1510);
 }
@@ -101,7 +126,15 @@ TEST_CASE("Gates load from process start, first frame, a beat, or other gates") 
     late.beat = "a";
     auto frame = gate("frame", 100);
     frame.start = model::GateStart::FirstFrame;
-    const auto s = resolve(aSequence().withBeat(hold("h", 50)).withBeat(play("a", 100)).withGate(gate("process", 100)).withGate(late).withGate(frame).withGate(gate("needy", 100, {"late", "frame"})).build(), usual());
+    const auto s = resolve(aSequence()
+                               .withBeat(hold("h", 50))
+                               .withBeat(play("a", 100))
+                               .withGate(gate("process", 100))
+                               .withGate(late)
+                               .withGate(frame)
+                               .withGate(gate("needy", 100, {"late", "frame"}))
+                               .build(),
+                           usual());
     CHECK(gateOf(s, "process").open == 100);
     CHECK(gateOf(s, "frame").start == 600);
     CHECK(gateOf(s, "late").start == 650);
@@ -122,7 +155,8 @@ TEST_CASE("A wait lasts until its gates have opened, and not shorter than at lea
 TEST_CASE("A wait needs only its own gates; optional ones none unless named") {
     auto optional = gate("tiles", 5000);
     optional.optional = true;
-    auto sequence = aSequence().withBeat(waitOf("wait")).withGate(gate("session", 800)).withGate(optional).build();
+    auto sequence =
+        aSequence().withBeat(waitOf("wait")).withGate(gate("session", 800)).withGate(optional).build();
     CHECK(beatOf(resolve(sequence, usual()), "wait").end == 800);
     sequence.beats[1].gates = {"tiles"};
     CHECK(beatOf(resolve(sequence, usual()), "wait").end == 5000);
@@ -130,7 +164,8 @@ TEST_CASE("A wait needs only its own gates; optional ones none unless named") {
 }
 
 TEST_CASE("A wait that can last for ever is endless, and nothing comes after it") {
-    const auto s = resolve(aSequence().withBeat(waitOf("wait")).withGate(gate("session", 800)).build(), with([](auto& c) { c.loading = Loading::Never; }));
+    const auto s = resolve(aSequence().withBeat(waitOf("wait")).withGate(gate("session", 800)).build(),
+                           with([](auto& c) { c.loading = Loading::Never; }));
     CHECK(beatOf(s, "wait").endless());
     CHECK_FALSE(beatOf(s, "hand-off").played);
     CHECK(isNever(s.metrics.shown));
@@ -138,8 +173,12 @@ TEST_CASE("A wait that can last for ever is endless, and nothing comes after it"
 }
 
 TEST_CASE("At most ends a wait, and what then is the outcome") {
-    for (const auto& [action, outcome] : {std::pair{model::TimeOutAction::GoOn, Outcome::WentOn}, std::pair{model::TimeOutAction::Offline, Outcome::Offline}, std::pair{model::TimeOutAction::Message, Outcome::Message}}) {
-        const auto s = resolve(aSequence().withBeat(waitOf("wait", 700, action)).withGate(gate("session", 9000)).build(), usual());
+    for (const auto& [action, outcome] : {std::pair{model::TimeOutAction::GoOn, Outcome::WentOn},
+                                          std::pair{model::TimeOutAction::Offline, Outcome::Offline},
+                                          std::pair{model::TimeOutAction::Message, Outcome::Message}}) {
+        const auto s =
+            resolve(aSequence().withBeat(waitOf("wait", 700, action)).withGate(gate("session", 9000)).build(),
+                    usual());
         CHECK(beatOf(s, "wait").end == 1300);
         CHECK(beatOf(s, "wait").timedOut);
         CHECK(s.outcome == outcome);
@@ -153,7 +192,12 @@ TEST_CASE("A gate's own time-out gives it up, and gates that need it go on from 
     auto session = gate("session", 9000);
     session.timeOut = 1000;
     session.onTimeOut = model::TimeOutAction::Offline;
-    const auto s = resolve(aSequence().withBeat(waitOf("wait")).withGate(session).withGate(gate("feed", 200, {"session"})).build(), usual());
+    const auto s = resolve(aSequence()
+                               .withBeat(waitOf("wait"))
+                               .withGate(session)
+                               .withGate(gate("feed", 200, {"session"}))
+                               .build(),
+                           usual());
     CHECK(gateOf(s, "session").timedOut);
     CHECK(gateOf(s, "session").open == 1000);
     CHECK(gateOf(s, "feed").open == 1200);
@@ -166,11 +210,18 @@ TEST_CASE("The gravest time-out decides") {
     a.onTimeOut = model::TimeOutAction::Message;
     auto b = gate("b", 9000);
     b.timeOut = 800;
-    CHECK(resolve(aSequence().withBeat(waitOf("wait")).withGate(a).withGate(b).build(), usual()).outcome == Outcome::Message);
+    CHECK(resolve(aSequence().withBeat(waitOf("wait")).withGate(a).withGate(b).build(), usual()).outcome ==
+          Outcome::Message);
 }
 
 TEST_CASE("A repeating cue is cut, finishes its cycle, or settles when its wait ends") {
-    const auto build = [](model::RepeatEnd end) { return aSequence().withBeat(waitOf("wait")).withGate(gate("session", 1130)).withCue(pulsing(end)).build(); };
+    const auto build = [](model::RepeatEnd end) {
+        return aSequence()
+            .withBeat(waitOf("wait"))
+            .withGate(gate("session", 1130))
+            .withCue(pulsing(end))
+            .build();
+    };
     const auto cut = resolve(build(model::RepeatEnd::Cut), usual());
     CHECK(beatOf(cut, "wait").end == 1130);
     CHECK(spanOf(cut, "pulse").end == 1130);
@@ -198,7 +249,8 @@ TEST_CASE("A hold yields at once when everything needed has loaded") {
     auto rest = hold("rest", 800);
     rest.yield = model::Yield::AtOnce;
     rest.blend = 100;
-    auto sequence = aSequence().withBeat(rest).withBeat(waitOf("wait")).withGate(gate("session", 900)).build();
+    auto sequence =
+        aSequence().withBeat(rest).withBeat(waitOf("wait")).withGate(gate("session", 900)).build();
     auto s = resolve(sequence, usual());
     CHECK(beatOf(s, "rest").yielded);
     CHECK(beatOf(s, "rest").end == 900); // nothing to blend
@@ -231,14 +283,17 @@ TEST_CASE("After-cues lets running cues end and skips those not begun to their e
 TEST_CASE("Nothing yields to a gate that is not open") {
     auto show = play("show", 500);
     show.yield = model::Yield::AtOnce;
-    const auto s = resolve(aSequence().withBeat(show).withBeat(waitOf("wait")).withGate(gate("session", 5000)).build(), usual());
+    const auto s = resolve(
+        aSequence().withBeat(show).withBeat(waitOf("wait")).withGate(gate("session", 5000)).build(), usual());
     CHECK_FALSE(beatOf(s, "show").yielded);
     CHECK(beatOf(s, "show").end == 1100);
 }
 
 TEST_CASE("Start kinds choose the beats; what is left out leaves its end state") {
-    auto sequence = aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, model::MoveKind::Rise)).build();
-    sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] = std::vector<Id>{"opening", "hand-off"};
+    auto sequence =
+        aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, model::MoveKind::Rise)).build();
+    sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] =
+        std::vector<Id>{"opening", "hand-off"};
     const auto warm = resolve(sequence, with([](auto& c) { c.start = model::StartKind::Warm; }));
     CHECK_FALSE(beatOf(warm, "a").played);
     CHECK(beatOf(warm, "hand-off").start == 240);
@@ -256,7 +311,9 @@ TEST_CASE("A hot start finds its data in memory") {
 
 TEST_CASE("The opening's cues are the system's: only what it can carry is played") {
     auto sequence = aSequence().build();
-    sequence.cues = {cue("icon-pop", "opening", 0, 300, model::MoveKind::Settle), cue("icon-iris", "opening", 0, 300, model::MoveKind::Iris), cue("text-fade", "opening", 0, 300, model::MoveKind::Fade, "title"),
+    sequence.cues = {cue("icon-pop", "opening", 0, 300, model::MoveKind::Settle),
+                     cue("icon-iris", "opening", 0, 300, model::MoveKind::Iris),
+                     cue("text-fade", "opening", 0, 300, model::MoveKind::Fade, "title"),
                      cue("icon-long", "opening", 0, 1200, model::MoveKind::Turn)};
     const auto newer = resolve(sequence, usual());
     CHECK_FALSE(spanOf(newer, "icon-pop").dropped);
@@ -277,7 +334,10 @@ TEST_CASE("An opening that ends before the icon's cue leaves the cue's end state
 }
 
 TEST_CASE("The app's own view cannot be cut to a shape, and the preview shows that") {
-    auto sequence = aSequence().withCue(cue("iris", "hand-off", 0, 300, model::MoveKind::Iris, "first")).withCue(cue("fade", "hand-off", 0, 300, model::MoveKind::Fade, "first")).build();
+    auto sequence = aSequence()
+                        .withCue(cue("iris", "hand-off", 0, 300, model::MoveKind::Iris, "first"))
+                        .withCue(cue("fade", "hand-off", 0, 300, model::MoveKind::Fade, "first"))
+                        .build();
     const auto s = resolve(sequence, usual());
     CHECK(spanOf(s, "iris").dropped);
     CHECK_FALSE(spanOf(s, "fade").dropped);
@@ -305,7 +365,13 @@ TEST_CASE("The figures of a launch add up") {
 }
 
 TEST_CASE("An app that is ready during the show pays for the rest of it") {
-    const auto s = resolve(aSequence().withBeat(play("show", 1000)).withBeat(waitOf("wait")).withGate(gate("session", 700)).withCue(cue("in", "show", 0, 1000)).build(), usual());
+    const auto s = resolve(aSequence()
+                               .withBeat(play("show", 1000))
+                               .withBeat(waitOf("wait"))
+                               .withGate(gate("session", 700))
+                               .withCue(cue("in", "show", 0, 1000))
+                               .build(),
+                           usual());
     CHECK(s.metrics.ready == 700);
     CHECK(s.metrics.shown == 1900);
     CHECK(s.metrics.added == 1200);

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/card/beat_form.h"
 
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 #include "core/edit/edits.h"
 #include "core/model/limits.h"
 
@@ -32,7 +32,10 @@ QLabel* makeAbout(QWidget* parent) {
     return label;
 }
 
-QStringList timeOutWords() { return {QObject::tr("go on without"), QObject::tr("take the offline way"), QObject::tr("show the message")}; }
+QStringList timeOutWords() {
+    return {QObject::tr("go on without"), QObject::tr("take the offline way"),
+            QObject::tr("show the message")};
+}
 
 /// A time that may also be missing: the lowest value stands for "none".
 void allowNone(QSpinBox* box, const QString& word) {
@@ -43,13 +46,16 @@ void allowNone(QSpinBox* box, const QString& word) {
 QString aboutBeat(BeatKind kind) {
     switch (kind) {
     case BeatKind::Opening:
-        return QObject::tr("The static frame the system shows before the app's code runs. Its length is the system's: it follows from the device and the kind of start.");
+        return QObject::tr("The static frame the system shows before the app's code runs. Its length is the "
+                           "system's: it follows from the device and the kind of start.");
     case BeatKind::Play:
-        return QObject::tr("A fixed span, filled by cues. It can yield when everything needed has loaded, so that the show never holds up a ready app.");
+        return QObject::tr("A fixed span, filled by cues. It can yield when everything needed has loaded, so "
+                           "that the show never holds up a ready app.");
     case BeatKind::Hold:
         return QObject::tr("A fixed rest. It can yield when everything needed has loaded.");
     case BeatKind::Wait:
-        return QObject::tr("Elastic: it lasts until its gates have opened. Pull its torn edge to see what happens when loading takes longer.");
+        return QObject::tr("Elastic: it lasts until its gates have opened. Pull its torn edge to see what "
+                           "happens when loading takes longer.");
     case BeatKind::HandOff:
         return QObject::tr("The launch picture gives way to the first screen.");
     }
@@ -59,11 +65,12 @@ QString aboutBeat(BeatKind kind) {
 }
 
 BeatForm::BeatForm(Document& document, Preview& preview, QWidget* parent)
-    : QWidget(parent), m_document(document), m_preview(preview), m_about(makeAbout(this)), m_fixed(new CardColumn(tr("Length"), this)),
-      m_elastic(new CardColumn(tr("Wait"), this)) {
+    : QWidget(parent), m_document(document), m_preview(preview), m_about(makeAbout(this)),
+      m_fixed(new CardColumn(tr("Length"), this)), m_elastic(new CardColumn(tr("Wait"), this)) {
     const int most = model::limits::kLongest;
     m_length = makeTimeBox(QStringLiteral("beatLength"), 0, most, this);
-    m_yield = makeWords(QStringLiteral("beatYield"), {tr("never"), tr("after the running cues"), tr("at once")}, this);
+    m_yield = makeWords(QStringLiteral("beatYield"),
+                        {tr("never"), tr("after the running cues"), tr("at once")}, this);
     m_blend = makeTimeBox(QStringLiteral("beatBlend"), 0, most, this);
     m_atLeast = makeTimeBox(QStringLiteral("beatAtLeast"), 0, most, this);
     m_atMost = makeTimeBox(QStringLiteral("beatAtMost"), 0, most, this);
@@ -83,17 +90,38 @@ BeatForm::BeatForm(Document& document, Preview& preview, QWidget* parent)
     row->addWidget(m_fixed, 2);
     row->addWidget(m_elastic, 2);
     row->addWidget(m_about, 3);
-    connect(m_length, &QSpinBox::valueChanged, this, [this](int v) { apply(tr("length of beat %1"), [v](model::Beat& b) { b.length = v; }, "beat length "); });
-    connect(m_blend, &QSpinBox::valueChanged, this, [this](int v) { apply(tr("blend of beat %1"), [v](model::Beat& b) { b.blend = v; }, "beat blend "); });
-    connect(m_yield, &QComboBox::activated, this, [this](int v) { apply(tr("yield of beat %1"), [v](model::Beat& b) { b.yield = static_cast<model::Yield>(v); }, ""); });
-    connect(m_atLeast, &QSpinBox::valueChanged, this, [this](int v) { apply(tr("least length of %1"), [v](model::Beat& b) { b.atLeast = b.atMost ? std::min(v, *b.atMost) : v; }, "beat least "); });
-    connect(m_atMost, &QSpinBox::valueChanged, this, [this](int v) {
-        apply(tr("longest length of %1"), [v](model::Beat& b) { b.atMost = v > 0 ? std::optional(std::max(v, b.atLeast)) : std::nullopt; }, "beat most ");
+    connect(m_length, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("length of beat %1"), [v](model::Beat& b) { b.length = v; }, "beat length ");
     });
-    connect(m_onTimeOut, &QComboBox::activated, this, [this](int v) { apply(tr("time-out of %1"), [v](model::Beat& b) { b.onTimeOut = static_cast<model::TimeOutAction>(v); }, ""); });
+    connect(m_blend, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("blend of beat %1"), [v](model::Beat& b) { b.blend = v; }, "beat blend ");
+    });
+    connect(m_yield, &QComboBox::activated, this, [this](int v) {
+        apply(
+            tr("yield of beat %1"), [v](model::Beat& b) { b.yield = static_cast<model::Yield>(v); }, "");
+    });
+    connect(m_atLeast, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("least length of %1"),
+            [v](model::Beat& b) { b.atLeast = b.atMost ? std::min(v, *b.atMost) : v; }, "beat least ");
+    });
+    connect(m_atMost, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("longest length of %1"),
+            [v](model::Beat& b) { b.atMost = v > 0 ? std::optional(std::max(v, b.atLeast)) : std::nullopt; },
+            "beat most ");
+    });
+    connect(m_onTimeOut, &QComboBox::activated, this, [this](int v) {
+        apply(
+            tr("time-out of %1"), [v](model::Beat& b) { b.onTimeOut = static_cast<model::TimeOutAction>(v); },
+            "");
+    });
 }
 
-void BeatForm::apply(const QString& verb, const std::function<void(model::Beat&)>& change, const char* mergeKey) {
+void BeatForm::apply(const QString& verb, const std::function<void(model::Beat&)>& change,
+                     const char* mergeKey) {
     auto next = *m_document.sequence();
     auto* beat = model::findThing(next.beats, m_id);
     if (m_filling || !beat) {
@@ -113,7 +141,8 @@ void BeatForm::show(const Id& id) {
     m_filling = true;
     const int index = model::indexOf(m_document.sequence()->beats, id);
     const auto& span = m_preview.schedule()->beats[static_cast<std::size_t>(index)];
-    const bool fixed = beat->kind == BeatKind::Play || beat->kind == BeatKind::Hold || beat->kind == BeatKind::HandOff;
+    const bool fixed =
+        beat->kind == BeatKind::Play || beat->kind == BeatKind::Hold || beat->kind == BeatKind::HandOff;
     m_fixed->setVisible(fixed);
     m_elastic->setVisible(beat->kind == BeatKind::Wait);
     m_length->setValue(beat->length.value_or(isNever(span.end) ? 0 : span.end - span.start));
@@ -135,7 +164,8 @@ void BeatForm::takeKeyboard() {
     box->selectAll();
 }
 
-GateForm::GateForm(Document& document, QWidget* parent) : QWidget(parent), m_document(document), m_about(makeAbout(this)) {
+GateForm::GateForm(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_about(makeAbout(this)) {
     const int most = model::limits::kLongest;
     auto* times = new CardColumn(tr("Takes"), this);
     m_typical = makeTimeBox(QStringLiteral("gateTypical"), 0, most, this);
@@ -160,15 +190,36 @@ GateForm::GateForm(Document& document, QWidget* parent) : QWidget(parent), m_doc
     row->addWidget(times, 2);
     row->addWidget(limits, 2);
     row->addWidget(m_about, 3);
-    connect(m_typical, &QSpinBox::valueChanged, this, [this](int v) { apply(tr("typical time of gate %1"), [v](model::Gate& g) { g.typical = v; }, "gate typical "); });
-    connect(m_fast, &QSpinBox::valueChanged, this, [this](int v) { apply(tr("fast time of gate %1"), [v](model::Gate& g) { g.fast = v; }, "gate fast "); });
-    connect(m_slow, &QSpinBox::valueChanged, this, [this](int v) { apply(tr("slow time of gate %1"), [v](model::Gate& g) { g.slow = v; }, "gate slow "); });
-    connect(m_timeOut, &QSpinBox::valueChanged, this, [this](int v) { apply(tr("time-out of gate %1"), [v](model::Gate& g) { g.timeOut = v > 0 ? std::optional(v) : std::nullopt; }, "gate time-out "); });
-    connect(m_onTimeOut, &QComboBox::activated, this, [this](int v) { apply(tr("time-out of gate %1"), [v](model::Gate& g) { g.onTimeOut = static_cast<model::TimeOutAction>(v); }, ""); });
-    connect(m_optional, &QComboBox::activated, this, [this](int v) { apply(tr("need of gate %1"), [v](model::Gate& g) { g.optional = v == 1; }, ""); });
+    connect(m_typical, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("typical time of gate %1"), [v](model::Gate& g) { g.typical = v; }, "gate typical ");
+    });
+    connect(m_fast, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("fast time of gate %1"), [v](model::Gate& g) { g.fast = v; }, "gate fast ");
+    });
+    connect(m_slow, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("slow time of gate %1"), [v](model::Gate& g) { g.slow = v; }, "gate slow ");
+    });
+    connect(m_timeOut, &QSpinBox::valueChanged, this, [this](int v) {
+        apply(
+            tr("time-out of gate %1"),
+            [v](model::Gate& g) { g.timeOut = v > 0 ? std::optional(v) : std::nullopt; }, "gate time-out ");
+    });
+    connect(m_onTimeOut, &QComboBox::activated, this, [this](int v) {
+        apply(
+            tr("time-out of gate %1"),
+            [v](model::Gate& g) { g.onTimeOut = static_cast<model::TimeOutAction>(v); }, "");
+    });
+    connect(m_optional, &QComboBox::activated, this, [this](int v) {
+        apply(
+            tr("need of gate %1"), [v](model::Gate& g) { g.optional = v == 1; }, "");
+    });
 }
 
-void GateForm::apply(const QString& verb, const std::function<void(model::Gate&)>& change, const char* mergeKey) {
+void GateForm::apply(const QString& verb, const std::function<void(model::Gate&)>& change,
+                     const char* mergeKey) {
     auto next = *m_document.sequence();
     auto* gate = model::findThing(next.gates, m_id);
     if (m_filling || !gate) {
@@ -198,8 +249,11 @@ void GateForm::show(const Id& id) {
         const auto* other = model::findThing(m_document.sequence()->gates, need);
         needs << toQString(other ? other->name : need);
     }
-    const QString after = needs.isEmpty() ? tr("Its loading starts by itself.") : tr("Its loading starts when %1 has opened.").arg(needs.join(tr(" and ")));
-    m_about->setText(gate->timeOut ? after : after + tr(" Without a time-out, a wait for it can last for ever."));
+    const QString after = needs.isEmpty()
+                              ? tr("Its loading starts by itself.")
+                              : tr("Its loading starts when %1 has opened.").arg(needs.join(tr(" and ")));
+    m_about->setText(gate->timeOut ? after
+                                   : after + tr(" Without a time-out, a wait for it can last for ever."));
     m_filling = false;
 }
 

@@ -27,7 +27,8 @@ QSpinBox* makeTimeBox(const QString& name, int least, int most, QWidget* parent)
     return box;
 }
 
-QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most, const QString& unit, QWidget* parent) {
+QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most, const QString& unit,
+                              QWidget* parent) {
     auto* box = new QDoubleSpinBox(parent);
     dress(box, name);
     box->setRange(least, most);
@@ -36,7 +37,8 @@ QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most, co
     return box;
 }
 
-CardColumn::CardColumn(const QString& heading, QWidget* parent) : QWidget(parent), m_grid(new QGridLayout(this)) {
+CardColumn::CardColumn(const QString& heading, QWidget* parent)
+    : QWidget(parent), m_grid(new QGridLayout(this)) {
     m_grid->setContentsMargins(0, 0, 0, 0);
     m_grid->setVerticalSpacing(1);
     m_grid->setHorizontalSpacing(8);

@@ -10,7 +10,8 @@ namespace scaena::app {
 
 /// A right-aligned number with its unit, as every number on the cards looks.
 [[nodiscard]] QSpinBox* makeTimeBox(const QString& name, int least, int most, QWidget* parent);
-[[nodiscard]] QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most, const QString& unit, QWidget* parent);
+[[nodiscard]] QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most,
+                                            const QString& unit, QWidget* parent);
 
 /// A column of a card: a heading and rows of label and field.
 class CardColumn : public QWidget {

@@ -3,8 +3,8 @@
 
 #include "app/compose/card/beat_form.h"
 #include "app/compose/card/cue_form.h"
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 #include "core/model/moves.h"
 
 #include <QHBoxLayout>
@@ -15,9 +15,11 @@
 namespace scaena::app {
 
 CueCard::CueCard(Document& document, Preview& preview, Selection& selection, QWidget* parent)
-    : QFrame(parent), m_document(document), m_preview(preview), m_selection(selection), m_name(new QLabel(this)), m_does(new QLabel(this)),
-      m_hint(new QLabel(this)), m_pages(new QStackedWidget(this)), m_cue(new CueForm(document, this)), m_beat(new BeatForm(document, preview, this)),
-      m_gate(new GateForm(document, this)), m_empty(new QLabel(this)) {
+    : QFrame(parent), m_document(document), m_preview(preview), m_selection(selection),
+      m_name(new QLabel(this)), m_does(new QLabel(this)), m_hint(new QLabel(this)),
+      m_pages(new QStackedWidget(this)), m_cue(new CueForm(document, this)),
+      m_beat(new BeatForm(document, preview, this)), m_gate(new GateForm(document, this)),
+      m_empty(new QLabel(this)) {
     setObjectName(QStringLiteral("card"));
     setAccessibleName(tr("Card of what is selected"));
     m_name->setFont(nameFont(14));
@@ -76,8 +78,10 @@ void CueCard::update() {
     if (const auto* cue = model::findThing(s.cues, m_selection.cue())) {
         const auto* layer = model::findThing(s.layers, cue->layer);
         name = toQString(layer ? layer->name : cue->layer);
-        const bool leaves = cue->move.parameters.count("direction") > 0 && model::choiceOf(cue->move, "direction") == "out";
-        does = leaves ? tr("leaves: %1").arg(toQString(model::moveDefinition(cue->move.kind).label).toLower()) : toQString(model::moveDefinition(cue->move.kind).does);
+        const bool leaves =
+            cue->move.parameters.count("direction") > 0 && model::choiceOf(cue->move, "direction") == "out";
+        does = leaves ? tr("leaves: %1").arg(toQString(model::moveDefinition(cue->move.kind).label).toLower())
+                      : toQString(model::moveDefinition(cue->move.kind).does);
         hint = tr("C  another cue      Ctrl+D  duplicate      Del  remove");
         m_cue->show(cue->id);
         page = m_cue;
@@ -92,10 +96,14 @@ void CueCard::update() {
         m_gate->show(m_selection.id());
         page = m_gate;
     } else {
-        const auto* layer = m_selection.kind() == Selection::Kind::Layer ? model::findThing(s.layers, m_selection.id()) : nullptr;
+        const auto* layer = m_selection.kind() == Selection::Kind::Layer
+                                ? model::findThing(s.layers, m_selection.id())
+                                : nullptr;
         name = layer ? toQString(layer->name) : tr("Nothing selected");
-        m_empty->setText(layer ? tr("No cue of this layer runs at the needle.\nPress C to give it one at the needle, or select one of its cues.")
-                               : tr("Click a cue, a beat or a gate on the score to change it here.\nSpace plays. Drag cues to move them, their edges to lengthen them."));
+        m_empty->setText(layer ? tr("No cue of this layer runs at the needle.\nPress C to give it one at the "
+                                    "needle, or select one of its cues.")
+                               : tr("Click a cue, a beat or a gate on the score to change it here.\nSpace "
+                                    "plays. Drag cues to move them, their edges to lengthen them."));
     }
     m_name->setText(name);
     m_does->setText(does);

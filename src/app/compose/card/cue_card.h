@@ -15,15 +15,15 @@ class CueForm;
 class BeatForm;
 class GateForm;
 
-/// The card under the score: what is selected, in the order in which people decide. A cue has four columns (what, when,
-/// how, carried); a beat and a gate have their own numbers; with nothing selected it says what to do.
+/// The card under the score: what is selected, in the order in which people decide. A cue has four columns
+/// (what, when, how, carried); a beat and a gate have their own numbers; with nothing selected it says what
+/// to do.
 class CueCard : public QFrame {
     Q_OBJECT
 public:
     CueCard(Document& document, Preview& preview, Selection& selection, QWidget* parent = nullptr);
     /// Puts the keyboard into the first number.
     void takeKeyboard();
-
 
 protected:
     void paintEvent(QPaintEvent* event) override;

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/card/cue_form.h"
 
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 #include "core/edit/edits.h"
 #include "core/model/limits.h"
 #include "core/schedule/carry.h"
@@ -37,8 +37,9 @@ QCheckBox* makeCheck(const QString& name, const QString& text, QWidget* parent) 
 }
 
 CueForm::CueForm(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_what(new CardColumn(tr("What"), this)), m_when(new CardColumn(tr("When"), this)),
-      m_how(new CardColumn(tr("How"), this)), m_carried(new CardColumn(tr("Carried"), this)) {
+    : QWidget(parent), m_document(document), m_what(new CardColumn(tr("What"), this)),
+      m_when(new CardColumn(tr("When"), this)), m_how(new CardColumn(tr("How"), this)),
+      m_carried(new CardColumn(tr("Carried"), this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(26);
@@ -73,7 +74,8 @@ void CueForm::buildWhat() {
     m_what->addRow(tr("Move"), m_move);
     m_what->finish();
     connect(m_move, &QComboBox::activated, this, [this](int index) {
-        edit(tr("change the move of %1"), edit::setMoveKind(*m_document.sequence(), m_id, static_cast<model::MoveKind>(index)), "");
+        edit(tr("change the move of %1"),
+             edit::setMoveKind(*m_document.sequence(), m_id, static_cast<model::MoveKind>(index)), "");
     });
 }
 
@@ -114,7 +116,9 @@ void CueForm::buildWhen() {
     connect(m_anchor, &QComboBox::activated, this, &CueForm::applyAnchor);
     connect(m_other, &QComboBox::activated, this, &CueForm::applyAnchor);
     connect(m_offset, &QSpinBox::valueChanged, this, &CueForm::applyAnchor);
-    connect(m_length, &QSpinBox::valueChanged, this, [this](int value) { edit(tr("length of %1"), edit::setCueLength(*m_document.sequence(), m_id, value), "length "); });
+    connect(m_length, &QSpinBox::valueChanged, this, [this](int value) {
+        edit(tr("length of %1"), edit::setCueLength(*m_document.sequence(), m_id, value), "length ");
+    });
     connect(m_times, &QSpinBox::valueChanged, this, &CueForm::applyRepeat);
     connect(m_whileWaiting, &QCheckBox::toggled, this, &CueForm::applyRepeat);
     connect(m_alternate, &QCheckBox::toggled, this, &CueForm::applyRepeat);
@@ -154,14 +158,18 @@ void CueForm::buildHow() {
     row->addLayout(side, 1);
     m_how->addWide(both);
     connect(m_shelf, &QComboBox::activated, this, [this](int index) {
-        applyEasing(tr("easing of %1"), index == 0 ? std::nullopt : std::optional(model::namedEasings()[static_cast<std::size_t>(index - 1)].easing));
+        applyEasing(tr("easing of %1"),
+                    index == 0
+                        ? std::nullopt
+                        : std::optional(model::namedEasings()[static_cast<std::size_t>(index - 1)].easing));
     });
     connect(m_curve, &EasingEditor::dragged, this, [this](const model::Easing& easing) {
         if (cue()) {
             m_document.preview(edit::setCueEasing(*m_document.history().committed(), m_id, easing));
         }
     });
-    connect(m_curve, &EasingEditor::dragEnded, this, [this] { m_document.commit(named(tr("easing of %1"))); });
+    connect(m_curve, &EasingEditor::dragEnded, this,
+            [this] { m_document.commit(named(tr("easing of %1"))); });
     connect(m_curve, &EasingEditor::dragCancelled, this, [this] { m_document.cancel(); });
     connect(m_reduced, &QComboBox::activated, this, [this](int index) {
         auto next = *m_document.sequence();
@@ -237,7 +245,10 @@ void CueForm::rebuildParameters(const model::Cue& it) {
                 box->addItem(toQString(choice));
             }
             connect(box, &QComboBox::activated, this, [this, key, box] {
-                edit(tr("change %1"), edit::setMoveParameter(*m_document.sequence(), m_id, key, box->currentText().toStdString()), "");
+                edit(tr("change %1"),
+                     edit::setMoveParameter(*m_document.sequence(), m_id, key,
+                                            box->currentText().toStdString()),
+                     "");
             });
             m_what->addRow(toQString(parameter.label), box);
             m_parameterFields[key] = box;
@@ -245,7 +256,8 @@ void CueForm::rebuildParameters(const model::Cue& it) {
         }
         auto* box = makeNumberBox(name, parameter.least, parameter.most, toQString(parameter.unit), m_what);
         connect(box, &QDoubleSpinBox::valueChanged, this, [this, key](double value) {
-            edit(tr("change %1"), edit::setMoveParameter(*m_document.sequence(), m_id, key, value), ("parameter " + key + " ").c_str());
+            edit(tr("change %1"), edit::setMoveParameter(*m_document.sequence(), m_id, key, value),
+                 ("parameter " + key + " ").c_str());
         });
         m_what->addRow(toQString(parameter.label), box);
         m_parameterFields[key] = box;
@@ -286,7 +298,8 @@ void CueForm::refreshWhen(const model::Cue& it) {
     m_other->setEnabled(chained);
     m_offset->setValue(it.anchor.offset);
     m_length->setValue(it.length);
-    const bool inWait = beat >= 0 && sequence.beats[static_cast<std::size_t>(beat)].kind == model::BeatKind::Wait;
+    const bool inWait =
+        beat >= 0 && sequence.beats[static_cast<std::size_t>(beat)].kind == model::BeatKind::Wait;
     m_times->setValue(it.repeat.times);
     m_times->setEnabled(!it.repeat.whileWaiting);
     m_whileWaiting->setChecked(it.repeat.whileWaiting);
@@ -301,7 +314,8 @@ void CueForm::refreshHow(const model::Cue& it) {
     const auto& easing = model::easingOf(it);
     m_curve->setEasing(easing);
     m_curve->setCueLength(it.length);
-    m_easingText->setText(QString::fromStdString(model::toText(easing)).replace(QStringLiteral(", "), QStringLiteral(" ")));
+    m_easingText->setText(
+        QString::fromStdString(model::toText(easing)).replace(QStringLiteral(", "), QStringLiteral(" ")));
     int shelf = it.easing ? -1 : 0;
     for (std::size_t i = 0; it.easing && i < model::namedEasings().size(); ++i) {
         shelf = model::namedEasings()[i].easing == *it.easing ? static_cast<int>(i) + 1 : shelf;
@@ -325,7 +339,9 @@ void CueForm::refreshCarried(const model::Cue& it) {
     for (const auto& target : schedule::targets()) {
         const auto carry = schedule::carryOf(*m_document.sequence(), it, target);
         auto* how = new QLabel(toQString(model::word(carry.how)), m_carried);
-        const QColor ink = carry.how == schedule::Carry::Dropped ? theme().madder : carry.how == schedule::Carry::Baked ? theme().umber : theme().woad;
+        const QColor ink = carry.how == schedule::Carry::Dropped ? theme().madder
+                           : carry.how == schedule::Carry::Baked ? theme().umber
+                                                                 : theme().woad;
         how->setFont(uiFont(12, true));
         how->setStyleSheet(QStringLiteral("color: %1").arg(ink.name()));
         how->setToolTip(QString::fromStdString(carry.reason));

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "app/compose/card/easing_editor.h"
 #include "app/compose/card/card_fields.h"
+#include "app/compose/card/easing_editor.h"
 #include "app/document/preview.h"
 
 #include <QCheckBox>
@@ -45,7 +45,7 @@ private:
     QLabel* m_easingText;
     std::optional<model::MoveKind> m_shownMove;
     std::map<std::string, QWidget*> m_parameterFields;
-    QString m_shownCarry;  ///< what the last column and the list of cues show; rebuilt only when it differs
+    QString m_shownCarry; ///< what the last column and the list of cues show; rebuilt only when it differs
     QString m_shownOthers;
 };
 

@@ -48,7 +48,8 @@ QPointF EasingEditor::toPixel(double x, double y) const {
 
 QPointF EasingEditor::fromPixel(QPointF at) const {
     const QRectF b = box();
-    return {(at.x() - b.left() - 6) / (b.width() - 12), kLow + (b.bottom() - at.y()) / b.height() * (kHigh - kLow)};
+    return {(at.x() - b.left() - 6) / (b.width() - 12),
+            kLow + (b.bottom() - at.y()) / b.height() * (kHigh - kLow)};
 }
 
 QPointF EasingEditor::handleAt(int handle) const {
@@ -153,7 +154,12 @@ void EasingEditor::keyPressEvent(QKeyEvent* event) {
         return;
     }
     // Without a mouse: arrows move the first handle, with Ctrl the second.
-    const QPointF step(event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0, event->key() == Qt::Key_Up ? 1 : event->key() == Qt::Key_Down ? -1 : 0);
+    const QPointF step(event->key() == Qt::Key_Left    ? -1
+                       : event->key() == Qt::Key_Right ? 1
+                                                       : 0,
+                       event->key() == Qt::Key_Up     ? 1
+                       : event->key() == Qt::Key_Down ? -1
+                                                      : 0);
     auto* curve = std::get_if<model::CubicBezier>(&m_easing);
     if (step.isNull() || !curve) {
         QWidget::keyPressEvent(event);

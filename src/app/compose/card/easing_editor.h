@@ -9,8 +9,8 @@
 
 namespace scaena::app {
 
-/// An easing as a curve over a running dot. A cubic curve has two handles to drag; a spring and a bounce are pulled
-/// up and down (bounciness) and sideways (how stiff, how many bounces).
+/// An easing as a curve over a running dot. A cubic curve has two handles to drag; a spring and a bounce are
+/// pulled up and down (bounciness) and sideways (how stiff, how many bounces).
 class EasingEditor : public QWidget {
     Q_OBJECT
 public:

@@ -10,7 +10,7 @@ namespace scaena::app {
 namespace {
 constexpr double kRightMargin = 26; // where the pencil marks stand
 constexpr double kLeastLane = 22, kMostLane = 34;
-constexpr double kEdge = 5;         // pixels to either side of an edge that take hold of it
+constexpr double kEdge = 5; // pixels to either side of an edge that take hold of it
 }
 
 void ScoreLayout::update(const schedule::Schedule& schedule, QSizeF room, double scrollMs, double visibleMs) {
@@ -34,7 +34,8 @@ void ScoreLayout::update(const schedule::Schedule& schedule, QSizeF room, double
     const double gates = sequence.gates.empty() ? 0 : 18 + kGateHeight * double(sequence.gates.size());
     const double below = 4 + gates + 8 + kWaitHeight + 8;
     const double layerCount = std::max(1.0, double(sequence.layers.size()));
-    m_laneHeight = std::clamp(std::floor((room.height() - m_lanesTop - below) / layerCount), kLeastLane, kMostLane);
+    m_laneHeight =
+        std::clamp(std::floor((room.height() - m_lanesTop - below) / layerCount), kLeastLane, kMostLane);
     m_gatesTop = m_lanesTop + m_laneHeight * double(sequence.layers.size()) + 4;
     m_waitTop = m_gatesTop + gates + 8;
     m_height = m_waitTop + kWaitHeight + 8;
@@ -90,8 +91,12 @@ ScoreHit ScoreLayout::hit(QPointF at) const {
     if (at.y() >= m_beatTop && at.y() < m_beatTop + kBeatHeight) {
         for (int i = static_cast<int>(sequence.beats.size()) - 1; i >= 0; --i) {
             const QRectF rect = beatRect(i);
-            if (!rect.isEmpty() && near(rect.right()) && sequence.beats[static_cast<std::size_t>(i)].kind != model::BeatKind::Opening) {
-                return {sequence.beats[static_cast<std::size_t>(i)].kind == model::BeatKind::Wait ? Part::WaitGrip : Part::BeatEnd, i};
+            if (!rect.isEmpty() && near(rect.right()) &&
+                sequence.beats[static_cast<std::size_t>(i)].kind != model::BeatKind::Opening) {
+                return {sequence.beats[static_cast<std::size_t>(i)].kind == model::BeatKind::Wait
+                            ? Part::WaitGrip
+                            : Part::BeatEnd,
+                        i};
             }
         }
         for (int i = 0; i < static_cast<int>(sequence.beats.size()); ++i) {

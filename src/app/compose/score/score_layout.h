@@ -43,16 +43,20 @@ public:
     [[nodiscard]] QRectF gateRect(int gate) const;
     [[nodiscard]] ScoreHit hit(QPointF at) const;
 
-    static constexpr double kBeatHeight = 26, kAxisHeight = 18, kStripHeight = 64, kGateHeight = 20, kWaitHeight = 20, kLabelWidth = 104;
+    static constexpr double kBeatHeight = 26, kAxisHeight = 18, kStripHeight = 64, kGateHeight = 20,
+                            kWaitHeight = 20, kLabelWidth = 104;
 
 private:
-    [[nodiscard]] QRectF row(double top, double height) const { return {m_left, top, m_right - m_left, height}; }
+    [[nodiscard]] QRectF row(double top, double height) const {
+        return {m_left, top, m_right - m_left, height};
+    }
     [[nodiscard]] double shownEnd(Millis time) const;
 
     const schedule::Schedule* m_schedule = nullptr;
     std::vector<int> m_layerOfCue;
     double m_left = kLabelWidth, m_right = 100, m_scroll = 0, m_pixelsPerMs = 0.1;
-    double m_beatTop = 6, m_stripTop = 0, m_lanesTop = 0, m_laneHeight = 28, m_gatesTop = 0, m_waitTop = 0, m_height = 0;
+    double m_beatTop = 6, m_stripTop = 0, m_lanesTop = 0, m_laneHeight = 28, m_gatesTop = 0, m_waitTop = 0,
+           m_height = 0;
 };
 
 }

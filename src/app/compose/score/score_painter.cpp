@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/score/score_painter.h"
 
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 #include "core/model/moves.h"
 
 #include <QFontMetrics>
@@ -56,8 +56,10 @@ QPainterPath beatShape(const QRectF& r, BeatKind kind) {
     return path;
 }
 
-/// The segment by which a cue is drawn. Movement tells more than the fade that goes with it, so opacity comes last.
-const schedule::Segment* leadingSegment(const schedule::Schedule& schedule, int cue, int layer, motion::Property& leading) {
+/// The segment by which a cue is drawn. Movement tells more than the fade that goes with it, so opacity comes
+/// last.
+const schedule::Segment* leadingSegment(const schedule::Schedule& schedule, int cue, int layer,
+                                        motion::Property& leading) {
     const schedule::Segment* fade = nullptr;
     for (std::size_t p = 0; p < motion::kProperties; ++p) {
         const auto property = static_cast<motion::Property>(p);
@@ -89,7 +91,8 @@ void paintBeatPattern(QPainter& painter, const QRectF& rect, BeatKind kind) {
                 painter.drawLine(QPointF(x, rect.bottom()), QPointF(x + rect.height(), rect.top()));
             } else {
                 for (double y = rect.top() + 4; y < rect.bottom(); y += 6) {
-                    painter.drawPoint(QPointF(std::floor(x / 6) * 6 + (int((y - rect.top()) / 6) % 2) * 3, y));
+                    painter.drawPoint(
+                        QPointF(std::floor(x / 6) * 6 + (int((y - rect.top()) / 6) % 2) * 3, y));
                 }
             }
         }
@@ -105,7 +108,8 @@ void ScorePainter::paintPage(const Filmstrip& strip, const ScoreHit& hover) {
     lanes();
     labels();
     m_painter.save();
-    m_painter.setClipRect(QRectF(m_layout.left() - 1, 0, m_layout.right() - m_layout.left() + 27, m_layout.height()));
+    m_painter.setClipRect(
+        QRectF(m_layout.left() - 1, 0, m_layout.right() - m_layout.left() + 27, m_layout.height()));
     beats();
     axis();
     film(strip);
@@ -121,7 +125,8 @@ void ScorePainter::label(const QRectF& row, const QString& text, bool strong, bo
     m_painter.setFont(font);
     m_painter.setPen(quiet ? theme().faint : theme().ink);
     const QRectF box(4, row.y(), ScoreLayout::kLabelWidth - 12, row.height());
-    m_painter.drawText(box, Qt::AlignVCenter | Qt::AlignLeft, QFontMetrics(font).elidedText(text, Qt::ElideRight, int(box.width())));
+    m_painter.drawText(box, Qt::AlignVCenter | Qt::AlignLeft,
+                       QFontMetrics(font).elidedText(text, Qt::ElideRight, int(box.width())));
 }
 
 void ScorePainter::labels() {
@@ -130,7 +135,8 @@ void ScorePainter::labels() {
     const auto* cue = model::findThing(sequence().cues, m_selection.cue());
     for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
         const auto& layer = sequence().layers[static_cast<std::size_t>(i)];
-        const bool chosen = (cue && cue->layer == layer.id) || (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == layer.id);
+        const bool chosen = (cue && cue->layer == layer.id) ||
+                            (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == layer.id);
         label(m_layout.laneRow(i), toQString(layer.name), chosen, false);
     }
     if (!sequence().gates.empty()) {
@@ -138,7 +144,8 @@ void ScorePainter::labels() {
     }
     for (int i = 0; i < static_cast<int>(sequence().gates.size()); ++i) {
         const auto& gate = sequence().gates[static_cast<std::size_t>(i)];
-        label(m_layout.gateRow(i), toQString(gate.name), m_selection.kind() == Selection::Kind::Gate && m_selection.id() == gate.id, false);
+        label(m_layout.gateRow(i), toQString(gate.name),
+              m_selection.kind() == Selection::Kind::Gate && m_selection.id() == gate.id, false);
     }
     label(m_layout.waitRow(), QObject::tr("The wait"), false, true);
 }
@@ -148,7 +155,8 @@ void ScorePainter::axis() {
     const double step = axisStep(m_layout.pixelsPerMs());
     m_painter.setFont(timeFont(10));
     const double last = m_layout.timeAt(m_layout.right());
-    for (double time = std::max(0.0, std::floor(m_layout.timeAt(m_layout.left()) / step) * step); time <= last; time += step / 5) {
+    for (double time = std::max(0.0, std::floor(m_layout.timeAt(m_layout.left()) / step) * step);
+         time <= last; time += step / 5) {
         const double x = m_layout.xOf(time);
         const bool major = std::abs(std::remainder(time, step)) < step / 100;
         m_painter.setPen(theme().rule);
@@ -182,7 +190,8 @@ void ScorePainter::beats() {
             text.setRight(text.right() - lengthWidth - 6);
         }
         const QFont font = uiFont(12, true);
-        const QString name = QFontMetrics(font).elidedText(toQString(beat.name), Qt::ElideRight, int(text.width()));
+        const QString name =
+            QFontMetrics(font).elidedText(toQString(beat.name), Qt::ElideRight, int(text.width()));
         m_painter.setFont(font);
         if (text.width() > 14) {
             m_painter.drawText(text, Qt::AlignLeft | Qt::AlignVCenter, name);
@@ -194,7 +203,8 @@ void ScorePainter::beats() {
         }
         // A hair line through the lanes where the next beat begins.
         m_painter.setPen(QPen(faded(ink, 0.35), 1, Qt::DotLine));
-        m_painter.drawLine(QPointF(rect.right(), m_layout.stripRow().bottom() + 2), QPointF(rect.right(), m_layout.waitRow().top()));
+        m_painter.drawLine(QPointF(rect.right(), m_layout.stripRow().bottom() + 2),
+                           QPointF(rect.right(), m_layout.waitRow().top()));
     }
 }
 
@@ -220,7 +230,8 @@ void ScorePainter::lanes() {
     for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
         const QRectF row = m_layout.laneRow(i);
         const Id& id = sequence().layers[static_cast<std::size_t>(i)].id;
-        const bool chosen = (cue && cue->layer == id) || (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == id);
+        const bool chosen = (cue && cue->layer == id) ||
+                            (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == id);
         if (chosen) {
             m_painter.fillRect(row.adjusted(-ScoreLayout::kLabelWidth, 0, 0, 0), theme().tint);
         }
@@ -231,7 +242,8 @@ void ScorePainter::lanes() {
 
 void ScorePainter::cues(const ScoreHit& hover) {
     int selected = -1;
-    const bool overCue = hover.part == ScoreHit::Part::Cue || hover.part == ScoreHit::Part::CueStart || hover.part == ScoreHit::Part::CueEnd;
+    const bool overCue = hover.part == ScoreHit::Part::Cue || hover.part == ScoreHit::Part::CueStart ||
+                         hover.part == ScoreHit::Part::CueEnd;
     for (int i = 0; i < static_cast<int>(sequence().cues.size()); ++i) {
         if (sequence().cues[static_cast<std::size_t>(i)].id == m_selection.cue()) {
             selected = i;
@@ -272,7 +284,8 @@ void ScorePainter::cue(int index, bool selected, bool hovered) {
     m_painter.setFont(font);
     // Inside if it fits, at the end otherwise; on a patch of the page, so that it can be read over a curve.
     const bool inside = rect.width() > width + 10;
-    const QRectF patch(inside ? rect.right() - width - 6 : rect.right() + 5, rect.bottom() - metrics.height() + 1, width + 3, metrics.height() - 1);
+    const QRectF patch(inside ? rect.right() - width - 6 : rect.right() + 5,
+                       rect.bottom() - metrics.height() + 1, width + 3, metrics.height() - 1);
     m_painter.fillRect(patch, faded(selected ? theme().tint : theme().page, 0.72));
     m_painter.setPen(ink);
     m_painter.drawText(patch, Qt::AlignCenter, name);
@@ -297,14 +310,17 @@ void ScorePainter::cueCurve(int index, const QRectF& rect, const QColor& ink) {
             low = std::min(low, values.back());
             high = std::max(high, values.back());
         }
-        // A curve rises towards the layer's rest: distances and turns shrink to zero, so they are drawn upside down.
-        const bool shrinks = motion::neutral(property) == 0 && std::abs(values.front()) > std::abs(values.back());
+        // A curve rises towards the layer's rest: distances and turns shrink to zero, so they are drawn
+        // upside down.
+        const bool shrinks =
+            motion::neutral(property) == 0 && std::abs(values.front()) > std::abs(values.back());
         const bool flip = shrinks && values.front() > values.back();
         QPainterPath line;
         for (int i = 0; i <= steps; ++i) {
             double part = high > low ? (values[static_cast<std::size_t>(i)] - low) / (high - low) : 1;
             part = flip ? 1 - part : part;
-            const QPointF at(box.left() + box.width() * i / steps, box.bottom() - part * (box.height() - 2) - 1);
+            const QPointF at(box.left() + box.width() * i / steps,
+                             box.bottom() - part * (box.height() - 2) - 1);
             i == 0 ? line.moveTo(at) : line.lineTo(at);
         }
         QPainterPath area = line;
@@ -327,7 +343,9 @@ void ScorePainter::threads() {
     for (int i = 0; i < static_cast<int>(sequence().cues.size()); ++i) {
         const auto& anchor = sequence().cues[static_cast<std::size_t>(i)].anchor;
         const bool after = anchor.kind == model::AnchorKind::After;
-        const int other = after || anchor.kind == model::AnchorKind::With ? model::indexOf(sequence().cues, anchor.cue) : -1;
+        const int other = after || anchor.kind == model::AnchorKind::With
+                              ? model::indexOf(sequence().cues, anchor.cue)
+                              : -1;
         if (other < 0) {
             continue;
         }
@@ -396,24 +414,31 @@ void ScorePainter::gate(int index) {
     m_painter.setFont(timeFont(10));
     m_painter.setPen(ink);
     const QString length = isNever(span.open) ? QStringLiteral("∞") : timeText(span.open - span.start);
-    m_painter.drawText(rect.adjusted(4, -4, -4, 4), Qt::AlignRight | Qt::AlignVCenter, rect.width() > 34 ? length : QString());
-    const QString remark = span.timedOut ? QObject::tr("timed out") : it.optional ? QObject::tr("optional") : it.timeOut ? QObject::tr("time-out %1").arg(timeText(*it.timeOut)) : QObject::tr("no time-out");
+    m_painter.drawText(rect.adjusted(4, -4, -4, 4), Qt::AlignRight | Qt::AlignVCenter,
+                       rect.width() > 34 ? length : QString());
+    const QString remark = span.timedOut ? QObject::tr("timed out")
+                           : it.optional ? QObject::tr("optional")
+                           : it.timeOut  ? QObject::tr("time-out %1").arg(timeText(*it.timeOut))
+                                         : QObject::tr("no time-out");
     m_painter.setFont(uiFont(11));
     m_painter.setPen(span.timedOut ? theme().madder : theme().faint);
     const double width = QFontMetricsF(uiFont(11)).horizontalAdvance(remark);
     double x = std::max(slow, rect.right()) + 8;
     if (x + width > m_layout.right() + 24) {
-        x = rect.left() - width - 6 > m_layout.left() ? rect.left() - width - 6 : m_layout.right() + 24 - width;
+        x = rect.left() - width - 6 > m_layout.left() ? rect.left() - width - 6
+                                                      : m_layout.right() + 24 - width;
     }
     m_painter.drawText(QRectF(x, rect.y() - 4, width + 4, rect.height() + 8), Qt::AlignVCenter, remark);
 }
 
 void ScorePainter::waitRibbon() {
     const QRectF row = m_layout.waitRow();
-    static const QString names[] = {QObject::tr("opening"), QObject::tr("covered"), QObject::tr("idle"), QObject::tr("added")};
+    static const QString names[] = {QObject::tr("opening"), QObject::tr("covered"), QObject::tr("idle"),
+                                    QObject::tr("added")};
     double end = m_layout.left();
     for (const auto& span : m_schedule.metrics.ribbon) {
-        const QRectF rect(m_layout.xOf(span.start), row.y(), m_layout.xOf(span.end) - m_layout.xOf(span.start), row.height());
+        const QRectF rect(m_layout.xOf(span.start), row.y(),
+                          m_layout.xOf(span.end) - m_layout.xOf(span.start), row.height());
         end = rect.right();
         using Kind = schedule::WaitSpan::Kind;
         QColor text = theme().page;
@@ -421,11 +446,14 @@ void ScorePainter::waitRibbon() {
             paintBeatPattern(m_painter, rect, BeatKind::Opening);
             text = theme().slate;
         } else {
-            const QColor ink = span.kind == Kind::Covered ? theme().verdigris : span.kind == Kind::Idle ? theme().weld : theme().madder;
+            const QColor ink = span.kind == Kind::Covered ? theme().verdigris
+                               : span.kind == Kind::Idle  ? theme().weld
+                                                          : theme().madder;
             m_painter.fillRect(rect, faded(ink, span.kind == Kind::Idle ? 0.3 : 1));
             text = span.kind == Kind::Idle ? theme().ink : theme().page;
         }
-        const QString words = names[static_cast<int>(span.kind)] + QStringLiteral(" ") + timeText(span.end - span.start);
+        const QString words =
+            names[static_cast<int>(span.kind)] + QStringLiteral(" ") + timeText(span.end - span.start);
         const QFont font = uiFont(11, true);
         m_painter.setFont(font);
         m_painter.setPen(text);
@@ -434,7 +462,8 @@ void ScorePainter::waitRibbon() {
         }
     }
     const auto& metrics = m_schedule.metrics;
-    const QString sum = isNever(metrics.shown) ? QObject::tr("never shown") : QObject::tr("shown %1").arg(timeText(metrics.shown));
+    const QString sum = isNever(metrics.shown) ? QObject::tr("never shown")
+                                               : QObject::tr("shown %1").arg(timeText(metrics.shown));
     const double width = QFontMetricsF(timeFont(11)).horizontalAdvance(sum);
     const double x = end + 6 + width > m_layout.right() + 26 ? end - width - 6 : end + 6;
     m_painter.setFont(timeFont(11));

@@ -12,7 +12,8 @@ namespace scaena::app {
 /// Paints the score. Holds nothing; everything comes from the schedule and the layout.
 class ScorePainter {
 public:
-    ScorePainter(QPainter& painter, const schedule::Schedule& schedule, const ScoreLayout& layout, const Selection& selection)
+    ScorePainter(QPainter& painter, const schedule::Schedule& schedule, const ScoreLayout& layout,
+                 const Selection& selection)
         : m_painter(painter), m_schedule(schedule), m_layout(layout), m_selection(selection) {}
 
     /// Everything but the needle, which alone moves while playing.

@@ -15,7 +15,8 @@ constexpr double kSnapPixels = 6;
 /// Common to all tools: where the drag began, and snapping against the schedule of that moment.
 class DragTool : public ScoreTool {
 public:
-    DragTool(const ToolContext& context, double pressedAt) : m_context(context), m_schedule(context.preview.schedule()), m_pressedAt(pressedAt) {}
+    DragTool(const ToolContext& context, double pressedAt)
+        : m_context(context), m_schedule(context.preview.schedule()), m_pressedAt(pressedAt) {}
     void cancel() override { m_context.document.cancel(); }
 
 protected:
@@ -45,7 +46,8 @@ public:
 
 class CueMoveTool : public DragTool {
 public:
-    CueMoveTool(const ToolContext& context, double pressedAt, int cue) : DragTool(context, pressedAt), m_cue(cue) {}
+    CueMoveTool(const ToolContext& context, double pressedAt, int cue)
+        : DragTool(context, pressedAt), m_cue(cue) {}
     void moveTo(double time, bool wantsSnap) override {
         const auto& span = schedule().cues[static_cast<std::size_t>(m_cue)];
         const double by = time - pressedAt();
@@ -58,7 +60,10 @@ public:
         const Millis moved = useEnd ? end - span.end : start - span.start;
         document().preview(edit::moveCue(before(), before().cues[static_cast<std::size_t>(m_cue)].id, moved));
     }
-    void finish() override { document().commit(QObject::tr("move %1").arg(cueName(before(), before().cues[static_cast<std::size_t>(m_cue)]))); }
+    void finish() override {
+        document().commit(
+            QObject::tr("move %1").arg(cueName(before(), before().cues[static_cast<std::size_t>(m_cue)])));
+    }
 
 private:
     int m_cue;
@@ -66,26 +71,31 @@ private:
 
 class CueEdgeTool : public DragTool {
 public:
-    CueEdgeTool(const ToolContext& context, double pressedAt, int cue, bool start) : DragTool(context, pressedAt), m_cue(cue), m_start(start) {}
+    CueEdgeTool(const ToolContext& context, double pressedAt, int cue, bool start)
+        : DragTool(context, pressedAt), m_cue(cue), m_start(start) {}
     void moveTo(double time, bool wantsSnap) override {
         const auto& cue = before().cues[static_cast<std::size_t>(m_cue)];
         const auto& span = schedule().cues[static_cast<std::size_t>(m_cue)];
         const double by = time - pressedAt();
         if (m_start) {
-            document().preview(edit::trimCueStart(before(), cue.id, snap(span.start + by, wantsSnap, m_cue) - span.start));
+            document().preview(
+                edit::trimCueStart(before(), cue.id, snap(span.start + by, wantsSnap, m_cue) - span.start));
             return;
         }
         // A repeated cue is lengthened as a whole: each cycle by its share.
         const int cycles = cue.repeat.whileWaiting ? 1 : cue.repeat.times;
-        const Millis end = snap((isNever(span.end) ? span.start + cue.length : span.end) + by, wantsSnap, m_cue);
-        const Millis length = cue.repeat.whileWaiting ? cue.length + static_cast<Millis>(std::lround(by)) : (end - span.start) / cycles;
+        const Millis end =
+            snap((isNever(span.end) ? span.start + cue.length : span.end) + by, wantsSnap, m_cue);
+        const Millis length = cue.repeat.whileWaiting ? cue.length + static_cast<Millis>(std::lround(by))
+                                                      : (end - span.start) / cycles;
         document().preview(edit::setCueLength(before(), cue.id, std::max(1, length)));
     }
     void finish() override {
         const auto& cue = before().cues[static_cast<std::size_t>(m_cue)];
         const auto* now = model::findThing(document().sequence()->cues, cue.id);
         const bool longer = now && now->length > cue.length;
-        document().commit((longer ? QObject::tr("lengthen %1") : QObject::tr("shorten %1")).arg(cueName(before(), cue)));
+        document().commit(
+            (longer ? QObject::tr("lengthen %1") : QObject::tr("shorten %1")).arg(cueName(before(), cue)));
     }
 
 private:
@@ -95,18 +105,21 @@ private:
 
 class BeatEndTool : public DragTool {
 public:
-    BeatEndTool(const ToolContext& context, double pressedAt, int beat) : DragTool(context, pressedAt), m_beat(beat) {}
+    BeatEndTool(const ToolContext& context, double pressedAt, int beat)
+        : DragTool(context, pressedAt), m_beat(beat) {}
     void moveTo(double time, bool wantsSnap) override {
         const auto& span = schedule().beats[static_cast<std::size_t>(m_beat)];
         const Millis end = snap(span.end + time - pressedAt(), wantsSnap, -1);
-        document().preview(edit::setBeatLength(before(), before().beats[static_cast<std::size_t>(m_beat)].id, end - span.start));
+        document().preview(edit::setBeatLength(before(), before().beats[static_cast<std::size_t>(m_beat)].id,
+                                               end - span.start));
     }
     void finish() override {
         const auto& beat = before().beats[static_cast<std::size_t>(m_beat)];
         const auto& now = schedule().beats[static_cast<std::size_t>(m_beat)];
         const auto& changed = preview().schedule()->beats[static_cast<std::size_t>(m_beat)];
         const bool longer = changed.end - changed.start > now.end - now.start;
-        document().commit((longer ? QObject::tr("lengthen beat %1") : QObject::tr("shorten beat %1")).arg(toQString(beat.name)));
+        document().commit((longer ? QObject::tr("lengthen beat %1") : QObject::tr("shorten beat %1"))
+                              .arg(toQString(beat.name)));
     }
 
 private:
@@ -116,7 +129,8 @@ private:
 /// The grip of a wait asks "what if loading takes this long?": it changes the conditions, not the document.
 class WaitTool : public DragTool {
 public:
-    WaitTool(const ToolContext& context, double pressedAt, int beat) : DragTool(context, pressedAt), m_beat(beat), m_before(context.preview.conditions()) {
+    WaitTool(const ToolContext& context, double pressedAt, int beat)
+        : DragTool(context, pressedAt), m_beat(beat), m_before(context.preview.conditions()) {
         const auto& wait = before().beats[static_cast<std::size_t>(beat)];
         Millis latest = -1;
         for (std::size_t g = 0; g < before().gates.size(); ++g) {
@@ -135,7 +149,8 @@ public:
         const double end = (isNever(span.end) ? pressedAt() : span.end) + time - pressedAt();
         auto conditions = m_before;
         const auto& gate = schedule().gates[static_cast<std::size_t>(m_gate)];
-        conditions.gateTimes[before().gates[static_cast<std::size_t>(m_gate)].id] = std::max(0, static_cast<Millis>(std::lround(end)) - gate.start);
+        conditions.gateTimes[before().gates[static_cast<std::size_t>(m_gate)].id] =
+            std::max(0, static_cast<Millis>(std::lround(end)) - gate.start);
         preview().setConditions(conditions);
     }
     void finish() override {}
@@ -149,13 +164,19 @@ private:
 
 class GateEndTool : public DragTool {
 public:
-    GateEndTool(const ToolContext& context, double pressedAt, int gate) : DragTool(context, pressedAt), m_gate(gate) {}
+    GateEndTool(const ToolContext& context, double pressedAt, int gate)
+        : DragTool(context, pressedAt), m_gate(gate) {}
     void moveTo(double time, bool wantsSnap) override {
         const auto& span = schedule().gates[static_cast<std::size_t>(m_gate)];
-        const Millis open = snap((isNever(span.open) ? pressedAt() : span.open) + time - pressedAt(), wantsSnap, -1);
-        document().preview(edit::setGateTypical(before(), before().gates[static_cast<std::size_t>(m_gate)].id, std::max(0, open - span.start)));
+        const Millis open =
+            snap((isNever(span.open) ? pressedAt() : span.open) + time - pressedAt(), wantsSnap, -1);
+        document().preview(edit::setGateTypical(before(), before().gates[static_cast<std::size_t>(m_gate)].id,
+                                                std::max(0, open - span.start)));
     }
-    void finish() override { document().commit(QObject::tr("typical time of gate %1").arg(toQString(before().gates[static_cast<std::size_t>(m_gate)].name))); }
+    void finish() override {
+        document().commit(QObject::tr("typical time of gate %1")
+                              .arg(toQString(before().gates[static_cast<std::size_t>(m_gate)].name)));
+    }
 
 private:
     int m_gate;

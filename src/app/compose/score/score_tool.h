@@ -8,8 +8,8 @@
 
 namespace scaena::app {
 
-/// One drag on the score, from press to release. It shows every step through the document's transaction; letting go
-/// makes one undo step, Esc takes all of it back.
+/// One drag on the score, from press to release. It shows every step through the document's transaction;
+/// letting go makes one undo step, Esc takes all of it back.
 class ScoreTool {
 public:
     virtual ~ScoreTool() = default;
@@ -27,10 +27,12 @@ struct ToolContext {
 };
 
 /// The tool for what was pressed, or nothing if it cannot be dragged.
-[[nodiscard]] std::unique_ptr<ScoreTool> makeTool(const ToolContext& context, const ScoreHit& hit, double time);
+[[nodiscard]] std::unique_ptr<ScoreTool> makeTool(const ToolContext& context, const ScoreHit& hit,
+                                                  double time);
 
-/// The nearest time worth snapping to (edges of beats and of other cues, openings of gates, the needle) within
-/// `reach` ms of `time`, or `time` itself rounded to whole ms.
-[[nodiscard]] Millis snapped(const schedule::Schedule& schedule, double time, double reach, double needle, int exceptCue);
+/// The nearest time worth snapping to (edges of beats and of other cues, openings of gates, the needle)
+/// within `reach` ms of `time`, or `time` itself rounded to whole ms.
+[[nodiscard]] Millis snapped(const schedule::Schedule& schedule, double time, double reach, double needle,
+                             int exceptCue);
 
 }

@@ -17,7 +17,8 @@ namespace scaena::app {
 
 using Part = ScoreHit::Part;
 
-ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip, QWidget* parent)
+ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip,
+                     QWidget* parent)
     : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection), m_strip(strip) {
     setObjectName(QStringLiteral("score"));
     setAccessibleName(tr("Score"));
@@ -44,7 +45,8 @@ void ScoreView::relayout() {
         const double whole = schedule.end * 1.06 + 20;
         m_layout.update(schedule, room, m_visible > 0 ? m_scroll : 0, m_visible > 0 ? m_visible : whole);
     } else {
-        m_layout.update(schedule, room, m_layout.timeAt(m_layout.left()), (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs());
+        m_layout.update(schedule, room, m_layout.timeAt(m_layout.left()),
+                        (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs());
     }
     setMinimumHeight(int(std::ceil(m_layout.height())));
     refresh();
@@ -122,7 +124,8 @@ void ScoreView::mousePressEvent(QMouseEvent* event) {
 void ScoreView::mouseMoveEvent(QMouseEvent* event) {
     if (m_panning) {
         if (m_visible > 0) {
-            m_scroll = std::max(0.0, m_scroll - (event->position().x() - m_panFrom.x()) / m_layout.pixelsPerMs());
+            m_scroll =
+                std::max(0.0, m_scroll - (event->position().x() - m_panFrom.x()) / m_layout.pixelsPerMs());
             m_panFrom = event->position();
             relayout();
         }
@@ -134,7 +137,8 @@ void ScoreView::mouseMoveEvent(QMouseEvent* event) {
     }
     const auto before = m_hover;
     m_hover = m_layout.hit(event->position());
-    const bool edge = m_hover.part == Part::CueStart || m_hover.part == Part::CueEnd || m_hover.part == Part::BeatEnd || m_hover.part == Part::WaitGrip ||
+    const bool edge = m_hover.part == Part::CueStart || m_hover.part == Part::CueEnd ||
+                      m_hover.part == Part::BeatEnd || m_hover.part == Part::WaitGrip ||
                       m_hover.part == Part::GateEnd;
     setCursor(edge ? Qt::SplitHCursor : m_hover.part == Part::Cue ? Qt::OpenHandCursor : Qt::ArrowCursor);
     if (m_hover.part != before.part || m_hover.index != before.index) {
@@ -227,7 +231,8 @@ void ScoreView::keyPressEvent(QKeyEvent* event) {
 void ScoreView::nudge(Millis by) {
     const auto& s = *m_document.sequence();
     if (const auto* cue = model::findThing(s.cues, m_selection.cue())) {
-        m_document.apply(tr("move %1").arg(cueName(s, *cue)), edit::moveCue(s, cue->id, by), "nudge " + cue->id);
+        m_document.apply(tr("move %1").arg(cueName(s, *cue)), edit::moveCue(s, cue->id, by),
+                         "nudge " + cue->id);
     } else {
         m_preview.setTime(m_preview.time() + by);
     }
@@ -239,12 +244,14 @@ void ScoreView::selectNext(bool backwards) {
     for (std::size_t i = 0; i < schedule.cues.size(); ++i) {
         order.push_back(i);
     }
-    std::stable_sort(order.begin(), order.end(), [&](auto a, auto b) { return schedule.cues[a].start < schedule.cues[b].start; });
+    std::stable_sort(order.begin(), order.end(),
+                     [&](auto a, auto b) { return schedule.cues[a].start < schedule.cues[b].start; });
     if (order.empty()) {
         return;
     }
     const auto& cues = schedule.sequence->cues;
-    const auto now = std::find_if(order.begin(), order.end(), [&](auto i) { return cues[i].id == m_selection.cue(); });
+    const auto now =
+        std::find_if(order.begin(), order.end(), [&](auto i) { return cues[i].id == m_selection.cue(); });
     std::size_t next = 0;
     if (now != order.end()) {
         const auto at = static_cast<std::size_t>(now - order.begin());
@@ -259,9 +266,14 @@ void ScoreView::describe() {
     const int index = model::indexOf(schedule.sequence->cues, m_selection.cue());
     if (index >= 0) {
         const auto& span = schedule.cues[static_cast<std::size_t>(index)];
-        setAccessibleDescription(tr("%1, from %2 to %3 milliseconds").arg(cueName(*schedule.sequence, schedule.sequence->cues[static_cast<std::size_t>(index)])).arg(span.start).arg(span.end));
+        setAccessibleDescription(
+            tr("%1, from %2 to %3 milliseconds")
+                .arg(cueName(*schedule.sequence, schedule.sequence->cues[static_cast<std::size_t>(index)]))
+                .arg(span.start)
+                .arg(span.end));
     } else {
-        setAccessibleDescription(tr("%n cues; down and up arrow select one", nullptr, static_cast<int>(schedule.cues.size())));
+        setAccessibleDescription(
+            tr("%n cues; down and up arrow select one", nullptr, static_cast<int>(schedule.cues.size())));
     }
 }
 
@@ -276,7 +288,9 @@ bool ScoreView::event(QEvent* event) {
     QString text;
     if (hit.part == Part::Cue || hit.part == Part::CueStart || hit.part == Part::CueEnd) {
         const auto& span = schedule.cues[index];
-        text = tr("%1\n%2 – %3 ms. Drag to move, edges to lengthen; Alt: without snapping").arg(cueName(*schedule.sequence, schedule.sequence->cues[index]), timeText(span.start), timeText(span.end));
+        text = tr("%1\n%2 – %3 ms. Drag to move, edges to lengthen; Alt: without snapping")
+                   .arg(cueName(*schedule.sequence, schedule.sequence->cues[index]), timeText(span.start),
+                        timeText(span.end));
     } else if (hit.part == Part::WaitGrip) {
         text = tr("Pull: what if loading takes this long?");
     } else if (hit.part == Part::BeatEnd) {

@@ -11,12 +11,13 @@
 
 namespace scaena::app {
 
-/// The score: all beats, cues and gates on one time axis. It wires events to the tool at hand (score_tool.h) and lets
-/// ScorePainter paint.
+/// The score: all beats, cues and gates on one time axis. It wires events to the tool at hand (score_tool.h)
+/// and lets ScorePainter paint.
 class ScoreView : public QWidget {
     Q_OBJECT
 public:
-    ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip, QWidget* parent = nullptr);
+    ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip,
+              QWidget* parent = nullptr);
     ~ScoreView() override;
     QSize sizeHint() const override { return {800, int(m_layout.height())}; }
 

@@ -2,8 +2,8 @@
 #include "app/compose/stage/conditions_sentence.h"
 
 #include "app/shell/flow_layout.h"
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 #include "core/schedule/devices.h"
 #include "core/schedule/targets.h"
 
@@ -39,35 +39,53 @@ int placeOf(const List& list, const Id& id) {
 
 }
 
-ConditionsSentence::ConditionsSentence(Preview& preview, QWidget* parent) : QWidget(parent), m_preview(preview) {
+ConditionsSentence::ConditionsSentence(Preview& preview, QWidget* parent)
+    : QWidget(parent), m_preview(preview) {
     setObjectName(QStringLiteral("conditions"));
     setAccessibleName(tr("Conditions of the preview"));
     auto* layout = new FlowLayout(this, 2);
     (void)layout;
     const auto now = [this]() -> const schedule::Conditions& { return m_preview.conditions(); };
     addText(tr("On a"));
-    addWord({"device", tr("Device"), namesOf(schedule::devices()), [now] { return placeOf(schedule::devices(), now().device); },
+    addWord({"device", tr("Device"), namesOf(schedule::devices()),
+             [now] { return placeOf(schedule::devices(), now().device); },
              [](auto& c, int i) { c.device = schedule::devices()[static_cast<std::size_t>(i)].id; }});
     addText(tr(" held"));
-    addWord({"held", tr("How the device is held"), {tr("upright"), tr("sideways")}, [now] { return now().landscape ? 1 : 0; },
+    addWord({"held",
+             tr("How the device is held"),
+             {tr("upright"), tr("sideways")},
+             [now] { return now().landscape ? 1 : 0; },
              [](auto& c, int i) { c.landscape = i == 1; }});
     addText(tr(" with"));
-    addWord({"target", tr("Target"), namesOf(schedule::targets()), [now] { return placeOf(schedule::targets(), now().target); },
+    addWord({"target", tr("Target"), namesOf(schedule::targets()),
+             [now] { return placeOf(schedule::targets(), now().target); },
              [](auto& c, int i) { c.target = schedule::targets()[static_cast<std::size_t>(i)].id; }});
     addText(tr(", by"));
-    addWord({"appearance", tr("Light or dark (D)"), {tr("day"), tr("night")}, [now] { return static_cast<int>(now().appearance); },
+    addWord({"appearance",
+             tr("Light or dark (D)"),
+             {tr("day"), tr("night")},
+             [now] { return static_cast<int>(now().appearance); },
              [](auto& c, int i) { c.appearance = static_cast<model::Appearance>(i); }});
     addText(tr(", from a"));
-    addWord({"start", tr("Kind of start"), {tr("first"), tr("cold"), tr("warm"), tr("hot"), tr("re-created")}, [now] { return static_cast<int>(now().start); },
+    addWord({"start",
+             tr("Kind of start"),
+             {tr("first"), tr("cold"), tr("warm"), tr("hot"), tr("re-created")},
+             [now] { return static_cast<int>(now().start); },
              [](auto& c, int i) { c.start = static_cast<model::StartKind>(i); }});
     addText(tr(" start, with"));
-    addWord({"loading", tr("How long the gates take"), {tr("typical"), tr("fast"), tr("slow"), tr("never ending")}, [now] { return static_cast<int>(now().loading); },
+    addWord({"loading",
+             tr("How long the gates take"),
+             {tr("typical"), tr("fast"), tr("slow"), tr("never ending")},
+             [now] { return static_cast<int>(now().loading); },
              [](auto& c, int i) {
                  c.loading = static_cast<schedule::Loading>(i);
                  c.gateTimes.clear();
              }});
     addText(tr(" loading and"));
-    addWord({"motion", tr("As a person with reduced motion sees it"), {tr("full"), tr("reduced")}, [now] { return now().reducedMotion ? 1 : 0; },
+    addWord({"motion",
+             tr("As a person with reduced motion sees it"),
+             {tr("full"), tr("reduced")},
+             [now] { return now().reducedMotion ? 1 : 0; },
              [](auto& c, int i) { c.reducedMotion = i == 1; }});
     addText(tr(" motion."));
     connect(&preview, &Preview::conditionsChanged, this, &ConditionsSentence::update);
@@ -130,14 +148,16 @@ void ConditionsSentence::update() {
         const int now = word.get();
         word.button->setText(word.choices[now]);
         word.button->menu()->actions()[now]->setChecked(true);
-        word.button->setFixedWidth(QFontMetrics(word.button->font()).horizontalAdvance(word.choices[now]) + 2);
+        word.button->setFixedWidth(QFontMetrics(word.button->font()).horizontalAdvance(word.choices[now]) +
+                                   2);
     }
     layout()->invalidate();
     updateGeometry();
 }
 
 bool ConditionsSentence::eventFilter(QObject* watched, QEvent* event) {
-    const auto found = std::find_if(m_words.begin(), m_words.end(), [&](const Word& w) { return w.button == watched; });
+    const auto found =
+        std::find_if(m_words.begin(), m_words.end(), [&](const Word& w) { return w.button == watched; });
     if (found != m_words.end() && event->type() == QEvent::Wheel) {
         turn(found->key, static_cast<QWheelEvent*>(event)->angleDelta().y() > 0 ? -1 : 1);
         return true;

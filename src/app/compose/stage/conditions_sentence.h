@@ -10,14 +10,15 @@ class QToolButton;
 
 namespace scaena::app {
 
-/// The conditions as a sentence: "On a tall phone with Android 12+, by day, from a cold start …". Each underlined word
-/// opens a short list, turns with the wheel and with the arrow keys.
+/// The conditions as a sentence: "On a tall phone with Android 12+, by day, from a cold start …". Each
+/// underlined word opens a short list, turns with the wheel and with the arrow keys.
 class ConditionsSentence : public QWidget {
     Q_OBJECT
 public:
     explicit ConditionsSentence(Preview& preview, QWidget* parent = nullptr);
 
-    /// Turns the word of that name ("device", "target", "appearance", "start", "loading", "motion", "held") by so many.
+    /// Turns the word of that name ("device", "target", "appearance", "start", "loading", "motion", "held")
+    /// by so many.
     void turn(const QString& word, int by);
 
 protected:

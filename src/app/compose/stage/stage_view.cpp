@@ -18,7 +18,8 @@ constexpr double kBezel = 9;  // pixels
 constexpr double kMargin = 8; // pixels of room for the shadow
 }
 
-StageView::StageView(Preview& preview, Selection& selection, QWidget* parent) : QWidget(parent), m_preview(preview), m_selection(selection) {
+StageView::StageView(Preview& preview, Selection& selection, QWidget* parent)
+    : QWidget(parent), m_preview(preview), m_selection(selection) {
     setObjectName(QStringLiteral("stage"));
     setAccessibleName(tr("Stage"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
@@ -30,7 +31,9 @@ StageView::StageView(Preview& preview, Selection& selection, QWidget* parent) : 
 QRectF StageView::screenRect() const {
     const auto& screen = m_preview.schedule()->screen;
     const double room = 2 * (kBezel + kMargin);
-    const QSizeF fit = QSizeF(screen.width, screen.height).scaled(std::max(10.0, width() - room), std::max(10.0, height() - room), Qt::KeepAspectRatio);
+    const QSizeF fit =
+        QSizeF(screen.width, screen.height)
+            .scaled(std::max(10.0, width() - room), std::max(10.0, height() - room), Qt::KeepAspectRatio);
     return {(width() - fit.width()) / 2, (height() - fit.height()) / 2, fit.width(), fit.height()};
 }
 
@@ -82,7 +85,13 @@ void StageView::paintScreen(QSizeF size, double corner, double scale) {
 
 const QPixmap& StageView::deviceBody(const QRectF& screen, double corner) {
     const double ratio = devicePixelRatioF();
-    const QString key = QStringLiteral("%1 %2 %3 %4 %5 %6").arg(width()).arg(height()).arg(screen.width()).arg(corner).arg(ratio).arg(theme().night);
+    const QString key = QStringLiteral("%1 %2 %3 %4 %5 %6")
+                            .arg(width())
+                            .arg(height())
+                            .arg(screen.width())
+                            .arg(corner)
+                            .arg(ratio)
+                            .arg(theme().night);
     if (key != m_bodyKey) {
         m_bodyKey = key;
         m_body = QPixmap(size() * ratio);
@@ -94,10 +103,12 @@ const QPixmap& StageView::deviceBody(const QRectF& screen, double corner) {
         painter.setBrush(QColor(0, 0, 0, theme().night ? 22 : 9));
         for (int i = 5; i > 0; --i) {
             const double grow = kBezel + i * 1.4;
-            painter.drawRoundedRect(screen.adjusted(-grow, -grow + 2, grow, grow + 2), corner + grow, corner + grow);
+            painter.drawRoundedRect(screen.adjusted(-grow, -grow + 2, grow, grow + 2), corner + grow,
+                                    corner + grow);
         }
         painter.setBrush(QColor(0x14, 0x15, 0x1A));
-        painter.drawRoundedRect(screen.adjusted(-kBezel, -kBezel, kBezel, kBezel), corner + kBezel, corner + kBezel);
+        painter.drawRoundedRect(screen.adjusted(-kBezel, -kBezel, kBezel, kBezel), corner + kBezel,
+                                corner + kBezel);
     }
     return m_body;
 }
@@ -105,10 +116,13 @@ const QPixmap& StageView::deviceBody(const QRectF& screen, double corner) {
 void StageView::paintSelection(QPainter& painter, double scale) const {
     const auto& sequence = *m_preview.schedule()->sequence;
     const auto* cue = model::findThing(sequence.cues, m_selection.cue());
-    const Id layer = cue ? cue->layer : m_selection.kind() == Selection::Kind::Layer ? m_selection.id() : Id();
+    const Id layer = cue                                            ? cue->layer
+                     : m_selection.kind() == Selection::Kind::Layer ? m_selection.id()
+                                                                    : Id();
     for (const auto& state : m_frame.layers) {
         const auto& it = sequence.layers[static_cast<std::size_t>(state.layer)];
-        if (it.id != layer || it.kind == model::LayerKind::Backdrop || it.kind == model::LayerKind::FirstScreen) {
+        if (it.id != layer || it.kind == model::LayerKind::Backdrop ||
+            it.kind == model::LayerKind::FirstScreen) {
             continue;
         }
         painter.save();
@@ -117,7 +131,8 @@ void StageView::paintSelection(QPainter& painter, double scale) const {
         painter.scale(state.scaleX, state.scaleY);
         const QRectF box(-state.size.width / 2, -state.size.height / 2, state.size.width, state.size.height);
         const double unit = 1 / (scale * std::max(0.05, std::abs(state.scaleX)));
-        for (const auto& [colour, dash] : {std::pair{QColor(255, 255, 255, 210), 0.0}, std::pair{QColor(0x23, 0x27, 0x2F, 210), 3.0}}) {
+        for (const auto& [colour, dash] :
+             {std::pair{QColor(255, 255, 255, 210), 0.0}, std::pair{QColor(0x23, 0x27, 0x2F, 210), 3.0}}) {
             QPen pen(colour, unit);
             if (dash > 0) {
                 pen.setDashPattern({dash, dash});
@@ -139,12 +154,14 @@ void StageView::mousePressEvent(QMouseEvent* event) {
     for (auto state = m_frame.layers.rbegin(); state != m_frame.layers.rend(); ++state) {
         const double halfWidth = state->size.width * std::abs(state->scaleX) / 2;
         const double halfHeight = state->size.height * std::abs(state->scaleY) / 2;
-        if (std::abs(at.x() - state->centre.x) > halfWidth || std::abs(at.y() - state->centre.y) > halfHeight) {
+        if (std::abs(at.x() - state->centre.x) > halfWidth ||
+            std::abs(at.y() - state->centre.y) > halfHeight) {
             continue;
         }
         const Id layer = sequence.layers[static_cast<std::size_t>(state->layer)].id;
         for (std::size_t i = 0; i < sequence.cues.size(); ++i) {
-            if (sequence.cues[i].layer == layer && schedule.cues[i].start <= m_preview.time() && m_preview.time() <= schedule.cues[i].end) {
+            if (sequence.cues[i].layer == layer && schedule.cues[i].start <= m_preview.time() &&
+                m_preview.time() <= schedule.cues[i].end) {
                 m_selection.select(Selection::Kind::Cue, sequence.cues[i].id);
                 return;
             }

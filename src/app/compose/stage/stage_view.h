@@ -11,8 +11,8 @@
 
 namespace scaena::app {
 
-/// The device, as large as fits, showing exactly the needle's moment. A click selects the cue of the layer beneath it
-/// that runs at that moment, or the layer.
+/// The device, as large as fits, showing exactly the needle's moment. A click selects the cue of the layer
+/// beneath it that runs at that moment, or the layer.
 class StageView : public QWidget {
     Q_OBJECT
 public:

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/stage/transport.h"
 
-#include "app/shell/theme.h"
 #include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
 
 #include <QGridLayout>
 #include <QLabel>
@@ -44,8 +44,8 @@ void PlayButton::paintEvent(QPaintEvent*) {
 }
 
 Transport::Transport(Preview& preview, QWidget* parent)
-    : QWidget(parent), m_preview(preview), m_play(new PlayButton(this)), m_time(new QLabel(this)), m_beat(new QLabel(this)), m_shown(new QLabel(this)),
-      m_loop(new QToolButton(this)) {
+    : QWidget(parent), m_preview(preview), m_play(new PlayButton(this)), m_time(new QLabel(this)),
+      m_beat(new QLabel(this)), m_shown(new QLabel(this)), m_loop(new QToolButton(this)) {
     auto* grid = new QGridLayout(this);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setHorizontalSpacing(10);
@@ -62,13 +62,15 @@ Transport::Transport(Preview& preview, QWidget* parent)
     m_beat->setFont(uiFont(12));
     m_shown->setFont(timeFont(12));
     m_shown->setObjectName(QStringLiteral("shown"));
-    m_shown->setToolTip(tr("When the first screen can be used, and how much of that is waiting for the show alone"));
+    m_shown->setToolTip(
+        tr("When the first screen can be used, and how much of that is waiting for the show alone"));
     m_loop->setObjectName(QStringLiteral("loop"));
     m_loop->setText(tr("loop beat"));
     m_loop->setCheckable(true);
     m_loop->setToolTip(tr("Play the beat at the needle over and over (L)"));
     m_loop->setFont(uiFont(12));
-    connect(m_play, &QAbstractButton::clicked, this, [this] { m_preview.setPlaying(!m_preview.isPlaying()); });
+    connect(m_play, &QAbstractButton::clicked, this,
+            [this] { m_preview.setPlaying(!m_preview.isPlaying()); });
     connect(m_loop, &QToolButton::clicked, this, [this](bool on) { m_preview.setLoopsBeat(on); });
     connect(&preview, &Preview::timeChanged, this, &Transport::update);
     connect(&preview, &Preview::scheduleChanged, this, &Transport::update);
@@ -80,11 +82,14 @@ void Transport::update() {
     const auto& schedule = *m_preview.schedule();
     const auto index = static_cast<std::size_t>(schedule.beatAt(m_preview.time()));
     m_time->setText(tr("%1 ms").arg(timeText(m_preview.time())));
-    m_beat->setText(tr("%1, %2 ms in").arg(toQString(schedule.sequence->beats[index].name), timeText(m_preview.time() - schedule.beats[index].start)));
+    m_beat->setText(tr("%1, %2 ms in")
+                        .arg(toQString(schedule.sequence->beats[index].name),
+                             timeText(m_preview.time() - schedule.beats[index].start)));
     const auto& metrics = schedule.metrics;
-    m_shown->setText(isNever(metrics.shown)                               ? tr("never shown")
-                     : metrics.added > 0 ? tr("shown %1, added %2").arg(timeText(metrics.shown), timeText(metrics.added))
-                                         : tr("shown %1 ms").arg(timeText(metrics.shown)));
+    m_shown->setText(isNever(metrics.shown) ? tr("never shown")
+                     : metrics.added > 0
+                         ? tr("shown %1, added %2").arg(timeText(metrics.shown), timeText(metrics.added))
+                         : tr("shown %1 ms").arg(timeText(metrics.shown)));
     m_play->setChecked(m_preview.isPlaying());
     m_loop->setChecked(m_preview.loopsBeat());
 }
