@@ -1,0 +1,214 @@
+// SPDX-License-Identifier: MIT
+#include "app/compose/card/easing_editor.h"
+#include "app/compose/stage/conditions_sentence.h"
+#include "app/compose/stage/stage_view.h"
+#include "app/shell/commands.h"
+#include "core/file/sequence_file.h"
+#include "core/model/moves.h"
+#include "support/window_session.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QComboBox>
+#include <QDoubleSpinBox>
+#include <QDropEvent>
+#include <QFileDialog>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMessageBox>
+#include <QMimeData>
+#include <QPushButton>
+#include <QSpinBox>
+#include <QStandardPaths>
+#include <QTest>
+#include <QToolButton>
+#include <QTreeWidget>
+#include <algorithm>
+#include <catch2/catch.hpp>
+#include <set>
+
+/// Opening, saving, exporting and not losing anything, in the real window.
+using namespace scaena;
+using namespace scaena::app;
+using namespace scaena::test;
+
+TEST_CASE("The whole way: open, change, undo, save, export, and the files are on the disk") {
+    Session s;
+    const auto before = readWhole(s.file());
+    const int length = s.cue("sun-rise").length;
+
+    s.drag({s.cueRect("sun-rise").right() - 1, s.cueRect("sun-rise").center().y()}, 60);
+    CHECK(s.cue("sun-rise").length > length);
+    CHECK(s.window.document().history().undoName() == "lengthen Sun bounce");
+    s.trigger("undo");
+    CHECK(s.cue("sun-rise").length == length);
+    s.trigger("redo");
+    CHECK(s.cue("sun-rise").length > length);
+    CHECK(readWhole(s.file()) == before);
+
+    s.trigger("save");
+    const auto saved = file::read(readWhole(s.file()));
+    REQUIRE(saved);
+    CHECK(*saved == s.sequence());
+    CHECK_FALSE(s.window.document().isModified());
+
+    const auto target = s.folder() / "app";
+    whenDialogOpens([&](QWidget* dialog) {
+        dialog->findChild<QLineEdit*>("exportFolder")->setText(QString::fromStdString(target.string()));
+        dialog->findChild<QLineEdit*>("exportPackage")->setText("com.example.huts");
+        CHECK(dialog->findChild<QTreeWidget*>("exportFiles")->topLevelItemCount() > 20);
+        QTest::mouseClick(dialog->findChild<QPushButton*>("exportWrite"), Qt::LeftButton);
+        CHECK(dialog->findChild<QLabel*>("exportSummary")->text().startsWith("Written"));
+        CHECK_FALSE(dialog->findChild<QPushButton*>("exportWrite")->isEnabled());
+        dialog->close();
+    });
+    s.trigger("export");
+    CHECK(std::filesystem::exists(target / "res/drawable/moraine_huts_icon_animated.xml"));
+    CHECK(std::filesystem::exists(target / "INTEGRATE.md"));
+    const auto data = readWhole(target / "java/com/example/huts/launch/MoraineHutsLaunch.kt");
+    CHECK(data.find("Cue(4, 1, " + std::to_string(s.cue("sun-rise").length)) != std::string::npos);
+}
+
+TEST_CASE("A bad file is told as a list, and the open document stays") {
+    Session s;
+    const auto bad = s.folder() / "bad.scaena";
+    std::ofstream(bad)
+        << R"({"format": "scaena-sequence", "version": 1, "name": 5, "palette": {}, "opening": {"colour": "x"}, "layers": [], "beats": []})";
+    int rows = 0;
+    whenDialogOpens([&](QWidget* dialog) {
+        rows = dialog->findChild<QTreeWidget*>("problemList")->topLevelItemCount();
+        dialog->close();
+    });
+    CHECK_FALSE(s.window.openFile(QString::fromStdString(bad.string())));
+    CHECK(rows >= 2);
+    CHECK(s.sequence().name == "Moraine Huts");
+}
+
+TEST_CASE("Files are dropped on the window; what is no sequence says what would work") {
+    Session s(false);
+    const auto drop = [&](const std::filesystem::path& path) {
+        QMimeData data;
+        data.setUrls({QUrl::fromLocalFile(QString::fromStdString(path.string()))});
+        QDragEnterEvent enter(QPoint(100, 100), Qt::CopyAction, &data, Qt::LeftButton, {});
+        QApplication::sendEvent(&s.window, &enter);
+        QDropEvent event(QPointF(100, 100), Qt::CopyAction, &data, Qt::LeftButton, {});
+        QApplication::sendEvent(&s.window, &event);
+    };
+    QString told;
+    whenDialogOpens([&](QWidget* dialog) {
+        told = dialog->findChild<QTreeWidget*>("problemList")->topLevelItem(0)->text(1);
+        dialog->close();
+    });
+    drop(s.folder() / "moraine/art/sun.svg");
+    CHECK(told.contains(".scaena"));
+    CHECK_FALSE(s.window.document().isOpen());
+    drop(s.file());
+    CHECK(s.window.document().isOpen());
+}
+
+TEST_CASE("Unsaved changes are asked about: cancel keeps, discard leaves, save saves") {
+    Session s;
+    const auto change = [&] {
+        s.window.document().apply("rename", [&] {
+            auto next = s.sequence();
+            next.name += "!";
+            return next;
+        }());
+    };
+    change();
+    whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Cancel); });
+    s.trigger("new");
+    CHECK(s.sequence().name == "Moraine Huts!");
+    whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Save); });
+    s.trigger("new");
+    CHECK(s.sequence().name == "Untitled");
+    CHECK(file::read(readWhole(s.file()))->name == "Moraine Huts!");
+    REQUIRE(s.window.openFile(QString::fromStdString(s.file().string())));
+    change();
+    whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Discard); });
+    s.trigger("new");
+    CHECK(file::read(readWhole(s.file()))->name == "Moraine Huts!");
+}
+
+TEST_CASE("A file somebody else changed is not overwritten without asking") {
+    Session s;
+    auto next = s.sequence();
+    next.name = "Mine";
+    s.window.document().apply("rename", next);
+    next.name = "Theirs";
+    DiskFiles files;
+    REQUIRE(file::save(files, s.file(), next));
+    whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Cancel); });
+    s.trigger("save");
+    CHECK(file::read(readWhole(s.file()))->name == "Theirs");
+    whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Save); });
+    s.trigger("save");
+    CHECK(file::read(readWhole(s.file()))->name == "Mine");
+}
+
+TEST_CASE("Saving under another name takes the art along") {
+    Session s;
+    const auto target = s.folder() / "elsewhere" / "copy.scaena";
+    REQUIRE(s.window.document().saveAs(target));
+    CHECK(std::filesystem::exists(s.folder() / "elsewhere/art/sun.svg"));
+    CHECK(s.window.document().path() == target);
+    Problems warnings;
+    CHECK(s.window.document().open(target, &warnings).empty());
+    CHECK(warnings.empty());
+}
+
+TEST_CASE("Unsaved work survives a crash in the journal") {
+    std::vector<LostWork> lost;
+    {
+        Document document;
+        Journal journal(document);
+        document.startNew();
+        auto next = *document.sequence();
+        next.name = "Nearly lost";
+        document.apply("rename", next);
+        journal.writeNow();
+        CHECK(Journal::findLost().empty()); // this program still runs
+        // As if the program had died: its entry stays, under the number of a process that is gone.
+        const auto folder =
+            std::filesystem::path(
+                QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation).toStdString()) /
+            "journal";
+        auto text = readWhole(folder / (std::to_string(QCoreApplication::applicationPid()) + ".json"));
+        const auto pid = "\"pid\": " + std::to_string(QCoreApplication::applicationPid());
+        REQUIRE(text.find(pid) != std::string::npos);
+        text.replace(text.find(pid), pid.size(), "\"pid\": 999999999");
+        std::ofstream(folder / "999999999.json") << text;
+    }
+    lost = Journal::findLost();
+    REQUIRE(lost.size() == 1);
+    Document restored;
+    CHECK(restored.restore(lost.front().text, lost.front().path).empty());
+    CHECK(restored.sequence()->name == "Nearly lost");
+    CHECK(restored.isModified());
+    Journal::forget(lost.front());
+    CHECK(Journal::findLost().empty());
+}
+
+TEST_CASE("Every command has a menu, a text, and a shortcut of its own") {
+    Session s(false);
+    std::set<QString> shortcuts;
+    for (const auto& it : commands()) {
+        INFO(it.id);
+        auto* action = s.window.command(QString::fromLatin1(it.id));
+        REQUIRE(action);
+        CHECK_FALSE(action->text().isEmpty());
+        if (*it.shortcut) {
+            CHECK_FALSE(action->shortcut().isEmpty());
+            CHECK(shortcuts.insert(action->shortcut().toString()).second);
+        }
+    }
+}
+
+TEST_CASE("The welcome page opens the sample and an empty page") {
+    Session s(false);
+    CHECK_FALSE(s.window.document().isOpen());
+    QTest::mouseClick(s.child<QToolButton>("welcomeSample"), Qt::LeftButton);
+    CHECK(s.sequence().name == "Moraine Huts");
+    s.window.document().startNew();
+    CHECK(s.child<QLabel>("title")->text() == "Untitled");
+}

@@ -1,0 +1,112 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/compose/compose_room.h"
+#include "app/compose/score/score_view.h"
+#include "app/shell/main_window.h"
+#include "app/shell/theme.h"
+#include "support/files_of_repository.h"
+
+#include <QAbstractSpinBox>
+#include <QAction>
+#include <QApplication>
+#include <QMessageBox>
+#include <QMouseEvent>
+#include <QPushButton>
+#include <QTest>
+#include <QTimer>
+#include <catch2/catch.hpp>
+
+namespace scaena::test {
+
+using namespace scaena::app;
+
+/// A window with a copy of the sample in a folder of its own, so that a test may save.
+class Session {
+public:
+    explicit Session(bool open = true) {
+        setNight(false);
+        std::filesystem::copy(repository() / "samples/moraine", m_folder.path() / "moraine",
+                              std::filesystem::copy_options::recursive);
+        window.resize(1280, 800);
+        window.show();
+        QTest::qWaitForWindowExposed(&window);
+        if (open) {
+            REQUIRE(window.openFile(QString::fromStdString(file().string())));
+            QApplication::processEvents();
+        }
+    }
+    ~Session() { dropChanges(); }
+    /// A window that closes with unsaved changes would ask.
+    void dropChanges() { window.document().startNew(); }
+
+    std::filesystem::path file() const { return m_folder.path() / "moraine" / "moraine.scaena"; }
+    std::filesystem::path folder() const { return m_folder.path(); }
+    const model::Sequence& sequence() { return *window.document().sequence(); }
+    ScoreView& score() { return window.compose().score(); }
+    const model::Cue& cue(const Id& id) { return *model::findThing(sequence().cues, id); }
+    QRectF cueRect(const Id& id) {
+        return score().layoutOfScore().cueRect(model::indexOf(sequence().cues, id));
+    }
+    QRectF beatRect(const Id& id) {
+        return score().layoutOfScore().beatRect(model::indexOf(sequence().beats, id));
+    }
+    double pixelsPerMs() { return score().layoutOfScore().pixelsPerMs(); }
+
+    void drag(QPointF from, double byPixels, Qt::KeyboardModifiers modifiers = Qt::AltModifier) {
+        move(from, Qt::NoButton, modifiers);
+        QTest::mousePress(&score(), Qt::LeftButton, modifiers, from.toPoint());
+        for (int i = 1; i <= 8; ++i) {
+            move(from + QPointF(byPixels * i / 8, 0), Qt::LeftButton, modifiers);
+        }
+        QTest::mouseRelease(&score(), Qt::LeftButton, modifiers, (from + QPointF(byPixels, 0)).toPoint());
+    }
+    void move(QPointF to, Qt::MouseButtons buttons, Qt::KeyboardModifiers modifiers) {
+        QMouseEvent event(QEvent::MouseMove, to, score().mapToGlobal(to), Qt::NoButton, buttons, modifiers);
+        QApplication::sendEvent(&score(), &event);
+    }
+    void trigger(const char* id) {
+        REQUIRE(window.command(QString::fromLatin1(id)));
+        window.command(QString::fromLatin1(id))->trigger();
+    }
+    template <typename T>
+    T* child(const char* name) {
+        auto* found = window.findChild<T*>(QString::fromLatin1(name));
+        INFO(name);
+        REQUIRE(found);
+        return found;
+    }
+    void type(QAbstractSpinBox* box, const QString& text) {
+        box->setFocus();
+        box->selectAll();
+        QTest::keyClicks(box, text);
+        QTest::keyClick(box, Qt::Key_Return);
+    }
+
+private:
+    TemporaryFolder m_folder;
+
+public:
+    MainWindow window;
+};
+
+/// Does something to the dialog that the next call will open.
+inline void whenDialogOpens(const std::function<void(QWidget*)>& act) {
+    auto* timer = new QTimer(qApp);
+    QObject::connect(timer, &QTimer::timeout, timer, [timer, act] {
+        if (auto* dialog = QApplication::activeModalWidget()) {
+            timer->stop();
+            timer->deleteLater();
+            act(dialog);
+        }
+    });
+    timer->start(10);
+}
+
+inline void press(QWidget* dialog, QMessageBox::StandardButton button) {
+    auto* box = qobject_cast<QMessageBox*>(dialog);
+    REQUIRE(box);
+    box->button(button)->click();
+}
+
+}
