@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "app/export/export_dialog.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "render/fonts.h"
@@ -36,7 +37,10 @@ int main(int argc, char** argv) {
         QStringLiteral("select"), QStringLiteral("Select the cue of that id first."), QStringLiteral("CUE"));
     const QCommandLineOption night(QStringLiteral("night"),
                                    QStringLiteral("With the night looks, and by night on the stage."));
-    parser.addOptions({shot, at, select, night});
+    const QCommandLineOption exportPreview(
+        QStringLiteral("export-preview"),
+        QStringLiteral("With --screenshot: the export dialog instead of the window."));
+    parser.addOptions({shot, at, select, night, exportPreview});
     parser.process(app);
 
     scaena::app::MainWindow window;
@@ -60,8 +64,10 @@ int main(int argc, char** argv) {
     }
     if (parser.isSet(shot)) {
         // The filmstrip is made in the background; a second is ample for it.
-        QTimer::singleShot(1200, &window, [&window, &parser, &shot] {
-            const bool saved = window.grab().save(parser.value(shot));
+        QTimer::singleShot(1200, &window, [&] {
+            scaena::app::ExportDialog dialog(window.document(), &window);
+            const QPixmap picture = parser.isSet(exportPreview) ? dialog.grab() : window.grab();
+            const bool saved = picture.save(parser.value(shot));
             QApplication::exit(saved ? 0 : 1);
         });
     }

@@ -69,7 +69,7 @@ ExportDialog::ExportDialog(Document& document, QWidget* parent)
     grid->addWidget(buttons, 6, 0, 1, 3);
     connect(browse, &QPushButton::clicked, this, &ExportDialog::choose);
     connect(m_folder, &QLineEdit::textChanged, this, &ExportDialog::plan);
-    connect(m_package, &QLineEdit::textChanged, this, &ExportDialog::plan);
+    connect(m_package, &QLineEdit::textChanged, this, &ExportDialog::build);
     connect(m_write, &QPushButton::clicked, this, &ExportDialog::write);
     connect(show, &QPushButton::clicked, this,
             [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(m_folder->text())); });
@@ -81,7 +81,7 @@ ExportDialog::ExportDialog(Document& document, QWidget* parent)
     m_folder->setText(
         settings.value(QStringLiteral("exportFolder/") + QString::fromStdString(document.sequence()->name))
             .toString());
-    plan();
+    build();
 }
 
 void ExportDialog::choose() {
@@ -91,10 +91,9 @@ void ExportDialog::choose() {
     }
 }
 
-void ExportDialog::plan() {
-    m_files->clear();
+void ExportDialog::build() {
     m_made.reset();
-    m_write->setEnabled(false);
+    m_problems.clear();
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     auto made = exporting::findExporter("android")->build({*m_document.sequence(),
@@ -102,15 +101,25 @@ void ExportDialog::plan() {
                                                            outliner,
                                                            rasteriser,
                                                            {m_package->text().trimmed().toStdString()}});
-    if (!made) {
-        m_summary->setText(QString::fromStdString(describe(made.error())));
+    if (made) {
+        m_made = std::move(*made);
+    } else {
+        m_problems = made.error();
+    }
+    plan();
+}
+
+void ExportDialog::plan() {
+    m_files->clear();
+    m_plan = {};
+    m_write->setEnabled(false);
+    if (!m_made) {
+        m_summary->setText(QString::fromStdString(describe(m_problems)));
         return;
     }
-    m_made = std::move(*made);
     if (m_folder->text().isEmpty()) {
         m_summary->setText(
             tr("%n files. Choose a folder for them.", nullptr, static_cast<int>(m_made->files.size())));
-        m_plan = {};
         for (const auto& file : m_made->files) {
             m_files->addTopLevelItem(new QTreeWidgetItem({QString::fromStdString(file.path), QString()}));
         }

@@ -20,6 +20,9 @@ public:
     ExportDialog(Document& document, QWidget* parent);
 
 private:
+    /// Makes the files in memory; again only when the package changes.
+    void build();
+    /// Compares them with what is in the folder.
     void plan();
     void write();
     void choose();
@@ -31,6 +34,7 @@ private:
     QLabel* m_summary;
     QPushButton* m_write;
     std::optional<exporting::Export> m_made;
+    Problems m_problems; ///< why nothing could be made
     exporting::WritePlan m_plan;
 };
 

@@ -260,6 +260,7 @@ bool MainWindow::openFile(const QString& path) {
     m_selection.clear();
     m_preview.setPlaying(false);
     m_preview.setTime(0);
+    m_compose->score().setFocus();
     remember(path);
     if (!warnings.empty()) {
         showProblems(tr("The sequence is open, but some art is not as it was drawn"), warnings);

@@ -105,6 +105,7 @@ QString styleSheet() {
         QToolButton { background: transparent; color: @woad; border: none; padding: 1px 2px; }
         QToolButton:hover, QToolButton:focus { background: @tint; border-radius: 3px; }
         QToolButton::menu-indicator { image: none; width: 0; }
+        QDialogButtonBox { dialogbuttonbox-buttons-have-icons: 0; }
         QListWidget, QTextBrowser, QTreeWidget { background: @page; color: @ink; border: 1px solid @rule; }
         QScrollArea { background: transparent; border: none; }
         QScrollBar:vertical { background: transparent; width: 9px; margin: 0; }
