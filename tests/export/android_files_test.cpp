@@ -175,6 +175,12 @@ TEST_CASE("The resource compiler takes hostile names, plates, footers and hidden
     CHECK(result.code == 0);
 }
 
+TEST_CASE("An empty sequence exports and links as well") {
+    const auto result = linked(exported(model::emptySequence(), {}), "com.example.untitled");
+    INFO(result.output);
+    CHECK(result.code == 0);
+}
+
 TEST_CASE("The judge is awake: a dangling reference does not link") {
     Small small;
     auto made = small.made();

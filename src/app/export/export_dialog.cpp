@@ -10,6 +10,7 @@
 #include <QDesktopServices>
 #include <QDialogButtonBox>
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QGridLayout>
 #include <QHeaderView>
 #include <QLabel>
@@ -54,7 +55,7 @@ ExportDialog::ExportDialog(Document& document, QWidget* parent)
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close, this);
     m_write = buttons->addButton(tr("Write the files"), QDialogButtonBox::ActionRole);
     m_write->setObjectName(QStringLiteral("exportWrite"));
-    auto* show = buttons->addButton(tr("Open the folder"), QDialogButtonBox::ActionRole);
+    m_show = buttons->addButton(tr("Open the folder"), QDialogButtonBox::ActionRole);
     auto* grid = new QGridLayout(this);
     grid->setVerticalSpacing(8);
     grid->addWidget(heading, 0, 0, 1, 3);
@@ -71,7 +72,7 @@ ExportDialog::ExportDialog(Document& document, QWidget* parent)
     connect(m_folder, &QLineEdit::textChanged, this, &ExportDialog::plan);
     connect(m_package, &QLineEdit::textChanged, this, &ExportDialog::build);
     connect(m_write, &QPushButton::clicked, this, &ExportDialog::write);
-    connect(show, &QPushButton::clicked, this,
+    connect(m_show, &QPushButton::clicked, this,
             [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(m_folder->text())); });
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     QSettings settings;
@@ -113,6 +114,7 @@ void ExportDialog::plan() {
     m_files->clear();
     m_plan = {};
     m_write->setEnabled(false);
+    m_show->setEnabled(QFileInfo(m_folder->text()).isDir());
     if (!m_made) {
         m_summary->setText(QString::fromStdString(describe(m_problems)));
         return;

@@ -33,6 +33,7 @@ private:
     QTreeWidget* m_files;
     QLabel* m_summary;
     QPushButton* m_write;
+    QPushButton* m_show;
     std::optional<exporting::Export> m_made;
     Problems m_problems; ///< why nothing could be made
     exporting::WritePlan m_plan;
