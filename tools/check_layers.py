@@ -23,6 +23,7 @@ CORE = {
     "motion": {"base", "model"},
     "schedule": {"base", "model", "motion"},
     "project": {"base", "model", "file", "art"},
+    "start": {"base", "model", "art"},
 }
 INCLUDE = re.compile(r'^\s*#\s*include\s+(["<])([^">]+)[">]', re.M)
 

@@ -26,7 +26,7 @@ int main(int argc, char** argv) {
     parser.setApplicationDescription(QStringLiteral("Design, preview and export app launch sequences."));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("A .scaena file to open"),
+    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("A .scaena file to open, or an .svg logo to begin with"),
                                  QStringLiteral("[FILE]"));
     const QCommandLineOption shot(QStringLiteral("screenshot"),
                                   QStringLiteral("Save a picture of the window to PNG and quit."),
@@ -52,7 +52,9 @@ int main(int argc, char** argv) {
     }
     window.show();
     if (!parser.positionalArguments().isEmpty()) {
-        window.openFile(parser.positionalArguments().first());
+        const QString file = parser.positionalArguments().first();
+        file.endsWith(QStringLiteral(".svg"), Qt::CaseInsensitive) ? window.startFromLogo(file) : window.openFile(file);
+        window.preview().setPlaying(window.preview().isPlaying() && !parser.isSet(shot));
     } else if (!parser.isSet(shot)) {
         window.offerLostWork();
     }

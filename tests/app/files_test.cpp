@@ -99,8 +99,10 @@ TEST_CASE("Files are dropped on the window; what is no sequence says what would 
         told = dialog->findChild<QTreeWidget*>("problemList")->topLevelItem(0)->text(1);
         dialog->close();
     });
-    drop(s.folder() / "moraine/art/sun.svg");
+    std::ofstream(s.folder() / "picture.bmp") << "BM";
+    drop(s.folder() / "picture.bmp");
     CHECK(told.contains(".scaena"));
+    CHECK(told.contains(".svg"));
     CHECK_FALSE(s.window.document().isOpen());
     drop(s.file());
     CHECK(s.window.document().isOpen());
@@ -211,4 +213,66 @@ TEST_CASE("The welcome page opens the sample and an empty page") {
     CHECK(s.sequence().name == "Moraine Huts");
     s.window.document().startNew();
     CHECK(s.child<QLabel>("title")->text() == "Untitled");
+}
+
+TEST_CASE("A dropped logo becomes a sequence that plays, is saved with its art, and exports") {
+    Session s(false);
+    const auto logo = s.folder() / "Fern.svg";
+    std::ofstream(logo) << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 40'><path fill='#2a7f4f' "
+                           "d='M0 40C10 5 70 5 80 40z'/></svg>";
+    REQUIRE(s.window.startFromLogo(QString::fromStdString(logo.string())));
+    CHECK(s.window.preview().isPlaying());
+    s.window.preview().setPlaying(false);
+    CHECK(s.sequence().name == "Fern");
+    CHECK(s.window.document().isModified());
+    CHECK(s.window.document().shelf()->findArt("art/fern.svg"));
+    const auto target = s.folder() / "mine" / "fern.scaena";
+    REQUIRE(s.window.document().saveAs(target));
+    CHECK(readWhole(target.parent_path() / "art/fern.svg") == readWhole(logo));
+    CHECK_FALSE(s.window.document().isModified());
+    Problems warnings;
+    CHECK(s.window.document().open(target, &warnings).empty());
+    CHECK(warnings.empty());
+}
+
+TEST_CASE("Art of a new sequence never replaces a file that is there") {
+    Session s(false);
+    const auto logo = s.folder() / "logo.svg";
+    std::ofstream(logo)
+        << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 40'><circle cx='9' cy='9' r='9'/></svg>";
+    std::filesystem::create_directories(s.folder() / "mine/art");
+    std::ofstream(s.folder() / "mine/art/logo.svg") << "somebody's own";
+    REQUIRE(s.window.startFromLogo(QString::fromStdString(logo.string())));
+    s.window.preview().setPlaying(false);
+    REQUIRE(s.window.document().saveAs(s.folder() / "mine" / "a.scaena"));
+    CHECK(readWhole(s.folder() / "mine/art/logo.svg") == "somebody's own");
+    CHECK(readWhole(s.folder() / "mine/art/logo-2.svg") == readWhole(logo));
+    CHECK(model::findThing(s.sequence().layers, "logo")->art == "art/logo-2.svg");
+}
+
+TEST_CASE("A logo that cannot be used says why, and nothing is lost") {
+    Session s;
+    std::ofstream(s.folder() / "broken.svg") << "<svg><g></svg>";
+    QString told;
+    whenDialogOpens([&](QWidget* dialog) {
+        told = dialog->findChild<QTreeWidget*>("problemList")->topLevelItem(0)->text(1);
+        dialog->close();
+    });
+    CHECK_FALSE(s.window.startFromLogo(QString::fromStdString((s.folder() / "broken.svg").string())));
+    CHECK(told.contains("XML"));
+    CHECK(s.sequence().name == "Moraine Huts");
+}
+
+TEST_CASE("The journal keeps the art of a sequence that was never saved") {
+    const TemporaryFolder folder;
+    std::ofstream(folder.path() / "logo.svg")
+        << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 8 8'><circle cx='4' cy='4' r='4'/></svg>";
+    Document document;
+    Problems warnings;
+    REQUIRE(document.startFromLogo(folder.path() / "logo.svg", &warnings).empty());
+    Document restored;
+    REQUIRE(restored.restore(file::write(*document.sequence()), {}, document.unsavedArt()).empty());
+    CHECK(restored.shelf()->findArt("art/logo.svg"));
+    REQUIRE(restored.saveAs(folder.path() / "back" / "a.scaena"));
+    CHECK(std::filesystem::exists(folder.path() / "back/art/logo.svg"));
 }

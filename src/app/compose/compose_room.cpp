@@ -108,9 +108,13 @@ Id ComposeRoom::layerForNewCue() const {
 void ComposeRoom::addCue() {
     const auto& s = *m_document.sequence();
     const Id layer = layerForNewCue();
-    const auto beat = static_cast<std::size_t>(m_preview.schedule()->beatAt(m_preview.time()));
-    const Millis offset =
-        std::max(0, static_cast<Millis>(m_preview.time()) - m_preview.schedule()->beats[beat].start);
+    auto beat = static_cast<std::size_t>(m_preview.schedule()->beatAt(m_preview.time()));
+    Millis offset = std::max(0, static_cast<Millis>(m_preview.time()) - m_preview.schedule()->beats[beat].start);
+    if (s.beats[beat].kind == model::BeatKind::Opening && layer != s.opening.icon) {
+        // In the opening only the icon can move; anything else is meant for the first beat the app draws itself.
+        beat = 1;
+        offset = 0;
+    }
     const auto* on = model::findThing(s.layers, layer);
     if (!on) {
         return;

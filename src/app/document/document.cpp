@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: MIT
 #include "app/document/document.h"
 
+#include "core/art/read_svg.h"
 #include "core/base/hash.h"
 #include "core/file/sequence_file.h"
 #include "core/model/limits.h"
+#include "core/start/from_logo.h"
 
 namespace scaena::app {
 
@@ -33,6 +35,7 @@ Document::Document(QObject* parent)
 void Document::take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
                     std::filesystem::path path) {
     m_path = std::move(path);
+    m_unsavedArt.clear();
     m_diskHash = m_path.empty() ? std::string() : hashOnDisk(m_path);
     m_shelf = std::move(shelf);
     m_isOpen = true;
@@ -55,6 +58,32 @@ void Document::startNew() {
     take(model::emptySequence(), std::make_shared<project::ArtShelf>(), {});
 }
 
+Problems Document::startFromLogo(const std::filesystem::path& logo, Problems* warnings) {
+    auto bytes = DiskFiles().read(logo, model::limits::kArtBytes);
+    if (!bytes) {
+        return bytes.error();
+    }
+    auto art = art::readSvg(*bytes, logo.string());
+    if (!art) {
+        return art.error();
+    }
+    if (warnings) {
+        for (const auto& loss : art->losses) {
+            warnings->push_back({ProblemKind::Unsupported, "cannot carry " + loss, logo.string(), {}});
+        }
+    }
+    const auto never = [](const Id&) { return false; };
+    const std::string path = "art/" + makeId(logo.stem().string(), "logo", never) + ".svg";
+    auto sequence = start::sequenceFromLogo(*art, path, logo.stem().string());
+    auto shelf = std::make_shared<project::ArtShelf>();
+    shelf->art[path] = std::make_shared<const art::Art>(std::move(*art));
+    m_neverSaved = true;
+    take(std::move(sequence), std::move(shelf), {});
+    m_unsavedArt = {{path, std::move(*bytes)}};
+    emit stateChanged(); // the journal wants the art as well
+    return {};
+}
+
 Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
     auto project = project::open(DiskFiles(), path);
     if (!project) {
@@ -68,16 +97,54 @@ Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
     return {};
 }
 
-Problems Document::restore(const std::string& text, const std::filesystem::path& path) {
+Problems Document::restore(const std::string& text, const std::filesystem::path& path,
+                           std::map<std::string, std::string> unsavedArt) {
     auto sequence = file::read(text, path.string());
     if (!sequence) {
         return sequence.error();
     }
     Problems warnings;
-    auto shelf = path.empty() ? project::ArtShelf()
-                              : project::loadShelf(DiskFiles(), path.parent_path(), *sequence, {}, warnings);
+    project::ArtShelf known;
+    for (const auto& [name, bytes] : unsavedArt) {
+        if (auto art = art::readSvg(bytes, name)) {
+            known.art[name] = std::make_shared<const art::Art>(std::move(*art));
+        }
+    }
+    auto shelf = project::loadShelf(DiskFiles(), path.parent_path(), *sequence, known, warnings);
     m_neverSaved = true;
     take(std::move(*sequence), std::make_shared<const project::ArtShelf>(std::move(shelf)), path);
+    m_unsavedArt = std::move(unsavedArt);
+    emit stateChanged();
+    return {};
+}
+
+/// Writes the art beside the sequence. A file of that name that somebody else put there stays; ours takes
+/// another name.
+Result<void> Document::writeUnsavedArt(const std::filesystem::path& folder) {
+    DiskFiles files;
+    auto next = *sequence();
+    auto shelf = std::make_shared<project::ArtShelf>(*m_shelf);
+    for (const auto& [name, bytes] : m_unsavedArt) {
+        std::string path = name;
+        const auto isOthers = [&] {
+            const auto there = files.read(folder / path, model::limits::kArtBytes);
+            return files.exists(folder / path) && (!there || *there != bytes);
+        };
+        for (int number = 2; isOthers(); ++number) {
+            path = name.substr(0, name.rfind('.')) + "-" + std::to_string(number) + ".svg";
+        }
+        if (auto written = files.writeAtomically(folder / path, bytes); !written) {
+            return written;
+        }
+        shelf->art[path] = m_shelf->findArt(name);
+        for (auto& layer : next.layers) {
+            layer.art = layer.art == name ? path : layer.art;
+            layer.darkArt = layer.darkArt == name ? path : layer.darkArt;
+        }
+    }
+    m_unsavedArt.clear();
+    m_shelf = std::move(shelf);
+    apply(tr("name the art"), std::move(next));
     return {};
 }
 
@@ -86,6 +153,11 @@ bool Document::changedOnDisk() const {
 }
 
 Result<void> Document::save() {
+    if (!m_unsavedArt.empty()) {
+        if (auto written = writeUnsavedArt(m_path.parent_path()); !written) {
+            return written;
+        }
+    }
     DiskFiles files;
     auto saved = file::save(files, m_path, *sequence());
     if (saved) {

@@ -25,10 +25,16 @@ public:
     [[nodiscard]] bool isModified() const { return m_isOpen && (m_history.isModified() || m_neverSaved); }
 
     void startNew();
+    /// Begins a new sequence around a logo (an SVG file). The art is kept with the document and written
+    /// beside it when it is saved for the first time.
+    [[nodiscard]] Problems startFromLogo(const std::filesystem::path& logo, Problems* warnings);
     /// What is wrong with the file, or nothing; then the document is as it was before.
     [[nodiscard]] Problems open(const std::filesystem::path& path, Problems* warnings);
     /// Takes over text that a crash left behind; it counts as unsaved.
-    [[nodiscard]] Problems restore(const std::string& text, const std::filesystem::path& path);
+    [[nodiscard]] Problems restore(const std::string& text, const std::filesystem::path& path,
+                                   std::map<std::string, std::string> unsavedArt = {});
+    /// Art that is not yet beside the sequence, by its path there.
+    [[nodiscard]] const std::map<std::string, std::string>& unsavedArt() const { return m_unsavedArt; }
     [[nodiscard]] Result<void> save();
     [[nodiscard]] Result<void> saveAs(const std::filesystem::path& path);
     /// Whether somebody else wrote the file since we read or wrote it.
@@ -51,10 +57,12 @@ private:
     void take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
               std::filesystem::path path);
     void reloadShelf();
+    [[nodiscard]] Result<void> writeUnsavedArt(const std::filesystem::path& folder);
 
     edit::History m_history;
     std::shared_ptr<const project::ArtShelf> m_shelf;
     std::filesystem::path m_path;
+    std::map<std::string, std::string> m_unsavedArt;
     std::string m_diskHash;
     bool m_isOpen = false;
     bool m_neverSaved = false;

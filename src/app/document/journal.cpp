@@ -57,9 +57,15 @@ void Journal::writeNow() {
     if (!m_document.isModified()) {
         return;
     }
+    QJsonObject art;
+    for (const auto& [path, bytes] : m_document.unsavedArt()) {
+        art.insert(QString::fromStdString(path),
+                   QString::fromLatin1(QByteArray::fromStdString(bytes).toBase64()));
+    }
     const QJsonObject entry{{"pid", QCoreApplication::applicationPid()},
                             {"path", QString::fromStdString(m_document.path().string())},
-                            {"text", QString::fromStdString(file::write(*m_document.sequence()))}};
+                            {"text", QString::fromStdString(file::write(*m_document.sequence()))},
+                            {"art", art}};
     DiskFiles files;
     // A journal that cannot be written must not disturb the work; saving will say what is wrong with the
     // disk.
@@ -76,8 +82,16 @@ std::vector<LostWork> Journal::findLost() {
         }
         const auto entry = QJsonDocument::fromJson(file.readAll()).object();
         if (entry.contains("text") && !processRuns(entry.value("pid").toInteger())) {
-            found.push_back({folder.filePath(name), entry.value("path").toString().toStdString(),
-                             entry.value("text").toString().toStdString()});
+            LostWork lost{folder.filePath(name),
+                          entry.value("path").toString().toStdString(),
+                          entry.value("text").toString().toStdString(),
+                          {}};
+            const auto art = entry.value("art").toObject();
+            for (auto it = art.begin(); it != art.end(); ++it) {
+                lost.unsavedArt[it.key().toStdString()] =
+                    QByteArray::fromBase64(it.value().toString().toLatin1()).toStdString();
+            }
+            found.push_back(std::move(lost));
         }
     }
     return found;

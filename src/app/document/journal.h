@@ -10,9 +10,10 @@ namespace scaena::app {
 
 /// Unsaved work that a crash left behind.
 struct LostWork {
-    QString file;               ///< of the journal
-    std::filesystem::path path; ///< where the sequence was saved last, may be empty
-    std::string text;           ///< the sequence
+    QString file;                                  ///< of the journal
+    std::filesystem::path path;                    ///< where the sequence was saved last, may be empty
+    std::string text;                              ///< the sequence
+    std::map<std::string, std::string> unsavedArt; ///< art that was not yet beside it
 };
 
 /// Writes the unsaved sequence to the state folder a moment after each change, so that a crash loses at most

@@ -19,6 +19,7 @@ struct Command {
 inline const std::vector<Command>& commands() {
     static const std::vector<Command> list = {
         {"new", "&File", "&New sequence", "Ctrl+N"},
+        {"newFromLogo", "&File", "New from a &logo …", "Ctrl+Shift+N"},
         {"open", "&File", "&Open …", "Ctrl+O"},
         {"sample", "&File", "Open the sample &Moraine Huts", "", true},
         {"save", "&File", "&Save", "Ctrl+S"},

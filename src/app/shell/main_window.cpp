@@ -71,6 +71,8 @@ MainWindow::MainWindow(QWidget* parent)
     bindCommands();
     connect(&m_document, &Document::stateChanged, this, &MainWindow::updateState);
     connect(m_welcome, &WelcomePage::wantsNew, this, [this] { command(QStringLiteral("new"))->trigger(); });
+    connect(m_welcome, &WelcomePage::wantsLogo, this,
+            [this] { command(QStringLiteral("newFromLogo"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsOpen, this, [this] { command(QStringLiteral("open"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsFile, this, &MainWindow::openFile);
     updateRecent();
@@ -143,6 +145,13 @@ void MainWindow::bindCommands() {
         if (mayLeave()) {
             m_selection.clear();
             m_document.startNew();
+        }
+    });
+    bind("newFromLogo", [this] {
+        const auto path =
+            QFileDialog::getOpenFileName(this, tr("Begin with a logo"), {}, tr("Vector pictures (*.svg)"));
+        if (!path.isEmpty()) {
+            startFromLogo(path);
         }
     });
     bind("open", [this] {
@@ -268,6 +277,27 @@ bool MainWindow::openFile(const QString& path) {
     return true;
 }
 
+bool MainWindow::startFromLogo(const QString& path) {
+    if (!mayLeave()) {
+        return false;
+    }
+    Problems warnings;
+    const auto problems =
+        m_document.startFromLogo(QFileInfo(path).absoluteFilePath().toStdString(), &warnings);
+    if (!problems.empty()) {
+        showProblems(tr("This logo cannot be used"), problems);
+        return false;
+    }
+    m_selection.clear();
+    m_preview.setTime(0);
+    m_compose->score().setFocus();
+    if (!warnings.empty()) {
+        showProblems(tr("The sequence stands, but some of the logo is not as it was drawn"), warnings);
+    }
+    m_preview.setPlaying(true);
+    return true;
+}
+
 void MainWindow::showProblems(const QString& title, const Problems& problems) {
     ProblemsDialog(title, problems, this).exec();
 }
@@ -360,7 +390,8 @@ void MainWindow::offerLostWork() {
             continue; // asked again next time
         }
         if (answer == QMessageBox::Yes) {
-            if (const auto problems = m_document.restore(lost.text, lost.path); !problems.empty()) {
+            if (const auto problems = m_document.restore(lost.text, lost.path, lost.unsavedArt);
+                !problems.empty()) {
                 showProblems(tr("The unsaved work cannot be read"), problems);
                 continue;
             }
@@ -388,12 +419,17 @@ void MainWindow::dropEvent(QDropEvent* event) {
     }
     const QString path = urls.first().toLocalFile();
     event->acceptProposedAction();
+    if (path.endsWith(QStringLiteral(".svg"), Qt::CaseInsensitive)) {
+        startFromLogo(path);
+        return;
+    }
     if (!path.endsWith(toQString(file::kExtension))) {
-        showProblems(tr("This file cannot be opened"),
-                     {{ProblemKind::Unsupported,
-                       "is not a launch sequence; drop a file that ends in .scaena",
-                       path.toStdString(),
-                       {}}});
+        showProblems(
+            tr("This file cannot be used"),
+            {{ProblemKind::Unsupported,
+              "is neither a launch sequence nor a vector logo; drop a file that ends in .scaena or .svg",
+              path.toStdString(),
+              {}}});
         return;
     }
     openFile(path);

@@ -33,6 +33,8 @@ public:
     [[nodiscard]] Preview& preview() { return m_preview; }
     [[nodiscard]] Selection& selection() { return m_selection; }
     [[nodiscard]] ComposeRoom& compose() { return *m_compose; }
+    /// Begins a sequence around a logo, which has to be an SVG file.
+    bool startFromLogo(const QString& path);
     /// The command of that id in shell/commands.h.
     [[nodiscard]] QAction* command(const QString& id) const { return m_commands.value(id); }
     /// Offers what a crash left behind.

@@ -24,21 +24,24 @@ WelcomePage::WelcomePage(QWidget* parent)
     heading->setFont(nameFont(26));
     auto* text = new QLabel(
         tr("Scaena is where an app's launch sequence is designed: what moves, what loads meanwhile, what the "
-           "wait costs.\nOpen the sample and press Space, or begin with an empty page."),
+           "wait costs.\nOpen the sample and press Space, or drop your logo (an SVG file) on the window."),
         this);
     text->setProperty("quiet", true);
     text->setFont(uiFont(14));
     text->setWordWrap(true);
-    auto* fresh = new QPushButton(tr("New sequence"), this);
+    auto* logo = new QPushButton(tr("New from a logo …"), this);
+    logo->setObjectName(QStringLiteral("welcomeLogo"));
+    auto* fresh = new QPushButton(tr("New, empty"), this);
     fresh->setObjectName(QStringLiteral("welcomeNew"));
     auto* open = new QPushButton(tr("Open …"), this);
     open->setObjectName(QStringLiteral("welcomeOpen"));
-    for (auto* button : {fresh, open}) {
+    for (auto* button : {logo, fresh, open}) {
         button->setFont(uiFont(14));
         button->setMinimumHeight(34);
     }
     auto* buttons = new QHBoxLayout;
     buttons->setSpacing(12);
+    buttons->addWidget(logo);
     buttons->addWidget(fresh);
     buttons->addWidget(open);
     buttons->addStretch(1);
@@ -73,6 +76,7 @@ WelcomePage::WelcomePage(QWidget* parent)
     row->setSpacing(70);
     row->addLayout(left, 1);
     row->addWidget(m_sample, 0, Qt::AlignVCenter);
+    connect(logo, &QPushButton::clicked, this, &WelcomePage::wantsLogo);
     connect(fresh, &QPushButton::clicked, this, &WelcomePage::wantsNew);
     connect(open, &QPushButton::clicked, this, &WelcomePage::wantsOpen);
     connect(m_sample, &QToolButton::clicked, this,
@@ -120,8 +124,7 @@ void WelcomePage::setRecent(const QStringList& files) {
         m_recent->addWidget(button);
     }
     if (files.isEmpty()) {
-        auto* none = new QLabel(
-            tr("Sequences you open will be listed here. You can also drop one on the window."), this);
+        auto* none = new QLabel(tr("Sequences you open will be listed here. "), this);
         none->setProperty("quiet", true);
         m_recent->addWidget(none);
     }

@@ -17,6 +17,7 @@ public:
 
 signals:
     void wantsNew();
+    void wantsLogo();
     void wantsOpen();
     void wantsFile(const QString& path);
 

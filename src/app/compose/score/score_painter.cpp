@@ -220,6 +220,8 @@ void ScorePainter::film(const Filmstrip& strip) {
         const QRectF place(x, row.y() + 2, image.width(), image.height());
         m_painter.drawImage(place.topLeft(), image);
         m_painter.setPen(theme().rule);
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawRoundedRect(place.adjusted(-0.5, -0.5, 0.5, 0.5), 2, 2);
         m_painter.drawLine(QPointF(x, row.top() - 1), QPointF(x, row.top() + 1));
         freeFrom = place.right() + 3;
     }

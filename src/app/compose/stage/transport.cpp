@@ -60,7 +60,7 @@ Transport::Transport(Preview& preview, QWidget* parent)
     m_time->setFont(timeFont(18));
     m_beat->setProperty("quiet", true);
     m_beat->setFont(uiFont(12));
-    m_shown->setFont(timeFont(12));
+    m_shown->setFont(timeFont(11));
     m_shown->setObjectName(QStringLiteral("shown"));
     m_shown->setToolTip(
         tr("When the first screen can be used, and how much of that is waiting for the show alone"));
