@@ -30,6 +30,21 @@ std::size_t shapeCount(const Group& group) {
     return count;
 }
 
+LinearVector mappedLine(Point start, Point end, const Matrix& m) {
+    const double dx = end.x - start.x;
+    const double dy = end.y - start.y;
+    const double squared = dx * dx + dy * dy;
+    const double det = m.a * m.d - m.b * m.c;
+    const Point from = m.map(start);
+    if (squared == 0 || det == 0) {
+        return {from, m.map(end)};
+    }
+    const double gx = (m.d * dx - m.b * dy) / det / squared;
+    const double gy = (-m.c * dx + m.a * dy) / det / squared;
+    const double length = gx * gx + gy * gy;
+    return {from, {from.x + gx / length, from.y + gy / length}};
+}
+
 Matrix fitInto(const Rect& viewBox, const Rect& box) {
     if (viewBox.width <= 0 || viewBox.height <= 0) {
         return Matrix::translation(box.x, box.y);

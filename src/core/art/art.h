@@ -96,6 +96,13 @@ using ArtPtr = std::shared_ptr<const Art>;
 /// Number of shapes in the whole tree.
 [[nodiscard]] std::size_t shapeCount(const Group& group);
 
+/// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the vector turns
+/// with their normal, not with the map itself. A degenerate vector or map is only mapped.
+struct LinearVector {
+    Point start, end;
+};
+[[nodiscard]] LinearVector mappedLine(Point start, Point end, const Matrix& matrix);
+
 /// How art is laid into a box: scaled evenly to fit and centred, as everywhere in Scaena.
 [[nodiscard]] Matrix fitInto(const Rect& viewBox, const Rect& box);
 

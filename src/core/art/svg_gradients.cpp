@@ -62,23 +62,6 @@ std::vector<GradientStop> stopsOf(const std::vector<pugi::xml_node>& chain, cons
     return stops;
 }
 
-/// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the
-/// vector turns with their normal, not with the map itself.
-void mapLinear(Gradient& gradient, const Matrix& m) {
-    const double dx = gradient.end.x - gradient.start.x;
-    const double dy = gradient.end.y - gradient.start.y;
-    const double squared = dx * dx + dy * dy;
-    const double det = m.a * m.d - m.b * m.c;
-    if (squared == 0 || det == 0) {
-        return;
-    }
-    const double gx = (m.d * dx - m.b * dy) / det / squared;
-    const double gy = (-m.c * dx + m.a * dy) / det / squared;
-    const double length = gx * gx + gy * gy;
-    gradient.start = m.map(gradient.start);
-    gradient.end = {gradient.start.x + gx / length, gradient.start.y + gy / length};
-}
-
 }
 
 std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& elements,
@@ -134,7 +117,9 @@ std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& el
         if (gradient.start == gradient.end) {
             return Paint{gradient.stops.back().colour};
         }
-        mapLinear(gradient, map);
+        const auto line = mappedLine(gradient.start, gradient.end, map);
+        gradient.start = line.start;
+        gradient.end = line.end;
     }
     return Paint{std::move(gradient)};
 }

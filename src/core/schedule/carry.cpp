@@ -13,13 +13,18 @@ namespace {
 /// What the player can move of the app's own view beneath it.
 bool movesContent(motion::Property property) { return property <= motion::Property::Rotation; }
 
+/// First screens are few: looking through them is quicker than through all layers.
+bool isOnFirstScreen(const model::Sequence& sequence, const model::Cue& cue) {
+    return std::any_of(sequence.layers.begin(), sequence.layers.end(), [&](const model::Layer& layer) {
+        return layer.kind == model::LayerKind::FirstScreen && layer.id == cue.layer;
+    });
+}
+
 CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue) {
-    const auto* layer = model::findThing(sequence.layers, cue.layer);
-    if (layer && layer->kind == model::LayerKind::FirstScreen) {
+    if (isOnFirstScreen(sequence, cue)) {
         for (const auto& track : motion::lower(cue).tracks) {
             if (!movesContent(track.property)) {
-                return {Carry::Dropped, fmt::format("the app's own view cannot animate {}",
-                                                    motion::propertyWord(track.property))};
+                return {Carry::Dropped, fmt::format("the app's own view cannot animate {}", motion::propertyWord(track.property))};
             }
         }
     }

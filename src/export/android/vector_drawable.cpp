@@ -185,7 +185,7 @@ private:
         } else {
             // Even scaling keeps the normal of the lines of equal colour; the reader took care of everything
             // else.
-            const auto [from, to] = mappedLine(gradient, map);
+            const auto [from, to] = art::mappedLine(gradient.start, gradient.end, map);
             with(node, "android:type", "linear");
             number("android:startX", from.x);
             number("android:startY", from.y);
@@ -198,21 +198,6 @@ private:
             with(item, "android:offset", numberText(stop.at, 4));
             with(item, "android:color", androidColour(stop.colour));
         }
-    }
-
-    static std::pair<Point, Point> mappedLine(const art::Gradient& gradient, const Matrix& m) {
-        const double dx = gradient.end.x - gradient.start.x;
-        const double dy = gradient.end.y - gradient.start.y;
-        const double det = m.a * m.d - m.b * m.c;
-        const double squared = dx * dx + dy * dy;
-        const Point from = m.map(gradient.start);
-        if (det == 0 || squared == 0) {
-            return {from, m.map(gradient.end)};
-        }
-        const double gx = (m.d * dx - m.b * dy) / det / squared;
-        const double gy = (-m.c * dx + m.a * dy) / det / squared;
-        const double length = gx * gx + gy * gy;
-        return {from, {from.x + gx / length, from.y + gy / length}};
     }
 
     const VectorOptions& m_options;
