@@ -174,34 +174,12 @@ Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length) {
     return sequence;
 }
 
-Sequence setYield(Sequence sequence, const Id& beat, Yield yield) {
-    with(sequence.beats, beat, [&](Beat& it) { it.yield = yield; });
-    return sequence;
-}
-
 Sequence setGateTypical(Sequence sequence, const Id& gate, Millis typical) {
     with(sequence.gates, gate, [&](Gate& it) {
         it.typical = bounded(typical);
         it.fast = std::min(it.fast, it.typical);
         it.slow = std::max(it.slow, it.typical);
     });
-    return sequence;
-}
-
-Sequence setLayerPlace(Sequence sequence, const Id& layer, const Place& place) {
-    with(sequence.layers, layer, [&](Layer& it) {
-        const auto limit = [](double v, double least) { return std::clamp(v, least, limits::kFarthest); };
-        it.place = place;
-        it.place.x = limit(place.x, -limits::kFarthest);
-        it.place.y = limit(place.y, -limits::kFarthest);
-        it.place.width = limit(place.width, 1);
-        it.place.height = limit(place.height, 1);
-    });
-    return sequence;
-}
-
-Sequence setText(Sequence sequence, const Id& layer, const std::string& text) {
-    with(sequence.layers, layer, [&](Layer& it) { it.text.text = text.substr(0, limits::kTextLength); });
     return sequence;
 }
 

@@ -34,11 +34,6 @@ using model::Sequence;
 // Beats and gates
 /// For a wait this is its `atLeast`.
 [[nodiscard]] Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length);
-[[nodiscard]] Sequence setYield(Sequence sequence, const Id& beat, model::Yield yield);
 [[nodiscard]] Sequence setGateTypical(Sequence sequence, const Id& gate, Millis typical);
-
-// Layers
-[[nodiscard]] Sequence setLayerPlace(Sequence sequence, const Id& layer, const model::Place& place);
-[[nodiscard]] Sequence setText(Sequence sequence, const Id& layer, const std::string& text);
 
 }

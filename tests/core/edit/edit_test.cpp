@@ -86,7 +86,6 @@ TEST_CASE("An id that names nothing leaves the sequence as it is") {
     CHECK(duplicateCue(before, "ghost", made) == before);
     CHECK(addCue(before, "ghost", "arrive", 0, model::MoveKind::Fade, made) == before);
     CHECK(setBeatLength(before, "ghost", 5) == before);
-    CHECK(setLayerPlace(before, "ghost", {}) == before);
 }
 
 TEST_CASE("Another move keeps the parameters both know") {
