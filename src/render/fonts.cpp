@@ -4,6 +4,8 @@
 #include <QFontDatabase>
 #include <QStringList>
 #include <cmath>
+#include <map>
+#include <mutex>
 
 static void initFontResources() {
     Q_INIT_RESOURCE(fonts);
@@ -35,6 +37,29 @@ QFont font(model::Typeface typeface, double pixels, bool bold) {
                    : typeface == model::Typeface::Mono ? QFont::Medium
                                                        : QFont::DemiBold);
     return font;
+}
+
+QString fontFamily(const std::string& bytes) {
+    static std::mutex mutex;
+    static std::map<std::size_t, QString> known; // by the hash of the content; fonts are few
+    const std::size_t key = std::hash<std::string>()(bytes);
+    const std::lock_guard lock(mutex);
+    const auto found = known.find(key);
+    if (found != known.end()) {
+        return found->second;
+    }
+    const int id = QFontDatabase::addApplicationFontFromData(QByteArray::fromStdString(bytes));
+    const auto families = id < 0 ? QStringList() : QFontDatabase::applicationFontFamilies(id);
+    return known[key] = families.value(0);
+}
+
+QFont ownFont(const std::string& bytes, const model::TextContent& text, double pixels) {
+    QFont made = font(text.typeface, pixels, text.bold);
+    if (const QString family = fontFamily(bytes); !family.isEmpty()) {
+        made.setFamily(family);
+        made.setWeight(text.bold ? QFont::Bold : QFont::Normal);
+    }
+    return made;
 }
 
 }

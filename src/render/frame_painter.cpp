@@ -4,6 +4,7 @@
 #include "render/convert.h"
 #include "render/fonts.h"
 #include "render/group_opacity.h"
+#include "render/progress_painter.h"
 #include "render/wireframe.h"
 
 #include <QLinearGradient>
@@ -52,16 +53,29 @@ QPainterPath revealPath(const schedule::Reveal& reveal, const QRectF& box) {
     return path;
 }
 
+/// The largest box of that shape in the middle of another.
+QRectF wholeIn(QSizeF shape, const QRectF& box) {
+    const QSizeF size = shape.scaled(box.size(), Qt::KeepAspectRatio);
+    return {box.center().x() - size.width() / 2, box.center().y() - size.height() / 2, size.width(), size.height()};
+}
+
+void paintFitted(QPainter& painter, const QImage& picture, const QRectF& box) {
+    painter.drawImage(wholeIn(picture.size(), box), picture);
+}
+
 class LayerPainter {
 public:
-    LayerPainter(QPainter& painter, const PreparedLayer& prepared, const LayerState& state)
-        : m_painter(painter), m_prepared(prepared), m_state(state),
+    LayerPainter(QPainter& painter, const PreparedLayer& prepared, const LayerState& state, bool wide)
+        : m_painter(painter), m_prepared(prepared), m_state(state), m_wide(wide),
           m_box(-state.size.width / 2, -state.size.height / 2, state.size.width, state.size.height) {}
 
     void paint() {
         m_painter.save();
         if (m_state.mask > 0) {
             maskToCircle();
+        }
+        if (!m_state.outer.isIdentity()) {
+            m_painter.setTransform(toQt(m_state.outer), true);
         }
         m_painter.translate(toQt(m_state.centre));
         m_painter.rotate(m_state.rotation);
@@ -98,9 +112,14 @@ private:
     [[nodiscard]] bool needsGroup() const {
         switch (layer().kind) {
         case LayerKind::Backdrop:
-            return false;
+            return m_prepared.layer.picture.has_value();
         case LayerKind::FirstScreen:
             return true;
+        case LayerKind::Progress:
+            return true;
+        case LayerKind::Image:
+        case LayerKind::Clip:
+            return m_prepared.missingArt;
         default:
             return m_prepared.plate.isValid() || (m_prepared.art && m_prepared.art->needsGroup()) ||
                    m_state.draw < 1;
@@ -134,12 +153,56 @@ private:
             break;
         case LayerKind::Artwork:
         case LayerKind::FooterMark:
+        case LayerKind::Shape:
             artwork(painter);
+            break;
+        case LayerKind::Image:
+            m_prepared.missingArt ? artwork(painter) : paintFitted(painter, m_prepared.picture, m_box);
+            break;
+        case LayerKind::Clip:
+            m_prepared.missingArt ? artwork(painter) : clip(painter);
+            break;
+        case LayerKind::Progress:
+            paintProgress(painter, layer().progress, m_box, m_state.progress, m_prepared.from, m_prepared.to);
+            break;
+        case LayerKind::Group:
             break;
         }
     }
 
+    /// Drawn at the pixels it will have, so that it is as sharp as the screen.
+    void clip(QPainter& painter) const {
+        const auto& content = layer().clip;
+        const double played = content.from + (content.stopAt - content.from) * m_state.clip;
+        const double time = m_state.clip >= 1 ? content.keep.value_or(content.stopAt) : played;
+        const auto& size = m_prepared.clip->info().size;
+        const QRectF box = wholeIn(QSizeF(size.width, size.height), m_box);
+        const QRectF device = painter.deviceTransform().mapRect(box);
+        const double turned = std::abs(std::fmod(m_state.rotation, 90)) > 0.01 ? 0.75 : 1;
+        const QSize pixels = (QSizeF(box.width(), box.height()) *
+                              std::max(0.01, std::sqrt(device.width() * device.height() / (box.width() * box.height())) * turned))
+                                 .toSize()
+                                 .expandedTo({1, 1});
+        painter.drawImage(box, m_prepared.clip->at(time, pixels));
+    }
+
     void backdrop(QPainter& painter) const {
+        backdropColour(painter);
+        const QImage& picture = m_wide ? m_prepared.sideways : m_prepared.picture;
+        if (picture.isNull() || m_state.plain) {
+            return;
+        }
+        if (layer().picture->fit == model::Fit::Whole) {
+            paintFitted(painter, picture, m_box);
+            return;
+        }
+        const QSizeF part = m_box.size().scaled(picture.size(), Qt::KeepAspectRatio);
+        painter.drawImage(m_box, picture,
+                          QRectF((picture.width() - part.width()) / 2, (picture.height() - part.height()) / 2,
+                                 part.width(), part.height()));
+    }
+
+    void backdropColour(QPainter& painter) const {
         if (m_prepared.from == m_prepared.to) {
             painter.fillRect(m_box, m_prepared.from);
             return;
@@ -173,6 +236,7 @@ private:
     QPainter& m_painter;
     const PreparedLayer& m_prepared;
     const LayerState& m_state;
+    bool m_wide; ///< the screen is wider than high
     QRectF m_box;
 };
 
@@ -187,7 +251,7 @@ bool coversAll(const PreparedLayer& prepared, const LayerState& state, QSizeF sc
     const bool still =
         state.rotation == 0 && std::abs(state.scaleX) >= 1 && std::abs(state.scaleY) >= 1 &&
         QPointF(state.centre.x, state.centre.y) == QPointF(screen.width() / 2, screen.height() / 2);
-    return whole && still && state.opacity >= 1 && state.reveal.progress >= 1 &&
+    return whole && still && state.outer.isIdentity() && state.opacity >= 1 && state.reveal.progress >= 1 &&
            prepared.from.alpha() == 255 && prepared.to.alpha() == 255;
 }
 
@@ -219,7 +283,7 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
     }
     for (std::size_t i = first > 0 ? first - 1 : 0; i < frame.layers.size(); ++i) {
         LayerPainter(painter, scene.layers()[static_cast<std::size_t>(frame.layers[i].layer)],
-                     frame.layers[i])
+                     frame.layers[i], screen.width() > screen.height())
             .paint();
     }
     painter.restore();

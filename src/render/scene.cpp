@@ -1,37 +1,17 @@
 // SPDX-License-Identifier: MIT
 #include "render/scene.h"
 
+#include "core/project/shown_art.h"
 #include "render/convert.h"
+#include "render/image_cache.h"
 #include "render/text_outline.h"
-
-#include <QBuffer>
-#include <QImageReader>
 
 namespace scaena::render {
 
+using model::Appearance;
 using model::LayerKind;
 
 namespace {
-
-QImage decodeImage(const std::string& bytes) {
-    QByteArray data = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
-    QBuffer buffer(&data);
-    buffer.open(QIODevice::ReadOnly);
-    QImageReader reader(&buffer);
-    reader.setDecideFormatFromContent(true);
-    const QSize size = reader.size();
-    if (!size.isValid() || qint64(size.width()) * size.height() > kMostImagePixels) {
-        return {};
-    }
-    return reader.read().convertToFormat(QImage::Format_ARGB32_Premultiplied);
-}
-
-QImage screenshotOf(const model::FirstScreenContent& content, const project::ArtShelf& shelf,
-                    model::Appearance appearance) {
-    const bool dark = appearance == model::Appearance::Dark && !content.darkImage.empty();
-    const auto found = shelf.images.find(dark ? content.darkImage : content.lightImage);
-    return found == shelf.images.end() ? QImage() : decodeImage(*found->second);
-}
 
 /// A box with a cross: what stands for art that could not be read, so that it is seen to be missing.
 std::shared_ptr<const PreparedArt> missingMark() {
@@ -46,50 +26,161 @@ std::shared_ptr<const PreparedArt> missingMark() {
     return std::make_shared<const PreparedArt>(stroker.createStroke(path), QColor(0xB2, 0x3A, 0x48), 1);
 }
 
+/// The layer with everything set aside that only decides where and when it is seen.
+model::Layer looksOf(const model::Layer& layer) {
+    model::Layer looks = layer;
+    const Size size{layer.place.width, layer.place.height};
+    looks.place = {};
+    looks.place.width = size.width;
+    looks.place.height = size.height;
+    looks.landscape.reset();
+    looks.destination.reset();
+    looks.name.clear();
+    looks.group.clear();
+    looks.hidden = looks.locked = false;
+    looks.pivot = {};
+    looks.shownWhen = model::ShownWhen::Always;
+    return looks;
 }
 
-Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, model::Appearance appearance)
-    : m_appearance(appearance), m_bars(sequence.bars) {
-    const auto colour = [&](const model::ColourRef& ref) {
-        return toQt(model::colourOf(sequence.palette, ref, appearance));
-    };
-    m_openingColour = colour(sequence.opening.colour);
-    for (const auto& layer : sequence.layers) {
+class LayerMaker {
+public:
+    LayerMaker(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance, double density)
+        : m_sequence(sequence), m_shelf(shelf), m_appearance(appearance), m_density(density) {}
+
+    [[nodiscard]] PreparedLayer make(const model::Layer& layer) const {
         PreparedLayer prepared;
         prepared.layer = layer;
+        prepared.sources = sourcesOf(layer);
         switch (layer.kind) {
         case LayerKind::Backdrop:
             prepared.from = colour(layer.fill.colour);
             prepared.to = layer.fill.to.empty() ? prepared.from : colour(layer.fill.to);
+            prepared.picture = image(project::backdropPicture(layer, m_appearance, false));
+            prepared.sideways = image(project::backdropPicture(layer, m_appearance, true));
             break;
         case LayerKind::Artwork:
         case LayerKind::FooterMark:
-            if (const auto art = shelf.artOf(layer, appearance)) {
-                const Colour tint = layer.tint.empty()
-                                        ? Colour{0, 0, 0, 255}
-                                        : model::colourOf(sequence.palette, layer.tint, appearance);
-                const double fit =
-                    art::fitInto(art->viewBox, {0, 0, layer.place.width, layer.place.height}).meanScale();
-                prepared.art = std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
-            } else {
-                prepared.art = missingMark();
-                prepared.missingArt = true;
-            }
-            prepared.plate = layer.plate ? colour(layer.plate->colour) : QColor();
+        case LayerKind::Shape:
+            artwork(prepared);
             break;
         case LayerKind::Text:
-            prepared.art =
-                std::make_shared<const PreparedArt>(outlineText(layer.text), colour(layer.text.colour), 1);
+            prepared.art = std::make_shared<const PreparedArt>(
+                outlineText(layer.text, m_shelf.bytesOf(layer.text.fontFile)), colour(layer.text.colour), 1);
             break;
         case LayerKind::FirstScreen:
             prepared.screenBackground = colour(layer.firstScreen.background);
-            prepared.screenshot = screenshotOf(layer.firstScreen, shelf, appearance);
+            prepared.picture = image(screenshotPath(layer.firstScreen));
             for (const auto& block : layer.firstScreen.blocks) {
                 prepared.blockColours.push_back(colour(block.colour));
             }
             break;
+        case LayerKind::Image:
+            picture(prepared);
+            break;
+        case LayerKind::Progress:
+            prepared.from = colour(layer.progress.colour);
+            prepared.to = layer.progress.track.empty() ? QColor() : colour(layer.progress.track);
+            break;
+        case LayerKind::Clip:
+            prepared.clip = ClipPictures::make(bytes(clipPath(layer)));
+            markIfMissing(prepared, prepared.clip == nullptr);
+            break;
+        case LayerKind::Group:
+            break;
         }
-        m_layers.push_back(std::move(prepared));
+        return prepared;
+    }
+
+    /// The objects a layer is made from; the same ones make the same layer.
+    [[nodiscard]] std::vector<const void*> sourcesOf(const model::Layer& layer) const {
+        std::vector<const void*> sources = {m_shelf.artOf(layer, m_appearance).get(), bytes(layer.text.fontFile).get(),
+                                            bytes(clipPath(layer)).get(), bytes(screenshotPath(layer.firstScreen)).get(),
+                                            bytes(project::backdropPicture(layer, m_appearance, false)).get(),
+                                            bytes(project::backdropPicture(layer, m_appearance, true)).get()};
+        if (const auto* shown = project::pictureFor(layer, m_density, m_appearance)) {
+            sources.push_back(bytes(shown->path).get());
+        }
+        return sources;
+    }
+
+private:
+    [[nodiscard]] QColor colour(const model::ColourRef& ref) const {
+        return toQt(model::colourOf(m_sequence.palette, ref, m_appearance));
+    }
+    [[nodiscard]] Bytes bytes(const std::string& path) const {
+        const auto found = m_shelf.files.find(path);
+        return found == m_shelf.files.end() ? nullptr : found->second;
+    }
+    [[nodiscard]] QImage image(const std::string& path) const {
+        return path.empty() ? QImage() : decodedImage(bytes(path));
+    }
+    [[nodiscard]] std::string screenshotPath(const model::FirstScreenContent& content) const {
+        const bool dark = m_appearance == Appearance::Dark && !content.darkImage.empty();
+        return dark ? content.darkImage : content.lightImage;
+    }
+    [[nodiscard]] std::string clipPath(const model::Layer& layer) const {
+        const bool dark = m_appearance == Appearance::Dark && !layer.clip.darkPath.empty();
+        return dark ? layer.clip.darkPath : layer.clip.path;
+    }
+
+    static void markIfMissing(PreparedLayer& prepared, bool missing) {
+        if (missing) {
+            prepared.art = missingMark();
+            prepared.missingArt = true;
+        }
+    }
+
+    void artwork(PreparedLayer& prepared) const {
+        const auto& layer = prepared.layer;
+        const auto art = project::shownArt(m_sequence, m_shelf, layer, m_appearance);
+        if (art) {
+            const Colour tint = layer.tint.empty() ? Colour{0, 0, 0, 255}
+                                                   : model::colourOf(m_sequence.palette, layer.tint, m_appearance);
+            const double fit =
+                art::fitInto(art->viewBox, {0, 0, layer.place.width, layer.place.height}).meanScale();
+            prepared.art = std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
+        }
+        markIfMissing(prepared, !art);
+        prepared.plate = layer.plate ? colour(layer.plate->colour) : QColor();
+    }
+
+    void picture(PreparedLayer& prepared) const {
+        const auto* shown = project::pictureFor(prepared.layer, m_density, m_appearance);
+        prepared.picture = shown ? image(shown->path) : QImage();
+        markIfMissing(prepared, prepared.picture.isNull());
+    }
+
+    const model::Sequence& m_sequence;
+    const project::ArtShelf& m_shelf;
+    Appearance m_appearance;
+    double m_density;
+};
+
+}
+
+Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance, double density,
+             const Scene* before)
+    : m_appearance(appearance), m_bars(sequence.bars), m_palette(sequence.palette), m_density(density) {
+    m_openingColour = toQt(model::colourOf(sequence.palette, sequence.opening.colour, appearance));
+    const bool comparable = before && before->m_appearance == appearance && before->m_density == density &&
+                            before->m_palette == sequence.palette;
+    const LayerMaker maker(sequence, shelf, appearance, density);
+    for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
+        const auto& layer = sequence.layers[i];
+        const PreparedLayer* known = nullptr;
+        if (comparable) {
+            const auto& old = before->m_layers;
+            const auto same = [&](const PreparedLayer& it) { return it.layer.id == layer.id; };
+            const auto found = i < old.size() && same(old[i]) ? old.begin() + static_cast<std::ptrdiff_t>(i)
+                                                              : std::find_if(old.begin(), old.end(), same);
+            known = found != old.end() && looksOf(found->layer) == looksOf(layer) &&
+                            found->sources == maker.sourcesOf(layer)
+                        ? &*found
+                        : nullptr;
+        }
+        m_layers.push_back(known ? *known : maker.make(layer));
+        m_layers.back().layer = layer;
     }
 }
 

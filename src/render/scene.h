@@ -3,6 +3,7 @@
 
 #include "core/project/project.h"
 #include "core/schedule/evaluate.h"
+#include "render/clip_pictures.h"
 #include "render/prepared_art.h"
 
 #include <QImage>
@@ -12,20 +13,25 @@ namespace scaena::render {
 /// A layer made ready for painting under one appearance.
 struct PreparedLayer {
     model::Layer layer;
-    std::shared_ptr<const PreparedArt> art; ///< artwork, footer mark, text
+    std::shared_ptr<const PreparedArt> art; ///< artwork, footer mark, shape, text
     QColor plate;
-    QColor from, to; ///< backdrop
-    QImage screenshot;
+    QColor from, to;          ///< backdrop; progress: its colour and its track
+    QImage picture, sideways; ///< image, backdrop upright and landscape, first screen
+    std::shared_ptr<const ClipPictures> clip;
     QColor screenBackground;
     std::vector<QColor> blockColours;
     bool missingArt = false;
+    std::vector<const void*> sources; ///< the shelf's own objects it was made from; tells whether it is still good
 };
 
 /// Everything the painter needs of a sequence, apart from the moment. Immutable: may be painted from several
 /// threads.
 class Scene {
 public:
-    Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, model::Appearance appearance);
+    /// `density`: pixels a dp of the screen, which decides among an image's files. Layers that look as in `before` are
+    /// taken over from it, so that changing one thing costs that one thing.
+    Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, model::Appearance appearance,
+          double density = 3, const Scene* before = nullptr);
 
     [[nodiscard]] const std::vector<PreparedLayer>& layers() const { return m_layers; }
     [[nodiscard]] QColor openingColour() const { return m_openingColour; }
@@ -37,11 +43,10 @@ private:
     QColor m_openingColour;
     model::Appearance m_appearance;
     model::SystemBars m_bars;
+    model::Palette m_palette;
+    double m_density;
 };
 
 using ScenePtr = std::shared_ptr<const Scene>;
-
-/// Largest image decoded, in pixels.
-inline constexpr qint64 kMostImagePixels = 64'000'000;
 
 }

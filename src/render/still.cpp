@@ -63,6 +63,14 @@ std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedul
     return images;
 }
 
+static std::string pngBytes(const QImage& image) {
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    buffer.open(QIODevice::WriteOnly);
+    image.save(&buffer, "PNG");
+    return bytes.toStdString();
+}
+
 std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour currentColour) const {
     QImage image(width, height, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
@@ -72,11 +80,16 @@ std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour
     painter.setTransform(toQt(fit));
     PreparedArt(art, currentColour, fit.meanScale() > 0 ? 1 / fit.meanScale() : 1).paint(painter, {});
     painter.end();
-    QByteArray bytes;
-    QBuffer buffer(&bytes);
-    buffer.open(QIODevice::WriteOnly);
-    image.save(&buffer, "PNG");
-    return bytes.toStdString();
+    return pngBytes(image);
+}
+
+std::string QtRasteriser::clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
+                                  int height) const {
+    if (clip != m_clipBytes) {
+        m_clipBytes = clip;
+        m_clip = ClipPictures::make(clip);
+    }
+    return m_clip ? pngBytes(m_clip->at(millis, {width, height})) : std::string();
 }
 
 }

@@ -23,6 +23,12 @@ struct StillOptions {
 class QtRasteriser : public art::Rasteriser {
 public:
     std::string png(const art::Art& art, int width, int height, Colour currentColour) const override;
+    std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
+                        int height) const override;
+
+private:
+    mutable std::shared_ptr<const std::string> m_clipBytes; ///< of the clip drawn last; one is drawn at a time
+    mutable std::shared_ptr<const ClipPictures> m_clip;
 };
 
 }

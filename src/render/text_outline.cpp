@@ -16,8 +16,8 @@ namespace {
 constexpr double kLargeSize = 256;
 }
 
-QPainterPath outlineText(const model::TextContent& text) {
-    QFont large = font(text.typeface, kLargeSize, text.bold);
+QPainterPath outlineText(const model::TextContent& text, const std::string* ownFontBytes) {
+    QFont large = ownFontBytes ? ownFont(*ownFontBytes, text, kLargeSize) : font(text.typeface, kLargeSize, text.bold);
     large.setHintingPreference(QFont::PreferNoHinting);
     QPainterPath outline;
     const QFontMetricsF metrics(large);
@@ -52,6 +52,8 @@ QPainterPath outlineText(const model::TextContent& text) {
     return QTransform::fromScale(scale, scale).map(outline.translated(0, -height / 2));
 }
 
-art::Path QtTextOutliner::outline(const model::TextContent& text) const { return fromQt(outlineText(text)); }
+art::Path QtTextOutliner::outline(const model::TextContent& text, const std::string* ownFont) const {
+    return fromQt(outlineText(text, ownFont));
+}
 
 }

@@ -9,11 +9,12 @@ namespace scaena::render {
 
 /// The text's outlines in dp, centred about the origin. Shaped by Qt (kerning, ligatures, any script), taken
 /// from a large unhinted size, so that they are the same on every machine.
-[[nodiscard]] QPainterPath outlineText(const model::TextContent& text);
+/// `ownFont` holds the bytes of the text's own font file; without it, or if it is none, the shipped typeface stands in.
+[[nodiscard]] QPainterPath outlineText(const model::TextContent& text, const std::string* ownFont = nullptr);
 
 class QtTextOutliner : public art::TextOutliner {
 public:
-    art::Path outline(const model::TextContent& text) const override;
+    art::Path outline(const model::TextContent& text, const std::string* ownFont) const override;
 };
 
 }

@@ -61,11 +61,11 @@ void block(QPainter& p, BlockKind kind, const QRectF& r) {
 
 void paintFirstScreen(QPainter& painter, const PreparedLayer& prepared, const QRectF& box) {
     painter.fillRect(box, prepared.screenBackground);
-    if (!prepared.screenshot.isNull()) {
+    if (!prepared.picture.isNull()) {
         const QSizeF size =
-            QSizeF(prepared.screenshot.size()).scaled(box.size(), Qt::KeepAspectRatioByExpanding);
+            QSizeF(prepared.picture.size()).scaled(box.size(), Qt::KeepAspectRatioByExpanding);
         painter.drawImage(QRectF(QPointF(box.center().x() - size.width() / 2, box.top()), size),
-                          prepared.screenshot);
+                          prepared.picture);
         return;
     }
     painter.setPen(Qt::NoPen);

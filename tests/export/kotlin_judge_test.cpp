@@ -57,10 +57,13 @@ std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
                 out += fmt::format("state {} {} 0\n", layer, t);
                 continue;
             }
-            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {}\n", layer, t, found->opacity,
+            const auto& outer = found->outer;
+            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {}\n", layer, t,
+                               found->opacity,
                                found->centre.x, found->centre.y, found->size.width, found->size.height,
                                found->scaleX, found->scaleY, found->rotation, found->reveal.progress,
-                               found->draw);
+                               found->draw, found->progress, found->clip, outer.a, outer.b, outer.c, outer.d, outer.e,
+                               outer.f);
         }
     }
     return out;

@@ -1,6 +1,7 @@
 // Reads the table of cases the core has written and compares every number with what the exported timing gives.
 // Lines: "sequence NAME", "schedule START OPENING REDUCED SYSTEM SHOWN OUTCOME OPENED…", "beat INDEX START END",
-// "gate INDEX OPEN", "state LAYER T VISIBLE OPACITY X Y WIDTH HEIGHT SCALEX SCALEY ROTATION REVEAL DRAW".
+// "gate INDEX OPEN", "state LAYER T VISIBLE OPACITY X Y WIDTH HEIGHT SCALEX SCALEY ROTATION REVEAL DRAW
+// PROGRESS CLIP A B C D E F".
 package launch
 
 import java.io.File
@@ -12,6 +13,7 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
     private lateinit var schedule: LaunchSchedule
     private var where = ""
     private val state = LayerState()
+    private val screen = Screen(412.0, 915.0, 0.0, 32.0, 0.0, 16.0)
     var checked = 0
     var failed = 0
 
@@ -36,19 +38,20 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
     }
 
     private fun compareState(words: List<String>, text: String) {
-        schedule.stateAt(words[1].toInt(), words[2].toDouble(), 412.0, 915.0, state)
+        schedule.stateAt(words[1].toInt(), words[2].toDouble(), screen, state)
         val visible = words[3] == "1"
         if (state.visible != visible) {
             complain("visible ${state.visible}", text)
         }
         checked++
         if (!visible || !state.visible) return
-        val mine = doubleArrayOf(state.opacity, state.x, state.y, state.width, state.height, state.scaleX, state.scaleY, state.rotation, state.reveal, state.draw)
+        val mine = doubleArrayOf(state.opacity, state.x, state.y, state.width, state.height, state.scaleX, state.scaleY, state.rotation, state.reveal, state.draw,
+            state.progress, state.clip) + state.outer
         for (i in mine.indices) {
             val expected = words[4 + i].toDouble()
             checked++
             // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
-            val range = if (i in 1..4) 412.0 else if (i == 7) 360.0 else maxOf(1.0, abs(expected))
+            val range = if (i in 1..4 || i >= 16) 412.0 else if (i == 7) 360.0 else maxOf(1.0, abs(expected))
             if (abs(mine[i] - expected) > range * 0.001) complain("value $i is ${mine[i]}", text)
         }
     }

@@ -253,8 +253,8 @@ TEST_CASE("Text becomes outlines about its middle, in any script") {
 TEST_CASE("A broken or huge screenshot shows the wireframe instead") {
     Stage stage;
     stage.sequence.layers[0].firstScreen.lightImage = "shot.png";
-    stage.shelf.images["shot.png"] = std::make_shared<const std::string>("not a picture");
+    stage.shelf.files["shot.png"] = std::make_shared<const std::string>("not a picture");
     CHECK(isNear(Stage(stage).at(1900).pixelColor(5, 905), kBlue));
     const render::Scene scene(stage.sequence, stage.shelf, model::Appearance::Light);
-    CHECK(scene.layers()[0].screenshot.isNull());
+    CHECK(scene.layers()[0].picture.isNull());
 }

@@ -33,6 +33,7 @@ public:
         }
         auto sequence = builder.build(oneIn(3) ? std::optional<Millis>() : std::optional(100 + below(600)));
         ids.push_back("hand-off");
+        addLayers(sequence);
         const int cues = below(14);
         for (int i = 0; i < cues; ++i) {
             sequence.cues.push_back(randomCue(i, ids, sequence));
@@ -67,6 +68,71 @@ public:
     }
 
 private:
+    double within(int reach) { return below(2 * reach) - reach; }
+
+    model::Place randomPlace() {
+        model::Place made;
+        made.anchor = static_cast<model::AnchorPoint>(below(9));
+        made.x = within(100);
+        made.y = within(200);
+        made.width = 20 + below(200);
+        made.height = 20 + below(200);
+        made.turn = oneIn(2) ? 0 : within(180);
+        made.safeArea = oneIn(3);
+        return made;
+    }
+
+    /// A group with logo and title in it, perhaps within another one; a progress ring and a clip.
+    void addLayers(model::Sequence& sequence) {
+        if (oneIn(3)) {
+            return;
+        }
+        const auto add = [&](const Id& id, model::LayerKind kind) {
+            model::Layer made;
+            made.id = made.name = id;
+            made.kind = kind;
+            made.place = randomPlace();
+            if (oneIn(3)) {
+                made.pivot = {below(5) / 4.0, below(5) / 4.0};
+            }
+            sequence.layers.push_back(made);
+        };
+        add("group", model::LayerKind::Group);
+        add("outer", model::LayerKind::Group);
+        add("progress", model::LayerKind::Progress);
+        sequence.layers.back().progress.colour = "ink";
+        add("clip", model::LayerKind::Clip);
+        sequence.layers.back().clip.stopAt = 200 + below(3000);
+        for (auto& layer : sequence.layers) {
+            const bool joins = layer.id == "logo" || layer.id == "title" || layer.id == "clip";
+            layer.group = joins && oneIn(2) ? "group" : layer.id == "group" && oneIn(2) ? "outer" : "";
+            if (layer.id == "logo") {
+                layer.pivot = {below(5) / 4.0, below(5) / 4.0};
+                layer.place.turn = within(90);
+                layer.destination->turn = within(90);
+            }
+        }
+    }
+
+    std::vector<model::Pose> randomPoses() {
+        std::vector<model::Pose> poses;
+        const int count = 1 + below(3);
+        for (int i = 0; i < count; ++i) {
+            model::Pose pose;
+            pose.at = oneIn(2) ? double(i) / count : (i + 1.0) / count;
+            pose.at = poses.empty() ? pose.at : std::max(pose.at, poses.back().at);
+            const auto perhaps = [&](double value) { return oneIn(2) ? std::optional(value) : std::nullopt; };
+            pose.x = perhaps(within(100));
+            pose.scaleX = perhaps(below(30) / 10.0);
+            pose.scaleY = pose.scaleX;
+            pose.turn = perhaps(within(360));
+            pose.opacity = perhaps(below(11) / 10.0);
+            pose.easing = oneIn(2) ? std::optional<model::Easing>(model::CubicBezier{0.2, 0, 0, 1}) : std::nullopt;
+            poses.push_back(pose);
+        }
+        return poses;
+    }
+
     model::Gate randomGate(int i) {
         auto made = gate("gate-" + std::to_string(i), below(2000));
         for (int k = 0; k < i; ++k) {
@@ -116,7 +182,21 @@ private:
         static const char* layers[] = {"backdrop", "logo", "title"};
         const int beatIndex = below(static_cast<int>(beats.size()));
         auto made = cue("cue-" + std::to_string(i), beats[static_cast<std::size_t>(beatIndex)], below(400),
-                        below(900), static_cast<model::MoveKind>(below(16)), layers[below(3)]);
+                        below(900), static_cast<model::MoveKind>(below(static_cast<int>(model::kMoveKinds))), layers[below(3)]);
+        const bool hasMore = model::findThing(sequence.layers, "group") != nullptr;
+        if (hasMore && oneIn(4) && model::movesGroups(made.move.kind)) {
+            made.layer = oneIn(2) ? "group" : "outer";
+        }
+        if (made.move.kind == model::MoveKind::Play) {
+            if (hasMore) {
+                made.layer = "clip";
+            } else {
+                made.move.kind = model::MoveKind::Fade;
+            }
+        }
+        if (made.move.kind == model::MoveKind::Poses) {
+            made.poses = randomPoses();
+        }
         if (made.move.kind == model::MoveKind::Panel) {
             made.layer = "backdrop";
         } else if (made.move.kind == model::MoveKind::Travel) {

@@ -10,8 +10,9 @@ namespace scaena::art {
 class TextOutliner {
 public:
     virtual ~TextOutliner() = default;
-    /// The text as filled outlines in dp, centred about the origin both ways.
-    [[nodiscard]] virtual Path outline(const model::TextContent& text) const = 0;
+    /// The text as filled outlines in dp, centred about the origin both ways. `ownFont`: the bytes of its own font
+    /// file, or null.
+    [[nodiscard]] virtual Path outline(const model::TextContent& text, const std::string* ownFont) const = 0;
 };
 
 class Rasteriser {
@@ -20,6 +21,9 @@ public:
     /// The art fitted into a transparent picture of that many pixels, as PNG bytes.
     [[nodiscard]] virtual std::string png(const Art& art, int width, int height,
                                           Colour currentColour) const = 0;
+    /// A clip's composition at a moment of its own time, as PNG bytes; empty if it cannot be drawn.
+    [[nodiscard]] virtual std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis,
+                                              int width, int height) const = 0;
 };
 
 }

@@ -30,6 +30,11 @@ Id freeCueId(const Sequence& sequence, std::string_view wish) {
 
 }
 
+bool canMove(const Sequence& sequence, const Id& layer, MoveKind kind) {
+    const auto* it = findThing(sequence.layers, layer);
+    return it && suits(kind, it->kind) && (kind != MoveKind::Travel || it->destination);
+}
+
 Sequence moveCue(Sequence sequence, const Id& cue, Millis by) {
     with(sequence.cues, cue,
          [&](Cue& it) { it.anchor.offset = bounded(it.anchor.offset + 0LL + by, -limits::kLongest); });
@@ -57,6 +62,10 @@ Sequence setCueAnchor(Sequence sequence, const Id& cue, const CueAnchor& anchor)
 }
 
 Sequence setMoveKind(Sequence sequence, const Id& cue, MoveKind kind) {
+    const auto* changed = findThing(std::as_const(sequence).cues, cue);
+    if (!changed || !canMove(sequence, changed->layer, kind)) {
+        return sequence;
+    }
     with(sequence.cues, cue, [&](Cue& it) {
         Move move;
         move.kind = kind;
@@ -111,7 +120,7 @@ Sequence setCueRepeat(Sequence sequence, const Id& cue, const Repeat& repeat) {
 
 Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offset, MoveKind kind, Id& made) {
     const auto* on = findThing(std::as_const(sequence).layers, layer);
-    if (!on || !findThing(std::as_const(sequence).beats, beat)) {
+    if (!on || !canMove(sequence, layer, kind) || !findThing(std::as_const(sequence).beats, beat)) {
         return sequence;
     }
     Cue cue;

@@ -11,6 +11,9 @@ namespace scaena::edit {
 
 using model::Sequence;
 
+/// Whether that layer can make that move: its kind allows it, and a travel has somewhere to go.
+[[nodiscard]] bool canMove(const Sequence& sequence, const Id& layer, model::MoveKind kind);
+
 // Cues
 [[nodiscard]] Sequence moveCue(Sequence sequence, const Id& cue, Millis by);
 /// Changes where the cue begins without moving its end.

@@ -43,6 +43,8 @@ void describe(A& a, model::Place& p) {
     a.optional("y", p.y, 0.0);
     a.field("width", p.width);
     a.field("height", p.height);
+    a.optional("turn", p.turn, 0.0);
+    a.optional("safeArea", p.safeArea, false);
     a.extras(p.extras);
 }
 
@@ -68,6 +70,7 @@ void describe(A& a, model::TextContent& t) {
     a.field("size", t.size);
     a.optional("typeface", t.typeface, model::Typeface::Sans);
     a.optional("bold", t.bold, false);
+    a.optional("fontFile", t.fontFile, std::string{});
     a.extras(t.extras);
 }
 
@@ -89,28 +92,113 @@ void describe(A& a, model::FirstScreenContent& f) {
 }
 
 template <class A>
-void describe(A& a, model::Layer& l) {
+void describe(A& a, model::ShapeContent& s) {
+    a.field("form", s.form);
+    a.optional("colour", s.colour, Id{});
+    a.optional("to", s.to, Id{});
+    a.optional("angle", s.angle, 180.0);
+    a.optional("corner", s.corner, 0.0);
+    a.optional("strokeColour", s.strokeColour, Id{});
+    a.optional("strokeWidth", s.strokeWidth, 0.0);
+    a.extras(s.extras);
+}
+
+template <class A>
+void describe(A& a, model::Picture& p) {
+    a.field("path", p.path);
+    a.optional("density", p.density, 1.0);
+    a.optional("dark", p.dark, false);
+    a.extras(p.extras);
+}
+
+template <class A>
+void describe(A& a, model::BackdropPicture& p) {
+    a.field("light", p.light);
+    a.optional("dark", p.dark, std::string{});
+    a.optional("landscape", p.landscape, std::string{});
+    a.optional("darkLandscape", p.darkLandscape, std::string{});
+    a.optional("fit", p.fit, model::Fit::Fill);
+    a.extras(p.extras);
+}
+
+template <class A>
+void describe(A& a, model::ProgressContent& p) {
+    a.field("form", p.form);
+    a.field("colour", p.colour);
+    a.optional("track", p.track, Id{});
+    a.optional("thickness", p.thickness, 4.0);
+    a.optional("gates", p.gates, std::vector<Id>{});
+    a.extras(p.extras);
+}
+
+template <class A>
+void describe(A& a, model::ClipContent& c) {
+    a.field("path", c.path);
+    a.optional("darkPath", c.darkPath, std::string{});
+    a.optional("from", c.from, 0);
+    a.field("stopAt", c.stopAt);
+    a.optional("keep", c.keep, std::optional<Millis>{});
+    a.extras(c.extras);
+}
+
+/// What only a layer of that kind has.
+template <class A>
+void describeContent(A& a, model::Layer& l) {
     using model::LayerKind;
+    switch (l.kind) {
+    case LayerKind::Backdrop:
+        a.field("fill", l.fill);
+        a.optional("panelHeight", l.panelHeight, 0.0);
+        a.optional("picture", l.picture, std::optional<model::BackdropPicture>{});
+        break;
+    case LayerKind::FirstScreen:
+        a.field("firstScreen", l.firstScreen);
+        break;
+    case LayerKind::Text:
+        a.field("text", l.text);
+        break;
+    case LayerKind::Shape:
+        a.field("shape", l.shape);
+        break;
+    case LayerKind::Image:
+        a.field("pictures", l.pictures);
+        break;
+    case LayerKind::Progress:
+        a.field("progress", l.progress);
+        break;
+    case LayerKind::Clip:
+        a.field("clip", l.clip);
+        break;
+    case LayerKind::Artwork:
+    case LayerKind::FooterMark:
+        a.field("art", l.art);
+        a.optional("darkArt", l.darkArt, std::string{});
+        a.optional("part", l.part, std::string{});
+        a.optional("tint", l.tint, Id{});
+        a.optional("recolour", l.recolour, std::map<std::string, Id>{});
+        a.optional("plate", l.plate, std::optional<model::Plate>{});
+        break;
+    case LayerKind::Group:
+        break;
+    }
+}
+
+template <class A>
+void describe(A& a, model::Layer& l) {
     a.field("id", l.id);
     a.field("name", l.name);
     a.field("kind", l.kind);
+    a.optional("group", l.group, Id{});
+    a.optional("hidden", l.hidden, false);
+    a.optional("locked", l.locked, false);
     a.optional("shownWhen", l.shownWhen, model::ShownWhen::Always);
-    if (l.kind == LayerKind::Backdrop) {
-        a.field("fill", l.fill);
-        a.optional("panelHeight", l.panelHeight, 0.0);
-    } else if (l.kind == LayerKind::FirstScreen) {
-        a.field("firstScreen", l.firstScreen);
-    } else {
-        if (l.kind == LayerKind::Text) {
-            a.field("text", l.text);
-        } else {
-            a.field("art", l.art);
-            a.optional("darkArt", l.darkArt, std::string{});
-            a.optional("tint", l.tint, Id{});
-            a.optional("plate", l.plate, std::optional<model::Plate>{});
-        }
+    describeContent(a, l);
+    if (!model::coversScreen(l.kind)) {
         a.field("place", l.place);
+        a.optional("landscape", l.landscape, std::optional<model::Place>{});
         a.optional("destination", l.destination, std::optional<model::Place>{});
+        a.optional("pivotX", l.pivot.x, 0.5);
+        a.optional("pivotY", l.pivot.y, 0.5);
     }
     a.extras(l.extras);
 }
@@ -171,6 +259,19 @@ void describe(A& a, model::Move& m) {
 }
 
 template <class A>
+void describe(A& a, model::Pose& p) {
+    a.field("at", p.at);
+    a.optional("x", p.x, std::optional<double>{});
+    a.optional("y", p.y, std::optional<double>{});
+    a.optional("scaleX", p.scaleX, std::optional<double>{});
+    a.optional("scaleY", p.scaleY, std::optional<double>{});
+    a.optional("turn", p.turn, std::optional<double>{});
+    a.optional("opacity", p.opacity, std::optional<double>{});
+    a.optional("easing", p.easing, std::optional<model::Easing>{});
+    a.extras(p.extras);
+}
+
+template <class A>
 void describe(A& a, model::Cue& c) {
     a.field("id", c.id);
     a.field("layer", c.layer);
@@ -178,11 +279,22 @@ void describe(A& a, model::Cue& c) {
     a.optional("anchor", c.anchor, model::CueAnchor{});
     a.field("length", c.length);
     a.field("move", c.move);
+    a.optional("poses", c.poses, std::vector<model::Pose>{});
     a.optional("easing", c.easing, std::optional<model::Easing>{});
     a.optional("repeat", c.repeat, model::Repeat{});
     a.optional("composite", c.composite, model::Composite::Replace);
     a.optional("reduced", c.reduced, model::ReducedMotion::Fade);
     a.extras(c.extras);
+}
+
+template <class A>
+void describe(A& a, model::Take& t) {
+    a.field("id", t.id);
+    a.field("name", t.name);
+    a.field("beats", t.beats);
+    a.optional("cues", t.cues, std::vector<model::Cue>{});
+    a.starts("starts", t.starts);
+    a.extras(t.extras);
 }
 
 template <class A>
@@ -196,6 +308,7 @@ void describe(A& a, model::Sequence& s) {
     a.optional("gates", s.gates, std::vector<model::Gate>{});
     a.optional("cues", s.cues, std::vector<model::Cue>{});
     a.starts("starts", s.starts);
+    a.optional("takes", s.takes, std::vector<model::Take>{});
     a.extras(s.extras);
 }
 

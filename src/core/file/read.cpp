@@ -145,6 +145,15 @@ private:
                             "\"spring(1, 180, 12)\"");
         }
     }
+    void read(const Json& json, const std::string& place, std::map<std::string, Id>& values) {
+        if (!json.is_object()) {
+            reportAt(place, "has to be an object");
+            return;
+        }
+        for (const auto& item : json.items()) {
+            read(item.value(), place + "/" + item.key(), values[item.key()]);
+        }
+    }
     template <class T>
     void read(const Json& json, const std::string& place, std::optional<T>& value) {
         read(json, place, value.emplace());

@@ -64,6 +64,7 @@ private:
     static Json toJson(Colour& value) { return toHex(value); }
     static Json toJson(model::Easing& value) { return model::toText(value); }
     static Json toJson(std::vector<Id>& value) { return value; }
+    static Json toJson(std::map<std::string, Id>& value) { return value; }
     template <class T>
     static Json toJson(std::optional<T>& value) {
         return value ? toJson(*value) : Json();

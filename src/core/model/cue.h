@@ -25,15 +25,20 @@ enum class MoveKind {
     PushThrough,
     Settle,
     Travel,
-    Panel
+    Panel,
+    Size,
+    Shift,
+    Sway,
+    Play,
+    Poses
 };
 template <>
 struct Words<MoveKind> {
-    static constexpr std::array<std::string_view, 16> list = {
-        "fade", "rise", "drop", "bounce", "spring",       "pop",    "turn",   "flip",
-        "iris", "wipe", "draw", "pulse",  "push-through", "settle", "travel", "panel"};
+    static constexpr std::array<std::string_view, 21> list = {
+        "fade",  "rise",         "drop",   "bounce", "spring", "pop",  "turn",  "flip", "iris", "wipe", "draw",
+        "pulse", "push-through", "settle", "travel", "panel",  "size", "shift", "sway", "play", "poses"};
 };
-inline constexpr std::size_t kMoveKinds = 16;
+inline constexpr std::size_t kMoveKinds = 21;
 
 /// A value of a move's parameter: a number in the parameter's unit, or one of its words.
 using MoveValue = std::variant<double, std::string>;
@@ -93,6 +98,16 @@ struct Words<ReducedMotion> {
     static constexpr std::array<std::string_view, 3> list = {"fade", "keep", "drop"};
 };
 
+/// A moment of a "poses" cue. What has no value is not animated there; x and y are dp from the layer's
+/// place, scales are factors, the turn is in degrees on top of the place's own.
+struct Pose {
+    double at = 0; ///< 0..1 of the cue
+    std::optional<double> x, y, scaleX, scaleY, turn, opacity;
+    std::optional<Easing> easing; ///< from here to the next; without: the cue's
+    Extras extras;
+    bool operator==(const Pose&) const = default;
+};
+
 /// One timed animation of one layer.
 struct Cue {
     Id id;
@@ -101,6 +116,7 @@ struct Cue {
     CueAnchor anchor;
     Millis length = 400;
     Move move;
+    std::vector<Pose> poses;      ///< of a "poses" move, by time
     std::optional<Easing> easing; ///< without: the move's own
     Repeat repeat;
     Composite composite = Composite::Replace;

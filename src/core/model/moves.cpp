@@ -118,6 +118,26 @@ std::array<MoveDefinition, kMoveKinds> makeDefinitions() {
          700},
         {MoveKind::Travel, "Travel", "travels to its new place", {direction()}, kEaseInOut, 500},
         {MoveKind::Panel, "Panel", "shrinks to a header", {direction()}, kEaseInOut, 500},
+        {MoveKind::Size,
+         "Size",
+         "changes its size",
+         {number("to", "To size", "%", 50, 0, 2000)},
+         kEaseInOut,
+         400},
+        {MoveKind::Shift,
+         "Shift",
+         "shifts",
+         {number("across", "To the right", "dp", 0, -4000, 4000), number("down", "Down", "dp", -60, -4000, 4000)},
+         kEaseInOut,
+         400},
+        {MoveKind::Sway,
+         "Sway",
+         "sways",
+         {number("angle", "Angle", "°", 8, -360, 360), number("across", "Sideways", "dp", 0, -1000, 1000)},
+         kEaseInOut,
+         1200},
+        {MoveKind::Play, "Play", "plays its clip", {}, kLinear, 1000},
+        {MoveKind::Poses, "Poses", "goes through poses", {}, kEaseInOut, 600},
     }};
 }
 
@@ -135,6 +155,36 @@ const MoveParameter* findParameter(MoveKind kind, std::string_view key) {
         }
     }
     return nullptr;
+}
+
+bool movesGroups(MoveKind kind) {
+    switch (kind) {
+    case MoveKind::Iris:
+    case MoveKind::Wipe:
+    case MoveKind::Draw:
+    case MoveKind::Travel:
+    case MoveKind::Panel:
+    case MoveKind::Play:
+        return false;
+    default:
+        return true;
+    }
+}
+
+bool suits(MoveKind kind, LayerKind layer) {
+    switch (kind) {
+    case MoveKind::Panel:
+        return layer == LayerKind::Backdrop;
+    case MoveKind::Play:
+        return layer == LayerKind::Clip;
+    case MoveKind::Draw:
+        return layer == LayerKind::Artwork || layer == LayerKind::Text || layer == LayerKind::FooterMark ||
+               layer == LayerKind::Shape;
+    case MoveKind::Travel:
+        return !coversScreen(layer) && layer != LayerKind::Group;
+    default:
+        return layer != LayerKind::Group || movesGroups(kind);
+    }
 }
 
 double numberOf(const Move& move, std::string_view key) {

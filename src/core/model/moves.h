@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/model/cue.h"
+#include "core/model/layer.h"
 
 #include <string_view>
 #include <vector>
@@ -31,6 +32,12 @@ struct MoveDefinition {
 
 [[nodiscard]] const MoveDefinition& moveDefinition(MoveKind kind);
 [[nodiscard]] const MoveParameter* findParameter(MoveKind kind, std::string_view key);
+
+/// Whether a group as a whole can make this move: it has opacity, place, scale and turn, but no outline of its
+/// own to reveal or draw.
+[[nodiscard]] bool movesGroups(MoveKind kind);
+/// Whether a layer of that kind can make this move. (A travel also needs a destination.)
+[[nodiscard]] bool suits(MoveKind kind, LayerKind layer);
 
 /// The parameter's value in this move, or its default. The key must be one of the definition's.
 [[nodiscard]] double numberOf(const Move& move, std::string_view key);

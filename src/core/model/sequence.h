@@ -37,6 +37,18 @@ struct SystemBars {
 /// Which beats play for each kind of start. Absent: every beat (first, cold, warm) or none (hot, re-created).
 using StartBeats = std::array<std::optional<std::vector<Id>>, kStartKinds>;
 
+/// A kept alternative of the timing. Going back to one puts these in the place of the sequence's own. Gates are
+/// not part of it: how long loading takes is a fact, not a choice.
+struct Take {
+    Id id;
+    std::string name;
+    std::vector<Beat> beats;
+    std::vector<Cue> cues;
+    StartBeats starts;
+    Extras extras;
+    bool operator==(const Take&) const = default;
+};
+
 /// The document: one launch sequence. A plain value; edits make a new one.
 struct Sequence {
     std::string name;
@@ -48,6 +60,7 @@ struct Sequence {
     std::vector<Gate> gates;
     std::vector<Cue> cues;
     StartBeats starts;
+    std::vector<Take> takes;
     Extras extras;
     bool operator==(const Sequence&) const = default;
 };

@@ -23,6 +23,7 @@ public:
         checkIds("beats", m_sequence.beats);
         checkIds("gates", m_sequence.gates);
         checkIds("cues", m_sequence.cues);
+        checkIds("takes", m_sequence.takes);
         checkText("/name", m_sequence.name, limits::kNameLength);
         checkOpening();
         each("layers", m_sequence.layers, [this](const Layer& layer) { checkLayer(layer); });
@@ -31,6 +32,7 @@ public:
         each("gates", m_sequence.gates, [this](const Gate& gate) { checkGate(gate); });
         each("cues", m_sequence.cues, [this](const Cue& cue) { checkCue(cue); });
         checkStarts();
+        each("takes", m_sequence.takes, [this](const Take& take) { checkTake(take); });
         if (m_problems.empty()) {
             checkCycles();
         }
@@ -101,6 +103,12 @@ private:
         for (double value : {place.width, place.height}) {
             checkNumber(key, value, 0, limits::kFarthest);
         }
+        checkNumber(key + "/turn", place.turn, -3600, 3600);
+    }
+    void checkColourOrNone(const std::string& place, const ColourRef& ref) {
+        if (!ref.empty()) {
+            checkColour(place, ref);
+        }
     }
     /// A path of art has to stay within the sequence's folder, whatever system wrote it.
     void checkPath(const std::string& key, const std::string& path) {
@@ -135,14 +143,32 @@ private:
         if (layer.destination) {
             checkPlace("destination", *layer.destination);
         }
-        if (!layer.tint.empty()) {
-            checkColour(m_place + "/tint", layer.tint);
+        if (layer.landscape) {
+            checkPlace("landscape", *layer.landscape);
+        }
+        checkNumber("pivotX", layer.pivot.x, -10, 10);
+        checkNumber("pivotY", layer.pivot.y, -10, 10);
+        if (!layer.group.empty()) {
+            const auto* group = findThing(m_sequence.layers, layer.group);
+            if (!group || group->kind != LayerKind::Group) {
+                reportHere("group", fmt::format("“{}” is not a group", layer.group));
+            } else if (coversScreen(layer.kind)) {
+                reportHere("group", "a backdrop or first screen cannot be part of a group");
+            }
+        }
+        checkColourOrNone(m_place + "/tint", layer.tint);
+        for (const auto& [from, to] : layer.recolour) {
+            checkColour(m_place + "/recolour/" + from, to);
         }
         switch (layer.kind) {
         case LayerKind::Backdrop:
             checkColour(m_place + "/fill/colour", layer.fill.colour);
-            if (!layer.fill.to.empty()) {
-                checkColour(m_place + "/fill/to", layer.fill.to);
+            checkColourOrNone(m_place + "/fill/to", layer.fill.to);
+            if (layer.picture) {
+                for (const auto* path : {&layer.picture->light, &layer.picture->dark, &layer.picture->landscape,
+                                         &layer.picture->darkLandscape}) {
+                    checkPath("picture", *path);
+                }
             }
             checkNumber("fill/angle", layer.fill.angle, -360, 360);
             checkNumber("panelHeight", layer.panelHeight, 0, limits::kFarthest);
@@ -160,6 +186,40 @@ private:
             checkColour(m_place + "/text/colour", layer.text.colour);
             checkText(m_place + "/text/text", layer.text.text, limits::kTextLength);
             checkNumber("text/size", layer.text.size, 1, 1000);
+            checkPath("text/fontFile", layer.text.fontFile);
+            break;
+        case LayerKind::Shape:
+            checkColourOrNone(m_place + "/shape/colour", layer.shape.colour);
+            checkColourOrNone(m_place + "/shape/to", layer.shape.to);
+            checkColourOrNone(m_place + "/shape/strokeColour", layer.shape.strokeColour);
+            checkNumber("shape/angle", layer.shape.angle, -360, 360);
+            checkNumber("shape/corner", layer.shape.corner, 0, limits::kFarthest);
+            checkNumber("shape/strokeWidth", layer.shape.strokeWidth, 0, 1000);
+            break;
+        case LayerKind::Image:
+            for (const auto& picture : layer.pictures) {
+                checkPath("pictures", picture.path);
+                checkNumber("pictures/density", picture.density, 0.1, 16);
+            }
+            break;
+        case LayerKind::Progress:
+            checkColour(m_place + "/progress/colour", layer.progress.colour);
+            checkColourOrNone(m_place + "/progress/track", layer.progress.track);
+            checkNumber("progress/thickness", layer.progress.thickness, 0.5, 200);
+            for (const auto& id : layer.progress.gates) {
+                if (!findThing(m_sequence.gates, id)) {
+                    reportHere("progress/gates", fmt::format("“{}” is not a gate", id));
+                }
+            }
+            break;
+        case LayerKind::Clip:
+            checkPath("clip/path", layer.clip.path);
+            checkPath("clip/darkPath", layer.clip.darkPath);
+            checkTime("clip/from", layer.clip.from);
+            checkTime("clip/stopAt", layer.clip.stopAt, layer.clip.from);
+            checkTime("clip/keep", layer.clip.keep.value_or(0));
+            break;
+        case LayerKind::Group:
             break;
         case LayerKind::FirstScreen:
             checkColour(m_place + "/firstScreen/background", layer.firstScreen.background);
@@ -260,8 +320,47 @@ private:
         if (layer && cue.move.kind == MoveKind::Panel && layer->kind != LayerKind::Backdrop) {
             reportHere("move", "only a backdrop can shrink to a header");
         }
+        if (layer && cue.move.kind == MoveKind::Play && layer->kind != LayerKind::Clip) {
+            reportHere("move", "only a clip can be played");
+        }
+        if (layer && layer->kind == LayerKind::Group && !movesGroups(cue.move.kind)) {
+            reportHere("move", fmt::format("a group as a whole cannot “{}”; its members can", word(cue.move.kind)));
+        }
         checkAnchor(cue);
         checkMove(cue.move);
+        checkPoses(cue);
+    }
+
+    void checkPoses(const Cue& cue) {
+        double before = 0;
+        for (const auto& pose : cue.poses) {
+            checkNumber("poses/at", pose.at, before, 1);
+            before = pose.at;
+            for (const auto& value : {pose.x, pose.y}) {
+                checkNumber("poses", value.value_or(0), -limits::kFarthest, limits::kFarthest);
+            }
+            for (const auto& value : {pose.scaleX, pose.scaleY}) {
+                checkNumber("poses", value.value_or(0), -100, 100);
+            }
+            checkNumber("poses/turn", pose.turn.value_or(0), -3600, 3600);
+            checkNumber("poses/opacity", pose.opacity.value_or(0), 0, 1);
+        }
+    }
+
+    /// A take has to stand by itself in the place of the timing: everything it names must exist.
+    void checkTake(const Take& take) {
+        Sequence whole = m_sequence;
+        whole.takes.clear();
+        whole.beats = take.beats;
+        whole.cues = take.cues;
+        whole.starts = take.starts;
+        for (const auto& problem : Validator(whole).run()) {
+            const bool ofTiming = problem.place.starts_with("/beats") || problem.place.starts_with("/cues") ||
+                                  problem.place.starts_with("/starts");
+            if (ofTiming) {
+                report(m_place + problem.place, problem.message);
+            }
+        }
     }
 
     void checkAnchor(const Cue& cue) {
@@ -314,6 +413,15 @@ private:
     }
 
     void checkCycles() {
+        for (const auto& layer : m_sequence.layers) {
+            std::size_t steps = 0;
+            for (const auto* it = &layer; it && !it->group.empty(); it = findThing(m_sequence.layers, it->group)) {
+                if (++steps > m_sequence.layers.size()) {
+                    report("/layers", fmt::format("group “{}” is a part of itself", layer.id));
+                    return;
+                }
+            }
+        }
         for (const auto& cycle : {gateCycle(m_sequence), cueCycle(m_sequence)}) {
             if (!cycle.ids.empty()) {
                 report(cycle.ofGates ? "/gates" : "/cues",

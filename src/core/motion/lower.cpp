@@ -13,12 +13,12 @@ using model::MoveKind;
 namespace {
 
 constexpr std::string_view kPropertyWords[kProperties] = {
-    "opacity", "x", "y", "scale-x", "scale-y", "rotation", "flip", "reveal", "draw", "travel", "panel"};
+    "opacity", "x", "y", "scale-x", "scale-y", "rotation", "flip", "reveal", "draw", "travel", "panel", "clip"};
 
 /// Collects the tracks of one cue; the helpers say each common shape once.
 class Builder {
 public:
-    explicit Builder(const model::Cue& cue) : m_move(cue.move), m_easing(model::easingOf(cue)) {}
+    explicit Builder(const model::Cue& cue) : m_cue(cue), m_move(cue.move), m_easing(model::easingOf(cue)) {}
 
     [[nodiscard]] double number(std::string_view key) const { return model::numberOf(m_move, key); }
     [[nodiscard]] double part(std::string_view key) const { return number(key) / 100; }
@@ -138,6 +138,23 @@ public:
         case MoveKind::Panel:
             progress(Property::Panel, 0, 1);
             break;
+        case MoveKind::Size:
+            addBothScales({{0, 1, Basis::OnTop, m_easing}, {1, part("to")}});
+            break;
+        case MoveKind::Shift:
+            shift(Property::X, number("across"));
+            shift(Property::Y, number("down"));
+            break;
+        case MoveKind::Sway:
+            sway(Property::Rotation, number("angle"));
+            sway(Property::X, number("across"));
+            break;
+        case MoveKind::Play:
+            progress(Property::Clip, 0, 1);
+            break;
+        case MoveKind::Poses:
+            poses();
+            break;
         }
         return std::move(m_lowered);
     }
@@ -193,6 +210,59 @@ private:
         add(Property::Opacity, {{0, 1, Basis::OnTop}, {fadeFrom, 1, Basis::OnTop}, {1, 0}});
     }
 
+    /// From where it is, so that two shifts add up.
+    void shift(Property property, double by) {
+        if (by != 0) {
+            add(property, {{0, 0, Basis::OnTop, m_easing}, {1, by, Basis::OnTop}});
+        }
+    }
+
+    /// To one side, through the middle to the other, and back to where it began.
+    void sway(Property property, double reach) {
+        if (reach != 0) {
+            add(property, {{0, 0, Basis::OnTop, m_easing},
+                           {0.25, reach, Basis::OnTop, m_easing},
+                           {0.75, -reach, Basis::OnTop, m_easing},
+                           {1, 0, Basis::OnTop}});
+        }
+    }
+
+    void poses() {
+        pose(Property::Opacity, &model::Pose::opacity);
+        pose(Property::X, &model::Pose::x);
+        pose(Property::Y, &model::Pose::y);
+        pose(Property::ScaleX, &model::Pose::scaleX);
+        pose(Property::ScaleY, &model::Pose::scaleY);
+        pose(Property::Rotation, &model::Pose::turn);
+    }
+
+    /// The property through all poses that name it. Where the first or last pose does not, it begins with what
+    /// is there and keeps the last value.
+    void pose(Property property, std::optional<double> model::Pose::*member) {
+        std::vector<Keyframe> keys;
+        for (const auto& it : m_cue.poses) {
+            if (const auto& value = it.*member) {
+                if (keys.empty() && it.at > 0) {
+                    const double nothing = property == Property::Opacity || property == Property::ScaleX ||
+                                                   property == Property::ScaleY
+                                               ? 1
+                                               : 0;
+                    keys.push_back({0, nothing, Basis::OnTop, m_easing});
+                }
+                keys.push_back({it.at, *value, Basis::Absolute, it.easing.value_or(m_easing)});
+            }
+        }
+        if (keys.empty()) {
+            return;
+        }
+        if (keys.back().at < 1 || keys.size() < 2) {
+            auto last = keys.back();
+            last.at = 1;
+            keys.push_back(last);
+        }
+        add(property, std::move(keys));
+    }
+
     [[nodiscard]] RevealShape wipeShape() const {
         const auto from = choice("from");
         RevealShape shape{RevealShape::Kind::Wipe, 0, 0};
@@ -201,6 +271,7 @@ private:
         return shape;
     }
 
+    const model::Cue& m_cue;
     const model::Move& m_move;
     Easing m_easing;
     LoweredCue m_lowered;
@@ -228,7 +299,7 @@ LoweredCue lowerReduced(const model::Cue& cue) {
     if (cue.reduced == model::ReducedMotion::Keep) {
         return lowered;
     }
-    const bool emphasis = cue.move.kind == MoveKind::Pulse;
+    const bool emphasis = cue.move.kind == MoveKind::Pulse || cue.move.kind == MoveKind::Sway;
     auto& tracks = lowered.tracks;
     const bool moves =
         std::any_of(tracks.begin(), tracks.end(), [](const Track& t) { return isMotion(t.property); });

@@ -9,10 +9,10 @@
 namespace scaena::motion {
 
 /// What can be animated of a layer. Units: opacity 0..1; x, y dp from the layer's place; scale factors;
-/// rotation and flip degrees (flip about the upright axis); reveal, draw, travel and panel are progress,
-/// 0..1.
-enum class Property { Opacity, X, Y, ScaleX, ScaleY, Rotation, Flip, Reveal, Draw, Travel, Panel };
-inline constexpr std::size_t kProperties = 11;
+/// rotation and flip degrees (flip about the upright axis); reveal, draw, travel, panel and clip are
+/// progress, 0..1.
+enum class Property { Opacity, X, Y, ScaleX, ScaleY, Rotation, Flip, Reveal, Draw, Travel, Panel, Clip };
+inline constexpr std::size_t kProperties = 12;
 
 [[nodiscard]] std::string_view propertyWord(Property property);
 

@@ -13,24 +13,41 @@ namespace fs = std::filesystem;
 
 namespace {
 
-/// Paths of art (SVG) and of images (decoded elsewhere) that a sequence names.
+/// Calls `visit(path, isArt)` for every path a sequence names; art is SVG, all else is decoded elsewhere.
+template <typename Layers, typename Visit>
+void visitPaths(Layers& layers, Visit visit) {
+    for (auto& layer : layers) {
+        visit(layer.art, true);
+        visit(layer.darkArt, true);
+        visit(layer.firstScreen.lightImage, false);
+        visit(layer.firstScreen.darkImage, false);
+        visit(layer.text.fontFile, false);
+        visit(layer.clip.path, false);
+        visit(layer.clip.darkPath, false);
+        for (auto& picture : layer.pictures) {
+            visit(picture.path, false);
+        }
+        if (layer.picture) {
+            visit(layer.picture->light, false);
+            visit(layer.picture->dark, false);
+            visit(layer.picture->landscape, false);
+            visit(layer.picture->darkLandscape, false);
+        }
+    }
+}
+
+/// Paths of art (SVG) and of files that are decoded elsewhere.
 struct Named {
-    std::set<std::string> art, images;
+    std::set<std::string> art, files;
 };
 
 Named namedBy(const model::Sequence& sequence) {
     Named named;
-    const auto add = [](std::set<std::string>& set, const std::string& path) {
+    visitPaths(sequence.layers, [&](const std::string& path, bool isArt) {
         if (!path.empty()) {
-            set.insert(path);
+            (isArt ? named.art : named.files).insert(path);
         }
-    };
-    for (const auto& layer : sequence.layers) {
-        add(named.art, layer.art);
-        add(named.art, layer.darkArt);
-        add(named.images, layer.firstScreen.lightImage);
-        add(named.images, layer.firstScreen.darkImage);
-    }
+    });
     return named;
 }
 
@@ -50,6 +67,26 @@ bool staysWithin(const fs::path& folder, const fs::path& file) {
 art::ArtPtr ArtShelf::findArt(const std::string& path) const {
     const auto found = art.find(path);
     return found == art.end() ? nullptr : found->second;
+}
+
+const std::string* ArtShelf::bytesOf(const std::string& path) const {
+    const auto found = files.find(path);
+    return found == files.end() ? nullptr : found->second.get();
+}
+
+std::vector<std::string> pathsOf(const model::Sequence& sequence) {
+    const Named named = namedBy(sequence);
+    std::vector<std::string> all(named.art.begin(), named.art.end());
+    all.insert(all.end(), named.files.begin(), named.files.end());
+    return all;
+}
+
+void renamePath(model::Sequence& sequence, const std::string& from, const std::string& to) {
+    visitPaths(sequence.layers, [&](std::string& path, bool) {
+        if (path == from) {
+            path = to;
+        }
+    });
 }
 
 art::ArtPtr ArtShelf::artOf(const model::Layer& layer, model::Appearance appearance) const {
@@ -90,11 +127,11 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
         }
         shelf.art[path] = std::make_shared<const art::Art>(std::move(*art));
     }
-    for (const auto& path : named.images) {
-        if (const auto found = known.images.find(path); found != known.images.end()) {
-            shelf.images.insert(*found);
+    for (const auto& path : named.files) {
+        if (const auto found = known.files.find(path); found != known.files.end()) {
+            shelf.files.insert(*found);
         } else if (auto bytes = readBytes(path)) {
-            shelf.images[path] = std::make_shared<const std::string>(std::move(*bytes));
+            shelf.files[path] = std::make_shared<const std::string>(std::move(*bytes));
         } else {
             append(warnings, bytes.error());
         }
@@ -117,10 +154,7 @@ Result<Project> open(const FileAccess& files, const fs::path& path) {
 
 Result<void> copyArt(FileAccess& files, const fs::path& from, const fs::path& to,
                      const model::Sequence& sequence) {
-    const Named named = namedBy(sequence);
-    std::set<std::string> all = named.art;
-    all.insert(named.images.begin(), named.images.end());
-    for (const auto& path : all) {
+    for (const auto& path : pathsOf(sequence)) {
         if (files.exists(to / path) || !files.exists(from / path)) {
             continue;
         }

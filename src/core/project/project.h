@@ -7,10 +7,13 @@
 
 namespace scaena::project {
 
-/// The art and images a sequence names, read once and shared. Keys are the relative paths of the sequence.
+/// The art, pictures, clips and fonts a sequence names, read once and shared. Keys are the relative paths of the sequence.
 struct ArtShelf {
     std::map<std::string, art::ArtPtr> art;
-    std::map<std::string, std::shared_ptr<const std::string>> images; ///< undecoded bytes
+    std::map<std::string, std::shared_ptr<const std::string>> files; ///< pictures, clips and fonts, undecoded
+
+    /// The bytes of one of `files`; null if it could not be read.
+    [[nodiscard]] const std::string* bytesOf(const std::string& path) const;
 
     [[nodiscard]] art::ArtPtr findArt(const std::string& path) const;
     /// The art a layer shows: its dark variant by night if it has one. May be null.
@@ -32,6 +35,12 @@ struct Project {
 /// Reads the art of a sequence whose folder is known; what `known` holds already is not read again.
 [[nodiscard]] ArtShelf loadShelf(const FileAccess& files, const std::filesystem::path& folder,
                                  const model::Sequence& sequence, const ArtShelf& known, Problems& warnings);
+
+/// All paths a sequence names, each once.
+[[nodiscard]] std::vector<std::string> pathsOf(const model::Sequence& sequence);
+
+/// Puts another path in the place of one wherever the sequence names it.
+void renamePath(model::Sequence& sequence, const std::string& from, const std::string& to);
 
 /// Brings the art a sequence needs into another folder (for "save as"); files that are there already stay as
 /// they are.

@@ -20,6 +20,13 @@ bool isOnFirstScreen(const model::Sequence& sequence, const model::Cue& cue) {
     });
 }
 
+bool turnsOrGrows(const model::Cue& cue) {
+    const auto lowered = motion::lower(cue);
+    return std::any_of(lowered.tracks.begin(), lowered.tracks.end(), [](const motion::Track& track) {
+        return track.property == motion::Property::Rotation || track.property == motion::Property::ScaleX;
+    });
+}
+
 CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue) {
     if (isOnFirstScreen(sequence, cue)) {
         for (const auto& track : motion::lower(cue).tracks) {
@@ -28,9 +35,17 @@ CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue)
             }
         }
     }
+    if (cue.move.kind == model::MoveKind::Play) {
+        return {Carry::Baked, fmt::format("played as pictures, {} a second", kBakedRate)};
+    }
     return {Carry::Player, "drawn by the exported player"};
 }
 
+}
+
+int bakedFrames(const model::ClipContent& clip) {
+    const long long millis = std::max(0, clip.stopAt - clip.from);
+    return static_cast<int>(std::clamp<long long>(millis * kBakedRate / 1000 + 1, 2, kMostBaked));
 }
 
 CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target) {
@@ -44,6 +59,10 @@ CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const T
     }
     if (cue.layer != sequence.opening.icon) {
         return {Carry::Dropped, "only the icon can move in the opening"};
+    }
+    const auto* icon = model::findThing(sequence.layers, cue.layer);
+    if (icon && icon->pivot != Point{0.5, 0.5} && turnsOrGrows(cue)) {
+        return {Carry::Dropped, "the system turns and scales the icon about its middle only"};
     }
     if (cue.anchor.kind != model::AnchorKind::BeatStart) {
         return {Carry::Dropped, "in the opening a cue has to hang on its start"};

@@ -14,6 +14,12 @@ struct CueCarry {
     std::string reason; ///< one clause in the person's terms
 };
 
+/// Where a platform plays no clips by itself, they become pictures: this many a second, and at most so many.
+inline constexpr int kBakedRate = 25;
+inline constexpr int kMostBaked = 120;
+/// Number of pictures, at least 2; the last is the frame that is kept.
+[[nodiscard]] int bakedFrames(const model::ClipContent& clip);
+
 /// Decides it from the target's capabilities. Cues of the opening beat can only be played by the system;
 /// every other cue is drawn by the exported player.
 [[nodiscard]] CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target);

@@ -31,6 +31,11 @@ Size screenOf(const Device& device, bool landscape) {
     return landscape ? Size{device.screen.height, device.screen.width} : device.screen;
 }
 
+Rect safeAreaOf(const Device& device, bool landscape) {
+    const Size screen = screenOf(device, landscape);
+    return {0, device.statusBar, screen.width, screen.height - device.statusBar - device.navigationBar};
+}
+
 Millis openingLength(const Device& device, model::StartKind start) {
     switch (start) {
     case model::StartKind::First:

@@ -26,6 +26,9 @@ struct Device {
 /// The screen as it is held.
 [[nodiscard]] Size screenOf(const Device& device, bool landscape);
 
+/// What the system's bars leave free of it.
+[[nodiscard]] Rect safeAreaOf(const Device& device, bool landscape);
+
 /// How long the opening lasts there. A first start has more to unpack than a cold one, a warm one only makes
 /// the screen, a hot or re-created one shows no opening at all. The factors are estimates; docs/platforms.md
 /// says so.

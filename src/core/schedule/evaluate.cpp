@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/evaluate.h"
 
+#include "core/schedule/carry.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -13,10 +15,6 @@ using motion::Property;
 namespace {
 
 double mixed(double from, double to, double part) { return from + (to - from) * part; }
-
-bool coversScreen(const model::Layer& layer) {
-    return layer.kind == LayerKind::Backdrop || layer.kind == LayerKind::FirstScreen;
-}
 
 class Evaluator {
 public:
@@ -33,8 +31,11 @@ public:
             systemFrame();
         } else {
             for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
-                if (belongsOnStage(sequence().layers[i])) {
-                    addIfVisible(appState(static_cast<int>(i)));
+                const auto& layer = sequence().layers[i];
+                if (layer.kind != LayerKind::Group && belongsOnStage(layer)) {
+                    auto state = appState(static_cast<int>(i));
+                    joinGroups(state);
+                    addIfVisible(state);
                 }
             }
         }
@@ -75,21 +76,94 @@ private:
 
     /// The layer at rest, before any cue.
     [[nodiscard]] LayerState restState(int index) const {
-        const auto& layer = sequence().layers[index];
-        LayerState state;
-        state.layer = index;
-        if (coversScreen(layer)) {
-            state.size = m_frame.screen;
-            state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
-        } else {
-            state.size = {layer.place.width, layer.place.height};
-            state.centre = centreOf(layer.place, m_frame.screen);
-        }
+        LayerState state = unturnedState(index);
+        turnAboutPivot(state, sequence().layers[static_cast<std::size_t>(index)].pivot);
         return state;
     }
 
+    /// The same before the pivot was heeded.
+    [[nodiscard]] LayerState unturnedState(int index) const {
+        const auto& layer = sequence().layers[index];
+        LayerState state;
+        state.layer = index;
+        if (model::coversScreen(layer.kind)) {
+            state.size = m_frame.screen;
+            state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
+        } else {
+            const auto& place = placeOf(layer);
+            state.size = {place.width, place.height};
+            state.centre = centreOf(place, m_frame.screen, m_schedule.safeArea);
+            state.rotation = place.turn;
+        }
+        state.progress = layer.kind == LayerKind::Progress ? loaded(layer.progress) : 0;
+        return state;
+    }
+
+    [[nodiscard]] const model::Place& placeOf(const model::Layer& layer) const {
+        return model::placeOn(layer, m_frame.screen.width > m_frame.screen.height);
+    }
+
+    /// Scale and turn are about the box's centre; what a pivot elsewhere would do is a way of the centre.
+    static void turnAboutPivot(LayerState& state, Point pivot) {
+        if (pivot == Point{0.5, 0.5}) {
+            return;
+        }
+        const Point arm{(pivot.x - 0.5) * state.size.width, (pivot.y - 0.5) * state.size.height};
+        const Point moved =
+            (Matrix::rotation(state.rotation) * Matrix::scaling(state.scaleX, state.scaleY)).map(arm);
+        state.centre.x += arm.x - moved.x;
+        state.centre.y += arm.y - moved.y;
+    }
+
+    /// What the layer's groups do to it, from the innermost outwards.
+    void joinGroups(LayerState& state) const {
+        const auto& layers = sequence().layers;
+        Id id = layers[static_cast<std::size_t>(state.layer)].group;
+        for (std::size_t depth = 0; !id.empty() && depth < layers.size(); ++depth) {
+            const int index = model::indexOf(layers, id);
+            if (index < 0) {
+                return;
+            }
+            const auto& group = layers[static_cast<std::size_t>(index)];
+            const Point rest = centreOf(placeOf(group), m_frame.screen, m_schedule.safeArea);
+            const LayerState it = appState(index);
+            state.outer = Matrix::translation(it.centre.x, it.centre.y) * Matrix::rotation(it.rotation) *
+                          Matrix::scaling(it.scaleX, it.scaleY) * Matrix::translation(-rest.x, -rest.y) *
+                          state.outer;
+            state.opacity *= belongsOnStage(group) ? it.opacity : 0;
+            id = group.group;
+        }
+    }
+
+    /// See model::ProgressContent. Where nothing has to be loaded, all of it is there.
+    [[nodiscard]] double loaded(const model::ProgressContent& content) const {
+        double sum = 0;
+        int count = 0;
+        for (std::size_t i = 0; i < sequence().gates.size(); ++i) {
+            const auto& gate = sequence().gates[i];
+            const bool counts = content.gates.empty()
+                                    ? !gate.optional
+                                    : std::find(content.gates.begin(), content.gates.end(), gate.id) !=
+                                          content.gates.end();
+            if (counts) {
+                ++count;
+                sum += loadedPart(gate, m_schedule.gates[i]);
+            }
+        }
+        return count > 0 ? sum / count : 1;
+    }
+
+    [[nodiscard]] double loadedPart(const model::Gate& gate, const GateSpan& span) const {
+        if (m_t >= span.open) {
+            return 1;
+        }
+        constexpr double kMostBefore = 0.9;
+        const double taken = isNever(span.start) ? 0 : std::max(0.0, m_t - span.start);
+        return std::min(kMostBefore, kMostBefore * taken / std::max(1, gate.typical));
+    }
+
     [[nodiscard]] LayerState appState(int index) const {
-        LayerState state = restState(index);
+        LayerState state = unturnedState(index);
         animate(state);
         const auto& layer = sequence().layers[index];
         const double panel = value(index, Property::Panel);
@@ -106,7 +180,8 @@ private:
         state.opacity = std::clamp(value(index, Property::Opacity), 0.0, 1.0);
         state.scaleX = value(index, Property::ScaleX);
         state.scaleY = value(index, Property::ScaleY);
-        state.rotation = value(index, Property::Rotation);
+        state.rotation += value(index, Property::Rotation);
+        state.clip = layer.kind == LayerKind::Clip ? baked(layer.clip, value(index, Property::Clip)) : 0;
         if (const double flip = value(index, Property::Flip); flip != 0) {
             // Seen from far away: a turn about the upright axis only narrows the layer.
             const double narrowed = std::cos(flip * std::numbers::pi / 180);
@@ -115,6 +190,7 @@ private:
         if (layer.destination) {
             travel(state, layer, value(index, Property::Travel));
         }
+        turnAboutPivot(state, layer.pivot);
         state.centre.x += value(index, Property::X);
         state.centre.y += value(index, Property::Y);
         const auto& reveal = m_schedule.timeline(index, Property::Reveal);
@@ -133,11 +209,22 @@ private:
         }
     }
 
+    /// On a target that plays a clip as single pictures, the one that is seen.
+    [[nodiscard]] double baked(const model::ClipContent& clip, double part) const {
+        const double bounded = std::clamp(part, 0.0, 1.0);
+        if (!targetOr(m_schedule.conditions.target).bakesClips) {
+            return bounded;
+        }
+        const int steps = bakedFrames(clip) - 1;
+        return std::floor(bounded * steps + 1e-9) / steps;
+    }
+
     void travel(LayerState& state, const model::Layer& layer, double part) const {
-        const Point there = centreOf(*layer.destination, m_frame.screen);
+        const Point there = centreOf(*layer.destination, m_frame.screen, m_schedule.safeArea);
         state.centre = {mixed(state.centre.x, there.x, part), mixed(state.centre.y, there.y, part)};
-        const double across = layer.place.width > 0 ? layer.destination->width / layer.place.width : 1;
-        const double down = layer.place.height > 0 ? layer.destination->height / layer.place.height : 1;
+        state.rotation += (layer.destination->turn - placeOf(layer).turn) * part;
+        const double across = state.size.width > 0 ? layer.destination->width / state.size.width : 1;
+        const double down = state.size.height > 0 ? layer.destination->height / state.size.height : 1;
         const double scale = mixed(1, std::min(across, down), part);
         state.scaleX *= scale;
         state.scaleY *= scale;
@@ -166,12 +253,23 @@ private:
         }
     }
 
+    /// The window's background knows nothing of safe areas, turns and groups: it lays pictures onto the screen.
     void staticLayers() {
         const auto& shown = sequence().opening.layers;
         for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
-            if (std::find(shown.begin(), shown.end(), sequence().layers[i].id) != shown.end()) {
-                addIfVisible(restState(static_cast<int>(i)));
+            const auto& layer = sequence().layers[i];
+            if (std::find(shown.begin(), shown.end(), layer.id) == shown.end() || !canBeStatic(layer.kind)) {
+                continue;
             }
+            LayerState state = unturnedState(static_cast<int>(i));
+            state.rotation = 0;
+            state.plain = true;
+            if (!model::coversScreen(layer.kind)) {
+                state.centre = centreOf(layer.place, m_frame.screen,
+                                        {0, 0, m_frame.screen.width, m_frame.screen.height});
+                state.size = {layer.place.width, layer.place.height};
+            }
+            addIfVisible(state);
         }
     }
 
@@ -183,6 +281,7 @@ private:
         const auto& layer = sequence().layers[icon];
         LayerState state = restState(icon);
         state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
+        state.rotation = 0;
         state.size = openingIconSize(layer, traits);
         state.mask = layer.plate ? traits.plateVisible : traits.iconVisible;
         state.opacity = std::clamp(value(icon, Property::Opacity), 0.0, 1.0);
@@ -202,9 +301,15 @@ private:
 
 }
 
-Point centreOf(const model::Place& place, Size screen) {
+Point centreOf(const model::Place& place, Size screen, const Rect& safeArea) {
     const Point part = model::fractions(place.anchor);
-    return {screen.width * part.x + place.x, screen.height * part.y + place.y};
+    const Rect area = place.safeArea ? safeArea : Rect{0, 0, screen.width, screen.height};
+    return {area.x + area.width * part.x + place.x, area.y + area.height * part.y + place.y};
+}
+
+bool canBeStatic(model::LayerKind kind) {
+    return kind != LayerKind::Clip && kind != LayerKind::Progress && kind != LayerKind::Group &&
+           kind != LayerKind::FirstScreen;
 }
 
 Size openingIconSize(const model::Layer& icon, const OpeningTraits& traits) {

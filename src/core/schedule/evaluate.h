@@ -13,8 +13,11 @@ namespace scaena::schedule {
 /// The same into an existing frame, so that playing allocates nothing.
 void evaluateInto(const Schedule& schedule, double t, Frame& frame);
 
-/// Centre of a place on a screen of that size.
-[[nodiscard]] Point centreOf(const model::Place& place, Size screen);
+/// Centre of a place on a screen of that size, `safeArea` of which the system's bars leave free.
+[[nodiscard]] Point centreOf(const model::Place& place, Size screen, const Rect& safeArea);
+
+/// Whether a window's background, a mere list of pictures, can show a layer of that kind.
+[[nodiscard]] bool canBeStatic(model::LayerKind kind);
 
 /// Size the opening's icon has in a system frame with a mask: at most the visible circle's diameter.
 [[nodiscard]] Size openingIconSize(const model::Layer& icon, const OpeningTraits& traits);

@@ -14,7 +14,8 @@ struct Reveal {
     double progress = 1;
 };
 
-/// One layer at one moment. Lengths in dp. The layer's box is turned about its centre after it was scaled.
+/// One layer at one moment. Lengths in dp. The layer's box is turned about its centre after it was scaled (what
+/// the pivot and the groups do is worked into `centre` and `outer`).
 struct LayerState {
     int layer = -1; ///< index into the sequence's layers
     double opacity = 1;
@@ -25,6 +26,10 @@ struct LayerState {
     Reveal reveal;
     double draw = 1; ///< part of the outline that is drawn
     double fillFrom = 0.6;
+    double progress = 0; ///< progress layers: part that has loaded
+    double clip = 0;     ///< clips: part of the segment that has been played
+    bool plain = false;  ///< a backdrop without its picture
+    Matrix outer;        ///< what its groups do to it, in screen coordinates; applied last
     double mask = 0;  ///< diameter of the circle the system cuts the layer to; 0: none
     Point maskCentre; ///< it stays where it is when the layer moves
 };

@@ -40,6 +40,7 @@ Schedule resolve(std::shared_ptr<const model::Sequence> sequence, const Conditio
     schedule.sequence = std::move(sequence);
     schedule.conditions = conditions;
     schedule.screen = screenOf(deviceOr(conditions.device), conditions.landscape);
+    schedule.safeArea = safeAreaOf(deviceOr(conditions.device), conditions.landscape);
     BeatsPass pass(*schedule.sequence, conditions);
     pass.run(schedule);
     buildTimelines(schedule, pass.plans(), pass.staticOrder());

@@ -59,6 +59,7 @@ struct Schedule {
     std::shared_ptr<const model::Sequence> sequence;
     Conditions conditions;
     Size screen;                 ///< dp
+    Rect safeArea;               ///< dp; what the system's bars leave free
     std::vector<BeatSpan> beats; ///< parallel to the sequence's lists
     std::vector<CueSpan> cues;
     std::vector<GateSpan> gates;

@@ -24,6 +24,7 @@ struct Target {
     std::string name; ///< "Android 12+"
     Id exportId;      ///< the export that serves it
     OpeningTraits opening;
+    bool bakesClips = true; ///< plays a clip as single pictures
 };
 
 [[nodiscard]] const std::vector<Target>& targets();

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/android_exporter.h"
 
+#include "core/art/read_clip.h"
+#include "core/project/shown_art.h"
 #include "core/model/validate.h"
 #include "export/android/build.h"
 #include "export/common/names.h"
@@ -30,15 +32,29 @@ void planCarry(AndroidBuild& build) {
 
 Problems missingArt(const ExportInput& input) {
     Problems problems;
+    const auto complain = [&](const model::Layer& layer, const std::string& what, const std::string& path) {
+        problems.push_back({ProblemKind::Refused,
+                            fmt::format("layer “{}” has no {} that can be read ({})", layer.name, what, path),
+                            {},
+                            {}});
+    };
     for (const auto& layer : input.sequence.layers) {
         const bool needsArt =
             layer.kind == model::LayerKind::Artwork || layer.kind == model::LayerKind::FooterMark;
-        if (needsArt && !input.shelf.findArt(layer.art)) {
-            problems.push_back(
-                {ProblemKind::Refused,
-                 fmt::format("layer “{}” has no art that can be read ({})", layer.name, layer.art),
-                 {},
-                 {}});
+        if (needsArt && !project::shownArt(input.sequence, input.shelf, layer, model::Appearance::Light)) {
+            complain(layer, "art", layer.part.empty() ? layer.art : layer.art + ", part " + layer.part);
+        }
+        if (layer.kind == model::LayerKind::Clip) {
+            const auto* bytes = input.shelf.bytesOf(layer.clip.path);
+            if (!bytes || !art::readClip(*bytes)) {
+                complain(layer, "clip", layer.clip.path);
+            }
+        }
+        if (layer.kind == model::LayerKind::Image) {
+            const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
+            if (!shown || !input.shelf.bytesOf(shown->path)) {
+                complain(layer, "picture", shown ? shown->path : "none was given");
+            }
         }
     }
     return problems;

@@ -22,9 +22,16 @@ struct LayerDrawable {
     Size size;
 };
 
+/// The resource name of one picture of a clip.
+[[nodiscard]] std::string frameName(const std::string& clip, int frame);
+
 /// Colours in light and dark, art and text drawables. Called in this order by AndroidExporter::build.
 void addColours(AndroidBuild& build);
 [[nodiscard]] std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build);
+/// The files of pictures, backdrop pictures and clips; parts of addLayerDrawables.
+[[nodiscard]] LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer);
+[[nodiscard]] LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer);
+[[nodiscard]] LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer);
 /// The system's own launch picture: icon, its animation, the footer, and the window background of older
 /// systems. Returns the animation's length in ms, 0 if there is none.
 [[nodiscard]] Millis addOpening(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);

@@ -111,7 +111,7 @@ public:
         std::string out =
             list("beats", "Beat", m_sequence.beats, [this](const model::Beat& b) { return beat(b); });
         out += list("gates", "Gate", m_sequence.gates, [this](const model::Gate& g) { return gate(g); });
-        out += list("layers", "Layer", m_sequence.layers, [](const model::Layer& l) { return layer(l); });
+        out += list("layers", "Layer", m_sequence.layers, [this](const model::Layer& l) { return layer(l); });
         out += cueLists();
         for (std::size_t i = 0; i < m_cueOrder.size(); ++i) {
             const auto& it = m_sequence.cues[static_cast<std::size_t>(m_cueOrder[i])];
@@ -190,26 +190,51 @@ private:
             .named("timeOut", std::to_string(g.timeOut.value_or(0)), !g.timeOut)
             .named("onTimeOut", "TimeOut." + constant(g.onTimeOut), g.onTimeOut == model::TimeOutAction::GoOn)
             .named("optional", "true", !g.optional)
+            .named("typical", std::to_string(g.typical), g.typical == 500)
             .text();
     }
 
     static std::string place(const model::Place& p) {
         const Point at = model::fractions(p.anchor);
-        return fmt::format("Place({}, {}, {}, {}, {}, {})", real(at.x), real(at.y), real(p.x), real(p.y),
-                           real(p.width), real(p.height));
+        return Call("Place")
+            .plain(fmt::format("{}, {}, {}, {}, {}, {}", real(at.x), real(at.y), real(p.x), real(p.y),
+                               real(p.width), real(p.height)))
+            .named("turn", real(p.turn), p.turn == 0)
+            .named("safe", "true", !p.safeArea)
+            .text();
     }
 
-    static std::string layer(const model::Layer& l) {
-        const bool covers = l.kind == LayerKind::Backdrop || l.kind == LayerKind::FirstScreen;
-        const char* kind = l.kind == LayerKind::Backdrop      ? "BACKDROP"
-                           : l.kind == LayerKind::FirstScreen ? "FIRST_SCREEN"
-                                                              : "ART";
+    static const char* kindOf(LayerKind kind) {
+        switch (kind) {
+        case LayerKind::Backdrop:
+            return "BACKDROP";
+        case LayerKind::FirstScreen:
+            return "FIRST_SCREEN";
+        case LayerKind::Progress:
+            return "PROGRESS";
+        case LayerKind::Clip:
+            return "CLIP";
+        case LayerKind::Group:
+            return "GROUP";
+        default:
+            return "ART";
+        }
+    }
+
+    [[nodiscard]] std::string layer(const model::Layer& l) const {
+        const bool covers = model::coversScreen(l.kind);
         return Call("Layer")
-            .plain(std::string("LayerKind.") + kind)
+            .plain(std::string("LayerKind.") + kindOf(l.kind))
             .plain(covers ? "null" : place(l.place))
             .named("destination", l.destination ? place(*l.destination) : "", covers || !l.destination)
             .named("panelHeight", real(l.panelHeight), l.kind != LayerKind::Backdrop || l.panelHeight == 0)
             .named("shown", "Shown." + constant(l.shownWhen), l.shownWhen == model::ShownWhen::Always)
+            .named("landscape", l.landscape ? place(*l.landscape) : "", covers || !l.landscape)
+            .named("pivotX", real(l.pivot.x), l.pivot.x == 0.5)
+            .named("pivotY", real(l.pivot.y), l.pivot.y == 0.5)
+            .named("parent", std::to_string(model::indexOf(m_sequence.layers, l.group)), l.group.empty())
+            .named("gates", indices(l.progress.gates, m_sequence.gates), l.progress.gates.empty())
+            .named("frames", std::to_string(schedule::bakedFrames(l.clip)), l.kind != LayerKind::Clip)
             .text();
     }
 
@@ -291,10 +316,30 @@ std::string lookCode(const AndroidBuild& build, const model::Layer& layer, const
         return call.named("fromColor", colour(layer.fill.colour))
             .named("toColor", layer.fill.to.empty() ? "" : colour(layer.fill.to), layer.fill.to.empty())
             .named("angle", real(layer.fill.angle), layer.fill.angle == 180)
+            .named("drawable", "R.drawable." + drawable.name, drawable.name.empty())
+            .named("fillsBox", "true", !layer.picture || layer.picture->fit != model::Fit::Fill)
             .text();
     }
-    if (layer.kind == LayerKind::FirstScreen) {
+    if (layer.kind == LayerKind::FirstScreen || layer.kind == LayerKind::Group) {
         return call.text();
+    }
+    if (layer.kind == LayerKind::Progress) {
+        const auto& progress = layer.progress;
+        return call.named("fromColor", colour(progress.colour))
+            .named("toColor", progress.track.empty() ? "" : colour(progress.track), progress.track.empty())
+            .named("form", "ProgressForm." + constant(progress.form), progress.form == model::ProgressForm::Ring)
+            .named("thickness", real(progress.thickness), progress.thickness == 4)
+            .text();
+    }
+    if (layer.kind == LayerKind::Clip) {
+        std::string frames;
+        for (int i = 0; i < schedule::bakedFrames(layer.clip); ++i) {
+            frames += (i > 0 ? ", R.drawable." : "R.drawable.") + frameName(drawable.name, i);
+        }
+        return call.named("width", real(drawable.size.width))
+            .named("height", real(drawable.size.height))
+            .named("frames", "intArrayOf(" + frames + ")")
+            .text();
     }
     call.named("drawable", "R.drawable." + drawable.name)
         .named("width", real(drawable.size.width))

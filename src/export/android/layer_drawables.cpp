@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/project/shown_art.h"
 #include "export/android/build.h"
 #include "export/android/vector_drawable.h"
 #include "export/common/xml.h"
@@ -52,8 +53,11 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
     const Size size{layer.place.width, layer.place.height};
     const Rect box{0, 0, size.width, size.height};
     const auto name = build.names.resource("art", layer.id);
-    const auto light = build.input.shelf.artOf(layer, Appearance::Light);
-    const auto dark = layer.darkArt.empty() ? nullptr : build.input.shelf.findArt(layer.darkArt);
+    const auto shown = [&](Appearance appearance) {
+        return project::shownArt(build.sequence(), build.input.shelf, layer, appearance);
+    };
+    const auto light = shown(Appearance::Light);
+    const auto dark = project::differsByNight(layer) ? shown(Appearance::Dark) : nullptr;
     addArt(build, name, *light, size, box, layer.tint, Appearance::Light);
     if (dark) {
         addArt(build, name, *dark, size, box, layer.tint, Appearance::Dark);
@@ -69,7 +73,7 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
 
 /// A vector cuts at its edges, so it is made as large as the text's ink, even about the centre.
 LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
-    const auto outline = build.input.outliner.outline(layer.text);
+    const auto outline = build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile));
     const Rect ink = art::bounds(outline);
     const auto reach = [](double low, double high) {
         return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1));
@@ -109,12 +113,24 @@ std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build) {
         switch (layer.kind) {
         case LayerKind::Artwork:
         case LayerKind::FooterMark:
+        case LayerKind::Shape:
             drawables.push_back(addArtLayer(build, layer));
             break;
         case LayerKind::Text:
             drawables.push_back(addTextLayer(build, layer));
             break;
-        default:
+        case LayerKind::Image:
+            drawables.push_back(addImageLayer(build, layer));
+            break;
+        case LayerKind::Backdrop:
+            drawables.push_back(addBackdropPicture(build, layer));
+            break;
+        case LayerKind::Clip:
+            drawables.push_back(addClipLayer(build, layer));
+            break;
+        case LayerKind::FirstScreen:
+        case LayerKind::Progress:
+        case LayerKind::Group:
             drawables.push_back({});
         }
     }

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 #include "export/android/build.h"
@@ -58,8 +59,10 @@ Millis addIcon(AndroidBuild& build) {
     if (!layer) {
         return 0;
     }
-    const auto light = build.input.shelf.artOf(*layer, Appearance::Light);
-    const auto dark = layer->darkArt.empty() ? nullptr : build.input.shelf.findArt(layer->darkArt);
+    const auto light = project::shownArt(build.sequence(), build.input.shelf, *layer, Appearance::Light);
+    const auto dark = project::differsByNight(*layer)
+                          ? project::shownArt(build.sequence(), build.input.shelf, *layer, Appearance::Dark)
+                          : nullptr;
     addIconPicture(build, *layer, *light, Appearance::Light);
     if (dark) {
         addIconPicture(build, *layer, *dark, Appearance::Dark);
@@ -84,8 +87,9 @@ void addFooter(AndroidBuild& build) {
     const Size size{layer->place.width * fit, layer->place.height * fit};
     const Rect box{(whole.width - size.width) / 2, (whole.height - size.height) / 2, size.width, size.height};
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
-        if (appearance == Appearance::Light || !layer->darkArt.empty()) {
-            addArt(build, build.names.resource("footer"), *build.input.shelf.artOf(*layer, appearance), whole,
+        if (appearance == Appearance::Light || project::differsByNight(*layer)) {
+            addArt(build, build.names.resource("footer"),
+                   *project::shownArt(build.sequence(), build.input.shelf, *layer, appearance), whole,
                    box, layer->tint, appearance);
         }
     }
@@ -150,7 +154,7 @@ void addWindowBackground(AndroidBuild& build, const std::vector<LayerDrawable>& 
         }
         if (layer.kind == model::LayerKind::Backdrop) {
             addBackdropItem(build, list, layer);
-        } else if (!drawables[i].name.empty()) {
+        } else if (!drawables[i].name.empty() && schedule::canBeStatic(layer.kind)) {
             if (layer.plate) {
                 auto plate = addPlacedItem(list, layer.place, {layer.plate->diameter, layer.plate->diameter});
                 auto oval = with(plate.append_child("shape"), "android:shape", "oval");

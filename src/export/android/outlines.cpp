@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/outlines.h"
 
+#include "core/project/shown_art.h"
+
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
@@ -38,13 +40,27 @@ private:
             return;
         }
         OutlineData outline{art::toText(art::mapped(shape.path, map)), "", false, width};
-        if (std::holds_alternative<art::CurrentColour>(paint) && !m_layer.tint.empty()) {
-            outline.colour = "R.color." + m_build.names.colour(m_layer.tint);
+        if (const auto ref = paletteColour(paint, width > 0); !ref.empty()) {
+            outline.colour = "R.color." + m_build.names.colour(ref);
             outline.isResource = true;
         } else {
             outline.colour = literal(faded(plainColour(paint), opacity));
         }
         m_outlines.push_back(std::move(outline));
+    }
+
+    /// The colour of the palette that stands for this paint, or nothing.
+    [[nodiscard]] model::ColourRef paletteColour(const art::Paint& paint, bool stroke) const {
+        if (m_layer.kind == model::LayerKind::Shape) {
+            return stroke ? m_layer.shape.strokeColour : m_layer.shape.colour;
+        }
+        if (std::holds_alternative<art::CurrentColour>(paint)) {
+            return m_layer.tint;
+        }
+        const auto* colour = std::get_if<Colour>(&paint);
+        const auto found = colour ? m_layer.recolour.find(toHex({colour->r, colour->g, colour->b, 255}))
+                                  : m_layer.recolour.end();
+        return found == m_layer.recolour.end() ? model::ColourRef() : found->second;
     }
 
     /// A thin line shows little of a gradient; its first colour stands for it.
@@ -77,10 +93,12 @@ std::vector<OutlineData> outlinesOf(const AndroidBuild& build, const model::Laye
         return {};
     }
     if (layer.kind == model::LayerKind::Text) {
-        return {{art::toText(build.input.outliner.outline(layer.text)),
+        return {{art::toText(build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile))),
                  "R.color." + build.names.colour(layer.text.colour), true, 0}};
     }
-    const auto art = build.input.shelf.artOf(layer, model::Appearance::Light);
+    model::Layer asDrawn = layer;
+    asDrawn.recolour.clear(); // the collector names the palette's colours itself
+    const auto art = project::shownArt(build.sequence(), build.input.shelf, asDrawn, model::Appearance::Light);
     const Rect box{-layer.place.width / 2, -layer.place.height / 2, layer.place.width, layer.place.height};
     OutlineCollector collector(build, layer);
     collector.group(art->root, art::fitInto(art->viewBox, box), 1);

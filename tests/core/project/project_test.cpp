@@ -128,5 +128,5 @@ TEST_CASE("Screenshots are kept as bytes for whoever can decode them") {
     disk.write("shot.png", "bytes");
     const auto project = disk.open();
     REQUIRE(project);
-    CHECK(*project->shelf->images.at("shot.png") == "bytes");
+    CHECK(*project->shelf->files.at("shot.png") == "bytes");
 }

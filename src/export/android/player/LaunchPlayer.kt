@@ -8,6 +8,7 @@ import android.content.Context
 import android.graphics.Canvas
 import android.graphics.Color
 import android.graphics.LinearGradient
+import android.graphics.Matrix
 import android.graphics.Paint
 import android.graphics.Path
 import android.graphics.PathMeasure
@@ -34,8 +35,11 @@ import kotlin.math.sin
 class LayerLook(
     val drawable: Int = 0, val fromColor: Int = 0, val toColor: Int = 0, val angle: Double = 180.0, val plateColor: Int = 0,
     val plateDiameter: Double = 0.0, val width: Double = 0.0, val height: Double = 0.0, val fillsOnly: Int = 0,
-    val outlines: List<Outline> = listOf()
+    val outlines: List<Outline> = listOf(), val fillsBox: Boolean = false, val form: ProgressForm = ProgressForm.RING,
+    val thickness: Double = 4.0, val frames: IntArray = intArrayOf()
 )
+
+enum class ProgressForm { RING, BAR, DOTS }
 
 /** A contour that a "draw" cue draws by and by: path text in dp about the layer's centre. No stroke width: a hairline
  *  in the colour of the fill, which gives way to it. */
@@ -151,14 +155,13 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
             }
             val schedule = schedule ?: return
             val t = now().toDouble()
-            val wide = (width / density).toDouble()
-            val high = (height / density).toDouble()
+            val screen = screen()
             canvas.save()
             canvas.scale(density, density)
             for (i in timing.layers.indices) {
-                schedule.stateAt(i, t, wide, high, state)
+                schedule.stateAt(i, t, screen, state)
                 if (timing.layers[i].kind == LayerKind.FIRST_SCREEN) {
-                    if (timing.layers[i].shown == Shown.ALWAYS) moveContent(wide, high)
+                    if (timing.layers[i].shown == Shown.ALWAYS) moveContent(screen.width, screen.height)
                 } else if (state.visible) {
                     painters[i].paint(canvas, state)
                 }
@@ -169,6 +172,14 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
             } else {
                 postInvalidateOnAnimation()
             }
+        }
+
+        @Suppress("DEPRECATION") // the newer way begins only with API 30, and gives the same numbers
+        private fun screen(): Screen {
+            val insets = rootWindowInsets
+            fun dp(pixels: Int?) = ((pixels ?: 0) / density).toDouble()
+            return Screen(dp(width), dp(height), dp(insets?.systemWindowInsetLeft), dp(insets?.systemWindowInsetTop),
+                dp(insets?.systemWindowInsetRight), dp(insets?.systemWindowInsetBottom))
         }
 
         private fun moveContent(wide: Double, high: Double) {
@@ -221,6 +232,10 @@ private class LayerPainter(private val context: Context, private val layer: Laye
     private val drawable = load(look.drawable)
     private val fills = load(look.fillsOnly)
     private val outlines = look.outlines.map { PathReader(it.path).read() }
+    private val matrix = Matrix()
+    private val values = FloatArray(9)
+    private var picture: Drawable? = null
+    private var shownFrame = -1
     private var shaderHeight = -1f
     private var shaderWidth = -1f
 
@@ -228,13 +243,87 @@ private class LayerPainter(private val context: Context, private val layer: Laye
 
     fun paint(canvas: Canvas, state: LayerState) {
         canvas.save()
+        if (layer.parent >= 0) canvas.concat(groups(state.outer))
         canvas.translate(state.x.toFloat(), state.y.toFloat())
         canvas.rotate(state.rotation.toFloat())
         canvas.scale(state.scaleX.toFloat(), state.scaleY.toFloat())
         box.set((-state.width / 2).toFloat(), (-state.height / 2).toFloat(), (state.width / 2).toFloat(), (state.height / 2).toFloat())
         cut(canvas, state)
-        if (layer.kind == LayerKind.BACKDROP) backdrop(canvas, state) else art(canvas, state)
+        when (layer.kind) {
+            LayerKind.BACKDROP -> backdrop(canvas, state)
+            LayerKind.PROGRESS -> progress(canvas, state)
+            LayerKind.CLIP -> clip(canvas, state)
+            else -> art(canvas, state)
+        }
         canvas.restore()
+    }
+
+    private fun groups(m: DoubleArray): Matrix {
+        values[0] = m[0].toFloat()
+        values[1] = m[2].toFloat()
+        values[2] = m[4].toFloat()
+        values[3] = m[1].toFloat()
+        values[4] = m[3].toFloat()
+        values[5] = m[5].toFloat()
+        values[8] = 1f
+        matrix.setValues(values)
+        return matrix
+    }
+
+    /** One picture of the clip is in memory at a time. */
+    private fun clip(canvas: Canvas, state: LayerState) {
+        val frame = Math.round(state.clip * (look.frames.size - 1)).toInt()
+        if (frame != shownFrame) {
+            shownFrame = frame
+            picture = load(look.frames[frame])
+        }
+        show(canvas, picture, Math.round(255 * state.opacity).toInt())
+    }
+
+    private fun progress(canvas: Canvas, state: LayerState) {
+        val thick = look.thickness.toFloat()
+        val grouped = state.opacity < 1
+        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
+        paint.shader = null
+        paint.strokeWidth = thick
+        paint.strokeCap = Paint.Cap.ROUND
+        when (look.form) {
+            ProgressForm.RING -> ring(canvas, state.progress.toFloat(), thick)
+            ProgressForm.BAR -> bar(canvas, state.progress.toFloat(), thick)
+            ProgressForm.DOTS -> dots(canvas, state.progress.toFloat(), thick)
+        }
+        if (grouped) canvas.restore()
+    }
+
+    private fun pick(color: Int): Boolean {
+        if (color != 0) paint.color = context.getColor(color)
+        return color != 0
+    }
+
+    private fun ring(canvas: Canvas, part: Float, thick: Float) {
+        val radius = (Math.min(box.width(), box.height()) - thick) / 2
+        paint.style = Paint.Style.STROKE
+        if (pick(look.toColor)) canvas.drawCircle(0f, 0f, radius, paint)
+        if (part > 0 && pick(look.fromColor)) canvas.drawArc(-radius, -radius, radius, radius, -90f, 360 * part, false, paint)
+    }
+
+    private fun bar(canvas: Canvas, part: Float, thick: Float) {
+        val round = thick / 2
+        paint.style = Paint.Style.FILL
+        if (pick(look.toColor)) canvas.drawRoundRect(box.left, -round, box.right, round, round, round, paint)
+        if (part > 0 && pick(look.fromColor)) {
+            canvas.drawRoundRect(box.left, -round, box.left + max(thick, box.width() * part), round, round, round, paint)
+        }
+    }
+
+    private fun dots(canvas: Canvas, part: Float, thick: Float) {
+        paint.style = Paint.Style.FILL
+        for (i in 0 until 5) {
+            val filled = (part * 5 - i).coerceIn(0f, 1f)
+            val x = box.left + thick / 2 + (box.width() - thick) * i / 4
+            if (filled < 1 && pick(look.toColor)) canvas.drawCircle(x, 0f, thick / 2, paint)
+            if (filled > 0 && pick(look.fromColor)) canvas.drawCircle(x, 0f, thick / 2 * filled, paint)
+        }
     }
 
     private fun cut(canvas: Canvas, state: LayerState) {
@@ -274,8 +363,27 @@ private class LayerPainter(private val context: Context, private val layer: Laye
             val y = (-cos(radians) * half).toFloat()
             paint.shader = LinearGradient(-x, -y, x, y, from, context.getColor(look.toColor), Shader.TileMode.CLAMP)
         }
-        paint.alpha = Math.round((if (look.toColor == 0) Color.alpha(from) else 255) * state.opacity).toInt()
+        val alpha = (if (look.toColor == 0) Color.alpha(from) else 255)
+        val grouped = drawable != null && state.opacity < 1
+        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
+        paint.alpha = if (grouped) alpha else Math.round(alpha * state.opacity).toInt()
         canvas.drawRect(box, paint)
+        if (drawable != null) backdropPicture(canvas, drawable)
+        if (grouped) canvas.restore()
+    }
+
+    /** Covers the box and is cut at its edges, or is seen whole in its middle. */
+    private fun backdropPicture(canvas: Canvas, picture: Drawable) {
+        val across = box.width() / max(1, picture.intrinsicWidth)
+        val down = box.height() / max(1, picture.intrinsicHeight)
+        val scale = if (look.fillsBox) max(across, down) else Math.min(across, down)
+        val right = Math.round(picture.intrinsicWidth * scale / 2)
+        val bottom = Math.round(picture.intrinsicHeight * scale / 2)
+        canvas.save()
+        canvas.clipRect(box.left, box.top, box.right, box.bottom)
+        picture.setBounds(-right, -bottom, right, bottom)
+        picture.draw(canvas)
+        canvas.restore()
     }
 
     private fun art(canvas: Canvas, state: LayerState) {

@@ -8,6 +8,7 @@ import kotlin.math.cos
 import kotlin.math.floor
 import kotlin.math.max
 import kotlin.math.min
+import kotlin.math.sin
 
 /** A time that is not reached. All times are whole milliseconds after the start of the launch. */
 const val NEVER = 1000000000
@@ -19,9 +20,9 @@ enum class GateStart { PROCESS, FIRST_FRAME, BEAT }
 enum class Anchor { BEAT_START, BEAT_END, WITH, AFTER }
 enum class RepeatEnd { CUT, FINISH, SETTLE }
 enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE }
-enum class LayerKind { BACKDROP, ART, FIRST_SCREEN }
+enum class LayerKind { BACKDROP, ART, FIRST_SCREEN, PROGRESS, CLIP, GROUP }
 enum class Shown { ALWAYS, OFFLINE, MESSAGE }
-enum class Property { OPACITY, X, Y, SCALE_X, SCALE_Y, ROTATION, FLIP, REVEAL, DRAW, TRAVEL, PANEL }
+enum class Property { OPACITY, X, Y, SCALE_X, SCALE_Y, ROTATION, FLIP, REVEAL, DRAW, TRAVEL, PANEL, CLIP }
 enum class StartKind { FIRST, COLD, WARM, HOT, RECREATED }
 
 /** Progress in, progress out, both from 0 to 1. */
@@ -87,7 +88,8 @@ class Beat(
 
 class Gate(
     val id: String, val start: GateStart = GateStart.PROCESS, val beat: Int = 0, val needs: IntArray = intArrayOf(),
-    val timeOut: Int = NEVER, val onTimeOut: TimeOut = TimeOut.GO_ON, val optional: Boolean = false
+    val timeOut: Int = NEVER, val onTimeOut: TimeOut = TimeOut.GO_ON, val optional: Boolean = false,
+    val typical: Int = 500
 )
 
 class Cue(
@@ -98,9 +100,25 @@ class Cue(
 )
 
 /** A layer's centre lies `x`, `y` dp from the point `across`, `down` (fractions) of the screen. */
-class Place(val across: Double, val down: Double, val x: Double, val y: Double, val width: Double, val height: Double)
+class Place(
+    val across: Double, val down: Double, val x: Double, val y: Double, val width: Double, val height: Double, val turn: Double = 0.0,
+    val safe: Boolean = false
+)
 
-class Layer(val kind: LayerKind, val place: Place?, val destination: Place? = null, val panelHeight: Double = 0.0, val shown: Shown = Shown.ALWAYS)
+/** `parent`: index of its group. `gates`: what a progress layer shows; empty: all needed. `frames`: pictures of a clip. */
+class Layer(
+    val kind: LayerKind, val place: Place?, val destination: Place? = null, val panelHeight: Double = 0.0, val shown: Shown = Shown.ALWAYS,
+    val landscape: Place? = null, val pivotX: Double = 0.5, val pivotY: Double = 0.5, val parent: Int = -1, val gates: IntArray = intArrayOf(),
+    val frames: Int = 0
+)
+
+/** The screen in dp, and what the system's bars cover at its edges. */
+class Screen(
+    val width: Double, val height: Double, val left: Double = 0.0, val top: Double = 0.0, val right: Double = 0.0, val bottom: Double = 0.0
+) {
+    fun x(place: Place) = place.x + if (place.safe) left + (width - left - right) * place.across else width * place.across
+    fun y(place: Place) = place.y + if (place.safe) top + (height - top - bottom) * place.down else height * place.down
+}
 
 /**
  * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder` tells
@@ -139,6 +157,11 @@ class LayerState {
     var revealShape: RevealShape? = null
     var draw = 1.0
     var fillFrom = 0.6
+    var progress = 0.0
+    var clip = 0.0
+
+    /** What the layer's groups do to it, as in x' = a x + c y + e, y' = b x + d y + f; applied last. */
+    val outer = doubleArrayOf(1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
 }
 
 private class Segment(
@@ -497,8 +520,50 @@ class LaunchSchedule(
         return Segment(plan.start, plan.stop - plan.start, plan.stop, false, 0, rest, doubleArrayOf(0.0, 1.0), doubleArrayOf(from, rest), arrayOf(LINEAR, LINEAR), cue)
     }
 
-    /** Fills `state` with what is seen of a layer at `t`, on a screen of that size in dp. */
-    fun stateAt(layerIndex: Int, t: Double, screenWidth: Double, screenHeight: Double, state: LayerState) {
+    /** Fills `state` with what is seen of a layer at `t`. */
+    fun stateAt(layerIndex: Int, t: Double, screen: Screen, state: LayerState) {
+        own(layerIndex, t, screen, state)
+        identity(state.outer)
+        var parent = timing.layers[layerIndex].parent
+        while (parent >= 0) {
+            joinGroup(parent, t, screen, state)
+            parent = timing.layers[parent].parent
+        }
+        state.visible = state.visible && timing.layers[layerIndex].kind != LayerKind.GROUP && state.opacity > 0 && state.reveal > 0 &&
+            state.scaleX != 0.0 && state.scaleY != 0.0
+    }
+
+    private val groupState = LayerState()
+
+    private fun joinGroup(index: Int, t: Double, screen: Screen, state: LayerState) {
+        own(index, t, screen, groupState)
+        val place = placeOf(timing.layers[index], screen) ?: return
+        state.visible = state.visible && groupState.visible
+        state.opacity *= groupState.opacity
+        val radians = groupState.rotation * PI / 180
+        val a = cos(radians) * groupState.scaleX
+        val b = sin(radians) * groupState.scaleX
+        val c = -sin(radians) * groupState.scaleY
+        val d = cos(radians) * groupState.scaleY
+        val e = groupState.x - a * screen.x(place) - c * screen.y(place)
+        val f = groupState.y - b * screen.x(place) - d * screen.y(place)
+        val m = state.outer.copyOf()
+        state.outer[0] = a * m[0] + c * m[1]
+        state.outer[1] = b * m[0] + d * m[1]
+        state.outer[2] = a * m[2] + c * m[3]
+        state.outer[3] = b * m[2] + d * m[3]
+        state.outer[4] = a * m[4] + c * m[5] + e
+        state.outer[5] = b * m[4] + d * m[5] + f
+    }
+
+    private fun identity(m: DoubleArray) {
+        for (i in m.indices) m[i] = if (i == 0 || i == 3) 1.0 else 0.0
+    }
+
+    private fun placeOf(layer: Layer, screen: Screen) = if (screen.width > screen.height) layer.landscape ?: layer.place else layer.place
+
+    /** The layer's own state, without its groups. */
+    private fun own(layerIndex: Int, t: Double, screen: Screen, state: LayerState) {
         val layer = timing.layers[layerIndex]
         val lines = timelines[layerIndex]
         fun value(property: Property) = lines[property.ordinal].valueAt(t)
@@ -506,47 +571,74 @@ class LaunchSchedule(
         state.opacity = value(Property.OPACITY).coerceIn(0.0, 1.0)
         state.scaleX = value(Property.SCALE_X)
         state.scaleY = value(Property.SCALE_Y)
-        state.rotation = value(Property.ROTATION)
+        val place = placeOf(layer, screen)
+        state.rotation = (place?.turn ?: 0.0) + value(Property.ROTATION)
         val flip = value(Property.FLIP)
         if (flip != 0.0) {
             val narrowed = cos(flip * PI / 180)
             state.scaleX *= if (abs(narrowed) < 1e-9) 0.0 else narrowed
         }
-        val place = layer.place
         if (place == null) {
-            state.width = screenWidth
-            state.height = screenHeight
-            state.x = screenWidth / 2
-            state.y = screenHeight / 2
+            state.width = screen.width
+            state.height = screen.height
+            state.x = screen.width / 2
+            state.y = screen.height / 2
         } else {
             state.width = place.width
             state.height = place.height
-            state.x = screenWidth * place.across + place.x
-            state.y = screenHeight * place.down + place.y
-            val there = layer.destination
-            if (there != null) {
-                val part = value(Property.TRAVEL)
-                state.x += (screenWidth * there.across + there.x - state.x) * part
-                state.y += (screenHeight * there.down + there.y - state.y) * part
-                val across = if (place.width > 0) there.width / place.width else 1.0
-                val down = if (place.height > 0) there.height / place.height else 1.0
-                val scale = 1 + (min(across, down) - 1) * part
-                state.scaleX *= scale
-                state.scaleY *= scale
-            }
+            state.x = screen.x(place)
+            state.y = screen.y(place)
+            if (layer.destination != null) travel(layer.destination, place, value(Property.TRAVEL), screen, state)
+            turnAboutPivot(layer, state)
         }
         state.x += value(Property.X)
         state.y += value(Property.Y)
         val panel = value(Property.PANEL)
         if (layer.kind == LayerKind.BACKDROP && panel != 0.0) {
-            state.height = screenHeight + (layer.panelHeight - screenHeight) * panel
-            state.y += (state.height - screenHeight) / 2
+            state.height = screen.height + (layer.panelHeight - screen.height) * panel
+            state.y += (state.height - screen.height) / 2
         }
         state.reveal = value(Property.REVEAL).coerceIn(0.0, 1.0)
         state.revealShape = lines[Property.REVEAL.ordinal].decidingAt(t)?.cue?.reveal
         state.draw = value(Property.DRAW).coerceIn(0.0, 1.0)
         state.fillFrom = lines[Property.DRAW.ordinal].decidingAt(t)?.cue?.fillFrom ?: 0.6
-        state.visible = state.visible && state.opacity > 0 && state.reveal > 0 && state.scaleX != 0.0 && state.scaleY != 0.0
+        state.progress = if (layer.kind == LayerKind.PROGRESS) loaded(layer, t) else 0.0
+        val clip = value(Property.CLIP).coerceIn(0.0, 1.0)
+        state.clip = if (layer.frames > 1) floor(clip * (layer.frames - 1) + 1e-9) / (layer.frames - 1) else clip
+    }
+
+    private fun travel(there: Place, place: Place, part: Double, screen: Screen, state: LayerState) {
+        state.x += (screen.x(there) - state.x) * part
+        state.y += (screen.y(there) - state.y) * part
+        state.rotation += (there.turn - place.turn) * part
+        val across = if (place.width > 0) there.width / place.width else 1.0
+        val down = if (place.height > 0) there.height / place.height else 1.0
+        val scale = 1 + (min(across, down) - 1) * part
+        state.scaleX *= scale
+        state.scaleY *= scale
+    }
+
+    /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */
+    private fun turnAboutPivot(layer: Layer, state: LayerState) {
+        if (layer.pivotX == 0.5 && layer.pivotY == 0.5) return
+        val x = (layer.pivotX - 0.5) * state.width
+        val y = (layer.pivotY - 0.5) * state.height
+        val radians = state.rotation * PI / 180
+        state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y)
+        state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y)
+    }
+
+    /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
+    private fun loaded(layer: Layer, t: Double): Double {
+        var sum = 0.0
+        var count = 0
+        for (g in timing.gates.indices) {
+            if (if (layer.gates.isEmpty()) timing.gates[g].optional else g !in layer.gates) continue
+            count++
+            val taken = if (gateStart[g] >= NEVER) 0.0 else max(0.0, t - gateStart[g])
+            sum += if (t >= gateOpen[g]) 1.0 else min(0.9, 0.9 * taken / max(1, timing.gates[g].typical))
+        }
+        return if (count > 0) sum / count else 1.0
     }
 
     private fun belongs(layer: Layer, t: Double): Boolean {

@@ -8,6 +8,7 @@ public class View {
   public Resources getResources() { return null; }
   public final Context getContext() { return null; }
   public final ViewParent getParent() { return null; }
+  public WindowInsets getRootWindowInsets() { return null; }
   public final int getWidth() { return 0; }
   public final int getHeight() { return 0; }
   public void setImportantForAccessibility(int mode) {}

@@ -6,4 +6,6 @@ public abstract class Drawable {
   public int getAlpha() { return 255; }
   public abstract void setAlpha(int alpha);
   public abstract void draw(Canvas canvas);
+  public int getIntrinsicWidth() { return 0; }
+  public int getIntrinsicHeight() { return 0; }
 }

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: MIT
+#include "core/project/shown_art.h"
+
+#include "core/art/parts.h"
+
+#include <algorithm>
+
+namespace scaena::project {
+
+using model::Appearance;
+using model::LayerKind;
+
+art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf, const model::Layer& layer,
+                     Appearance appearance) {
+    const auto colour = [&](const model::ColourRef& ref) {
+        return model::colourOf(sequence.palette, ref, appearance);
+    };
+    if (layer.kind == LayerKind::Shape) {
+        return std::make_shared<const art::Art>(
+            art::shapeArt(layer.shape, {layer.place.width, layer.place.height}, colour));
+    }
+    auto shown = shelf.artOf(layer, appearance);
+    if (shown && !layer.part.empty()) {
+        auto part = art::onlyPart(*shown, layer.part);
+        shown = part ? std::make_shared<const art::Art>(std::move(*part)) : nullptr;
+    }
+    if (shown && !layer.recolour.empty()) {
+        std::map<std::string, Colour> replace;
+        for (const auto& [from, to] : layer.recolour) {
+            replace[from] = colour(to);
+        }
+        shown = std::make_shared<const art::Art>(art::recoloured(*shown, replace));
+    }
+    return shown;
+}
+
+bool differsByNight(const model::Layer& layer) {
+    return !layer.darkArt.empty() || !layer.recolour.empty() || layer.kind == LayerKind::Shape;
+}
+
+const model::Picture* pictureFor(const model::Layer& layer, double density, Appearance appearance) {
+    const auto best = [&](bool dark) {
+        const model::Picture* found = nullptr;
+        for (const auto& picture : layer.pictures) {
+            if (picture.dark != dark) {
+                continue;
+            }
+            const bool better = !found || (found->density < density ? picture.density > found->density
+                                                                    : picture.density >= density &&
+                                                                          picture.density < found->density);
+            found = better ? &picture : found;
+        }
+        return found;
+    };
+    const auto* dark = appearance == Appearance::Dark ? best(true) : nullptr;
+    return dark ? dark : best(false);
+}
+
+std::string backdropPicture(const model::Layer& layer, Appearance appearance, bool landscape) {
+    if (!layer.picture) {
+        return {};
+    }
+    const auto& p = *layer.picture;
+    const bool dark = appearance == Appearance::Dark;
+    for (const auto* path : {dark && landscape ? &p.darkLandscape : nullptr, landscape && !dark ? &p.landscape : nullptr,
+                             dark ? &p.dark : nullptr, landscape ? &p.landscape : nullptr, &p.light}) {
+        if (path && !path->empty()) {
+            return *path;
+        }
+    }
+    return {};
+}
+
+}

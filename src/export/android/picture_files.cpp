@@ -1,0 +1,126 @@
+// SPDX-License-Identifier: MIT
+#include "core/art/read_clip.h"
+#include "core/project/shown_art.h"
+#include "core/schedule/carry.h"
+#include "export/android/build.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+using model::Appearance;
+
+namespace {
+
+/// Pictures of clips are made for this many pixels a dp: sharp on today's phones, half the bytes of the densest.
+constexpr double kClipDensity = 3;
+
+const char* bucketOf(double density) {
+    static constexpr std::pair<double, const char*> buckets[] = {
+        {1, "mdpi"}, {1.5, "hdpi"}, {2, "xhdpi"}, {3, "xxhdpi"}, {4, "xxxhdpi"}};
+    const auto* best = &buckets[0];
+    for (const auto& it : buckets) {
+        best = std::abs(it.first - density) < std::abs(best->first - density) ? &it : best;
+    }
+    return best->second;
+}
+
+/// ".png", ".webp" or ".jpg" from the picture's first bytes (the signatures of PNG, RIFF/WEBP and JFIF); empty for
+/// what the platform does not read.
+std::string endingOf(const std::string& bytes) {
+    if (bytes.starts_with("\x89PNG")) {
+        return ".png";
+    }
+    if (bytes.starts_with("RIFF") && bytes.size() > 12 && bytes.compare(8, 4, "WEBP") == 0) {
+        return ".webp";
+    }
+    return bytes.starts_with("\xFF\xD8\xFF") ? ".jpg" : "";
+}
+
+/// Copies one of the person's pictures; says so if it is none the platform reads.
+bool copyPicture(AndroidBuild& build, const std::string& path, const std::string& folder, const std::string& name) {
+    const auto* bytes = build.input.shelf.bytesOf(path);
+    const std::string ending = bytes ? endingOf(*bytes) : std::string();
+    if (ending.empty()) {
+        build.made.notes.push_back(
+            fmt::format("“{}” is left out: Android reads PNG, WebP and JPEG pictures.", path));
+        return false;
+    }
+    const std::string target = folder + "/" + name + ending;
+    const bool taken = std::any_of(build.made.files.begin(), build.made.files.end(),
+                                   [&](const ExportedFile& it) { return it.path == target; });
+    if (!taken) {
+        build.add(target, *bytes);
+    }
+    return true;
+}
+
+}
+
+std::string frameName(const std::string& clip, int frame) { return fmt::format("{}_{:03}", clip, frame); }
+
+LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
+    const auto name = build.names.resource("image", layer.id);
+    bool any = false;
+    for (const auto& picture : layer.pictures) {
+        const auto folder =
+            fmt::format("res/drawable-{}{}", picture.dark ? "night-" : "", bucketOf(picture.density));
+        any = copyPicture(build, picture.path, folder, name) || any;
+    }
+    return any ? LayerDrawable{name, {layer.place.width, layer.place.height}} : LayerDrawable{};
+}
+
+LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer) {
+    if (!layer.picture) {
+        return {};
+    }
+    const auto name = build.names.resource("backdrop", layer.id);
+    const auto& picture = *layer.picture;
+    bool any = false;
+    for (const auto& [path, qualifiers] :
+         {std::pair{&picture.light, "nodpi"}, std::pair{&picture.dark, "night-nodpi"},
+          std::pair{&picture.landscape, "land-nodpi"}, std::pair{&picture.darkLandscape, "land-night-nodpi"}}) {
+        if (!path->empty()) {
+            any = copyPicture(build, *path, fmt::format("res/drawable-{}", qualifiers), name) || any;
+        }
+    }
+    if (any) {
+        build.made.notes.push_back(fmt::format(
+            "Up to Android 11 the opening shows the colour of “{}” without its picture: a window's background cannot "
+            "cut a picture to the screen.",
+            layer.name));
+    }
+    return any ? LayerDrawable{name, {}} : LayerDrawable{};
+}
+
+LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
+    const auto name = build.names.resource("clip", layer.id);
+    const auto& clip = layer.clip;
+    const Size size{layer.place.width, layer.place.height};
+    const int frames = schedule::bakedFrames(clip);
+    const auto info = art::readClip(*build.input.shelf.bytesOf(clip.path), clip.path);
+    const Rect box = info ? Rect{0, 0, info->size.width, info->size.height} : Rect{0, 0, 1, 1};
+    const double fit = art::fitInto(box, {0, 0, size.width, size.height}).meanScale();
+    const int width = std::max(1, static_cast<int>(std::lround(box.width * fit * kClipDensity)));
+    const int height = std::max(1, static_cast<int>(std::lround(box.height * fit * kClipDensity)));
+    for (const bool dark : {false, true}) {
+        const auto found = build.input.shelf.files.find(dark ? clip.darkPath : clip.path);
+        if (found == build.input.shelf.files.end()) {
+            continue;
+        }
+        for (int i = 0; i < frames; ++i) {
+            const double time = i == frames - 1 ? clip.keep.value_or(clip.stopAt)
+                                                : clip.from + (clip.stopAt - clip.from) * double(i) / (frames - 1);
+            build.add(fmt::format("res/drawable-{}xxhdpi/{}.png", dark ? "night-" : "", frameName(name, i)),
+                      build.input.rasteriser.clipPng(found->second, time, width, height));
+        }
+    }
+    build.made.notes.push_back(fmt::format(
+        "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.", layer.name,
+        frames, schedule::kBakedRate));
+    return {name, {box.width * fit, box.height * fit}};
+}
+
+}

@@ -1,0 +1,4 @@
+package android.graphics;
+public class Matrix {
+  public void setValues(float[] values) {}
+}
