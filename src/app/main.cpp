@@ -1,4 +1,7 @@
 // SPDX-License-Identifier: MIT
+#include "app/compose/card_box.h"
+#include "app/compose/compose_room.h"
+#include "app/compose/takes_dialog.h"
 #include "app/export/export_dialog.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
@@ -10,6 +13,8 @@
 #include <QStyleFactory>
 #include <QTimer>
 
+using namespace scaena::app;
+
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("scaena"));
@@ -20,13 +25,13 @@ int main(int argc, char** argv) {
     QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     QApplication::setWindowIcon(QIcon(QStringLiteral(":/scaena/icons/scaena.png")));
     scaena::render::loadFonts();
-    scaena::app::setNight(QSettings().value(QStringLiteral("nightLooks"), false).toBool());
+    setNight(QSettings().value(QStringLiteral("nightLooks"), false).toBool());
 
     QCommandLineParser parser;
     parser.setApplicationDescription(QStringLiteral("Design, preview and export app launch sequences."));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("A .scaena file to open, or an .svg logo to begin with"),
+    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("A .scaena file to open, or a logo or app project to begin with"),
                                  QStringLiteral("[FILE]"));
     const QCommandLineOption shot(QStringLiteral("screenshot"),
                                   QStringLiteral("Save a picture of the window to PNG and quit."),
@@ -34,18 +39,24 @@ int main(int argc, char** argv) {
     const QCommandLineOption at(QStringLiteral("at"), QStringLiteral("Put the needle there first."),
                                 QStringLiteral("MS"));
     const QCommandLineOption select(
-        QStringLiteral("select"), QStringLiteral("Select the cue of that id first."), QStringLiteral("CUE"));
+        QStringLiteral("select"), QStringLiteral("Select the cue, layer, beat or gate of that id first."), QStringLiteral("ID"));
     const QCommandLineOption night(QStringLiteral("night"),
                                    QStringLiteral("With the night looks, and by night on the stage."));
     const QCommandLineOption exportPreview(
         QStringLiteral("export-preview"),
         QStringLiteral("With --screenshot: the export dialog instead of the window."));
-    parser.addOptions({shot, at, select, night, exportPreview});
+    const QCommandLineOption tab(QStringLiteral("tab"), QStringLiteral("Open that card first: card, colours, moves, screen, takes."),
+                                 QStringLiteral("NAME"));
+    const QCommandLineOption landscape(QStringLiteral("landscape"), QStringLiteral("Hold the device sideways."));
+    const QCommandLineOption device(QStringLiteral("device"), QStringLiteral("Show that device."), QStringLiteral("ID"));
+    const QCommandLineOption fromIcon(QStringLiteral("from-icon"), QStringLiteral("Show the launch from the icon."));
+    const QCommandLineOption compare(QStringLiteral("compare"), QStringLiteral("With --screenshot: the comparison with the last take."));
+    parser.addOptions({shot, at, select, night, exportPreview, tab, landscape, device, fromIcon, compare});
     parser.process(app);
 
-    scaena::app::MainWindow window;
+    MainWindow window;
     if (parser.isSet(night)) {
-        scaena::app::setNight(true);
+        setNight(true);
         auto conditions = window.preview().conditions();
         conditions.appearance = scaena::model::Appearance::Dark;
         window.preview().setConditions(conditions);
@@ -53,22 +64,44 @@ int main(int argc, char** argv) {
     window.show();
     if (!parser.positionalArguments().isEmpty()) {
         const QString file = parser.positionalArguments().first();
-        file.endsWith(QStringLiteral(".svg"), Qt::CaseInsensitive) ? window.startFromLogo(file) : window.openFile(file);
+        window.takeFiles({file});
         window.preview().setPlaying(window.preview().isPlaying() && !parser.isSet(shot));
     } else if (!parser.isSet(shot)) {
         window.offerLostWork();
     }
+    auto conditions = window.preview().conditions();
+    conditions.landscape = parser.isSet(landscape);
+    conditions.device = parser.isSet(device) ? parser.value(device).toStdString() : conditions.device;
+    window.preview().setConditions(conditions);
+    window.preview().setFromIcon(parser.isSet(fromIcon));
     if (parser.isSet(at)) {
         window.preview().setTime(parser.value(at).toDouble());
     }
     if (parser.isSet(select)) {
-        window.selection().select(scaena::app::Selection::Kind::Cue, parser.value(select).toStdString());
+        const auto id = parser.value(select).toStdString();
+        const auto& s = *window.document().sequence();
+        using Kind = Selection::Kind;
+        window.selection().select(scaena::model::findThing(s.cues, id)    ? Kind::Cue
+                                  : scaena::model::findThing(s.layers, id) ? Kind::Layer
+                                  : scaena::model::findThing(s.beats, id)  ? Kind::Beat
+                                                                           : Kind::Gate,
+                                  id);
+    }
+    if (parser.isSet(tab)) {
+        const QStringList names = {"card", "colours", "moves", "screen", "takes"};
+        window.compose().cards().open(static_cast<CardBox::Tab>(std::max(0, int(names.indexOf(parser.value(tab))))));
     }
     if (parser.isSet(shot)) {
         // The filmstrip is made in the background; a second is ample for it.
         QTimer::singleShot(1200, &window, [&] {
-            scaena::app::ExportDialog dialog(window.document(), &window);
-            const QPixmap picture = parser.isSet(exportPreview) ? dialog.grab() : window.grab();
+            QPixmap picture;
+            if (parser.isSet(exportPreview)) {
+                picture = ExportDialog(window.document(), &window).grab();
+            } else if (parser.isSet(compare) && !window.document().sequence()->takes.empty()) {
+                picture = TakesDialog(window.compose().actions(), window.document().sequence()->takes.back().id, &window).grab();
+            } else {
+                picture = window.grab();
+            }
             const bool saved = picture.save(parser.value(shot));
             QApplication::exit(saved ? 0 : 1);
         });

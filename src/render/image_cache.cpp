@@ -3,7 +3,8 @@
 
 #include <QBuffer>
 #include <QImageReader>
-#include <map>
+#include <algorithm>
+#include <list>
 #include <mutex>
 
 namespace scaena::render {
@@ -12,10 +13,23 @@ namespace {
 
 constexpr int kDecodeMegabytes = 512;
 
+/// Decoded pictures by content, the one used last in front.
 struct Entry {
-    std::weak_ptr<const std::string> bytes;
+    std::size_t hash = 0, size = 0;
     QImage image;
 };
+constexpr std::size_t kMostEntries = 24;
+constexpr qsizetype kMostBytes = qsizetype(600) << 20;
+
+void dropOld(std::list<Entry>& entries) {
+    qsizetype sum = 0;
+    std::size_t count = 0;
+    for (auto it = entries.begin(); it != entries.end();) {
+        sum += it->image.sizeInBytes();
+        const bool keep = ++count <= kMostEntries && (sum <= kMostBytes || count == 1);
+        it = keep ? std::next(it) : entries.erase(it);
+    }
+}
 
 QImage decode(const std::string& bytes) {
     QByteArray data = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
@@ -38,22 +52,27 @@ QImage decode(const std::string& bytes) {
 
 QImage decodedImage(const Bytes& bytes) {
     static std::mutex mutex;
-    static std::map<const std::string*, Entry> cache;
+    static std::list<Entry> entries;
     static const bool limited = (QImageReader::setAllocationLimit(kDecodeMegabytes), true);
     (void)limited;
     if (!bytes) {
         return {};
     }
+    const std::size_t hash = std::hash<std::string>()(*bytes);
     {
         const std::lock_guard lock(mutex);
-        std::erase_if(cache, [](const auto& it) { return it.second.bytes.expired(); });
-        if (const auto found = cache.find(bytes.get()); found != cache.end()) {
-            return found->second.image;
+        const auto found = std::find_if(entries.begin(), entries.end(), [&](const Entry& it) {
+            return it.hash == hash && it.size == bytes->size();
+        });
+        if (found != entries.end()) {
+            entries.splice(entries.begin(), entries, found);
+            return entries.front().image;
         }
     }
     const QImage image = decode(*bytes); // without the lock: others need not wait for a large one
     const std::lock_guard lock(mutex);
-    cache[bytes.get()] = {bytes, image};
+    entries.push_front({hash, bytes->size(), image});
+    dropOld(entries);
     return image;
 }
 

@@ -15,8 +15,8 @@ using Bytes = std::shared_ptr<const std::string>;
 inline constexpr qint64 kMostImagePixels = 64'000'000;
 inline constexpr int kLongestImageSide = 4096;
 
-/// The picture in those bytes (PNG, JPEG, WebP, GIF, BMP), decoded once for as long as the bytes live. Null if they hold
-/// none. May be called from any thread; a large picture is best asked for in the background first.
+/// The picture in those bytes (PNG, JPEG, WebP, GIF, BMP), kept for a while by content. Null if they
+/// hold none. May be called from any thread; a large picture is best asked for in the background first.
 [[nodiscard]] QImage decodedImage(const Bytes& bytes);
 
 /// Its size without decoding it, or what is wrong with it, in words.

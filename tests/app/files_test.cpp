@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "render/decoder.h"
 #include "app/compose/card/easing_editor.h"
 #include "app/compose/stage/conditions_sentence.h"
 #include "app/compose/stage/stage_view.h"
@@ -220,7 +221,7 @@ TEST_CASE("A dropped logo becomes a sequence that plays, is saved with its art, 
     const auto logo = s.folder() / "Fern.svg";
     std::ofstream(logo) << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 40'><path fill='#2a7f4f' "
                            "d='M0 40C10 5 70 5 80 40z'/></svg>";
-    REQUIRE(s.window.startFromLogo(QString::fromStdString(logo.string())));
+    REQUIRE(s.window.startFrom(QString::fromStdString(logo.string())));
     CHECK(s.window.preview().isPlaying());
     s.window.preview().setPlaying(false);
     CHECK(s.sequence().name == "Fern");
@@ -242,7 +243,7 @@ TEST_CASE("Art of a new sequence never replaces a file that is there") {
         << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 40'><circle cx='9' cy='9' r='9'/></svg>";
     std::filesystem::create_directories(s.folder() / "mine/art");
     std::ofstream(s.folder() / "mine/art/logo.svg") << "somebody's own";
-    REQUIRE(s.window.startFromLogo(QString::fromStdString(logo.string())));
+    REQUIRE(s.window.startFrom(QString::fromStdString(logo.string())));
     s.window.preview().setPlaying(false);
     REQUIRE(s.window.document().saveAs(s.folder() / "mine" / "a.scaena"));
     CHECK(readWhole(s.folder() / "mine/art/logo.svg") == "somebody's own");
@@ -258,7 +259,7 @@ TEST_CASE("A logo that cannot be used says why, and nothing is lost") {
         told = dialog->findChild<QTreeWidget*>("problemList")->topLevelItem(0)->text(1);
         dialog->close();
     });
-    CHECK_FALSE(s.window.startFromLogo(QString::fromStdString((s.folder() / "broken.svg").string())));
+    CHECK_FALSE(s.window.startFrom(QString::fromStdString((s.folder() / "broken.svg").string())));
     CHECK(told.contains("XML"));
     CHECK(s.sequence().name == "Moraine Huts");
 }
@@ -268,10 +269,12 @@ TEST_CASE("The journal keeps the art of a sequence that was never saved") {
     std::ofstream(folder.path() / "logo.svg")
         << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 8 8'><circle cx='4' cy='4' r='4'/></svg>";
     Document document;
-    Problems warnings;
-    REQUIRE(document.startFromLogo(folder.path() / "logo.svg", &warnings).empty());
+    const render::QtDecoder decoder;
+    auto started = start::startFrom(DiskFiles(), folder.path() / "logo.svg", decoder, false);
+    REQUIRE(started);
+    document.start(std::move(*started));
     Document restored;
-    REQUIRE(restored.restore(file::write(*document.sequence()), {}, document.unsavedArt()).empty());
+    REQUIRE(restored.restore(file::write(*document.sequence()), {}, document.unsavedFiles()).empty());
     CHECK(restored.shelf()->findArt("art/logo.svg"));
     REQUIRE(restored.saveAs(folder.path() / "back" / "a.scaena"));
     CHECK(std::filesystem::exists(folder.path() / "back/art/logo.svg"));

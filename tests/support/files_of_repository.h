@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <algorithm>
 #include <filesystem>
 #include <fstream>
 #include <sstream>
@@ -18,14 +19,22 @@ inline std::string readWhole(const std::filesystem::path& path) {
     return text.str();
 }
 
-/// Every .scaena file below samples/, found by looking, so that a new sample is tested without being listed.
-inline std::vector<std::filesystem::path> samples() {
+inline std::vector<std::filesystem::path> filesBelow(const std::filesystem::path& folder, const std::string& ending) {
     std::vector<std::filesystem::path> found;
-    for (const auto& entry : std::filesystem::recursive_directory_iterator(repository() / "samples")) {
-        if (entry.path().extension() == ".scaena") {
+    for (const auto& entry : std::filesystem::recursive_directory_iterator(folder)) {
+        if (entry.path().extension() == ending) {
             found.push_back(entry.path());
         }
     }
+    std::sort(found.begin(), found.end());
+    return found;
+}
+
+/// Every .scaena file below samples/, found by looking, so that a new sample is tested without being listed. The first one
+/// is Moraine.
+inline std::vector<std::filesystem::path> samples() {
+    auto found = filesBelow(repository() / "samples", ".scaena");
+    std::stable_partition(found.begin(), found.end(), [](const auto& path) { return path.stem() == "moraine"; });
     return found;
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "app/compose/compose_actions.h"
 #include "app/document/filmstrip.h"
 #include "app/document/preview.h"
 #include "app/document/selection.h"
@@ -13,7 +14,7 @@ class QPainter;
 namespace scaena::app {
 
 class ConditionsSentence;
-class CueCard;
+class CardBox;
 class ScoreView;
 class StageView;
 
@@ -22,15 +23,20 @@ class StageView;
 class ComposeRoom : public QWidget {
     Q_OBJECT
 public:
-    ComposeRoom(Document& document, Preview& preview, Selection& selection, QWidget* parent = nullptr);
+    ComposeRoom(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf, QWidget* parent = nullptr);
 
     [[nodiscard]] ConditionsSentence& conditions() { return *m_conditions; }
     [[nodiscard]] ScoreView& score() { return *m_score; }
     [[nodiscard]] StageView& stage() { return *m_stage; }
 
-    void addCue();
-    void duplicateCue();
-    void removeCue();
+    [[nodiscard]] ComposeActions& actions() { return m_actions; }
+    [[nodiscard]] CardBox& cards() { return *m_cards; }
+
+signals:
+    /// A context menu is wanted for what is selected.
+    void wantsMenu(const QPoint& globalPos);
+    void wantsLayer();
+    void wantsBeat();
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -38,18 +44,13 @@ protected:
 private:
     void paintBook(QPainter& painter) const;
 
-    /// The layer and beat a new cue belongs to: those of the selection, or of the needle.
-    [[nodiscard]] Id layerForNewCue() const;
-
-    Document& m_document;
-    Preview& m_preview;
-    Selection& m_selection;
+    ComposeActions m_actions;
     Filmstrip m_strip;
     QWidget* m_left;
     ConditionsSentence* m_conditions;
     StageView* m_stage;
     ScoreView* m_score;
-    CueCard* m_card;
+    CardBox* m_cards;
     QPixmap m_book; ///< the pages, painted once a size and looks
     bool m_bookIsNight = false;
 };

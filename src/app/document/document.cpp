@@ -5,7 +5,8 @@
 #include "core/base/hash.h"
 #include "core/file/sequence_file.h"
 #include "core/model/limits.h"
-#include "core/start/from_logo.h"
+
+#include <algorithm>
 
 namespace scaena::app {
 
@@ -24,7 +25,7 @@ bool namesArt(const edit::ChangeSet& changes) { return changes.touches(edit::Thi
 Document::Document(QObject* parent)
     : QObject(parent), m_history(model::emptySequence()), m_shelf(std::make_shared<project::ArtShelf>()) {
     m_history.changed = [this](const edit::ChangeSet& changes) {
-        if (namesArt(changes) && !m_path.empty()) {
+        if (namesArt(changes)) {
             reloadShelf();
         }
         emit changed(changes);
@@ -35,7 +36,8 @@ Document::Document(QObject* parent)
 void Document::take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
                     std::filesystem::path path) {
     m_path = std::move(path);
-    m_unsavedArt.clear();
+    m_unsavedFiles.clear();
+    m_everything = *shelf;
     m_diskHash = m_path.empty() ? std::string() : hashOnDisk(m_path);
     m_shelf = std::move(shelf);
     m_isOpen = true;
@@ -49,8 +51,37 @@ void Document::take(model::Sequence sequence, std::shared_ptr<const project::Art
 
 void Document::reloadShelf() {
     Problems ignored; // art that has become unreadable shows as missing on the stage
-    m_shelf = std::make_shared<const project::ArtShelf>(
-        project::loadShelf(DiskFiles(), m_path.parent_path(), *sequence(), *m_shelf, ignored));
+    auto shelf = project::loadShelf(DiskFiles(), m_path.parent_path(), *sequence(), m_everything, ignored);
+    m_everything.art.insert(shelf.art.begin(), shelf.art.end());
+    m_everything.files.insert(shelf.files.begin(), shelf.files.end());
+    m_shelf = std::make_shared<project::ArtShelf>(std::move(shelf));
+}
+
+std::string Document::addFile(const std::string& wish, std::string bytes) {
+    const auto dot = wish.rfind('.');
+    const std::string stem = wish.substr(0, dot);
+    const std::string ending = dot == std::string::npos ? std::string() : wish.substr(dot);
+    const auto isOthers = [&](const std::string& path) {
+        const auto unsaved = m_unsavedFiles.find(path);
+        if (unsaved != m_unsavedFiles.end()) {
+            return unsaved->second != bytes;
+        }
+        const bool known = m_everything.art.count(path) > 0 || m_everything.files.count(path) > 0;
+        return known || (!m_path.empty() && DiskFiles().exists(m_path.parent_path() / path));
+    };
+    std::string path = wish;
+    for (int number = 2; isOthers(path); ++number) {
+        path = stem + "-" + std::to_string(number) + ending;
+    }
+    if (ending == ".svg") {
+        if (auto art = art::readSvg(bytes, path)) {
+            m_everything.art[path] = std::make_shared<const art::Art>(std::move(*art));
+        }
+    } else {
+        m_everything.files[path] = std::make_shared<const std::string>(bytes);
+    }
+    m_unsavedFiles[path] = std::move(bytes);
+    return path;
 }
 
 void Document::startNew() {
@@ -58,30 +89,22 @@ void Document::startNew() {
     take(model::emptySequence(), std::make_shared<project::ArtShelf>(), {});
 }
 
-Problems Document::startFromLogo(const std::filesystem::path& logo, Problems* warnings) {
-    auto bytes = DiskFiles().read(logo, model::limits::kArtBytes);
-    if (!bytes) {
-        return bytes.error();
-    }
-    auto art = art::readSvg(*bytes, logo.string());
-    if (!art) {
-        return art.error();
-    }
-    if (warnings) {
-        for (const auto& loss : art->losses) {
-            warnings->push_back({ProblemKind::Unsupported, "cannot carry " + loss, logo.string(), {}});
-        }
-    }
-    const auto never = [](const Id&) { return false; };
-    const std::string path = "art/" + makeId(logo.stem().string(), "logo", never) + ".svg";
-    auto sequence = start::sequenceFromLogo(*art, path, logo.stem().string());
-    auto shelf = std::make_shared<project::ArtShelf>();
-    shelf->art[path] = std::make_shared<const art::Art>(std::move(*art));
+void Document::start(start::Started started) {
     m_neverSaved = true;
-    take(std::move(sequence), std::move(shelf), {});
-    m_unsavedArt = {{path, std::move(*bytes)}};
-    emit stateChanged(); // the journal wants the art as well
-    return {};
+    take(std::move(started.sequence), std::make_shared<project::ArtShelf>(), {});
+    for (auto& [path, bytes] : started.files) {
+        (void)addFile(path, std::move(bytes));
+    }
+    reloadShelf();
+    edit::ChangeSet all;
+    all.changes.push_back({edit::Thing::Layer, {}, edit::ChangeKind::Changed});
+    emit changed(all);
+    emit stateChanged();
+}
+
+void Document::take(project::Project project) {
+    m_neverSaved = false;
+    take(std::move(project.sequence), project.shelf, std::move(project.path));
 }
 
 Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
@@ -98,52 +121,63 @@ Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
 }
 
 Problems Document::restore(const std::string& text, const std::filesystem::path& path,
-                           std::map<std::string, std::string> unsavedArt) {
+                           std::map<std::string, std::string> unsavedFiles) {
     auto sequence = file::read(text, path.string());
     if (!sequence) {
         return sequence.error();
     }
     Problems warnings;
     project::ArtShelf known;
-    for (const auto& [name, bytes] : unsavedArt) {
-        if (auto art = art::readSvg(bytes, name)) {
+    for (const auto& [name, bytes] : unsavedFiles) {
+        auto art = name.ends_with(".svg") ? art::readSvg(bytes, name) : tl::unexpected(Problems{});
+        if (art) {
             known.art[name] = std::make_shared<const art::Art>(std::move(*art));
+        } else {
+            known.files[name] = std::make_shared<const std::string>(bytes);
         }
     }
     auto shelf = project::loadShelf(DiskFiles(), path.parent_path(), *sequence, known, warnings);
     m_neverSaved = true;
     take(std::move(*sequence), std::make_shared<const project::ArtShelf>(std::move(shelf)), path);
-    m_unsavedArt = std::move(unsavedArt);
+    m_unsavedFiles = std::move(unsavedFiles);
     emit stateChanged();
     return {};
 }
 
-/// Writes the art beside the sequence. A file of that name that somebody else put there stays; ours takes
-/// another name.
-Result<void> Document::writeUnsavedArt(const std::filesystem::path& folder) {
+/// Writes what the sequence names beside it. A file of that name that somebody else put there stays; ours takes another
+/// name.
+Result<void> Document::writeUnsavedFiles(const std::filesystem::path& folder) {
     DiskFiles files;
     auto next = *sequence();
-    auto shelf = std::make_shared<project::ArtShelf>(*m_shelf);
-    for (const auto& [name, bytes] : m_unsavedArt) {
+    const auto named = project::pathsOf(next);
+    std::map<std::string, std::string> left;
+    for (const auto& [name, bytes] : m_unsavedFiles) {
+        if (std::find(named.begin(), named.end(), name) == named.end()) {
+            left[name] = bytes; // an undone step may want it again
+            continue;
+        }
         std::string path = name;
         const auto isOthers = [&] {
-            const auto there = files.read(folder / path, model::limits::kArtBytes);
+            const auto there = files.read(folder / path, model::limits::kPictureBytes);
             return files.exists(folder / path) && (!there || *there != bytes);
         };
         for (int number = 2; isOthers(); ++number) {
-            path = name.substr(0, name.rfind('.')) + "-" + std::to_string(number) + ".svg";
+            const auto dot = std::min(name.rfind('.'), name.size());
+            path = name.substr(0, dot) + "-" + std::to_string(number) + name.substr(dot);
         }
         if (auto written = files.writeAtomically(folder / path, bytes); !written) {
             return written;
         }
-        shelf->art[path] = m_shelf->findArt(name);
-        for (auto& layer : next.layers) {
-            layer.art = layer.art == name ? path : layer.art;
-            layer.darkArt = layer.darkArt == name ? path : layer.darkArt;
+        if (path != name) {
+            project::renamePath(next, name, path);
+            if (const auto art = m_everything.findArt(name)) {
+                m_everything.art[path] = art;
+            } else {
+                m_everything.files[path] = m_everything.files[name];
+            }
         }
     }
-    m_unsavedArt.clear();
-    m_shelf = std::move(shelf);
+    m_unsavedFiles = std::move(left);
     apply(tr("name the art"), std::move(next));
     return {};
 }
@@ -153,8 +187,8 @@ bool Document::changedOnDisk() const {
 }
 
 Result<void> Document::save() {
-    if (!m_unsavedArt.empty()) {
-        if (auto written = writeUnsavedArt(m_path.parent_path()); !written) {
+    if (!m_unsavedFiles.empty()) {
+        if (auto written = writeUnsavedFiles(m_path.parent_path()); !written) {
             return written;
         }
     }

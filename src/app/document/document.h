@@ -3,6 +3,7 @@
 
 #include "core/edit/history.h"
 #include "core/project/project.h"
+#include "core/start/started.h"
 
 #include <QObject>
 #include <QString>
@@ -25,16 +26,20 @@ public:
     [[nodiscard]] bool isModified() const { return m_isOpen && (m_history.isModified() || m_neverSaved); }
 
     void startNew();
-    /// Begins a new sequence around a logo (an SVG file). The art is kept with the document and written
-    /// beside it when it is saved for the first time.
-    [[nodiscard]] Problems startFromLogo(const std::filesystem::path& logo, Problems* warnings);
+    /// Takes over a first sequence. Its files are kept with the document and written beside it when it is saved.
+    void start(start::Started started);
+    /// Takes over a sequence that has been read already (in the background).
+    void take(project::Project project);
     /// What is wrong with the file, or nothing; then the document is as it was before.
     [[nodiscard]] Problems open(const std::filesystem::path& path, Problems* warnings);
     /// Takes over text that a crash left behind; it counts as unsaved.
     [[nodiscard]] Problems restore(const std::string& text, const std::filesystem::path& path,
-                                   std::map<std::string, std::string> unsavedArt = {});
-    /// Art that is not yet beside the sequence, by its path there.
-    [[nodiscard]] const std::map<std::string, std::string>& unsavedArt() const { return m_unsavedArt; }
+                                   std::map<std::string, std::string> unsavedFiles = {});
+    /// Files that are not yet beside the sequence, by their path there.
+    [[nodiscard]] const std::map<std::string, std::string>& unsavedFiles() const { return m_unsavedFiles; }
+    /// Keeps a file for the sequence, to be written when it is saved. Returns the path to name it by: `path`, or one beside
+    /// it if that is another file's already.
+    [[nodiscard]] std::string addFile(const std::string& path, std::string bytes);
     [[nodiscard]] Result<void> save();
     [[nodiscard]] Result<void> saveAs(const std::filesystem::path& path);
     /// Whether somebody else wrote the file since we read or wrote it.
@@ -46,6 +51,8 @@ public:
     void cancel() { m_history.cancel(); }
     void undo() { m_history.undo(); }
     void redo() { m_history.redo(); }
+    /// To any step of the history; 0 is how it was opened.
+    void goTo(std::size_t step) { m_history.goTo(step); }
 
 signals:
     /// The sequence differs from before; `changes` says in what.
@@ -57,12 +64,13 @@ private:
     void take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
               std::filesystem::path path);
     void reloadShelf();
-    [[nodiscard]] Result<void> writeUnsavedArt(const std::filesystem::path& folder);
+    [[nodiscard]] Result<void> writeUnsavedFiles(const std::filesystem::path& folder);
 
     edit::History m_history;
     std::shared_ptr<const project::ArtShelf> m_shelf;
     std::filesystem::path m_path;
-    std::map<std::string, std::string> m_unsavedArt;
+    std::map<std::string, std::string> m_unsavedFiles;
+    project::ArtShelf m_everything; ///< all that was read since the document was opened, for undo and redo
     std::string m_diskHash;
     bool m_isOpen = false;
     bool m_neverSaved = false;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/document/journal.h"
 
+#include "core/base/hash.h"
 #include "core/file/sequence_file.h"
 
 #include <QCoreApplication>
@@ -8,6 +9,7 @@
 #include <QFile>
 #include <QJsonDocument>
 #include <QJsonObject>
+#include <QSet>
 #include <QStandardPaths>
 #include <cerrno>
 #include <csignal>
@@ -23,6 +25,32 @@ QDir journalFolder() {
                 QStringLiteral("/journal"));
     folder.mkpath(QStringLiteral("."));
     return folder;
+}
+
+/// Contents of files that no sequence folder holds yet, named by their hash.
+QDir keptFolder() {
+    QDir folder(journalFolder().filePath(QStringLiteral("files")));
+    folder.mkpath(QStringLiteral("."));
+    return folder;
+}
+
+/// Removes contents that no journal names any more.
+void dropOrphans() {
+    QSet<QString> named;
+    const QDir folder = journalFolder();
+    for (const auto& name : folder.entryList({QStringLiteral("*.json")}, QDir::Files)) {
+        QFile file(folder.filePath(name));
+        if (file.open(QIODevice::ReadOnly)) {
+            for (const auto& hash : QJsonDocument::fromJson(file.readAll()).object().value("art").toObject()) {
+                named.insert(hash.toString());
+            }
+        }
+    }
+    for (const auto& name : keptFolder().entryList(QDir::Files)) {
+        if (!named.contains(name)) {
+            QFile::remove(keptFolder().filePath(name));
+        }
+    }
 }
 
 bool processRuns(qint64 pid) {
@@ -50,6 +78,8 @@ void Journal::update() {
     } else {
         m_delay.stop();
         QFile::remove(file());
+        m_keptFiles.clear();
+        dropOrphans();
     }
 }
 
@@ -57,16 +87,24 @@ void Journal::writeNow() {
     if (!m_document.isModified()) {
         return;
     }
+    DiskFiles files;
     QJsonObject art;
-    for (const auto& [path, bytes] : m_document.unsavedArt()) {
-        art.insert(QString::fromStdString(path),
-                   QString::fromLatin1(QByteArray::fromStdString(bytes).toBase64()));
+    for (const auto& [path, bytes] : m_document.unsavedFiles()) {
+        // Each content is written once, whatever happens to the sequence afterwards.
+        auto& kept = m_keptFiles[path];
+        if (kept.isEmpty()) {
+            const auto name = QString::fromStdString(sha256(bytes));
+            if (!files.writeAtomically(keptFolder().filePath(name).toStdString(), bytes)) {
+                continue;
+            }
+            kept = name;
+        }
+        art.insert(QString::fromStdString(path), kept);
     }
     const QJsonObject entry{{"pid", QCoreApplication::applicationPid()},
                             {"path", QString::fromStdString(m_document.path().string())},
                             {"text", QString::fromStdString(file::write(*m_document.sequence()))},
                             {"art", art}};
-    DiskFiles files;
     // A journal that cannot be written must not disturb the work; saving will say what is wrong with the
     // disk.
     (void)files.writeAtomically(file().toStdString(), QJsonDocument(entry).toJson().toStdString());
@@ -88,8 +126,10 @@ std::vector<LostWork> Journal::findLost() {
                           {}};
             const auto art = entry.value("art").toObject();
             for (auto it = art.begin(); it != art.end(); ++it) {
-                lost.unsavedArt[it.key().toStdString()] =
-                    QByteArray::fromBase64(it.value().toString().toLatin1()).toStdString();
+                QFile kept(keptFolder().filePath(it.value().toString()));
+                if (kept.open(QIODevice::ReadOnly)) {
+                    lost.unsavedFiles[it.key().toStdString()] = kept.readAll().toStdString();
+                }
             }
             found.push_back(std::move(lost));
         }
@@ -97,6 +137,9 @@ std::vector<LostWork> Journal::findLost() {
     return found;
 }
 
-void Journal::forget(const LostWork& lost) { QFile::remove(lost.file); }
+void Journal::forget(const LostWork& lost) {
+    QFile::remove(lost.file);
+    dropOrphans();
+}
 
 }

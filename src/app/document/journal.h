@@ -13,7 +13,7 @@ struct LostWork {
     QString file;                                  ///< of the journal
     std::filesystem::path path;                    ///< where the sequence was saved last, may be empty
     std::string text;                              ///< the sequence
-    std::map<std::string, std::string> unsavedArt; ///< art that was not yet beside it
+    std::map<std::string, std::string> unsavedFiles; ///< what was not yet beside it
 };
 
 /// Writes the unsaved sequence to the state folder a moment after each change, so that a crash loses at most
@@ -34,6 +34,7 @@ private:
     void update();
 
     Document& m_document;
+    std::map<std::string, QString> m_keptFiles; ///< name of the kept content, by path
     QTimer m_delay;
 };
 

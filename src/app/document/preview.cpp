@@ -15,6 +15,13 @@ Preview::Preview(Document& document, QObject* parent) : QObject(parent), m_docum
     m_timer.setTimerType(Qt::PreciseTimer);
     m_timer.setInterval(kFrameMillis);
     connect(&m_timer, &QTimer::timeout, this, &Preview::tick);
+    connect(&m_backTimer, &QTimer::timeout, this, [this] {
+        m_leftAt = double(m_backClock.elapsed());
+        if (*m_leftAt >= kBack) {
+            m_backTimer.stop();
+        }
+        emit timeChanged();
+    });
     connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
         using edit::Thing;
         rebuild(changes.touches(Thing::Layer) || changes.touches(Thing::Colour) ||
@@ -27,7 +34,8 @@ void Preview::setConditions(const schedule::Conditions& conditions) {
     if (conditions == m_conditions) {
         return;
     }
-    const bool otherLook = conditions.appearance != m_conditions.appearance;
+    const bool otherLook =
+        conditions.appearance != m_conditions.appearance || conditions.device != m_conditions.device;
     m_conditions = conditions;
     rebuild(otherLook);
     emit conditionsChanged();
@@ -41,15 +49,19 @@ void Preview::rebuild(bool sceneToo) {
         std::make_shared<const schedule::Schedule>(schedule::resolve(m_document.sequence(), m_conditions));
     if (sceneToo || !m_scene) {
         m_scene = std::make_shared<const render::Scene>(*m_document.sequence(), *m_document.shelf(),
-                                                        m_conditions.appearance);
+                                                        m_conditions.appearance,
+                                                        schedule::deviceOr(m_conditions.device).density, m_scene.get());
     }
     emit scheduleChanged();
     setTime(std::min(m_time, double(m_schedule->end)));
 }
 
 void Preview::setTime(double time) {
-    const double bounded = std::clamp(time, 0.0, double(m_schedule->end));
-    if (bounded != m_time) {
+    const double bounded = std::clamp(time, firstTime(), double(m_schedule->end));
+    const bool wasLeft = m_leftAt.has_value();
+    m_leftAt.reset();
+    m_backTimer.stop();
+    if (bounded != m_time || wasLeft) {
         m_time = bounded;
         emit timeChanged();
     }
@@ -64,8 +76,8 @@ void Preview::setPlaying(bool playing) {
         return;
     }
     if (playing) {
-        if (m_time >= m_schedule->end) {
-            setTime(0);
+        if (m_time >= m_schedule->end || m_leftAt) {
+            setTime(firstTime());
         }
         aimLoop();
         m_startedAt = m_time;
@@ -87,6 +99,34 @@ void Preview::aimLoop() {
     const auto& beat = m_schedule->beats[static_cast<std::size_t>(m_schedule->beatAt(m_time))];
     m_loopStart = beat.start;
     m_loopEnd = std::min(beat.end, m_schedule->end);
+}
+
+void Preview::setFromIcon(bool fromIcon) {
+    m_fromIcon = fromIcon;
+    m_leftAt.reset();
+    setTime(m_time);
+    emit timeChanged();
+    emit playingChanged();
+}
+
+void Preview::goBack() {
+    if (!m_fromIcon || m_time < 0 || m_leftAt) {
+        return;
+    }
+    setPlaying(false);
+    m_leftAt = 0;
+    m_backClock.start();
+    m_backTimer.start(kFrameMillis);
+}
+
+double Preview::windowPart() const {
+    if (!m_fromIcon) {
+        return 1;
+    }
+    if (m_leftAt) {
+        return 1 - std::min(1.0, *m_leftAt / kBack);
+    }
+    return std::clamp(m_time / kZoom, 0.0, 1.0);
 }
 
 void Preview::tick() {

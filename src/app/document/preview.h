@@ -23,7 +23,7 @@ public:
     [[nodiscard]] const std::shared_ptr<const schedule::Schedule>& schedule() const { return m_schedule; }
     [[nodiscard]] const render::ScenePtr& scene() const { return m_scene; }
 
-    /// The needle, ms after the tap.
+    /// The needle, ms after the tap; below zero on the home screen, if the launch is shown from the icon.
     [[nodiscard]] double time() const { return m_time; }
     void setTime(double time);
     [[nodiscard]] bool isPlaying() const { return m_timer.isActive(); }
@@ -31,6 +31,16 @@ public:
     /// While on, playing goes round within the beat in which it began.
     [[nodiscard]] bool loopsBeat() const { return m_loopsBeat; }
     void setLoopsBeat(bool loops);
+
+    /// From the icon: before the tap the home screen is seen, then the system's zoom into the app; and at the end Back
+    /// leads home.
+    static constexpr double kHomeBefore = 900, kTapAt = -120, kZoom = 280, kBack = 320;
+    [[nodiscard]] bool isFromIcon() const { return m_fromIcon; }
+    void setFromIcon(bool fromIcon);
+    /// Leaves the app by Back: the home screen again, never the launch picture.
+    void goBack();
+    /// How much of the app's window is open: 0 home, 1 all of it.
+    [[nodiscard]] double windowPart() const;
 
 signals:
     void scheduleChanged(); ///< also after the scene has changed
@@ -42,6 +52,7 @@ private:
     void rebuild(bool sceneToo);
     void tick();
     void aimLoop();
+    [[nodiscard]] double firstTime() const { return m_fromIcon ? -kHomeBefore : 0; }
 
     Document& m_document;
     schedule::Conditions m_conditions;
@@ -53,6 +64,10 @@ private:
     double m_startedAt = 0;
     bool m_loopsBeat = false;
     double m_loopStart = 0, m_loopEnd = 0;
+    bool m_fromIcon = false;
+    std::optional<double> m_leftAt; ///< clock of the way back, ms; kBack when it is over
+    QTimer m_backTimer;
+    QElapsedTimer m_backClock;
 };
 
 }

@@ -3,18 +3,22 @@
 
 #include "app/compose/compose_room.h"
 #include "app/compose/score/score_view.h"
-#include "app/compose/stage/conditions_sentence.h"
 #include "app/export/export_dialog.h"
+#include "app/shell/background.h"
+#include "app/shell/chooser.h"
 #include "app/shell/commands.h"
+#include "app/shell/compose_commands.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/problems_dialog.h"
+#include "app/shell/samples.h"
 #include "app/shell/theme.h"
 #include "app/shell/welcome_page.h"
 #include "core/file/version.h"
+#include "render/decoder.h"
+#include "render/image_cache.h"
 
 #include <QApplication>
 #include <QCloseEvent>
-#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -32,26 +36,14 @@ namespace scaena::app {
 namespace {
 
 constexpr int kMostRecent = 8;
-constexpr double kFrameStep = 1000.0 / 60;
 
 QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQString(file::kExtension)); }
 
 }
 
-QString samplesFolder() {
-    for (const QString& folder :
-         {QStringLiteral(SCAENA_SOURCE_SAMPLES),
-          QCoreApplication::applicationDirPath() + QStringLiteral("/../share/scaena/samples")}) {
-        if (QFileInfo::exists(folder + QStringLiteral("/moraine/moraine.scaena"))) {
-            return QDir::cleanPath(folder);
-        }
-    }
-    return {};
-}
-
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_stack(new QStackedWidget(this)),
-      m_compose(new ComposeRoom(m_document, m_preview, m_selection, this)), m_welcome(new WelcomePage(this)),
+      m_compose(new ComposeRoom(m_document, m_preview, m_selection, m_shelf, this)), m_welcome(new WelcomePage(this)),
       m_title(new QLabel(this)), m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)),
       m_undo(new QToolButton(this)) {
     setObjectName(QStringLiteral("window"));
@@ -98,7 +90,7 @@ QWidget* MainWindow::buildHeader() {
     m_bookmark->setFixedSize(112, 34);
     m_undo->setObjectName(QStringLiteral("undoWords"));
     m_undo->setFont(uiFont(12));
-    m_undo->setToolTip(tr("Undo (Ctrl+Z)"));
+    m_undo->setToolTip(tr("The history in words (Ctrl+Y); Ctrl+Z undoes"));
     auto* names = new QHBoxLayout;
     names->setSpacing(9);
     names->addWidget(m_title, 0, Qt::AlignBaseline);
@@ -148,10 +140,18 @@ void MainWindow::bindCommands() {
         }
     });
     bind("newFromLogo", [this] {
-        const auto path =
-            QFileDialog::getOpenFileName(this, tr("Begin with a logo"), {}, tr("Vector pictures (*.svg)"));
+        const auto path = QFileDialog::getOpenFileName(
+            this, tr("Begin with a logo"), {},
+            tr("Logos (*.svg *.pdf *.xml *.png *.jpg *.jpeg *.webp)"));
         if (!path.isEmpty()) {
-            startFromLogo(path);
+            startFrom(path);
+        }
+    });
+    bind("newFromProject", [this] {
+        const auto path = QFileDialog::getExistingDirectory(
+            this, tr("Begin with an app project: an Android res folder, an iOS .xcassets, or a folder that holds one"));
+        if (!path.isEmpty()) {
+            startFrom(path);
         }
     });
     bind("open", [this] {
@@ -160,27 +160,15 @@ void MainWindow::bindCommands() {
             openFile(path);
         }
     });
-    bind("sample", [this] { openFile(samplesFolder() + QStringLiteral("/moraine/moraine.scaena")); });
+    for (const auto& sample : samples()) {
+        bind(sample.command, [this, sample] { openFile(sampleFile(sample)); });
+    }
     bind("save", [this] { save(); });
     bind("saveAs", [this] { saveAs(); });
     bind("export", [this] { exportAndroid(); });
     bind("quit", [this] { close(); });
-    bind("undo", [this] { m_document.undo(); });
-    bind("redo", [this] { m_document.redo(); });
-    bind("addCue", [this] { m_compose->addCue(); });
-    bind("duplicateCue", [this] { m_compose->duplicateCue(); });
-    bind("removeCue", [this] { m_compose->removeCue(); });
-    bind("play", [this] { m_preview.setPlaying(!m_preview.isPlaying()); });
-    bind("loop", [this] { m_preview.setLoopsBeat(!m_preview.loopsBeat()); });
-    bind("toStart", [this] { m_preview.setTime(0); });
-    bind("toEnd", [this] { m_preview.setTime(m_preview.schedule()->end); });
-    bind("frameBack", [this] { m_preview.setTime(m_preview.time() - kFrameStep); });
-    bind("frameOn", [this] { m_preview.setTime(m_preview.time() + kFrameStep); });
-    bind("lightDark", [this] { m_compose->conditions().turn(QStringLiteral("appearance"), 1); });
-    bind("landscape", [this] { m_compose->conditions().turn(QStringLiteral("held"), 1); });
-    bind("zoomIn", [this] { m_compose->score().zoom(1.4, m_preview.time()); });
-    bind("zoomOut", [this] { m_compose->score().zoom(1 / 1.4, m_preview.time()); });
-    bind("zoomFit", [this] { m_compose->score().zoomToFit(); });
+    bindComposeCommands(*m_compose, [this](const char* id, const std::function<void()>& run) { bind(id, run); });
+    bind("commandList", [this] { showCommandList(); });
     bind("nightLooks", [this] {
         setNight(!theme().night);
         QSettings().setValue(QStringLiteral("nightLooks"), theme().night);
@@ -195,7 +183,72 @@ void MainWindow::bindCommands() {
                "it, and export it.<p>What Scaena writes out belongs to you.")
                 .arg(QStringLiteral(SCAENA_VERSION)));
     });
-    connect(m_undo, &QToolButton::clicked, this, [this] { m_document.undo(); });
+    connect(m_undo, &QToolButton::clicked, command(QStringLiteral("history")), &QAction::trigger);
+    connect(m_compose, &ComposeRoom::wantsMenu, this, &MainWindow::showContextMenu);
+    connect(&m_compose->actions(), &ComposeActions::problems, this, &MainWindow::showProblems);
+    connect(&m_selection, &Selection::changed, this, &MainWindow::enableCommands);
+}
+
+void MainWindow::showCommandList() {
+    std::vector<Choice> choices;
+    std::vector<QAction*> actions;
+    for (const auto& it : commands()) {
+        auto* action = command(QString::fromLatin1(it.id));
+        choices.push_back({action->text().remove(QLatin1Char('&')), action->shortcut().toString(QKeySequence::NativeText),
+                           action->isEnabled(), tr(it.menu).remove(QLatin1Char('&'))});
+        actions.push_back(action);
+    }
+    const int chosen = Chooser::choose(this, tr("What do you want to do?"), choices);
+    if (chosen >= 0) {
+        actions[static_cast<std::size_t>(chosen)]->trigger();
+    }
+}
+
+void MainWindow::showContextMenu(const QPoint& at) {
+    QMenu menu(this);
+    menu.setObjectName(QStringLiteral("contextMenu"));
+    for (const auto& id : contextCommands(*m_compose)) {
+        if (id.isEmpty()) {
+            menu.addSeparator();
+        } else {
+            menu.addAction(command(id));
+        }
+    }
+    menu.exec(at);
+}
+
+void MainWindow::enableCommands() {
+    const bool open = m_document.isOpen();
+    const auto kind = m_selection.kind();
+    const auto count = m_selection.all().size();
+    for (const auto& it : commands()) {
+        bool enabled = true;
+        switch (it.needs) {
+        case Needs::Nothing:
+            break;
+        case Needs::Open:
+            enabled = open;
+            break;
+        case Needs::Cue:
+            enabled = open && kind == Selection::Kind::Cue;
+            break;
+        case Needs::Cues:
+            enabled = open && kind == Selection::Kind::Cue && count > 1;
+            break;
+        case Needs::Layer:
+            enabled = open && kind == Selection::Kind::Layer;
+            break;
+        case Needs::Beat:
+            enabled = open && kind == Selection::Kind::Beat;
+            break;
+        case Needs::Something:
+            enabled = open && kind != Selection::Kind::None;
+            break;
+        }
+        command(QString::fromLatin1(it.id))->setEnabled(enabled);
+    }
+    command(QStringLiteral("undo"))->setEnabled(open && m_document.history().canUndo());
+    command(QStringLiteral("redo"))->setEnabled(open && m_document.history().canRedo());
 }
 
 void MainWindow::updateState() {
@@ -219,19 +272,13 @@ void MainWindow::updateState() {
     setWindowModified(m_document.isModified());
     m_undo->setVisible(open && history.canUndo());
     m_undo->setText(tr("undo: “%1”").arg(QString::fromStdString(history.undoName())));
-    command(QStringLiteral("undo"))->setEnabled(history.canUndo());
     command(QStringLiteral("undo"))
         ->setText(history.canUndo() ? tr("&Undo “%1”").arg(QString::fromStdString(history.undoName()))
                                     : tr("&Undo"));
-    command(QStringLiteral("redo"))->setEnabled(history.canRedo());
     command(QStringLiteral("redo"))
         ->setText(history.canRedo() ? tr("&Redo “%1”").arg(QString::fromStdString(history.redoName()))
                                     : tr("&Redo"));
-    for (const char* id :
-         {"save", "saveAs", "export", "addCue", "duplicateCue", "removeCue", "play", "loop", "toStart",
-          "toEnd", "frameBack", "frameOn", "lightDark", "landscape", "zoomIn", "zoomOut", "zoomFit"}) {
-        command(QString::fromLatin1(id))->setEnabled(open);
-    }
+    enableCommands();
 }
 
 void MainWindow::updateRecent() {
@@ -260,12 +307,28 @@ bool MainWindow::openFile(const QString& path) {
     if (!mayLeave()) {
         return false;
     }
-    Problems warnings;
-    const auto problems = m_document.open(QFileInfo(path).absoluteFilePath().toStdString(), &warnings);
-    if (!problems.empty()) {
-        showProblems(tr("This file cannot be opened"), problems);
+    const auto full = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
+    using Read = Result<project::Project>;
+    auto read = resultFromBackground<Read>(this, tr("Opening %1 …").arg(QFileInfo(path).fileName()), [full](const std::atomic<bool>& stop) {
+        auto project = project::open(DiskFiles(), full);
+        if (project) {
+            for (const auto& [name, bytes] : project->shelf->files) {
+                if (!stop) {
+                    (void)render::decodedImage(bytes); // large pictures are ready before the stage asks for them
+                }
+            }
+        }
+        return project;
+    });
+    if (!read) {
         return false;
     }
+    if (!*read) {
+        showProblems(tr("This file cannot be opened"), read->error());
+        return false;
+    }
+    const Problems warnings = (*read)->warnings;
+    m_document.take(std::move(**read));
     m_selection.clear();
     m_preview.setPlaying(false);
     m_preview.setTime(0);
@@ -277,25 +340,47 @@ bool MainWindow::openFile(const QString& path) {
     return true;
 }
 
-bool MainWindow::startFromLogo(const QString& path) {
+bool MainWindow::startFrom(const QString& path) {
     if (!mayLeave()) {
         return false;
     }
-    Problems warnings;
-    const auto problems =
-        m_document.startFromLogo(QFileInfo(path).absoluteFilePath().toStdString(), &warnings);
-    if (!problems.empty()) {
-        showProblems(tr("This logo cannot be used"), problems);
+    const auto source = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
+    using Read = Result<start::Started>;
+    auto read = resultFromBackground<Read>(this, tr("Reading %1 …").arg(QFileInfo(path).fileName()), [source](const std::atomic<bool>& stop) {
+        const render::QtDecoder decoder;
+        return start::startFrom(DiskFiles(), source, decoder, stop);
+    });
+    if (!read) {
         return false;
     }
+    if (!*read) {
+        showProblems(tr("This cannot be used as a beginning"), read->error());
+        return false;
+    }
+    const Problems warnings = (*read)->warnings;
+    m_document.start(std::move(**read));
     m_selection.clear();
     m_preview.setTime(0);
     m_compose->score().setFocus();
     if (!warnings.empty()) {
-        showProblems(tr("The sequence stands, but some of the logo is not as it was drawn"), warnings);
+        showProblems(tr("The sequence stands, but something is not as it was"), warnings);
     }
     m_preview.setPlaying(true);
     return true;
+}
+
+void MainWindow::takeFiles(const QStringList& paths) {
+    if (paths.isEmpty()) {
+        return;
+    }
+    const QString first = paths.first();
+    if (first.endsWith(toQString(file::kExtension))) {
+        openFile(first);
+    } else if (!m_document.isOpen() || QFileInfo(first).isDir()) {
+        startFrom(first);
+    } else {
+        m_compose->actions().addFiles(paths);
+    }
 }
 
 void MainWindow::showProblems(const QString& title, const Problems& problems) {
@@ -390,7 +475,7 @@ void MainWindow::offerLostWork() {
             continue; // asked again next time
         }
         if (answer == QMessageBox::Yes) {
-            if (const auto problems = m_document.restore(lost.text, lost.path, lost.unsavedArt);
+            if (const auto problems = m_document.restore(lost.text, lost.path, lost.unsavedFiles);
                 !problems.empty()) {
                 showProblems(tr("The unsaved work cannot be read"), problems);
                 continue;
@@ -413,26 +498,14 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
 }
 
 void MainWindow::dropEvent(QDropEvent* event) {
-    const auto urls = event->mimeData()->urls();
-    if (urls.isEmpty() || !urls.first().isLocalFile()) {
-        return;
+    QStringList paths;
+    for (const auto& url : event->mimeData()->urls()) {
+        if (url.isLocalFile()) {
+            paths << url.toLocalFile();
+        }
     }
-    const QString path = urls.first().toLocalFile();
     event->acceptProposedAction();
-    if (path.endsWith(QStringLiteral(".svg"), Qt::CaseInsensitive)) {
-        startFromLogo(path);
-        return;
-    }
-    if (!path.endsWith(toQString(file::kExtension))) {
-        showProblems(
-            tr("This file cannot be used"),
-            {{ProblemKind::Unsupported,
-              "is neither a launch sequence nor a vector logo; drop a file that ends in .scaena or .svg",
-              path.toStdString(),
-              {}}});
-        return;
-    }
-    openFile(path);
+    takeFiles(paths);
 }
 
 }

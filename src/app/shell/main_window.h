@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/document/journal.h"
+#include "app/document/phrase_shelf.h"
 #include "app/document/preview.h"
 #include "app/document/selection.h"
 
@@ -33,8 +34,11 @@ public:
     [[nodiscard]] Preview& preview() { return m_preview; }
     [[nodiscard]] Selection& selection() { return m_selection; }
     [[nodiscard]] ComposeRoom& compose() { return *m_compose; }
-    /// Begins a sequence around a logo, which has to be an SVG file.
-    bool startFromLogo(const QString& path);
+    /// Begins a sequence from a logo file or from an app project's resources; what it can be is said by start::usableSources().
+    bool startFrom(const QString& path);
+    /// What dropping files on the window does: opens a sequence, begins with a logo, or adds them to the open one.
+    void takeFiles(const QStringList& paths);
+    [[nodiscard]] PhraseShelf& phraseShelf() { return m_shelf; }
     /// The command of that id in shell/commands.h.
     [[nodiscard]] QAction* command(const QString& id) const { return m_commands.value(id); }
     /// Offers what a crash left behind.
@@ -60,10 +64,14 @@ private:
     void showProblems(const QString& title, const Problems& problems);
     void exportAndroid();
     void showKeys();
+    void showCommandList();
+    void showContextMenu(const QPoint& at);
+    void enableCommands();
 
     Document m_document;
     Preview m_preview;
     Selection m_selection;
+    PhraseShelf m_shelf;
     Journal m_journal;
     QHash<QString, QAction*> m_commands;
     QStackedWidget* m_stack;
@@ -75,8 +83,5 @@ private:
     QToolButton* m_undo;
     QMenu* m_recent = nullptr;
 };
-
-/// Where the installed or built samples lie; empty if they cannot be found.
-[[nodiscard]] QString samplesFolder();
 
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/shell/welcome_page.h"
 
-#include "app/shell/main_window.h"
+#include "app/shell/samples.h"
 #include "app/shell/theme.h"
 #include "core/project/project.h"
 #include "core/schedule/resolve.h"

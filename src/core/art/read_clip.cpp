@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_clip.h"
 
+#include "core/art/losses.h"
+
 #include <algorithm>
 #include <cmath>
 #include <nlohmann/json.hpp>
@@ -11,15 +13,9 @@ namespace {
 
 using Json = nlohmann::json;
 
-constexpr int kDeepest = 200;
-constexpr double kLargest = 8192;       // px a side
+constexpr int kDeepestClip = 200;
+constexpr double kLargestClip = 8192;       // px a side
 constexpr double kLongestFrames = 36000; // ten minutes at 60
-
-void note(std::vector<std::string>& losses, const std::string& text) {
-    if (std::find(losses.begin(), losses.end(), text) == losses.end()) {
-        losses.push_back(text);
-    }
-}
 
 /// An expression is a program in the place of a value; no launch picture runs one.
 bool holdsExpression(const Json& json) {
@@ -34,7 +30,7 @@ bool holdsExpression(const Json& json) {
 
 void noteLosses(const Json& json, ClipInfo& info) {
     if (holdsExpression(json)) {
-        note(info.losses, "expressions");
+        noteLoss(info.losses, "expressions");
     }
     for (const auto& layer : json.at("layers")) {
         if (!layer.is_object()) {
@@ -42,12 +38,12 @@ void noteLosses(const Json& json, ClipInfo& info) {
         }
         const int type = layer.contains("ty") && layer["ty"].is_number_integer() ? layer["ty"].get<int>() : -1;
         if (type == 5) {
-            note(info.losses, "text layers, unless they were turned into shapes");
+            noteLoss(info.losses, "text layers, unless they were turned into shapes");
         } else if (type == 6) {
-            note(info.losses, "sound");
+            noteLoss(info.losses, "sound");
         }
         if (layer.contains("ef") && layer["ef"].is_array() && !layer["ef"].empty()) {
-            note(info.losses, "effects");
+            noteLoss(info.losses, "effects");
         }
     }
     if (const auto assets = json.find("assets"); assets != json.end() && assets->is_array()) {
@@ -55,7 +51,7 @@ void noteLosses(const Json& json, ClipInfo& info) {
             const auto path = asset.is_object() ? asset.find("p") : asset.end();
             if (asset.is_object() && path != asset.end() && path->is_string() &&
                 !path->get<std::string>().starts_with("data:")) {
-                note(info.losses, "pictures that lie in files of their own");
+                noteLoss(info.losses, "pictures that lie in files of their own");
             }
         }
     }
@@ -94,7 +90,7 @@ void readMarkers(const Json& json, double first, ClipInfo& info) {
 Result<ClipInfo> readClip(std::string_view text, const std::string& name) {
     bool tooDeep = false;
     const auto watch = [&tooDeep](int depth, Json::parse_event_t, Json&) {
-        tooDeep = tooDeep || depth > kDeepest;
+        tooDeep = tooDeep || depth > kDeepestClip;
         return !tooDeep;
     };
     const auto json = Json::parse(text.begin(), text.end(), watch, false);
@@ -113,8 +109,8 @@ Result<ClipInfo> readClip(std::string_view text, const std::string& name) {
     info.frameRate = numberAt(json, "fr");
     const double first = std::isfinite(numberAt(json, "ip")) ? numberAt(json, "ip") : 0;
     const double last = numberAt(json, "op");
-    const bool sane = info.size.width >= 1 && info.size.height >= 1 && info.size.width <= kLargest &&
-                      info.size.height <= kLargest && info.frameRate >= 1 && info.frameRate <= 1000 &&
+    const bool sane = info.size.width >= 1 && info.size.height >= 1 && info.size.width <= kLargestClip &&
+                      info.size.height <= kLargestClip && info.frameRate >= 1 && info.frameRate <= 1000 &&
                       last > first && last - first <= kLongestFrames;
     if (!sane) {
         return failure(ProblemKind::Refused,

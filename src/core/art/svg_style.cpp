@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/svg_style.h"
 
+#include "core/art/losses.h"
+
 #include "core/art/scanner.h"
 
 #include <algorithm>
@@ -75,12 +77,6 @@ constexpr std::array kPresentation = std::to_array<std::string_view>({"fill",
 
 FillRule ruleFrom(std::string_view text) { return text == "evenodd" ? FillRule::EvenOdd : FillRule::NonZero; }
 
-void notOnce(std::vector<std::string>& losses, std::string loss) {
-    if (std::find(losses.begin(), losses.end(), loss) == losses.end()) {
-        losses.push_back(std::move(loss));
-    }
-}
-
 }
 
 Declarations parseDeclarations(std::string_view text) {
@@ -108,7 +104,7 @@ void StyleSheet::add(std::string_view css, std::vector<std::string>& losses) {
         }
         const auto selectors = stripped(rest.substr(0, open));
         if (!selectors.empty() && selectors.front() == '@') {
-            notOnce(losses, "a style rule “" + std::string(selectors) + "”");
+            noteLoss(losses, "a style rule “" + std::string(selectors) + "”");
             // Rules within an at-rule are left out with it: skip to its closing brace.
             std::size_t depth = 0;
             std::size_t i = open;
@@ -124,7 +120,7 @@ void StyleSheet::add(std::string_view css, std::vector<std::string>& losses) {
         const auto declarations = parseDeclarations(rest.substr(open + 1, close - open - 1));
         for (const auto& selector : splitTrimmed(selectors, ",")) {
             if (selector.find_first_of(" >+~[:") != std::string::npos) {
-                notOnce(losses, "the style selector “" + selector + "”");
+                noteLoss(losses, "the style selector “" + selector + "”");
                 continue;
             }
             Rule rule;

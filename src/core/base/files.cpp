@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/base/files.h"
 
+#include <algorithm>
+
 #include <cerrno>
 #include <cstring>
 #include <fcntl.h>
@@ -145,5 +147,30 @@ Result<void> MemoryFiles::remove(const fs::path& path) {
 }
 
 bool MemoryFiles::exists(const fs::path& path) const { return contents.count(path.lexically_normal()) > 0; }
+
+std::vector<fs::path> DiskFiles::list(const fs::path& folder, std::size_t limit) const {
+    std::vector<fs::path> found;
+    std::error_code error;
+    fs::recursive_directory_iterator it(folder, fs::directory_options::skip_permission_denied, error);
+    for (; !error && it != fs::recursive_directory_iterator() && found.size() < limit; it.increment(error)) {
+        std::error_code ignored;
+        if (it->is_regular_file(ignored)) {
+            found.push_back(it->path().lexically_relative(folder));
+        }
+    }
+    std::sort(found.begin(), found.end());
+    return found;
+}
+
+std::vector<fs::path> MemoryFiles::list(const fs::path& folder, std::size_t limit) const {
+    std::vector<fs::path> found;
+    for (const auto& [path, bytes] : contents) {
+        const auto relative = path.lexically_relative(folder);
+        if (!relative.empty() && relative != "." && *relative.begin() != ".." && found.size() < limit) {
+            found.push_back(relative);
+        }
+    }
+    return found;
+}
 
 }

@@ -40,6 +40,14 @@ struct Matrix {
                 b * inner.c + d * inner.d, a * inner.e + c * inner.f + e, b * inner.e + d * inner.f + f};
     }
     [[nodiscard]] Point map(Point p) const { return {a * p.x + c * p.y + e, b * p.x + d * p.y + f}; }
+    /// The map back; the identity where there is none.
+    [[nodiscard]] Matrix inverted() const {
+        const double det = a * d - b * c;
+        if (det == 0) {
+            return {};
+        }
+        return {d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det};
+    }
     /// Factor by which lengths grow on average: the square root of the area's factor.
     [[nodiscard]] double meanScale() const { return std::sqrt(std::abs(a * d - b * c)); }
     [[nodiscard]] bool isIdentity() const { return *this == Matrix{}; }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/model/phrase.h"
 #include "core/model/sequence.h"
 
 /// The file format in one place: which keys every part of a sequence has, in the order in which they are
@@ -285,6 +286,13 @@ void describe(A& a, model::Cue& c) {
     a.optional("composite", c.composite, model::Composite::Replace);
     a.optional("reduced", c.reduced, model::ReducedMotion::Fade);
     a.extras(c.extras);
+}
+
+template <class A>
+void describe(A& a, model::Phrase& p) {
+    a.field("name", p.name);
+    a.optional("says", p.says, std::string{});
+    a.field("cues", p.cues);
 }
 
 template <class A>

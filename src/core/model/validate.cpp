@@ -123,14 +123,14 @@ private:
 
     void checkOpening() {
         checkColour("/opening/colour", m_sequence.opening.colour);
-        const auto expect = [&](const char* place, const Id& id, LayerKind kind) {
+        const auto expect = [&](const char* place, const Id& id, LayerKind kind, LayerKind other) {
             const auto* layer = findThing(m_sequence.layers, id);
-            if (!id.empty() && (!layer || layer->kind != kind)) {
+            if (!id.empty() && (!layer || (layer->kind != kind && layer->kind != other))) {
                 report(place, fmt::format("“{}” is not a layer of kind {}", id, word(kind)));
             }
         };
-        expect("/opening/icon", m_sequence.opening.icon, LayerKind::Artwork);
-        expect("/opening/footer", m_sequence.opening.footer, LayerKind::FooterMark);
+        expect("/opening/icon", m_sequence.opening.icon, LayerKind::Artwork, LayerKind::Image);
+        expect("/opening/footer", m_sequence.opening.footer, LayerKind::FooterMark, LayerKind::FooterMark);
         for (const auto& id : m_sequence.opening.layers) {
             if (!findThing(m_sequence.layers, id)) {
                 report("/opening/layers", fmt::format("“{}” is not a layer", id));

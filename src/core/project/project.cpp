@@ -104,7 +104,7 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
         if (!staysWithin(folder, full)) {
             return failure(ProblemKind::Refused, "leads out of the sequence's folder", full.string());
         }
-        return files.read(full, model::limits::kArtBytes);
+        return files.read(full, model::limits::kPictureBytes);
     };
     for (const auto& path : named.art) {
         if (const auto found = known.art.find(path); found != known.art.end()) {
@@ -114,6 +114,10 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
         const auto bytes = readBytes(path);
         if (!bytes) {
             append(warnings, bytes.error());
+            continue;
+        }
+        if (bytes->size() > model::limits::kArtBytes) {
+            warnings.push_back({ProblemKind::Refused, "is larger than art may be (8 MB)", (folder / path).string(), {}});
             continue;
         }
         auto art = art::readSvg(*bytes, (folder / path).string());
@@ -158,7 +162,7 @@ Result<void> copyArt(FileAccess& files, const fs::path& from, const fs::path& to
         if (files.exists(to / path) || !files.exists(from / path)) {
             continue;
         }
-        const auto bytes = files.read(from / path, model::limits::kArtBytes);
+        const auto bytes = files.read(from / path, model::limits::kPictureBytes);
         if (!bytes) {
             return tl::unexpected(bytes.error());
         }

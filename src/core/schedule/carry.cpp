@@ -61,6 +61,9 @@ CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const T
         return {Carry::Dropped, "only the icon can move in the opening"};
     }
     const auto* icon = model::findThing(sequence.layers, cue.layer);
+    if (icon && icon->kind != model::LayerKind::Artwork) {
+        return {Carry::Dropped, "the system moves vector icons only"};
+    }
     if (icon && icon->pivot != Point{0.5, 0.5} && turnsOrGrows(cue)) {
         return {Carry::Dropped, "the system turns and scales the icon about its middle only"};
     }

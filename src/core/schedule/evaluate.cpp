@@ -41,6 +41,13 @@ public:
         }
     }
 
+    [[nodiscard]] LayerState one(int layer) {
+        m_frame.screen = m_schedule.screen;
+        LayerState state = appState(layer);
+        joinGroups(state);
+        return state;
+    }
+
 private:
     [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
     [[nodiscard]] double value(int layer, Property property) const {
@@ -317,6 +324,16 @@ Size openingIconSize(const model::Layer& icon, const OpeningTraits& traits) {
     const double longest = std::max({icon.place.width, icon.place.height, 1.0});
     const double fit = visible > 0 ? std::min(1.0, visible / longest) : 1.0;
     return {icon.place.width * fit, icon.place.height * fit};
+}
+
+LayerState stateOf(const Schedule& schedule, int layer, double t) {
+    Frame frame;
+    return Evaluator(schedule, std::clamp(t, 0.0, static_cast<double>(schedule.end)), frame).one(layer);
+}
+
+Matrix toScreen(const LayerState& state) {
+    return state.outer * Matrix::translation(state.centre.x, state.centre.y) * Matrix::rotation(state.rotation) *
+           Matrix::scaling(state.scaleX, state.scaleY);
 }
 
 void evaluateInto(const Schedule& schedule, double t, Frame& frame) {

@@ -13,6 +13,12 @@ namespace scaena::schedule {
 /// The same into an existing frame, so that playing allocates nothing.
 void evaluateInto(const Schedule& schedule, double t, Frame& frame);
 
+/// One layer as the app draws it at `t`, whether it can be seen or not; for handles, ghosts and paths.
+[[nodiscard]] LayerState stateOf(const Schedule& schedule, int layer, double t);
+
+/// From the layer's own box (its middle is the origin, dp) to the screen.
+[[nodiscard]] Matrix toScreen(const LayerState& state);
+
 /// Centre of a place on a screen of that size, `safeArea` of which the system's bars leave free.
 [[nodiscard]] Point centreOf(const model::Place& place, Size screen, const Rect& safeArea);
 

@@ -52,11 +52,32 @@ void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::A
                          iconPose(build.sequence(), model::indexOf(build.sequence().layers, layer.id))));
 }
 
+/// A picture in the middle of the icon's box; the box itself is an invisible shape that gives the list its size.
+void addImageIcon(AndroidBuild& build, const model::Layer& layer) {
+    const double side = newerAndroid().iconBox;
+    const Size size = schedule::openingIconSize(layer, newerAndroid());
+    const auto dp = [](double value) { return numberText(value) + "dp"; };
+    pugi::xml_document document;
+    auto list = with(document.append_child("layer-list"), "xmlns:android", "http://schemas.android.com/apk/res/android");
+    auto box = list.append_child("item").append_child("shape");
+    with(with(box.append_child("size"), "android:width", dp(side)), "android:height", dp(side));
+    with(box.append_child("solid"), "android:color", "#00000000");
+    auto item = list.append_child("item");
+    with(with(item, "android:width", dp(size.width)), "android:height", dp(size.height));
+    with(item, "android:gravity", "center");
+    with(item, "android:drawable", "@drawable/" + build.names.resource("image", layer.id));
+    build.add("res/drawable/" + build.names.resource("icon") + ".xml", xmlText(document));
+}
+
 /// Light and dark picture of the icon, and its animation if some cue moves it and it could be written as a
 /// vector.
 Millis addIcon(AndroidBuild& build) {
     const auto* layer = model::findThing(build.sequence().layers, build.sequence().opening.icon);
     if (!layer) {
+        return 0;
+    }
+    if (layer->kind == model::LayerKind::Image) {
+        addImageIcon(build, *layer);
         return 0;
     }
     const auto light = project::shownArt(build.sequence(), build.input.shelf, *layer, Appearance::Light);

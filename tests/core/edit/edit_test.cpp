@@ -1,5 +1,10 @@
 // SPDX-License-Identifier: MIT
+#include "core/edit/beat_edits.h"
 #include "core/edit/edits.h"
+#include "core/edit/handoff_edits.h"
+#include "core/edit/layer_edits.h"
+#include "core/edit/phrases.h"
+#include "core/edit/pose_edits.h"
 #include "core/edit/history.h"
 #include "core/file/sequence_file.h"
 #include "core/model/validate.h"
@@ -34,7 +39,51 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
                          : s.cues[static_cast<std::size_t>(random.below(static_cast<int>(s.cues.size())))].id;
     const Id beatId = s.beats[static_cast<std::size_t>(random.below(static_cast<int>(s.beats.size())))].id;
     Id made;
-    switch (random.below(12)) {
+    const Id layerId = s.layers[static_cast<std::size_t>(random.below(static_cast<int>(s.layers.size())))].id;
+    switch (random.below(30)) {
+    case 12:
+        return removeLayer(s, layerId);
+    case 13:
+        return duplicateLayer(s, layerId, made);
+    case 14:
+        return reorderLayer(s, layerId, static_cast<std::size_t>(random.below(6)));
+    case 15:
+        return groupLayers(s, {layerId, s.layers.back().id}, made);
+    case 16:
+        return ungroup(s, layerId);
+    case 17:
+        return resizeLayer(moveLayer(s, layerId, random.below(99) - 50, 3, random.oneIn(2)), layerId, {50, 30}, false);
+    case 18:
+        return addBeat(s, beatId, static_cast<model::BeatKind>(random.below(5)), "New", made);
+    case 19:
+        return splitBeat(s, beatId, random.below(600), 600, made);
+    case 20:
+        return removeBeat(s, beatId);
+    case 21:
+        return shiftBeat(s, beatId, random.oneIn(2) ? 1 : -1);
+    case 22:
+        return random.oneIn(2) ? addGate(s, "More", made) : removeGate(s, s.gates.empty() ? "none" : s.gates.front().id);
+    case 23:
+        return keepTake(s, "Take", made);
+    case 24:
+        return s.takes.empty() ? s : goBackTo(s, s.takes.back().id);
+    case 25:
+        return setTransition(s, static_cast<Transition>(random.below(int(kTransitions))), random.oneIn(2) ? layerId : Id());
+    case 26: {
+        std::vector<Id> ids;
+        const auto& phrases = standardPhrases();
+        return insertPhrase(s, phrases[static_cast<std::size_t>(random.below(int(phrases.size())))], layerId, beatId,
+                            random.below(900), ids);
+    }
+    case 27:
+        return scaleTime(s, {cueId}, 0.1 + random.below(30) / 10.0);
+    case 28: {
+        model::Pose pose;
+        pose.x = random.below(200) - 100;
+        return poseAt(s, layerId, beatId, 600, {}, 600 + random.below(900), pose, made);
+    }
+    case 29:
+        return chainCue(s, cueId, model::AnchorKind::After, s.cues.empty() ? "none" : s.cues.front().id);
     case 0:
         return moveCue(s, cueId, random.below(400) - 200);
     case 1:

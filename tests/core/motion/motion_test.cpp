@@ -135,6 +135,9 @@ TEST_CASE("Every move gives well-formed tracks, in and out, full and reduced") {
             if (out) {
                 it.move.parameters["direction"] = std::string("out");
             }
+            if (it.move.kind == MoveKind::Poses) {
+                it.poses.push_back({0.5, 10.0, {}, {}, {}, {}, {}, {}, {}});
+            }
             for (const auto reduced :
                  {model::ReducedMotion::Fade, model::ReducedMotion::Keep, model::ReducedMotion::Drop}) {
                 it.reduced = reduced;

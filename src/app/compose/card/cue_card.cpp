@@ -3,23 +3,53 @@
 
 #include "app/compose/card/beat_form.h"
 #include "app/compose/card/cue_form.h"
+#include "app/compose/card/layer_form.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
 #include "core/model/moves.h"
 
 #include <QHBoxLayout>
-#include <QPainter>
+#include <QLabel>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
 namespace scaena::app {
 
-CueCard::CueCard(Document& document, Preview& preview, Selection& selection, QWidget* parent)
-    : QFrame(parent), m_document(document), m_preview(preview), m_selection(selection),
-      m_name(new QLabel(this)), m_does(new QLabel(this)), m_hint(new QLabel(this)),
-      m_pages(new QStackedWidget(this)), m_cue(new CueForm(document, this)),
-      m_beat(new BeatForm(document, preview, this)), m_gate(new GateForm(document, this)),
-      m_empty(new QLabel(this)) {
+namespace {
+
+QString kindName(model::LayerKind kind) {
+    switch (kind) {
+    case model::LayerKind::Backdrop:
+        return QObject::tr("backdrop");
+    case model::LayerKind::Artwork:
+        return QObject::tr("artwork");
+    case model::LayerKind::Text:
+        return QObject::tr("text");
+    case model::LayerKind::FooterMark:
+        return QObject::tr("footer mark");
+    case model::LayerKind::FirstScreen:
+        return QObject::tr("first screen");
+    case model::LayerKind::Shape:
+        return QObject::tr("shape");
+    case model::LayerKind::Image:
+        return QObject::tr("image");
+    case model::LayerKind::Progress:
+        return QObject::tr("progress");
+    case model::LayerKind::Clip:
+        return QObject::tr("clip");
+    case model::LayerKind::Group:
+        return QObject::tr("group");
+    }
+    return {};
+}
+
+}
+
+CueCard::CueCard(ComposeActions& actions, QWidget* parent)
+    : QWidget(parent), m_document(actions.document()), m_preview(actions.preview()), m_selection(actions.selection()),
+      m_name(new QLabel(this)), m_does(new QLabel(this)), m_hint(new QLabel(this)), m_pages(new QStackedWidget(this)),
+      m_cue(new CueForm(actions, this)), m_beat(new BeatForm(m_document, m_preview, this)),
+      m_gate(new GateForm(m_document, this)), m_layer(new LayerForm(actions, this)), m_empty(new QLabel(this)) {
     setObjectName(QStringLiteral("card"));
     setAccessibleName(tr("Card of what is selected"));
     m_name->setFont(nameFont(14));
@@ -35,6 +65,7 @@ CueCard::CueCard(Document& document, Preview& preview, Selection& selection, QWi
     m_pages->addWidget(m_cue);
     m_pages->addWidget(m_beat);
     m_pages->addWidget(m_gate);
+    m_pages->addWidget(m_layer);
     auto* head = new QHBoxLayout;
     head->setContentsMargins(0, 0, 0, 0);
     head->setSpacing(5);
@@ -43,30 +74,13 @@ CueCard::CueCard(Document& document, Preview& preview, Selection& selection, QWi
     head->addStretch(1);
     head->addWidget(m_hint);
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(14, 5, 14, 6);
-    column->setSpacing(9);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(7);
     column->addLayout(head);
     column->addWidget(m_pages, 1);
-    setFixedHeight(206);
-    connect(&selection, &Selection::changed, this, &CueCard::update);
-    connect(&preview, &Preview::scheduleChanged, this, &CueCard::update);
+    connect(&m_selection, &Selection::changed, this, &CueCard::update);
+    connect(&m_preview, &Preview::scheduleChanged, this, &CueCard::update);
     update();
-}
-
-void CueCard::paintEvent(QPaintEvent*) {
-    QPainter painter(this);
-    painter.setRenderHint(QPainter::Antialiasing);
-    const auto& t = theme();
-    for (int i = 3; i > 0; --i) {
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(QColor(0, 0, 0, t.night ? 26 : 8));
-        painter.drawRoundedRect(QRectF(rect()).adjusted(3 - i, 4 - i, i - 3, i - 2), 5, 5);
-    }
-    painter.setPen(t.rule);
-    painter.setBrush(t.night ? QColor("#2B2F3A") : QColor("#FFFEFA"));
-    painter.drawRoundedRect(QRectF(rect()).adjusted(2.5, 1.5, -2.5, -3.5), 4, 4);
-    painter.setPen(QPen(QColor(t.madder.red(), t.madder.green(), t.madder.blue(), 90), 1));
-    painter.drawLine(QPointF(3, 31.5), QPointF(width() - 3, 31.5));
 }
 
 void CueCard::update() {
@@ -82,6 +96,10 @@ void CueCard::update() {
             cue->move.parameters.count("direction") > 0 && model::choiceOf(cue->move, "direction") == "out";
         does = leaves ? tr("leaves: %1").arg(toQString(model::moveDefinition(cue->move.kind).label).toLower())
                       : toQString(model::moveDefinition(cue->move.kind).does);
+        if (m_selection.all().size() > 1) {
+            name = tr("%n cues", nullptr, int(m_selection.all().size()));
+            does = tr("selected; the card shows the last of them");
+        }
         hint = tr("C  another cue      Ctrl+D  duplicate      Del  remove");
         m_cue->show(cue->id);
         page = m_cue;
@@ -95,15 +113,19 @@ void CueCard::update() {
         does = tr("gate");
         m_gate->show(m_selection.id());
         page = m_gate;
+    } else if (const auto* layer = m_selection.kind() == Selection::Kind::Layer
+                                       ? model::findThing(s.layers, m_selection.id())
+                                       : nullptr) {
+        name = m_selection.all().size() > 1 ? tr("%n layers", nullptr, int(m_selection.all().size())) : toQString(layer->name);
+        does = kindName(layer->kind);
+        hint = tr("C  a cue      Ctrl+D  duplicate      Ctrl+G  group      Del  remove");
+        m_layer->show(layer->id);
+        page = m_layer;
     } else {
-        const auto* layer = m_selection.kind() == Selection::Kind::Layer
-                                ? model::findThing(s.layers, m_selection.id())
-                                : nullptr;
-        name = layer ? toQString(layer->name) : tr("Nothing selected");
-        m_empty->setText(layer ? tr("No cue of this layer runs at the needle.\nPress C to give it one at the "
-                                    "needle, or select one of its cues.")
-                               : tr("Click a cue, a beat or a gate on the score to change it here.\nSpace "
-                                    "plays. Drag cues to move them, their edges to lengthen them."));
+        name = tr("Nothing selected");
+        m_empty->setText(tr("Click a cue, a layer, a beat or a gate on the score, or something on the stage, to change it here.\n"
+                            "Drop files on the window to add art. The bookmarks above hold the palette, the moves, the first "
+                            "screen and the takes. Space plays; Ctrl+K finds everything."));
     }
     m_name->setText(name);
     m_does->setText(does);
@@ -116,6 +138,8 @@ void CueCard::takeKeyboard() {
         m_cue->takeKeyboard();
     } else if (m_pages->currentWidget() == m_beat) {
         m_beat->takeKeyboard();
+    } else if (m_pages->currentWidget() == m_layer) {
+        m_layer->takeKeyboard();
     } else if (m_pages->currentWidget() == m_gate) {
         m_gate->takeKeyboard();
     }

@@ -1,10 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "app/document/preview.h"
-#include "app/document/selection.h"
+#include "app/compose/compose_actions.h"
 
-#include <QFrame>
+#include <QWidget>
 
 class QLabel;
 class QStackedWidget;
@@ -14,19 +13,16 @@ namespace scaena::app {
 class CueForm;
 class BeatForm;
 class GateForm;
+class LayerForm;
 
-/// The card under the score: what is selected, in the order in which people decide. A cue has four columns
-/// (what, when, how, carried); a beat and a gate have their own numbers; with nothing selected it says what
-/// to do.
-class CueCard : public QFrame {
+/// The card of what is selected, in the order in which people decide. A cue has four columns (what, when, how, carried); a
+/// layer, a beat and a gate have their own values; with nothing selected it says what to do.
+class CueCard : public QWidget {
     Q_OBJECT
 public:
-    CueCard(Document& document, Preview& preview, Selection& selection, QWidget* parent = nullptr);
+    CueCard(ComposeActions& actions, QWidget* parent = nullptr);
     /// Puts the keyboard into the first number.
     void takeKeyboard();
-
-protected:
-    void paintEvent(QPaintEvent* event) override;
 
 private:
     void update();
@@ -41,6 +37,7 @@ private:
     CueForm* m_cue;
     BeatForm* m_beat;
     GateForm* m_gate;
+    LayerForm* m_layer;
     QLabel* m_empty;
 };
 

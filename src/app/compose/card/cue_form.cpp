@@ -36,8 +36,8 @@ QCheckBox* makeCheck(const QString& name, const QString& text, QWidget* parent) 
 
 }
 
-CueForm::CueForm(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_what(new CardColumn(tr("What"), this)),
+CueForm::CueForm(ComposeActions& actions, QWidget* parent)
+    : QWidget(parent), m_actions(actions), m_document(actions.document()), m_what(new CardColumn(tr("What"), this)),
       m_when(new CardColumn(tr("When"), this)), m_how(new CardColumn(tr("How"), this)),
       m_carried(new CardColumn(tr("Carried"), this)) {
     auto* row = new QHBoxLayout(this);

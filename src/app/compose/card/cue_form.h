@@ -3,7 +3,7 @@
 
 #include "app/compose/card/card_fields.h"
 #include "app/compose/card/easing_editor.h"
-#include "app/document/preview.h"
+#include "app/compose/compose_actions.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -14,7 +14,7 @@ namespace scaena::app {
 class CueForm : public QWidget {
     Q_OBJECT
 public:
-    CueForm(Document& document, QWidget* parent);
+    CueForm(ComposeActions& actions, QWidget* parent);
     void show(const Id& cue);
     void takeKeyboard();
 
@@ -34,6 +34,7 @@ private:
     [[nodiscard]] QString named(const QString& verb) const;
     void edit(const QString& verb, model::Sequence next, const char* mergeKey);
 
+    ComposeActions& m_actions;
     Document& m_document;
     Id m_id;
     bool m_filling = false;

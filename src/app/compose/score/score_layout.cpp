@@ -31,7 +31,7 @@ void ScoreLayout::update(const schedule::Schedule& schedule, QSizeF room, double
     }
     m_stripTop = m_beatTop + kBeatHeight + kAxisHeight + 2;
     m_lanesTop = m_stripTop + kStripHeight + 8;
-    const double gates = sequence.gates.empty() ? 0 : 18 + kGateHeight * double(sequence.gates.size());
+    const double gates = 18 + kGateHeight * double(sequence.gates.size());
     const double below = 4 + gates + 8 + kWaitHeight + 8;
     const double layerCount = std::max(1.0, double(sequence.layers.size()));
     m_laneHeight =
@@ -81,8 +81,27 @@ QRectF ScoreLayout::gateRect(int gate) const {
     return {x, lane.y(), std::max(2.0, xOf(shownEnd(span.open)) - x), lane.height()};
 }
 
-ScoreHit ScoreLayout::hit(QPointF at) const {
+QPointF ScoreLayout::knob(int cue, bool end) const {
+    const QRectF rect = cueRect(cue);
+    return {end ? rect.right() + 4 : rect.left() - 4, rect.bottom() - 1};
+}
+
+int ScoreLayout::layerAt(double y) const {
+    const auto count = static_cast<int>(m_schedule->sequence->layers.size());
+    const int row = static_cast<int>(std::floor((y - m_lanesTop) / m_laneHeight));
+    return row < 0 || row >= count ? -1 : count - 1 - row;
+}
+
+ScoreHit ScoreLayout::hit(QPointF at, int knobs) const {
     using Part = ScoreHit::Part;
+    if (knobs >= 0 && !cueRect(knobs).isEmpty()) {
+        for (const bool end : {true, false}) {
+            const QPointF away = at - knob(knobs, end);
+            if (std::hypot(away.x(), away.y()) <= kEdge) {
+                return {end ? Part::KnobEnd : Part::KnobStart, knobs};
+            }
+        }
+    }
     const auto near = [&](double x) { return std::abs(at.x() - x) <= kEdge; };
     if (axisRow().contains(at) || stripRow().contains(at)) {
         return {Part::Axis, -1};
@@ -133,7 +152,7 @@ ScoreHit ScoreLayout::hit(QPointF at) const {
     }
     for (int i = 0; i < static_cast<int>(sequence.layers.size()); ++i) {
         if (laneRow(i).adjusted(-kLabelWidth, 0, 0, 0).contains(at)) {
-            return {Part::Lane, i};
+            return {at.x() < m_left ? Part::Label : Part::Lane, i};
         }
     }
     return {};

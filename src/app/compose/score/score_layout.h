@@ -12,7 +12,22 @@ namespace scaena::app {
 
 /// What lies at a point of the score.
 struct ScoreHit {
-    enum class Part { Nothing, Axis, Beat, BeatEnd, WaitGrip, Cue, CueStart, CueEnd, Lane, Gate, GateEnd };
+    enum class Part {
+        Nothing,
+        Axis,
+        Beat,
+        BeatEnd,
+        WaitGrip,
+        Cue,
+        CueStart,
+        CueEnd,
+        KnobStart, ///< of the selected cue: pulls a thread for "with"
+        KnobEnd,   ///< … and for "after"
+        Lane,
+        Label, ///< the name of a layer
+        Gate,
+        GateEnd
+    };
     Part part = Part::Nothing;
     int index = -1; ///< of the beat, cue, layer or gate
 };
@@ -41,7 +56,13 @@ public:
     /// Empty for a cue that does not play.
     [[nodiscard]] QRectF cueRect(int cue) const;
     [[nodiscard]] QRectF gateRect(int gate) const;
-    [[nodiscard]] ScoreHit hit(QPointF at) const;
+    /// Where the threads of a cue are pulled from.
+    [[nodiscard]] QPointF knob(int cue, bool end) const;
+    /// `knobs`: the cue whose knobs can be taken hold of, or -1.
+    [[nodiscard]] ScoreHit hit(QPointF at, int knobs = -1) const;
+    /// The layer whose lane is at that height, or -1.
+    [[nodiscard]] int layerAt(double y) const;
+    [[nodiscard]] double laneHeight() const { return m_laneHeight; }
 
     static constexpr double kBeatHeight = 26, kAxisHeight = 18, kStripHeight = 64, kGateHeight = 20,
                             kWaitHeight = 20, kLabelWidth = 104;

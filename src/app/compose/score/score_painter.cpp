@@ -131,16 +131,21 @@ void ScorePainter::label(const QRectF& row, const QString& text, bool strong, bo
 
 void ScorePainter::labels() {
     label(m_layout.beatRow(), QObject::tr("Beats"), false, true);
-    label(m_layout.stripRow(), QObject::tr("Frames"), false, true);
+    const QRectF strip = m_layout.stripRow();
+    label({0, strip.y(), 1, strip.height() - 22}, QObject::tr("Frames"), false, true);
+    label({0, strip.bottom() - 13, 1, 20}, QObject::tr("Layers"), false, true);
     const auto* cue = model::findThing(sequence().cues, m_selection.cue());
     for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
         const auto& layer = sequence().layers[static_cast<std::size_t>(i)];
-        const bool chosen = (cue && cue->layer == layer.id) ||
-                            (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == layer.id);
-        label(m_layout.laneRow(i), toQString(layer.name), chosen, false);
+        const bool chosen = (cue && cue->layer == layer.id) || m_selection.contains(Selection::Kind::Layer, layer.id);
+        layerLabel(i, chosen);
     }
-    if (!sequence().gates.empty()) {
-        label({0, m_layout.gatesTop(), 1, 18}, QObject::tr("Gates"), false, true);
+    label({0, m_layout.gatesTop(), 1, 18}, QObject::tr("Gates"), false, true);
+    if (sequence().gates.empty()) {
+        m_painter.setFont(uiFont(11));
+        m_painter.setPen(theme().faint);
+        m_painter.drawText(QRectF(m_layout.left() + 4, m_layout.gatesTop(), 420, 18), Qt::AlignVCenter,
+                           QObject::tr("What has to load before the app can be shown? G adds a gate."));
     }
     for (int i = 0; i < static_cast<int>(sequence().gates.size()); ++i) {
         const auto& gate = sequence().gates[static_cast<std::size_t>(i)];
@@ -148,6 +153,47 @@ void ScorePainter::labels() {
               m_selection.kind() == Selection::Kind::Gate && m_selection.id() == gate.id, false);
     }
     label(m_layout.waitRow(), QObject::tr("The wait"), false, true);
+}
+
+/// The name, set in for members of groups; faint for hidden layers, with a bolt for locked ones.
+void ScorePainter::layerLabel(int index, bool chosen) {
+    const auto& layer = sequence().layers[static_cast<std::size_t>(index)];
+    int depth = 0;
+    for (Id group = layer.group; !group.empty() && depth < 4; ++depth) {
+        const auto* outer = model::findThing(sequence().layers, group);
+        group = outer ? outer->group : Id();
+    }
+    QRectF row = m_layout.laneRow(index);
+    const double right = ScoreLayout::kLabelWidth - 8;
+    QString text = toQString(layer.name);
+    const QFont font = uiFont(13, chosen);
+    m_painter.setFont(font);
+    m_painter.setPen(layer.hidden ? theme().faint : theme().ink);
+    double end = right;
+    if (layer.locked) {
+        end -= 12;
+        lockSign({end + 6, row.center().y()});
+    }
+    if (layer.hidden) {
+        QFont struck = font;
+        struck.setStrikeOut(true);
+        m_painter.setFont(struck);
+        m_painter.setPen(theme().faint);
+    }
+    const QRectF box(4 + depth * 9, row.y(), end - 4 - depth * 9, row.height());
+    if (layer.kind == model::LayerKind::Group) {
+        text = QStringLiteral("▾ ") + text;
+    }
+    m_painter.drawText(box, Qt::AlignVCenter | Qt::AlignLeft, QFontMetrics(font).elidedText(text, Qt::ElideRight, int(box.width())));
+}
+
+void ScorePainter::lockSign(QPointF at) {
+    m_painter.setPen(QPen(theme().faint, 1.2));
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.drawArc(QRectF(at.x() - 2.5, at.y() - 5.5, 5, 7), 0, 180 * 16);
+    m_painter.setPen(Qt::NoPen);
+    m_painter.setBrush(theme().faint);
+    m_painter.drawRect(QRectF(at.x() - 3.5, at.y() - 1.5, 7, 5.5));
 }
 
 void ScorePainter::axis() {
@@ -232,8 +278,7 @@ void ScorePainter::lanes() {
     for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
         const QRectF row = m_layout.laneRow(i);
         const Id& id = sequence().layers[static_cast<std::size_t>(i)].id;
-        const bool chosen = (cue && cue->layer == id) ||
-                            (m_selection.kind() == Selection::Kind::Layer && m_selection.id() == id);
+        const bool chosen = (cue && cue->layer == id) || m_selection.contains(Selection::Kind::Layer, id);
         if (chosen) {
             m_painter.fillRect(row.adjusted(-ScoreLayout::kLabelWidth, 0, 0, 0), theme().tint);
         }
@@ -243,19 +288,60 @@ void ScorePainter::lanes() {
 }
 
 void ScorePainter::cues(const ScoreHit& hover) {
-    int selected = -1;
+    std::vector<int> selected;
     const bool overCue = hover.part == ScoreHit::Part::Cue || hover.part == ScoreHit::Part::CueStart ||
                          hover.part == ScoreHit::Part::CueEnd;
     for (int i = 0; i < static_cast<int>(sequence().cues.size()); ++i) {
-        if (sequence().cues[static_cast<std::size_t>(i)].id == m_selection.cue()) {
-            selected = i;
+        if (m_selection.contains(Selection::Kind::Cue, sequence().cues[static_cast<std::size_t>(i)].id)) {
+            selected.push_back(i);
         } else {
             cue(i, false, overCue && hover.index == i);
         }
     }
-    if (selected >= 0) {
-        cue(selected, true, false);
+    for (int i : selected) {
+        cue(i, true, false);
+        if (selected.size() == 1) {
+            knobs(i);
+        }
     }
+}
+
+/// From these a thread is pulled to another cue.
+void ScorePainter::knobs(int index) {
+    if (m_layout.cueRect(index).isEmpty() || m_schedule.cues[static_cast<std::size_t>(index)].dropped) {
+        return;
+    }
+    m_painter.setPen(QPen(theme().umber, 1.4));
+    m_painter.setBrush(theme().page);
+    for (const bool end : {true, false}) {
+        m_painter.drawEllipse(m_layout.knob(index, end), 3.4, 3.4);
+    }
+}
+
+void ScorePainter::thread(QPointF from, QPointF to, int target) {
+    m_painter.setRenderHint(QPainter::Antialiasing);
+    m_painter.setPen(QPen(theme().umber, 1.6, Qt::DashLine));
+    QPainterPath path(from);
+    path.cubicTo(QPointF(from.x() + 20, from.y() + 14), QPointF(to.x() - 20, to.y() + 14), to);
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.drawPath(path);
+    if (target >= 0) {
+        m_painter.drawRoundedRect(m_layout.cueRect(target).adjusted(-3, -3, 3, 3), 3, 3);
+    }
+}
+
+void ScorePainter::rubberBand(const QRectF& rect) {
+    m_painter.setPen(QPen(theme().woad, 1));
+    m_painter.setBrush(faded(theme().woad, 0.12));
+    m_painter.drawRect(rect);
+}
+
+void ScorePainter::dropMark(int layer, double time) {
+    const QRectF row = m_layout.laneRow(layer);
+    m_painter.fillRect(row, faded(theme().woad, 0.14));
+    m_painter.setPen(QPen(theme().woad, 2));
+    const double x = m_layout.xOf(time);
+    m_painter.drawLine(QPointF(x, row.top()), QPointF(x, row.bottom()));
 }
 
 void ScorePainter::cue(int index, bool selected, bool hovered) {
@@ -333,6 +419,14 @@ void ScorePainter::cueCurve(int index, const QRectF& rect, const QColor& ink) {
         m_painter.setPen(QPen(ink, 1.5));
         m_painter.setBrush(Qt::NoBrush);
         m_painter.drawPath(line);
+    }
+    if (it.move.kind == model::MoveKind::Poses) {
+        m_painter.setBrush(theme().page);
+        m_painter.setPen(QPen(ink, 1.2));
+        for (const auto& pose : it.poses) {
+            const QPointF at(rect.left() + pose.at * rect.width(), rect.center().y());
+            m_painter.drawPolygon(QPolygonF({at + QPointF(0, -4), at + QPointF(4, 0), at + QPointF(0, 4), at + QPointF(-4, 0)}));
+        }
     }
     m_painter.setPen(QPen(ink, 1.2));
     m_painter.drawLine(rect.topLeft(), rect.bottomLeft());

@@ -19,6 +19,11 @@ public:
     /// Everything but the needle, which alone moves while playing.
     void paintPage(const Filmstrip& strip, const ScoreHit& hover);
     void needle(double time);
+    /// A thread that is being pulled, and the cue it would hold.
+    void thread(QPointF from, QPointF to, int target);
+    void rubberBand(const QRectF& rect);
+    /// Where a move that is dragged would begin.
+    void dropMark(int layer, double time);
 
 private:
     void labels();
@@ -30,6 +35,9 @@ private:
     void cue(int index, bool selected, bool hovered);
     void cueCurve(int index, const QRectF& rect, const QColor& ink);
     void threads();
+    void knobs(int index);
+    void layerLabel(int index, bool chosen);
+    void lockSign(QPointF at);
     void gates();
     void gate(int index);
     void waitRibbon();

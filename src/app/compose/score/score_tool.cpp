@@ -3,6 +3,7 @@
 
 #include "app/shell/phrasing.h"
 #include "core/edit/edits.h"
+#include "core/edit/time_edits.h"
 
 #include <cmath>
 
@@ -44,10 +45,11 @@ public:
     void cancel() override {}
 };
 
+/// Moves the pressed cue and all others that are selected with it.
 class CueMoveTool : public DragTool {
 public:
     CueMoveTool(const ToolContext& context, double pressedAt, int cue)
-        : DragTool(context, pressedAt), m_cue(cue) {}
+        : DragTool(context, pressedAt), m_cue(cue), m_all(context.selected) {}
     void moveTo(double time, bool wantsSnap) override {
         const auto& span = schedule().cues[static_cast<std::size_t>(m_cue)];
         const double by = time - pressedAt();
@@ -58,15 +60,17 @@ public:
         const double endPull = std::abs(end - (span.end + by));
         const bool useEnd = !isNever(span.end) && startPull < 0.51 && endPull > 0.51;
         const Millis moved = useEnd ? end - span.end : start - span.start;
-        document().preview(edit::moveCue(before(), before().cues[static_cast<std::size_t>(m_cue)].id, moved));
+        document().preview(edit::moveCues(before(), m_all, moved));
     }
     void finish() override {
-        document().commit(
-            QObject::tr("move %1").arg(cueName(before(), before().cues[static_cast<std::size_t>(m_cue)])));
+        document().commit(m_all.size() > 1
+                              ? QObject::tr("move %n cues", nullptr, int(m_all.size()))
+                              : QObject::tr("move %1").arg(cueName(before(), before().cues[static_cast<std::size_t>(m_cue)])));
     }
 
 private:
     int m_cue;
+    std::vector<Id> m_all;
 };
 
 class CueEdgeTool : public DragTool {

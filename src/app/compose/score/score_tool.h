@@ -24,6 +24,7 @@ struct ToolContext {
     Document& document;
     Preview& preview;
     const ScoreLayout& layout;
+    std::vector<Id> selected; ///< cues
 };
 
 /// The tool for what was pressed, or nothing if it cannot be dragged.

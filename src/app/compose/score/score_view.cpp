@@ -3,12 +3,17 @@
 
 #include "app/compose/score/score_painter.h"
 #include "app/shell/phrasing.h"
+#include "app/compose/shelf/moves_page.h"
+#include "app/shell/theme.h"
 #include "core/edit/edits.h"
+#include "core/edit/time_edits.h"
 
 #include <QHelpEvent>
+#include <QMimeData>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QToolButton>
 #include <QToolTip>
 #include <algorithm>
 #include <cmath>
@@ -23,7 +28,25 @@ ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection,
     setObjectName(QStringLiteral("score"));
     setAccessibleName(tr("Score"));
     setMouseTracking(true);
+    setAcceptDrops(true);
     setFocusPolicy(Qt::StrongFocus);
+    const auto adder = [this](const char* name, const QString& tip) {
+        auto* button = new QToolButton(this);
+        button->setObjectName(QString::fromLatin1(name));
+        button->setText(QStringLiteral("+"));
+        button->setToolTip(tip);
+        button->setAccessibleName(tip);
+        button->setFont(uiFont(14, true));
+        button->setFixedSize(20, 18);
+        button->setFocusPolicy(Qt::TabFocus);
+        return button;
+    };
+    m_addBeat = adder("scoreAddBeat", tr("Add a beat (B)"));
+    m_addLayer = adder("scoreAddLayer", tr("Add a layer (A)"));
+    m_addGate = adder("scoreAddGate", tr("Add a gate (G)"));
+    connect(m_addBeat, &QToolButton::clicked, this, &ScoreView::wantsBeat);
+    connect(m_addLayer, &QToolButton::clicked, this, &ScoreView::wantsLayer);
+    connect(m_addGate, &QToolButton::clicked, this, &ScoreView::wantsGate);
     m_strip.setFrameHeight(int(ScoreLayout::kStripHeight) - 4);
     connect(&preview, &Preview::scheduleChanged, this, &ScoreView::relayout);
     connect(&preview, &Preview::timeChanged, this, qOverload<>(&QWidget::update));
@@ -49,7 +72,21 @@ void ScoreView::relayout() {
                         (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs());
     }
     setMinimumHeight(int(std::ceil(m_layout.height())));
+    placeButtons();
     refresh();
+}
+
+/// Behind the words they belong to.
+void ScoreView::placeButtons() {
+    const double x = ScoreLayout::kLabelWidth - 28;
+    m_addBeat->move(int(x), int(m_layout.beatRow().center().y() - 9));
+    m_addLayer->move(int(x), int(m_layout.stripRow().bottom() - 12));
+    m_addGate->move(int(x), int(m_layout.gatesTop()));
+}
+
+ScoreHit ScoreView::hitAt(QPointF at) const {
+    const bool one = m_selection.kind() == Selection::Kind::Cue && m_selection.all().size() == 1;
+    return m_layout.hit(at, one ? model::indexOf(m_document.sequence()->cues, m_selection.cue()) : -1);
 }
 
 void ScoreView::resizeEvent(QResizeEvent*) { relayout(); }
@@ -65,7 +102,14 @@ void ScoreView::paintEvent(QPaintEvent*) {
     }
     QPainter painter(this);
     painter.drawPixmap(0, 0, m_page);
-    ScorePainter(painter, *m_preview.schedule(), m_layout, m_selection).needle(m_preview.time());
+    ScorePainter marks(painter, *m_preview.schedule(), m_layout, m_selection);
+    if (m_dropLayer >= 0) {
+        marks.dropMark(m_dropLayer, m_dropTime);
+    }
+    if (m_gesture) {
+        m_gesture->paint(marks);
+    }
+    marks.needle(m_preview.time());
 }
 
 void ScoreView::refresh() {
@@ -73,14 +117,25 @@ void ScoreView::refresh() {
     update();
 }
 
-void ScoreView::selectHit(const ScoreHit& hit) {
+void ScoreView::selectHit(const ScoreHit& hit, Qt::KeyboardModifiers keys) {
+    const bool toggles = keys & Qt::ControlModifier;
+    const auto choose = [&](Selection::Kind kind, const Id& id) {
+        if (toggles) {
+            m_selection.toggle(kind, id);
+        } else if (!m_selection.contains(kind, id) || m_selection.all().size() < 2) {
+            m_selection.select(kind, id);
+        }
+    };
     const auto& s = *m_document.sequence();
     const auto index = static_cast<std::size_t>(std::max(0, hit.index));
     switch (hit.part) {
     case Part::Cue:
     case Part::CueStart:
     case Part::CueEnd:
-        m_selection.select(Selection::Kind::Cue, s.cues[index].id);
+        choose(Selection::Kind::Cue, s.cues[index].id);
+        break;
+    case Part::KnobStart:
+    case Part::KnobEnd:
         break;
     case Part::Beat:
     case Part::BeatEnd:
@@ -92,7 +147,8 @@ void ScoreView::selectHit(const ScoreHit& hit) {
         m_selection.select(Selection::Kind::Gate, s.gates[index].id);
         break;
     case Part::Lane:
-        m_selection.select(Selection::Kind::Layer, s.layers[index].id);
+    case Part::Label:
+        choose(Selection::Kind::Layer, s.layers[index].id);
         break;
     case Part::Nothing:
         m_selection.clear();
@@ -112,13 +168,18 @@ void ScoreView::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton) {
         return;
     }
-    const auto hit = m_layout.hit(event->position());
-    selectHit(hit);
+    const auto hit = hitAt(event->position());
+    selectHit(hit, event->modifiers());
     const double time = m_layout.timeAt(event->position().x());
     if (hit.part == Part::Axis) {
         m_preview.setTime(time);
     }
-    m_tool = makeTool({m_document, m_preview, m_layout}, hit, time);
+    const bool adds = event->modifiers() & (Qt::ControlModifier | Qt::ShiftModifier);
+    m_gesture = makeGesture({m_document, m_preview, m_selection, m_layout}, hit, event->position(), adds);
+    if (!m_gesture) {
+        const bool together = m_selection.kind() == Selection::Kind::Cue;
+        m_tool = makeTool({m_document, m_preview, m_layout, together ? m_selection.all() : std::vector<Id>{}}, hit, time);
+    }
 }
 
 void ScoreView::mouseMoveEvent(QMouseEvent* event) {
@@ -131,16 +192,22 @@ void ScoreView::mouseMoveEvent(QMouseEvent* event) {
         }
         return;
     }
+    if (m_gesture) {
+        m_gesture->moveTo(event->position());
+        update();
+        return;
+    }
     if (m_tool) {
         m_tool->moveTo(m_layout.timeAt(event->position().x()), !(event->modifiers() & Qt::AltModifier));
         return;
     }
     const auto before = m_hover;
-    m_hover = m_layout.hit(event->position());
+    m_hover = hitAt(event->position());
     const bool edge = m_hover.part == Part::CueStart || m_hover.part == Part::CueEnd ||
                       m_hover.part == Part::BeatEnd || m_hover.part == Part::WaitGrip ||
                       m_hover.part == Part::GateEnd;
-    setCursor(edge ? Qt::SplitHCursor : m_hover.part == Part::Cue ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    const bool knob = m_hover.part == Part::KnobStart || m_hover.part == Part::KnobEnd;
+    setCursor(edge ? Qt::SplitHCursor : knob ? Qt::CrossCursor : m_hover.part == Part::Cue ? Qt::OpenHandCursor : Qt::ArrowCursor);
     if (m_hover.part != before.part || m_hover.index != before.index) {
         refresh();
     }
@@ -150,6 +217,11 @@ void ScoreView::mouseReleaseEvent(QMouseEvent* event) {
     if (event->button() == Qt::MiddleButton) {
         m_panning = false;
     }
+    if (event->button() == Qt::LeftButton && m_gesture) {
+        const auto gesture = std::move(m_gesture);
+        gesture->finish();
+        refresh();
+    }
     if (event->button() == Qt::LeftButton && m_tool) {
         const auto tool = std::move(m_tool);
         tool->finish();
@@ -158,8 +230,12 @@ void ScoreView::mouseReleaseEvent(QMouseEvent* event) {
 }
 
 void ScoreView::mouseDoubleClickEvent(QMouseEvent* event) {
+    const auto hit = hitAt(event->position());
     mousePressEvent(event);
-    if (m_selection.kind() != Selection::Kind::None) {
+    m_gesture.reset();
+    if (hit.part == Part::Label) {
+        emit wantsName();
+    } else if (m_selection.kind() != Selection::Kind::None) {
         emit wantsNumber();
     }
 }
@@ -181,6 +257,88 @@ void ScoreView::zoom(double factor, double aroundTime) {
 void ScoreView::zoomToFit() {
     m_visible = 0;
     relayout();
+}
+
+void ScoreView::showSpan(double from, double to) {
+    const double whole = m_preview.schedule()->end * 1.06 + 20;
+    m_visible = std::clamp(to - from, 60.0, whole);
+    m_scroll = std::clamp(from, 0.0, std::max(0.0, whole - m_visible));
+    relayout();
+}
+
+void ScoreView::zoomToSelection() {
+    const auto& schedule = *m_preview.schedule();
+    double from = kNever;
+    double to = 0;
+    const auto take = [&](Millis start, Millis end) {
+        if (!isNever(start)) {
+            from = std::min<double>(from, start);
+            to = std::max<double>(to, isNever(end) ? schedule.end : end);
+        }
+    };
+    for (const auto& id : m_selection.all()) {
+        if (const int cue = model::indexOf(schedule.sequence->cues, id); m_selection.kind() == Selection::Kind::Cue && cue >= 0) {
+            take(schedule.cues[static_cast<std::size_t>(cue)].start, schedule.cues[static_cast<std::size_t>(cue)].end);
+        }
+        if (const int beat = model::indexOf(schedule.sequence->beats, id); m_selection.kind() == Selection::Kind::Beat && beat >= 0) {
+            take(schedule.beats[static_cast<std::size_t>(beat)].start, schedule.beats[static_cast<std::size_t>(beat)].end);
+        }
+    }
+    if (to <= from) {
+        zoomToFit();
+        return;
+    }
+    const double room = (to - from) * 0.08 + 10;
+    showSpan(from - room, to + room);
+}
+
+void ScoreView::zoomToFrames() {
+    constexpr double kSpan = 240; // about fourteen frames
+    showSpan(m_preview.time() - kSpan / 2, m_preview.time() + kSpan / 2);
+}
+
+void ScoreView::contextMenuEvent(QContextMenuEvent* event) {
+    if (event->reason() == QContextMenuEvent::Mouse) {
+        const auto hit = hitAt(event->pos());
+        if (hit.part != Part::Nothing && hit.part != Part::Axis) {
+            selectHit(hit, {});
+        }
+    }
+    emit wantsMenu(event->globalPos());
+}
+
+void ScoreView::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasFormat(QString::fromLatin1(MovesPage::kMime))) {
+        event->acceptProposedAction();
+    }
+}
+
+void ScoreView::aimDrop(QPointF at) {
+    m_dropLayer = m_layout.layerAt(at.y());
+    const double reach = 6 / m_layout.pixelsPerMs();
+    m_dropTime = snapped(*m_preview.schedule(), std::max(0.0, m_layout.timeAt(at.x())), reach, m_preview.time(), -1);
+    update();
+}
+
+void ScoreView::dragMoveEvent(QDragMoveEvent* event) {
+    aimDrop(event->position());
+    event->setAccepted(m_dropLayer >= 0);
+}
+
+void ScoreView::dragLeaveEvent(QDragLeaveEvent*) {
+    m_dropLayer = -1;
+    update();
+}
+
+void ScoreView::dropEvent(QDropEvent* event) {
+    aimDrop(event->position());
+    const int layer = std::exchange(m_dropLayer, -1);
+    if (layer >= 0) {
+        event->acceptProposedAction();
+        emit moveDropped(event->mimeData()->data(QString::fromLatin1(MovesPage::kMime)).toInt(),
+                         m_document.sequence()->layers[static_cast<std::size_t>(layer)].id, m_dropTime);
+    }
+    update();
 }
 
 void ScoreView::wheelEvent(QWheelEvent* event) {
@@ -215,7 +373,11 @@ void ScoreView::keyPressEvent(QKeyEvent* event) {
         emit wantsNumber();
         break;
     case Qt::Key_Escape:
-        if (m_tool) {
+        if (m_gesture) {
+            m_gesture->cancel();
+            m_gesture.reset();
+            refresh();
+        } else if (m_tool) {
             m_tool->cancel();
             m_tool.reset();
             relayout();
@@ -231,8 +393,9 @@ void ScoreView::keyPressEvent(QKeyEvent* event) {
 void ScoreView::nudge(Millis by) {
     const auto& s = *m_document.sequence();
     if (const auto* cue = model::findThing(s.cues, m_selection.cue())) {
-        m_document.apply(tr("move %1").arg(cueName(s, *cue)), edit::moveCue(s, cue->id, by),
-                         "nudge " + cue->id);
+        const auto& all = m_selection.all();
+        m_document.apply(all.size() > 1 ? tr("move %n cues", nullptr, int(all.size())) : tr("move %1").arg(cueName(s, *cue)),
+                         edit::moveCues(s, all, by), "nudge " + cue->id);
     } else {
         m_preview.setTime(m_preview.time() + by);
     }
@@ -282,7 +445,7 @@ bool ScoreView::event(QEvent* event) {
         return QWidget::event(event);
     }
     const auto* help = static_cast<QHelpEvent*>(event);
-    const auto hit = m_layout.hit(help->pos());
+    const auto hit = hitAt(help->pos());
     const auto& schedule = *m_preview.schedule();
     const auto index = static_cast<std::size_t>(std::max(0, hit.index));
     QString text;
@@ -293,6 +456,10 @@ bool ScoreView::event(QEvent* event) {
                         timeText(span.end));
     } else if (hit.part == Part::WaitGrip) {
         text = tr("Pull: what if loading takes this long?");
+    } else if (hit.part == Part::KnobEnd || hit.part == Part::KnobStart) {
+        text = hit.part == Part::KnobEnd ? tr("Pull a thread to the cue that comes after") : tr("Pull a thread to the cue that begins with it");
+    } else if (hit.part == Part::Label) {
+        text = tr("Drag to reorder, double-click to rename, right click for more");
     } else if (hit.part == Part::BeatEnd) {
         text = tr("Drag to lengthen the beat");
     } else if (hit.part == Part::GateEnd) {

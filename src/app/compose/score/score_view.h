@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "app/compose/score/score_gesture.h"
 #include "app/compose/score/score_layout.h"
 #include "app/compose/score/score_tool.h"
 #include "app/document/filmstrip.h"
@@ -8,6 +9,8 @@
 
 #include <QPixmap>
 #include <QWidget>
+
+class QToolButton;
 
 namespace scaena::app {
 
@@ -24,6 +27,10 @@ public:
     [[nodiscard]] const ScoreLayout& layoutOfScore() const { return m_layout; }
     void zoom(double factor, double aroundTime);
     void zoomToFit();
+    /// Shows the selected cues (or beat) as large as fits.
+    void zoomToSelection();
+    /// So near that single frames of a 60 Hz screen can be told apart.
+    void zoomToFrames();
     /// Moves the selected cue by so many ms, as the arrow keys do.
     void nudge(Millis by);
     /// Selects the cue that starts next after (or before) the selected one.
@@ -39,9 +46,22 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void leaveEvent(QEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dragMoveEvent(QDragMoveEvent* event) override;
+    void dragLeaveEvent(QDragLeaveEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
     bool event(QEvent* event) override;
 
 signals:
+    void wantsMenu(const QPoint& globalPos);
+    /// A move of the shelf was dropped on a lane.
+    void moveDropped(int entry, const scaena::Id& layer, double time);
+    /// The name of a layer, beat or gate was double-clicked.
+    void wantsName();
+    void wantsLayer();
+    void wantsBeat();
+    void wantsGate();
     /// A number on the score was double-clicked: the card should take the keyboard.
     void wantsNumber();
 
@@ -49,7 +69,11 @@ private:
     void relayout();
     /// Forgets the painted page, so that the next painting makes it anew.
     void refresh();
-    void selectHit(const ScoreHit& hit);
+    void selectHit(const ScoreHit& hit, Qt::KeyboardModifiers keys);
+    [[nodiscard]] ScoreHit hitAt(QPointF at) const;
+    void placeButtons();
+    void aimDrop(QPointF at);
+    void showSpan(double from, double to);
     void describe();
 
     Document& m_document;
@@ -59,6 +83,10 @@ private:
     ScoreLayout m_layout;
     ScoreHit m_hover;
     std::unique_ptr<ScoreTool> m_tool;
+    std::unique_ptr<ScoreGesture> m_gesture;
+    QToolButton *m_addBeat, *m_addLayer, *m_addGate;
+    int m_dropLayer = -1; ///< where a dragged move would land
+    double m_dropTime = 0;
     double m_scroll = 0;
     double m_visible = 0; ///< ms; 0: the whole sequence
     QPointF m_panFrom;

@@ -1,0 +1,383 @@
+// SPDX-License-Identifier: MIT
+#include "app/compose/compose_actions.h"
+#include "app/shell/background.h"
+#include "app/shell/phrasing.h"
+#include "core/art/parts.h"
+#include "core/art/read_clip.h"
+#include "core/art/read_svg.h"
+#include "core/edit/layer_edits.h"
+#include "core/model/limits.h"
+#include "core/start/pictures.h"
+#include "render/decoder.h"
+#include "render/fonts.h"
+
+#include <QFileDialog>
+#include <QFileInfo>
+#include <cmath>
+
+/// The part of ComposeActions that makes and arranges layers.
+namespace scaena::app {
+
+using model::Layer;
+using model::LayerKind;
+
+namespace {
+
+/// New art is as large as the opening can show of an icon.
+constexpr double kNewArt = 160;
+
+/// What was read of one dropped file, in the background.
+struct ReadFile {
+    start::SourceKind kind = start::SourceKind::Unknown;
+    std::string name;  ///< for the layer
+    std::string path;  ///< to keep it under
+    std::string bytes;
+    Size size;         ///< dp or px
+    double density = 1;
+    bool dark = false;
+    Millis length = 0; ///< of a clip
+    Problems problems, warnings;
+};
+
+std::string keptPath(const char* folder, const std::filesystem::path& source) {
+    const auto never = [](const Id&) { return false; };
+    return std::string(folder) + "/" + makeId(source.stem().string(), "file", never) + source.extension().string();
+}
+
+void readVector(ReadFile& file, const std::filesystem::path& source, const start::Decoder& decoder) {
+    auto svg = start::asSvg(file.bytes, source, decoder, file.warnings);
+    if (!svg) {
+        file.problems = svg.error();
+        return;
+    }
+    const auto art = art::readSvg(svg->bytes, source.string());
+    file.size = {art->viewBox.width, art->viewBox.height};
+    file.path = svg->path;
+    file.bytes = std::move(svg->bytes);
+    file.kind = start::SourceKind::Svg;
+}
+
+ReadFile readOne(const std::filesystem::path& source, const start::Decoder& decoder) {
+    ReadFile file;
+    file.name = start::plainStem(source);
+    auto bytes = DiskFiles().read(source, model::limits::kPictureBytes);
+    if (!bytes) {
+        file.problems = bytes.error();
+        return file;
+    }
+    file.bytes = std::move(*bytes);
+    file.kind = start::kindOf(file.bytes, source);
+    switch (file.kind) {
+    case start::SourceKind::Svg:
+    case start::SourceKind::Pdf:
+    case start::SourceKind::VectorDrawable:
+        readVector(file, source, decoder);
+        break;
+    case start::SourceKind::Raster: {
+        const auto info = decoder.picture(file.bytes, source.string());
+        if (!info) {
+            file.problems = info.error();
+            break;
+        }
+        file.density = start::densityOf(source);
+        file.dark = start::saysDark(source);
+        file.size = {info->pixels.width / file.density, info->pixels.height / file.density};
+        file.path = keptPath("images", source);
+        break;
+    }
+    case start::SourceKind::Clip: {
+        const auto info = art::readClip(file.bytes, source.string());
+        if (!info) {
+            file.problems = info.error();
+            break;
+        }
+        for (const auto& loss : info->losses) {
+            file.warnings.push_back({ProblemKind::Unsupported, "cannot carry " + loss, source.string(), {}});
+        }
+        file.size = info->size;
+        file.length = info->length;
+        file.path = keptPath("clips", source);
+        break;
+    }
+    case start::SourceKind::Font:
+        file.path = keptPath("fonts", source);
+        break;
+    case start::SourceKind::Unknown:
+        file.problems = {{ProblemKind::Unsupported,
+                          "cannot be used here; usable are SVG, PDF and VectorDrawable art, PNG, JPEG and WebP pictures, "
+                          "Lottie JSON clips, and fonts for a text layer",
+                          source.string(),
+                          {}}};
+    }
+    return file;
+}
+
+Size fitted(Size size, double side) {
+    const double longest = std::max({size.width, size.height, 1e-6});
+    return {std::max(1.0, std::round(size.width * side / longest)), std::max(1.0, std::round(size.height * side / longest))};
+}
+
+void place(Layer& layer, Size size) {
+    layer.place.width = size.width;
+    layer.place.height = size.height;
+}
+
+}
+
+model::ColourRef ComposeActions::colourFor(const char* wish) const {
+    const auto& palette = sequence().palette;
+    if (model::find(palette, wish)) {
+        return wish;
+    }
+    return palette.empty() ? model::ColourRef() : palette.back().id;
+}
+
+void ComposeActions::addLayerOf(Layer layer, const QString& name) {
+    layer.name = name.toStdString();
+    const Id above = m_selection.kind() == Selection::Kind::Layer ? m_selection.id() : Id();
+    Id made;
+    auto next = edit::addLayer(sequence(), std::move(layer), above, made);
+    apply(tr("add %1").arg(name), std::move(next));
+    m_selection.select(Selection::Kind::Layer, made);
+}
+
+void ComposeActions::addShape(model::ShapeForm form) {
+    Layer layer;
+    layer.kind = LayerKind::Shape;
+    layer.shape.form = form;
+    layer.shape.colour = form == model::ShapeForm::Line ? model::ColourRef() : colourFor("brand");
+    place(layer, form == model::ShapeForm::Line ? Size{120, 4} : Size{120, 120});
+    if (form == model::ShapeForm::Line) {
+        layer.shape.strokeColour = colourFor("ink");
+        layer.shape.strokeWidth = 4;
+    }
+    addLayerOf(std::move(layer), form == model::ShapeForm::Rectangle ? tr("Rectangle")
+                                 : form == model::ShapeForm::Ellipse ? tr("Ellipse")
+                                                                     : tr("Line"));
+}
+
+void ComposeActions::addLayer(LayerKind kind) {
+    Layer layer;
+    layer.kind = kind;
+    switch (kind) {
+    case LayerKind::Text:
+        layer.text.text = sequence().name;
+        layer.text.colour = colourFor("ink");
+        layer.text.size = 30;
+        layer.text.bold = true;
+        layer.place = {model::AnchorPoint::Centre, 0, 140, 300, 40};
+        addLayerOf(std::move(layer), tr("Text"));
+        break;
+    case LayerKind::Progress:
+        layer.progress.colour = colourFor("ink");
+        layer.progress.track = colourFor("quiet");
+        layer.place = {model::AnchorPoint::Bottom, 0, -96, 36, 36};
+        layer.place.safeArea = true;
+        addLayerOf(std::move(layer), tr("Progress"));
+        break;
+    case LayerKind::Backdrop:
+        layer.fill.colour = colourFor("canvas");
+        addLayerOf(std::move(layer), tr("Backdrop"));
+        break;
+    case LayerKind::Shape:
+        addShape(model::ShapeForm::Rectangle);
+        break;
+    default:
+        askForFiles();
+    }
+}
+
+void ComposeActions::askForFiles() {
+    const auto paths = QFileDialog::getOpenFileNames(
+        m_window, tr("Add art, pictures or clips"), {},
+        tr("Art, pictures, clips (*.svg *.pdf *.xml *.png *.jpg *.jpeg *.webp *.json);;Fonts (*.ttf *.otf);;All files (*)"));
+    if (!paths.isEmpty()) {
+        addFiles(paths);
+    }
+}
+
+void ComposeActions::addFiles(const QStringList& paths) {
+    const auto read = resultFromBackground<std::vector<ReadFile>>(
+        m_window, tr("Reading %n file(s) …", nullptr, int(paths.size())), [paths](const std::atomic<bool>& stop) {
+            const render::QtDecoder decoder;
+            std::vector<ReadFile> files;
+            for (const auto& path : paths) {
+                if (!stop) {
+                    files.push_back(readOne(path.toStdString(), decoder));
+                }
+            }
+            return files;
+        });
+    if (!read) {
+        return;
+    }
+    Problems bad;
+    Problems warnings;
+    auto next = sequence();
+    std::vector<Id> made;
+    const auto* chosen = m_selection.kind() == Selection::Kind::Layer
+                             ? model::findThing(std::as_const(next).layers, m_selection.id())
+                             : nullptr;
+    const Id chosenId = chosen ? chosen->id : Id();
+    const LayerKind chosenKind = chosen ? chosen->kind : LayerKind::Group;
+    std::map<std::string, Id> images; // rasters of one name are one layer in several densities
+    for (const auto& file : *read) {
+        bad.insert(bad.end(), file.problems.begin(), file.problems.end());
+        warnings.insert(warnings.end(), file.warnings.begin(), file.warnings.end());
+        if (!file.problems.empty()) {
+            continue;
+        }
+        if (file.kind == start::SourceKind::Font) {
+            auto* text = chosenKind == LayerKind::Text ? model::findThing(next.layers, chosenId) : nullptr;
+            if (!text || render::fontFamily(file.bytes).isEmpty()) {
+                bad.push_back({ProblemKind::Unsupported,
+                               text ? "is no font that can be read" : "is a font: select a text layer first, then drop it again",
+                               file.path,
+                               {}});
+                continue;
+            }
+            text->text.fontFile = m_document.addFile(file.path, file.bytes);
+            continue;
+        }
+        const auto path = m_document.addFile(file.path, file.bytes);
+        if (file.kind == start::SourceKind::Raster && images.count(file.name) > 0) {
+            model::findThing(next.layers, images[file.name])->pictures.push_back({path, file.density, file.dark, {}});
+            continue;
+        }
+        if (file.kind == start::SourceKind::Raster && chosenKind == LayerKind::Backdrop && read->size() == 1) {
+            auto* backdrop = model::findThing(next.layers, chosenId);
+            backdrop->picture = backdrop->picture.value_or(model::BackdropPicture{});
+            backdrop->picture->light = path;
+            continue;
+        }
+        Layer layer;
+        layer.name = file.name;
+        const double longest = std::max(file.size.width, file.size.height);
+        switch (file.kind) {
+        case start::SourceKind::Raster:
+            layer.kind = LayerKind::Image;
+            layer.pictures = {{path, file.density, file.dark, {}}};
+            place(layer, fitted(file.size, std::min(longest, kNewArt)));
+            break;
+        case start::SourceKind::Clip:
+            layer.kind = LayerKind::Clip;
+            layer.clip.path = path;
+            layer.clip.stopAt = std::max(1, file.length);
+            place(layer, fitted(file.size, 200));
+            break;
+        default:
+            layer.kind = LayerKind::Artwork;
+            layer.art = path;
+            layer.tint = colourFor("ink");
+            place(layer, fitted(file.size, kNewArt));
+        }
+        Id id;
+        next = edit::addLayer(std::move(next), std::move(layer), made.empty() ? chosenId : made.back(), id);
+        images[file.name] = id;
+        made.push_back(id);
+    }
+    if (next != sequence()) {
+        apply(made.size() == 1 ? tr("add %1").arg(toQString(model::findThing(std::as_const(next).layers, made.front())->name))
+              : made.empty()   ? tr("change the files of %1").arg(nameOfLayer(chosenId))
+                               : tr("add %n layer(s)", nullptr, int(made.size())),
+              std::move(next));
+        if (!made.empty()) {
+            m_selection.select(Selection::Kind::Layer, made.back());
+        }
+    }
+    if (!bad.empty()) {
+        emit problems(tr("Not all files could be used"), bad);
+    } else if (!warnings.empty()) {
+        emit problems(tr("It is there, but some of it is not as it was drawn"), warnings);
+    }
+}
+
+void ComposeActions::groupSelected() {
+    if (m_selection.kind() != Selection::Kind::Layer) {
+        return;
+    }
+    Id made;
+    auto next = edit::groupLayers(sequence(), m_selection.all(), made);
+    if (!made.empty()) {
+        apply(tr("group %n layer(s)", nullptr, int(m_selection.all().size())), std::move(next));
+        m_selection.select(Selection::Kind::Layer, made);
+    }
+}
+
+void ComposeActions::ungroupSelected() {
+    const Id id = m_selection.id();
+    auto next = edit::ungroup(sequence(), id);
+    if (next != sequence()) {
+        const QString name = nameOfLayer(id);
+        m_selection.clear();
+        apply(tr("ungroup %1").arg(name), std::move(next));
+    }
+}
+
+void ComposeActions::takeApart() {
+    const auto* layer = model::findThing(sequence().layers, m_selection.id());
+    const auto art = layer ? m_document.shelf()->findArt(layer->art) : nullptr;
+    std::vector<edit::ArtPart> parts;
+    if (art && layer->kind == LayerKind::Artwork && layer->part.empty()) {
+        for (const auto& part : art::partsOf(*art)) {
+            const Point middle = part.bounds.centre();
+            parts.push_back({part.id,
+                             {(middle.x - art->viewBox.x) / std::max(1e-6, art->viewBox.width),
+                              (middle.y - art->viewBox.y) / std::max(1e-6, art->viewBox.height)}});
+        }
+    }
+    if (parts.empty()) {
+        emit problems(tr("This layer cannot be taken apart"),
+                      {{ProblemKind::Unsupported,
+                        "select an artwork whose SVG file has groups or shapes with an id; each becomes a layer of its own", {}, {}}});
+        return;
+    }
+    Id made;
+    const QString name = toQString(layer->name);
+    apply(tr("take %1 apart").arg(name), edit::takeApart(sequence(), layer->id, parts, made));
+    m_selection.select(Selection::Kind::Layer, made);
+}
+
+void ComposeActions::toggleLock() {
+    const auto* layer = model::findThing(sequence().layers, m_selection.id());
+    if (layer) {
+        const bool lock = !layer->locked;
+        auto next = sequence();
+        for (const auto& id : m_selection.all()) {
+            next = edit::changeLayer(std::move(next), id, [&](Layer& it) { it.locked = lock; });
+        }
+        apply(lock ? tr("lock %1").arg(toQString(layer->name)) : tr("unlock %1").arg(toQString(layer->name)), std::move(next));
+    }
+}
+
+void ComposeActions::toggleHidden() {
+    const auto* layer = model::findThing(sequence().layers, m_selection.id());
+    if (layer) {
+        const bool hide = !layer->hidden;
+        auto next = sequence();
+        for (const auto& id : m_selection.all()) {
+            next = edit::changeLayer(std::move(next), id, [&](Layer& it) { it.hidden = hide; });
+        }
+        apply(hide ? tr("hide %1").arg(toQString(layer->name)) : tr("show %1").arg(toQString(layer->name)), std::move(next));
+    }
+}
+
+void ComposeActions::raise(int by) {
+    const int index = model::indexOf(sequence().layers, m_selection.id());
+    const int to = index + by;
+    if (m_selection.kind() == Selection::Kind::Layer && index >= 0 && to >= 0 && to < int(sequence().layers.size())) {
+        const QString name = nameOfLayer(m_selection.id());
+        apply(by > 0 ? tr("bring %1 forward").arg(name) : tr("send %1 back").arg(name),
+              edit::reorderLayer(sequence(), m_selection.id(), static_cast<std::size_t>(to)));
+    }
+}
+
+void ComposeActions::setLandscapePlace(bool own) {
+    const Id id = m_selection.id();
+    apply(own ? tr("own landscape place for %1").arg(nameOfLayer(id)) : tr("one place for %1").arg(nameOfLayer(id)),
+          edit::changeLayer(sequence(), id, [&](Layer& it) {
+              it.landscape = own ? std::optional(it.landscape.value_or(it.place)) : std::nullopt;
+          }));
+}
+
+}

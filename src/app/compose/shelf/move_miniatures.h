@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/document/phrase_shelf.h"
+#include "app/document/preview.h"
+
+#include <QHash>
+#include <QImage>
+#include <QThreadPool>
+#include <atomic>
+
+namespace scaena::app {
+
+/// Small running pictures of every move and phrase on a layer of the person's own, painted in the background. The interface
+/// thread never waits; while new ones are made the old ones stay.
+class MoveMiniatures : public QObject {
+    Q_OBJECT
+public:
+    static constexpr int kFrames = 14, kSide = 64;
+
+    MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* parent = nullptr);
+    ~MoveMiniatures() override;
+
+    /// Moves come first, then phrases in the shelf's order.
+    [[nodiscard]] QImage frame(int entry, int frame) const;
+    [[nodiscard]] bool isComplete() const { return m_complete; }
+    /// Whose art is shown; an empty id shows the opening's icon.
+    void setLayer(const Id& layer);
+    void setPixelRatio(double ratio);
+
+signals:
+    void changed();
+
+private:
+    void restart();
+
+    Document& m_document;
+    PhraseShelf& m_shelf;
+    Id m_layer;
+    double m_ratio = 1;
+    bool m_night = false;
+    bool m_complete = false;
+    QHash<int, QImage> m_frames;
+    QTimer m_delay;
+    QThreadPool m_pool;
+    std::shared_ptr<std::atomic<bool>> m_cancelled;
+};
+
+/// A sequence that shows one phrase on one layer, in the middle of a small screen; for miniatures and tests.
+[[nodiscard]] model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, const model::Phrase& phrase);
+
+}

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/compose/compose_actions.h"
+
+class QGridLayout;
+
+namespace scaena::app {
+
+/// The palette: each colour with its value by day and by night and how well it stands out from the canvas.
+class PalettePage : public QWidget {
+    Q_OBJECT
+public:
+    PalettePage(ComposeActions& actions, QWidget* parent);
+
+    /// Sets one value of a colour; what the colour dialog does in the end.
+    void setValue(const Id& colour, model::Appearance appearance, Colour value);
+    void proposeDark(const Id& colour);
+    void addColour();
+
+private:
+    void update();
+    void addRow(int index, const model::PaletteColour& colour, const model::PaletteColour* canvas);
+    void pick(const Id& colour, model::Appearance appearance);
+    void remove(const Id& colour);
+
+    ComposeActions& m_actions;
+    QWidget* m_rows;
+    QGridLayout* m_grid;
+    model::Palette m_shown;
+    Id m_shownCanvas;
+};
+
+}

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/compose/stage/stage_view.h"
+
+class QLabel;
+class QToolButton;
+
+namespace scaena::app {
+
+/// Below the stage: what a change by hand means, and whether the launch is seen from the icon.
+class StageBar : public QWidget {
+    Q_OBJECT
+public:
+    StageBar(StageView& stage, Preview& preview, QWidget* parent = nullptr);
+
+private:
+    void update();
+
+    StageView& m_stage;
+    Preview& m_preview;
+    QToolButton *m_scope, *m_icon, *m_back;
+    QLabel* m_hidden;
+};
+
+}

@@ -1,0 +1,311 @@
+// SPDX-License-Identifier: MIT
+#include "core/edit/layer_edits.h"
+
+#include "core/edit/tidy.h"
+#include "core/model/limits.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace scaena::edit {
+
+using namespace model;
+
+namespace {
+
+Id freeLayerId(const Sequence& sequence, const std::string& name) {
+    return makeId(name, "layer", [&](const Id& id) { return findThing(sequence.layers, id) != nullptr; });
+}
+
+Place& placeFor(Layer& layer, bool landscape) {
+    return landscape && layer.landscape ? *layer.landscape : layer.place;
+}
+
+double bounded(double value) { return std::clamp(value, -limits::kFarthest, limits::kFarthest); }
+double tenth(double value) { return std::round(value * 10) / 10; }
+
+/// Calls `visit` for every colour reference of the sequence.
+template <typename Visit>
+void visitColours(Sequence& sequence, Visit visit) {
+    visit(sequence.opening.colour);
+    for (auto& layer : sequence.layers) {
+        for (auto* ref : {&layer.tint, &layer.fill.colour, &layer.fill.to, &layer.text.colour,
+                          &layer.firstScreen.background, &layer.shape.colour, &layer.shape.to,
+                          &layer.shape.strokeColour, &layer.progress.colour, &layer.progress.track}) {
+            visit(*ref);
+        }
+        if (layer.plate) {
+            visit(layer.plate->colour);
+        }
+        for (auto& block : layer.firstScreen.blocks) {
+            visit(block.colour);
+        }
+        for (auto& [from, to] : layer.recolour) {
+            visit(to);
+        }
+    }
+}
+
+}
+
+Sequence addLayer(Sequence sequence, Layer layer, const Id& above, Id& made) {
+    layer.id = made = freeLayerId(sequence, layer.name);
+    const int index = indexOf(sequence.layers, above);
+    const auto at = index < 0 ? sequence.layers.end() : sequence.layers.begin() + index + 1;
+    const bool canBeIcon = layer.kind == LayerKind::Artwork || layer.kind == LayerKind::Image;
+    if (canBeIcon && sequence.opening.icon.empty() && layer.part.empty()) {
+        sequence.opening.icon = layer.id;
+        sequence.opening.layers.push_back(layer.id);
+    }
+    if (layer.kind == LayerKind::FooterMark && sequence.opening.footer.empty()) {
+        sequence.opening.footer = layer.id;
+        sequence.opening.layers.push_back(layer.id);
+    }
+    sequence.layers.insert(at, std::move(layer));
+    return sequence;
+}
+
+Sequence removeLayer(Sequence sequence, const Id& layer) {
+    const int index = indexOf(sequence.layers, layer);
+    if (index < 0) {
+        return sequence;
+    }
+    const Id outer = sequence.layers[static_cast<std::size_t>(index)].group;
+    for (auto& it : sequence.layers) {
+        if (it.group == layer) {
+            it.group = outer;
+        }
+    }
+    sequence.layers.erase(sequence.layers.begin() + index);
+    return tidied(std::move(sequence));
+}
+
+Sequence duplicateLayer(Sequence sequence, const Id& layer, Id& made) {
+    const int index = indexOf(sequence.layers, layer);
+    if (index < 0) {
+        return sequence;
+    }
+    Layer copy = sequence.layers[static_cast<std::size_t>(index)];
+    copy.id = made = freeLayerId(sequence, copy.id);
+    copy.name = (copy.name + " 2").substr(0, limits::kNameLength);
+    sequence.layers.insert(sequence.layers.begin() + index + 1, copy);
+    std::map<Id, Id> copies;
+    const auto cues = sequence.cues;
+    for (auto cue : cues) {
+        if (cue.layer != layer) {
+            continue;
+        }
+        const Id before = cue.id;
+        cue.id = copies[before] =
+            makeId(before, "cue", [&](const Id& id) { return findThing(sequence.cues, id) != nullptr; });
+        cue.layer = made;
+        sequence.cues.push_back(std::move(cue));
+    }
+    for (auto& cue : sequence.cues) {
+        if (cue.layer == made && copies.count(cue.anchor.cue) > 0) {
+            cue.anchor.cue = copies[cue.anchor.cue];
+        }
+    }
+    return sequence;
+}
+
+Sequence reorderLayer(Sequence sequence, const Id& layer, std::size_t to) {
+    const int index = indexOf(sequence.layers, layer);
+    if (index < 0) {
+        return sequence;
+    }
+    Layer moved = std::move(sequence.layers[static_cast<std::size_t>(index)]);
+    sequence.layers.erase(sequence.layers.begin() + index);
+    const auto at = static_cast<std::ptrdiff_t>(std::min(to, sequence.layers.size()));
+    sequence.layers.insert(sequence.layers.begin() + at, std::move(moved));
+    return sequence;
+}
+
+Sequence renameLayer(Sequence sequence, const Id& layer, const std::string& name) {
+    return changeLayer(std::move(sequence), layer, [&](Layer& it) { it.name = name.substr(0, limits::kNameLength); });
+}
+
+Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made) {
+    // What lies within another chosen group comes along with it.
+    std::vector<Id> within;
+    for (const auto& id : layers) {
+        const auto members = membersOf(sequence, id);
+        within.insert(within.end(), members.begin(), members.end());
+    }
+    const auto isIn = [](const std::vector<Id>& list, const Id& id) { return std::find(list.begin(), list.end(), id) != list.end(); };
+    std::vector<int> chosen;
+    double left = 1e9;
+    double top = 1e9;
+    double right = -1e9;
+    double bottom = -1e9;
+    const Layer* first = nullptr;
+    for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
+        const auto& it = sequence.layers[i];
+        if (!isIn(layers, it.id) || isIn(within, it.id) || coversScreen(it.kind)) {
+            continue;
+        }
+        first = first ? first : &it;
+        chosen.push_back(static_cast<int>(i));
+        left = std::min(left, it.place.x - it.place.width / 2);
+        right = std::max(right, it.place.x + it.place.width / 2);
+        top = std::min(top, it.place.y - it.place.height / 2);
+        bottom = std::max(bottom, it.place.y + it.place.height / 2);
+    }
+    if (chosen.empty()) {
+        return sequence;
+    }
+    Layer group;
+    group.name = "Group";
+    group.kind = LayerKind::Group;
+    group.id = made = freeLayerId(sequence, group.name);
+    group.group = first->group;
+    // The box is exact for members of one anchor point; others only make it less tight, nothing moves.
+    group.place = {first->place.anchor, (left + right) / 2, (top + bottom) / 2, right - left, bottom - top};
+    group.place.safeArea = first->place.safeArea;
+    for (int i : chosen) {
+        sequence.layers[static_cast<std::size_t>(i)].group = made;
+    }
+    sequence.layers.insert(sequence.layers.begin() + chosen.back() + 1, std::move(group));
+    return sequence;
+}
+
+Sequence ungroup(Sequence sequence, const Id& group) {
+    const auto* it = findThing(std::as_const(sequence).layers, group);
+    return it && it->kind == LayerKind::Group ? removeLayer(std::move(sequence), group) : sequence;
+}
+
+std::vector<Id> membersOf(const Sequence& sequence, const Id& group) {
+    std::vector<Id> members;
+    for (const auto& layer : sequence.layers) {
+        Id outer = layer.group;
+        for (std::size_t depth = 0; !outer.empty() && depth < sequence.layers.size(); ++depth) {
+            if (outer == group) {
+                members.push_back(layer.id);
+                break;
+            }
+            const auto* next = findThing(sequence.layers, outer);
+            outer = next ? next->group : Id();
+        }
+    }
+    return members;
+}
+
+Sequence moveLayer(Sequence sequence, const Id& layer, double dx, double dy, bool landscape) {
+    auto moved = membersOf(sequence, layer);
+    moved.push_back(layer);
+    for (const auto& id : moved) {
+        if (auto* it = findThing(sequence.layers, id)) {
+            auto& place = placeFor(*it, landscape);
+            place.x = tenth(bounded(place.x + dx));
+            place.y = tenth(bounded(place.y + dy));
+        }
+    }
+    return sequence;
+}
+
+Sequence resizeLayer(Sequence sequence, const Id& layer, Size size, bool landscape) {
+    auto* it = findThing(sequence.layers, layer);
+    if (!it) {
+        return sequence;
+    }
+    auto& place = placeFor(*it, landscape);
+    const Size before{std::max(0.1, place.width), std::max(0.1, place.height)};
+    const Point centre{place.x, place.y};
+    place.width = tenth(std::clamp(size.width, 1.0, limits::kFarthest));
+    place.height = tenth(std::clamp(size.height, 1.0, limits::kFarthest));
+    if (it->kind == LayerKind::Text) {
+        it->text.size = tenth(std::clamp(it->text.size * place.height / before.height, 1.0, 1000.0));
+    }
+    const double across = place.width / before.width;
+    const double down = place.height / before.height;
+    for (const auto& id : membersOf(sequence, layer)) {
+        auto* member = findThing(sequence.layers, id);
+        auto& inner = placeFor(*member, landscape);
+        inner.x = tenth(centre.x + (inner.x - centre.x) * across);
+        inner.y = tenth(centre.y + (inner.y - centre.y) * down);
+        inner.width = tenth(std::max(1.0, inner.width * across));
+        inner.height = tenth(std::max(1.0, inner.height * down));
+        if (member->kind == LayerKind::Text) {
+            member->text.size = tenth(std::clamp(member->text.size * down, 1.0, 1000.0));
+        }
+    }
+    return sequence;
+}
+
+Sequence turnLayer(Sequence sequence, const Id& layer, double degrees, bool landscape) {
+    return changeLayer(std::move(sequence), layer,
+                       [&](Layer& it) { placeFor(it, landscape).turn = tenth(std::clamp(degrees, -3600.0, 3600.0)); });
+}
+
+Sequence reanchorLayer(Sequence sequence, const Id& layer, AnchorPoint anchor, bool safeArea, Size screen,
+                       const Rect& safe, bool landscape) {
+    return changeLayer(std::move(sequence), layer, [&](Layer& it) {
+        auto& place = placeFor(it, landscape);
+        const auto origin = [&](AnchorPoint from, bool inSafe) {
+            const Point part = fractions(from);
+            const Rect area = inSafe ? safe : Rect{0, 0, screen.width, screen.height};
+            return Point{area.x + area.width * part.x, area.y + area.height * part.y};
+        };
+        const Point before = origin(place.anchor, place.safeArea);
+        const Point after = origin(anchor, safeArea);
+        place.x = tenth(bounded(place.x + before.x - after.x));
+        place.y = tenth(bounded(place.y + before.y - after.y));
+        place.anchor = anchor;
+        place.safeArea = safeArea;
+    });
+}
+
+Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart>& parts, Id& made) {
+    const int index = indexOf(sequence.layers, layer);
+    if (index < 0 || parts.empty() || sequence.layers[static_cast<std::size_t>(index)].kind != LayerKind::Artwork) {
+        return sequence;
+    }
+    // The whole becomes the group and keeps its id, so that its cues go on moving everything.
+    auto& whole = sequence.layers[static_cast<std::size_t>(index)];
+    const Layer before = whole;
+    made = whole.id;
+    whole.kind = LayerKind::Group;
+    whole.art.clear();
+    whole.darkArt.clear();
+    whole.tint.clear();
+    whole.recolour.clear();
+    whole.plate.reset();
+    int at = index;
+    for (const auto& part : parts) {
+        Layer piece = before;
+        piece.name = part.id.substr(0, limits::kNameLength);
+        piece.id = freeLayerId(sequence, part.id);
+        piece.part = part.id;
+        piece.group = made;
+        piece.pivot = part.middle;
+        piece.destination.reset();
+        piece.plate.reset();
+        sequence.layers.insert(sequence.layers.begin() + ++at, std::move(piece));
+    }
+    std::rotate(sequence.layers.begin() + index, sequence.layers.begin() + index + 1, sequence.layers.begin() + at + 1);
+    return tidied(std::move(sequence));
+}
+
+Sequence addColour(Sequence sequence, const std::string& name, Colour light, Colour dark, Id& made) {
+    made = makeId(name, "colour", [&](const Id& id) { return find(sequence.palette, id) != nullptr; });
+    sequence.palette.push_back({made, name.substr(0, limits::kNameLength), light, dark, {}});
+    return sequence;
+}
+
+Sequence removeColour(Sequence sequence, const Id& colour, const Id& instead) {
+    if (colour == instead || !find(sequence.palette, colour) || !find(sequence.palette, instead)) {
+        return sequence;
+    }
+    visitColours(sequence, [&](ColourRef& ref) { ref = ref == colour ? instead : ref; });
+    std::erase_if(sequence.palette, [&](const PaletteColour& it) { return it.id == colour; });
+    return sequence;
+}
+
+bool isColourUsed(const Sequence& sequence, const Id& colour) {
+    bool used = false;
+    Sequence copy = sequence;
+    visitColours(copy, [&](const ColourRef& ref) { used = used || ref == colour; });
+    return used;
+}
+
+}

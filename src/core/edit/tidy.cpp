@@ -1,0 +1,89 @@
+// SPDX-License-Identifier: MIT
+#include "core/edit/tidy.h"
+
+#include "core/model/moves.h"
+
+#include <algorithm>
+
+namespace scaena::edit {
+
+using namespace model;
+
+namespace {
+
+template <typename Things>
+void keepKnown(std::vector<Id>& ids, const Things& things) {
+    std::erase_if(ids, [&](const Id& id) { return !findThing(things, id); });
+}
+
+void tidyCues(const std::vector<Layer>& layers, const std::vector<Beat>& beats, std::vector<Cue>& cues) {
+    std::erase_if(cues, [&](const Cue& cue) {
+        const auto* layer = findThing(layers, cue.layer);
+        const bool cannot = !layer || !suits(cue.move.kind, layer->kind) ||
+                            (cue.move.kind == MoveKind::Travel && !layer->destination);
+        return cannot || !findThing(beats, cue.beat);
+    });
+    for (auto& cue : cues) {
+        const bool chained = cue.anchor.kind == AnchorKind::With || cue.anchor.kind == AnchorKind::After;
+        const auto* other = chained ? findThing(std::as_const(cues), cue.anchor.cue) : nullptr;
+        if (chained && (!other || indexOf(beats, other->beat) > indexOf(beats, cue.beat))) {
+            cue.anchor = {AnchorKind::BeatStart, {}, std::max(0, cue.anchor.offset), {}};
+        }
+        const auto* beat = findThing(beats, cue.beat);
+        cue.repeat.whileWaiting = cue.repeat.whileWaiting && beat->kind == BeatKind::Wait;
+    }
+}
+
+void tidyTiming(const Sequence& sequence, std::vector<Beat>& beats, std::vector<Cue>& cues, StartBeats& starts) {
+    tidyCues(sequence.layers, beats, cues);
+    for (auto& beat : beats) {
+        keepKnown(beat.gates, sequence.gates);
+        const int here = indexOf(beats, beat.id);
+        std::erase_if(beat.gates, [&](const Id& id) {
+            const auto* gate = findThing(sequence.gates, id);
+            return gate->start == GateStart::Beat && indexOf(beats, gate->beat) > here;
+        });
+    }
+    for (auto& start : starts) {
+        if (start) {
+            keepKnown(*start, beats);
+        }
+    }
+}
+
+}
+
+Sequence tidied(Sequence sequence) {
+    for (auto& gate : sequence.gates) {
+        keepKnown(gate.needs, sequence.gates);
+        if (gate.start == GateStart::Beat && !findThing(std::as_const(sequence).beats, gate.beat)) {
+            gate.start = GateStart::FirstFrame;
+            gate.beat.clear();
+        }
+    }
+    for (auto& layer : sequence.layers) {
+        const auto* group = findThing(std::as_const(sequence).layers, layer.group);
+        if (!group || group->kind != LayerKind::Group) {
+            layer.group.clear();
+        }
+        keepKnown(layer.progress.gates, sequence.gates);
+    }
+    keepKnown(sequence.opening.layers, sequence.layers);
+    const auto is = [&](const Id& id, LayerKind kind) {
+        const auto* layer = findThing(std::as_const(sequence).layers, id);
+        return layer && layer->kind == kind;
+    };
+    if (!is(sequence.opening.icon, LayerKind::Artwork) && !is(sequence.opening.icon, LayerKind::Image)) {
+        sequence.opening.icon.clear();
+    }
+    if (!is(sequence.opening.footer, LayerKind::FooterMark)) {
+        sequence.opening.footer.clear();
+    }
+    tidyTiming(sequence, sequence.beats, sequence.cues, sequence.starts);
+    for (auto& take : sequence.takes) {
+        tidyTiming(sequence, take.beats, take.cues, take.starts);
+    }
+    return sequence;
+}
+
+}

@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: MIT
+#include "core/file/phrase_file.h"
+
+#include "core/file/pretty_json.h"
+#include "core/file/read_archive.h"
+#include "core/file/write_archive.h"
+
+namespace scaena::file {
+
+namespace {
+
+constexpr const char* kPhraseFormat = "scaena-phrases";
+
+struct PhraseBook {
+    std::vector<model::Phrase> phrases;
+};
+
+template <class A>
+void describe(A& a, PhraseBook& book) {
+    a.field("phrases", book.phrases);
+}
+
+}
+
+std::string writePhrases(const std::vector<model::Phrase>& phrases) {
+    PhraseBook book{phrases};
+    WriteArchive archive;
+    describe(archive, book);
+    Json document = {{"format", kPhraseFormat}, {"version", 1}};
+    document.update(archive.take());
+    return prettyJson(document);
+}
+
+Result<std::vector<model::Phrase>> readPhrases(std::string_view text, const std::string& name) {
+    const auto json = text.size() > model::limits::kFileBytes
+                          ? Json(Json::value_t::discarded)
+                          : Json::parse(text.begin(), text.end(), nullptr, false);
+    if (!json.is_object() || json.value("format", std::string()) != kPhraseFormat) {
+        return failure(ProblemKind::Invalid, fmt::format("holds no phrases: the key \"format\" has to be \"{}\"", kPhraseFormat),
+                       name);
+    }
+    Problems problems;
+    PhraseBook book;
+    ReadArchive archive(json, "", problems);
+    describe(archive, book);
+    if (!problems.empty()) {
+        for (auto& problem : problems) {
+            problem.file = name;
+        }
+        return tl::unexpected(std::move(problems));
+    }
+    return std::move(book.phrases);
+}
+
+}

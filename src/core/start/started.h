@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/base/files.h"
+#include "core/model/sequence.h"
+
+#include <atomic>
+#include <functional>
+
+namespace scaena::start {
+
+/// A first sequence and the files that belong beside it, by their relative paths.
+struct Started {
+    model::Sequence sequence;
+    std::map<std::string, std::string> files;
+    Problems warnings; ///< what of the source could not be carried
+};
+
+/// A raster picture as far as a first sequence needs it.
+struct PictureInfo {
+    Size pixels;
+    std::vector<Colour> colours; ///< those that cover most first; transparent parts do not count
+};
+
+/// What reading sources needs from outside the core.
+class Decoder {
+public:
+    virtual ~Decoder() = default;
+    [[nodiscard]] virtual Result<PictureInfo> picture(const std::string& bytes, const std::string& name) const = 0;
+    /// The first page of a PDF document as SVG.
+    [[nodiscard]] virtual Result<std::string> pdfToSvg(const std::string& bytes, const std::string& name) const = 0;
+};
+
+/// Reads whatever may stand at the beginning: an SVG, PDF, PNG, JPEG, WebP or VectorDrawable logo, an Android `res` folder (or a
+/// folder that holds one), an iOS `.xcassets` (or a folder that holds one). `stop` is looked at now and then, so that a
+/// person can give up waiting.
+[[nodiscard]] Result<Started> startFrom(const FileAccess& files, const std::filesystem::path& source,
+                                        const Decoder& decoder, const std::atomic<bool>& stop);
+
+/// "PNG, JPEG, WebP, SVG, …": what can be used, for messages.
+[[nodiscard]] std::string usableSources();
+
+}

@@ -1,0 +1,152 @@
+// SPDX-License-Identifier: MIT
+#include "core/art/parts.h"
+#include "core/art/read_svg.h"
+#include "core/edit/layer_edits.h"
+#include "core/model/validate.h"
+#include "core/schedule/evaluate.h"
+#include "core/schedule/resolve.h"
+#include "support/builders.h"
+
+#include <catch2/catch.hpp>
+
+using namespace scaena;
+using namespace scaena::test;
+using namespace scaena::edit;
+
+namespace {
+
+model::Sequence logoAndTitle() {
+    return aSequence().withBeat(play("arrive", 800)).withCue(cue("in", "arrive", 0, 400)).build();
+}
+
+const model::Layer& layerOf(const model::Sequence& sequence, const Id& id) {
+    return *model::findThing(sequence.layers, id);
+}
+
+Point centreOn(const model::Sequence& sequence, const Id& id, const char* device) {
+    schedule::Conditions conditions;
+    conditions.device = device;
+    const auto schedule = schedule::resolve(sequence, conditions);
+    return schedule::stateOf(schedule, model::indexOf(sequence.layers, id), 2000).centre;
+}
+
+}
+
+TEST_CASE("The first artwork becomes the icon of the opening, later ones do not") {
+    auto sequence = model::emptySequence();
+    model::Layer layer;
+    layer.name = "Sun & ridges";
+    layer.art = "a.svg";
+    Id first;
+    Id second;
+    sequence = addLayer(sequence, layer, "", first);
+    sequence = addLayer(sequence, layer, first, second);
+    CHECK(first == "sun-ridges");
+    CHECK(second == "sun-ridges-2");
+    CHECK(sequence.opening.icon == first);
+    CHECK(model::indexOf(sequence.layers, second) == model::indexOf(sequence.layers, first) + 1);
+    CHECK(model::validate(sequence).empty());
+}
+
+TEST_CASE("A removed layer takes its cues along, and leaves nothing that points at it") {
+    auto sequence = logoAndTitle();
+    Id take;
+    sequence.opening.layers = {"backdrop", "logo"};
+    sequence = removeLayer(sequence, "logo");
+    CHECK(sequence.cues.empty());
+    CHECK(sequence.opening.icon.empty());
+    CHECK(sequence.opening.layers == std::vector<Id>{"backdrop"});
+    CHECK(model::validate(sequence).empty());
+}
+
+TEST_CASE("A copy of a layer plays copies of its cues, chained among themselves") {
+    auto sequence = logoAndTitle();
+    auto second = cue("then", "arrive", 0, 100);
+    second.anchor = {model::AnchorKind::After, "in", 0, {}};
+    sequence.cues.push_back(second);
+    Id made;
+    sequence = duplicateLayer(sequence, "logo", made);
+    CHECK(sequence.cues.size() == 4);
+    CHECK(sequence.cues[3].layer == made);
+    CHECK(sequence.cues[3].anchor.cue == sequence.cues[2].id);
+    CHECK(model::validate(sequence).empty());
+}
+
+TEST_CASE("Moving and growing a group takes its members along, and nothing jumps when it is dissolved") {
+    auto sequence = logoAndTitle();
+    Id group;
+    sequence = groupLayers(sequence, {"logo", "title"}, group);
+    const auto before = centreOn(sequence, "title", "tall-phone");
+    sequence = moveLayer(sequence, group, 10, -20, false);
+    const auto moved = centreOn(sequence, "title", "tall-phone");
+    CHECK(moved.x == Approx(before.x + 10));
+    CHECK(moved.y == Approx(before.y - 20));
+    const Size size{layerOf(sequence, "title").place.width, layerOf(sequence, "title").place.height};
+    const auto& box = layerOf(sequence, group).place;
+    sequence = resizeLayer(sequence, group, {box.width * 2, box.height * 2}, false);
+    CHECK(layerOf(sequence, "title").place.width == Approx(size.width * 2));
+    const auto grown = centreOn(sequence, "title", "tall-phone");
+    sequence = ungroup(sequence, group);
+    CHECK(layerOf(sequence, "title").group.empty());
+    CHECK(centreOn(sequence, "title", "tall-phone") == grown);
+    CHECK(model::validate(sequence).empty());
+}
+
+TEST_CASE("Another anchor keeps a layer where it is on that screen, and on no other") {
+    const auto sequence = logoAndTitle();
+    const auto schedule = schedule::resolve(sequence, {});
+    const auto before = centreOn(sequence, "logo", "tall-phone");
+    const auto changed = reanchorLayer(sequence, "logo", model::AnchorPoint::BottomRight, true, schedule.screen,
+                                       schedule.safeArea, false);
+    CHECK(centreOn(changed, "logo", "tall-phone").x == Approx(before.x).margin(0.1));
+    CHECK(centreOn(changed, "logo", "tall-phone").y == Approx(before.y).margin(0.1));
+    CHECK(centreOn(changed, "logo", "tablet").y != Approx(centreOn(sequence, "logo", "tablet").y).margin(1));
+}
+
+TEST_CASE("Art taken apart stands in the same place and turns about the parts' own middles") {
+    const auto art = art::readSvg("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'><g id='all'><rect id='left' "
+                                  "width='40' height='100'/><g id='right'><circle cx='80' cy='50' r='20'/></g></g></svg>");
+    REQUIRE(art);
+    const auto found = art::partsOf(*art);
+    REQUIRE(found.size() == 2);
+    CHECK(found[0].id == "left");
+    CHECK(found[1].bounds.centre().x == Approx(80));
+    std::vector<ArtPart> parts;
+    for (const auto& it : found) {
+        parts.push_back({it.id, {it.bounds.centre().x / 100, it.bounds.centre().y / 100}});
+    }
+    Id group;
+    auto sequence = logoAndTitle();
+    sequence = takeApart(sequence, "logo", parts, group);
+    CHECK(group == "logo");
+    CHECK(layerOf(sequence, "logo").kind == model::LayerKind::Group);
+    CHECK(sequence.cues.size() == 1); // still moves the whole
+    const auto members = membersOf(sequence, group);
+    REQUIRE(members == std::vector<Id>{"left", "right"});
+    CHECK(layerOf(sequence, "right").part == "right");
+    CHECK(layerOf(sequence, "right").pivot.x == Approx(0.8));
+    CHECK(layerOf(sequence, "right").place == logoAndTitle().layers[2].place);
+    CHECK(sequence.opening.icon.empty()); // a group cannot be the system's icon
+    CHECK(model::validate(sequence).empty());
+}
+
+TEST_CASE("A colour that goes is replaced wherever it stood") {
+    auto sequence = logoAndTitle();
+    model::findThing(sequence.layers, "logo")->recolour["#FF0000"] = "ink";
+    CHECK(isColourUsed(sequence, "ink"));
+    sequence = removeColour(sequence, "ink", "paper");
+    CHECK_FALSE(isColourUsed(sequence, "ink"));
+    CHECK(layerOf(sequence, "logo").recolour.at("#FF0000") == "paper");
+    CHECK(model::validate(sequence).empty());
+    CHECK(removeColour(sequence, "paper", "paper") == sequence);
+}
+
+TEST_CASE("A proposed colour keeps what stands out and mends what does not") {
+    const Colour night{0x15, 0x17, 0x1C, 255};
+    CHECK(model::proposedFor({255, 255, 255, 255}, night) == Colour{255, 255, 255, 255});
+    for (const Colour dim : {Colour{0x23, 0x27, 0x2F, 255}, Colour{0x10, 0x10, 0x60, 255}, Colour{0, 0, 0, 255}}) {
+        CHECK(contrastRatio(model::proposedFor(dim, night), night) >= 3);
+        CHECK(contrastRatio(model::proposedFor(dim, night, 4.5), night) >= 4.5);
+    }
+    CHECK(contrastRatio(model::proposedFor({250, 250, 240, 255}, {255, 255, 255, 255}), {255, 255, 255, 255}) >= 3);
+}
