@@ -289,6 +289,13 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
     painter.restore();
 }
 
+void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen) {
+    painter.save();
+    painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+    LayerPainter(painter, scene.layers()[static_cast<std::size_t>(state.layer)], state, screen.width > screen.height).paint();
+    painter.restore();
+}
+
 void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Frame& frame,
                      const schedule::Device& device) {
     const auto& bars = scene.bars();

@@ -11,6 +11,9 @@ namespace scaena::render {
 /// scale and, if wanted, the clip to the screen's shape.
 void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame);
 
+/// One layer alone, with nothing behind it.
+void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen);
+
 /// The system's own bars over a frame: clock and signs above, a handle below.
 void paintSystemBars(QPainter& painter, const Scene& scene, const schedule::Frame& frame,
                      const schedule::Device& device);

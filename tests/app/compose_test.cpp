@@ -196,13 +196,13 @@ TEST_CASE("Cues are duplicated and removed") {
     Session s;
     const auto count = s.sequence().cues.size();
     s.window.selection().select(Selection::Kind::Cue, "title-draw");
-    s.trigger("duplicateCue");
+    s.trigger("duplicate");
     CHECK(s.sequence().cues.size() == count + 1);
     CHECK(s.window.selection().cue() == "title-draw-2");
-    s.trigger("removeCue");
+    s.trigger("remove");
     CHECK(s.sequence().cues.size() == count);
     s.window.selection().select(Selection::Kind::Cue, "title-draw");
-    s.trigger("removeCue"); // another cue hung on it
+    s.trigger("remove"); // another cue hung on it
     CHECK(s.window.preview().schedule()->beats.back().played);
 }
 

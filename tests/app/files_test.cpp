@@ -210,7 +210,7 @@ TEST_CASE("Every command has a menu, a text, and a shortcut of its own") {
 TEST_CASE("The welcome page opens the sample and an empty page") {
     Session s(false);
     CHECK_FALSE(s.window.document().isOpen());
-    QTest::mouseClick(s.child<QToolButton>("welcomeSample"), Qt::LeftButton);
+    QTest::mouseClick(s.child<QToolButton>("welcomeSample-0"), Qt::LeftButton);
     CHECK(s.sequence().name == "Moraine Huts");
     s.window.document().startNew();
     CHECK(s.child<QLabel>("title")->text() == "Untitled");

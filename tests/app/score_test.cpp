@@ -69,7 +69,7 @@ TEST_CASE("A point of the score is told apart: axis, beats, edges, cues, gates, 
     CHECK(layout.hit({in.right() - 1, in.center().y()}).part == Part::CueEnd);
     CHECK(layout.hit(layout.gateRect(0).center()).part == Part::Gate);
     CHECK(layout.hit({layout.gateRect(0).right(), layout.gateRect(0).center().y()}).part == Part::GateEnd);
-    CHECK(layout.hit({5, layout.laneRow(2).center().y()}).part == Part::Lane);
+    CHECK(layout.hit({5, layout.laneRow(2).center().y()}).part == Part::Label);
     CHECK(layout.hit({5, layout.height() + 50}).part == Part::Nothing);
 }
 

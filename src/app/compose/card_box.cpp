@@ -8,6 +8,7 @@
 #include "app/compose/shelf/takes_page.h"
 #include "app/shell/theme.h"
 
+#include <QEvent>
 #include <QHBoxLayout>
 #include <QPainter>
 #include <QPainterPath>
@@ -85,6 +86,13 @@ void CardBox::open(Tab tab) {
                 .arg((front ? theme().ink : theme().faint).name(), front ? QStringLiteral("600") : QStringLiteral("400")));
     }
     update();
+}
+
+/// The tabs have inks of their own; they follow the looks of the window.
+void CardBox::changeEvent(QEvent* event) {
+    if (event->type() == QEvent::PaletteChange && !m_tabs.empty()) {
+        open(m_tab);
+    }
 }
 
 void CardBox::paintEvent(QPaintEvent*) {

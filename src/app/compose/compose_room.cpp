@@ -19,6 +19,7 @@
 namespace scaena::app {
 
 namespace {
+constexpr int kStagePage = 352; // pixels
 constexpr int kSpine = 14; // pixels between the pages
 constexpr int kMargin = 8; // pixels of desk around the book
 }
@@ -35,7 +36,8 @@ ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& select
     left->addWidget(m_stage, 1);
     left->addWidget(new StageBar(*m_stage, preview, m_left));
     left->addWidget(new Transport(preview, m_left));
-    m_left->setFixedWidth(352);
+    fitPages();
+    connect(&preview, &Preview::scheduleChanged, this, &ComposeRoom::fitPages);
 
     auto* scroll = new QScrollArea(this);
     scroll->setWidget(m_score);
@@ -74,6 +76,19 @@ ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& select
         }
     });
 }
+
+/// A device held sideways gets a wider page.
+void ComposeRoom::fitPages() {
+    const auto& screen = m_actions.preview().schedule()->screen;
+    const int wide = std::clamp(width() * 2 / 5, kStagePage, 760);
+    const int page = screen.width > screen.height ? wide : kStagePage;
+    if (m_left->width() != page || m_left->minimumWidth() != page) {
+        m_left->setFixedWidth(page);
+        m_book = QPixmap();
+    }
+}
+
+void ComposeRoom::resizeEvent(QResizeEvent*) { fitPages(); }
 
 void ComposeRoom::paintEvent(QPaintEvent* event) {
     const double ratio = devicePixelRatioF();

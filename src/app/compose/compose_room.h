@@ -40,8 +40,10 @@ signals:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
+    void fitPages();
     void paintBook(QPainter& painter) const;
 
     ComposeActions m_actions;

@@ -67,6 +67,8 @@ MainWindow::MainWindow(QWidget* parent)
             [this] { command(QStringLiteral("newFromLogo"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsOpen, this, [this] { command(QStringLiteral("open"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsFile, this, &MainWindow::openFile);
+    connect(m_welcome, &WelcomePage::wantsSample, this, [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
+    connect(m_welcome, &WelcomePage::wantsProject, this, [this] { command(QStringLiteral("newFromProject"))->trigger(); });
     updateRecent();
     updateState();
 }
@@ -161,7 +163,7 @@ void MainWindow::bindCommands() {
         }
     });
     for (const auto& sample : samples()) {
-        bind(sample.command, [this, sample] { openFile(sampleFile(sample)); });
+        bind(sample.command, [this, sample] { openSample(sample); });
     }
     bind("save", [this] { save(); });
     bind("saveAs", [this] { saveAs(); });
@@ -338,6 +340,16 @@ bool MainWindow::openFile(const QString& path) {
         showProblems(tr("The sequence is open, but some art is not as it was drawn"), warnings);
     }
     return true;
+}
+
+/// A sample is shown on the device it was made for.
+void MainWindow::openSample(const Sample& sample) {
+    if (openFile(sampleFile(sample))) {
+        auto conditions = m_preview.conditions();
+        conditions.device = sample.device;
+        conditions.landscape = sample.landscape;
+        m_preview.setConditions(conditions);
+    }
 }
 
 bool MainWindow::startFrom(const QString& path) {

@@ -19,6 +19,7 @@ namespace scaena::app {
 
 class ComposeRoom;
 class WelcomePage;
+struct Sample;
 
 /// The window: header, bookmarks of the rooms, the open room or the welcome page. It only wires; what
 /// commands do lies in the document, the rooms and the dialogs.
@@ -62,6 +63,7 @@ private:
     /// True when it is all right to leave the present document.
     bool mayLeave();
     void showProblems(const QString& title, const Problems& problems);
+    void openSample(const Sample& sample);
     void exportAndroid();
     void showKeys();
     void showCommandList();

@@ -17,14 +17,19 @@
 
 namespace scaena::app {
 
+namespace {
+constexpr QSize kSampleSize(248, 156);
+}
+
 WelcomePage::WelcomePage(QWidget* parent)
-    : QWidget(parent), m_recent(new QVBoxLayout), m_sample(new QToolButton(this)) {
+    : QWidget(parent), m_recent(new QVBoxLayout) {
     setObjectName(QStringLiteral("welcome"));
     auto* heading = new QLabel(tr("From the tap to the first screen"), this);
     heading->setFont(nameFont(26));
     auto* text = new QLabel(
         tr("Scaena is where an app's launch sequence is designed: what moves, what loads meanwhile, what the "
-           "wait costs.\nOpen the sample and press Space, or drop your logo (an SVG file) on the window."),
+           "wait costs.\nDrop your logo (SVG, PDF, PNG, JPEG, WebP, VectorDrawable), an Android res folder or an iOS .xcassets on "
+           "the window, or open a sample and press Space."),
         this);
     text->setProperty("quiet", true);
     text->setFont(uiFont(14));
@@ -33,31 +38,31 @@ WelcomePage::WelcomePage(QWidget* parent)
     logo->setObjectName(QStringLiteral("welcomeLogo"));
     auto* fresh = new QPushButton(tr("New, empty"), this);
     fresh->setObjectName(QStringLiteral("welcomeNew"));
+    auto* project = new QPushButton(tr("From an app's resources …"), this);
+    project->setObjectName(QStringLiteral("welcomeProject"));
     auto* open = new QPushButton(tr("Open …"), this);
     open->setObjectName(QStringLiteral("welcomeOpen"));
-    for (auto* button : {logo, fresh, open}) {
+    for (auto* button : {logo, project, fresh, open}) {
         button->setFont(uiFont(14));
         button->setMinimumHeight(34);
     }
-    auto* buttons = new QHBoxLayout;
+    auto* buttons = new QGridLayout;
     buttons->setSpacing(12);
-    buttons->addWidget(logo);
-    buttons->addWidget(fresh);
-    buttons->addWidget(open);
-    buttons->addStretch(1);
+    buttons->addWidget(logo, 0, 0);
+    buttons->addWidget(project, 0, 1);
+    buttons->addWidget(fresh, 1, 0);
+    buttons->addWidget(open, 1, 1);
+    buttons->setColumnStretch(2, 1);
     auto* recentHeading = new QLabel(tr("Recent"), this);
     recentHeading->setProperty("heading", true);
     recentHeading->setFont(uiFont(13, true));
     m_recent->setSpacing(2);
 
-    m_sample->setObjectName(QStringLiteral("welcomeSample"));
-    m_sample->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
-    m_sample->setText(tr("Sample: Moraine Huts"));
-    m_sample->setFont(nameFont(15));
-    m_sample->setIconSize(QSize(440, 300));
-    m_sample->setCursor(Qt::PointingHandCursor);
-    paintSample();
-
+    auto* shelf = new QVBoxLayout;
+    shelf->setSpacing(14);
+    for (int i = 0; i < static_cast<int>(samples().size()); ++i) {
+        shelf->addWidget(makeSample(i));
+    }
     auto* left = new QVBoxLayout;
     left->setSpacing(0);
     left->addStretch(2);
@@ -75,36 +80,51 @@ WelcomePage::WelcomePage(QWidget* parent)
     row->setContentsMargins(80, 20, 80, 40);
     row->setSpacing(70);
     row->addLayout(left, 1);
-    row->addWidget(m_sample, 0, Qt::AlignVCenter);
+    row->addLayout(shelf);
     connect(logo, &QPushButton::clicked, this, &WelcomePage::wantsLogo);
     connect(fresh, &QPushButton::clicked, this, &WelcomePage::wantsNew);
     connect(open, &QPushButton::clicked, this, &WelcomePage::wantsOpen);
-    connect(m_sample, &QToolButton::clicked, this,
-            [this] { emit wantsFile(samplesFolder() + QStringLiteral("/moraine/moraine.scaena")); });
+    connect(project, &QPushButton::clicked, this, &WelcomePage::wantsProject);
 }
 
-/// Three moments of the sample side by side.
-void WelcomePage::paintSample() {
-    const auto project = project::open(
-        DiskFiles(), (samplesFolder() + QStringLiteral("/moraine/moraine.scaena")).toStdString());
-    m_sample->setVisible(project.has_value());
+/// A button with a few moments of the sample side by side.
+QToolButton* WelcomePage::makeSample(int index) {
+    const auto& sample = samples()[static_cast<std::size_t>(index)];
+    auto* button = new QToolButton(this);
+    button->setObjectName(QStringLiteral("welcomeSample-%1").arg(index));
+    button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
+    button->setText(QStringLiteral("  ") + tr(sample.name));
+    button->setToolTip(tr(sample.about));
+    button->setAccessibleDescription(tr(sample.about));
+    button->setFont(nameFont(15));
+    button->setCursor(Qt::PointingHandCursor);
+    button->setIconSize(kSampleSize);
+    button->setMinimumWidth(kSampleSize.width() + 180);
+    connect(button, &QToolButton::clicked, this, [this, index] { emit wantsSample(index); });
+    const auto project = project::open(DiskFiles(), sampleFile(sample).toStdString());
+    button->setVisible(project.has_value());
     if (!project) {
-        return;
+        return button;
     }
-    const auto schedule = schedule::resolve(project->sequence, {});
+    schedule::Conditions conditions;
+    conditions.device = sample.device;
+    conditions.landscape = sample.landscape;
+    const auto schedule = schedule::resolve(project->sequence, conditions);
     const render::Scene scene(project->sequence, *project->shelf, model::Appearance::Light);
     const double ratio = devicePixelRatioF();
-    QImage sheet(QSize(440, 300) * ratio, QImage::Format_ARGB32_Premultiplied);
+    QImage sheet(kSampleSize * ratio, QImage::Format_ARGB32_Premultiplied);
     sheet.fill(Qt::transparent);
     QPainter painter(&sheet);
-    const auto pictures =
-        render::stills(scene, schedule, {500, 1250, 2000}, {QSize(132, 292) * ratio, true, false});
+    const double height = kSampleSize.height() * ratio;
+    const QSize one(static_cast<int>(height * schedule.screen.width / schedule.screen.height), static_cast<int>(height));
+    const auto pictures = render::stills(scene, schedule, sample.moments, {one, true, false});
     for (std::size_t i = 0; i < pictures.size(); ++i) {
-        painter.drawImage(QPointF((10 + double(i) * 144) * ratio, 4 * ratio), pictures[i]);
+        painter.drawImage(QPointF(double(i) * (one.width() + 8 * ratio), 0), pictures[i]);
     }
     painter.end();
     sheet.setDevicePixelRatio(ratio);
-    m_sample->setIcon(QPixmap::fromImage(sheet));
+    button->setIcon(QPixmap::fromImage(sheet));
+    return button;
 }
 
 void WelcomePage::setRecent(const QStringList& files) {

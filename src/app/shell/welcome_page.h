@@ -4,6 +4,7 @@
 #include <QStringList>
 #include <QWidget>
 
+class QToolButton;
 class QVBoxLayout;
 
 namespace scaena::app {
@@ -18,6 +19,8 @@ public:
 signals:
     void wantsNew();
     void wantsLogo();
+    void wantsProject();
+    void wantsSample(int index);
     void wantsOpen();
     void wantsFile(const QString& path);
 
@@ -25,9 +28,8 @@ protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
-    void paintSample();
+    QToolButton* makeSample(int index);
     QVBoxLayout* m_recent;
-    class QToolButton* m_sample;
 };
 
 }

@@ -8,6 +8,8 @@
 #include <QCheckBox>
 #include <QComboBox>
 
+class QToolButton;
+
 namespace scaena::app {
 
 /// The four columns of a cue: What, When, How, Carried.
@@ -30,6 +32,10 @@ private:
     void refreshCarried(const model::Cue& cue);
     void applyAnchor();
     void applyRepeat();
+    void fillShelf();
+    void keepCurve();
+    void refreshFeel(const model::Easing& easing);
+    void applyFeel();
     void applyEasing(const QString& verb, const std::optional<model::Easing>& easing);
     [[nodiscard]] QString named(const QString& verb) const;
     void edit(const QString& verb, model::Sequence next, const char* mergeKey);
@@ -42,8 +48,13 @@ private:
     QComboBox *m_move, *m_anchor, *m_other, *m_repeatEnd, *m_shelf, *m_reduced;
     QSpinBox *m_offset, *m_length, *m_times;
     QCheckBox *m_whileWaiting, *m_alternate;
+    QLabel *m_feelOne, *m_feelOther;
+    QDoubleSpinBox *m_one, *m_two;
+    QToolButton* m_natural;
     EasingEditor* m_curve;
     QLabel* m_easingText;
+    render::ScenePtr m_shownScene; ///< the layer's picture beside the curve is of this one
+    Id m_shownLayer;
     std::optional<model::MoveKind> m_shownMove;
     std::map<std::string, QWidget*> m_parameterFields;
     QString m_shownCarry; ///< what the last column and the list of cues show; rebuilt only when it differs

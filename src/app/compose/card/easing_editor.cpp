@@ -15,6 +15,7 @@ namespace scaena::app {
 
 namespace {
 constexpr double kLow = -0.35, kHigh = 1.35; // how far a curve may reach over and still be seen
+constexpr int kTrack = 34; // pixels beside the curve in which the layer runs
 constexpr int kPauseMillis = 500;            // between two runs of the dot
 double rounded(double value) { return std::round(value * 100) / 100; }
 }
@@ -39,7 +40,7 @@ void EasingEditor::setEasing(const model::Easing& easing) {
     }
 }
 
-QRectF EasingEditor::box() const { return QRectF(rect()).adjusted(4, 4, -4, -4); }
+QRectF EasingEditor::box() const { return QRectF(rect()).adjusted(4, 4, -4 - kTrack, -4); }
 
 QPointF EasingEditor::toPixel(double x, double y) const {
     const QRectF b = box();
@@ -77,8 +78,7 @@ void EasingEditor::paintEvent(QPaintEvent*) {
     for (int i = 1; i <= steps; ++i) {
         path.lineTo(toPixel(double(i) / steps, motion::ease(m_easing, double(i) / steps)));
     }
-    if (const auto* curve = std::get_if<model::CubicBezier>(&m_easing)) {
-        (void)curve;
+    if (std::holds_alternative<model::CubicBezier>(m_easing)) {
         painter.setPen(QPen(t.umber, 1));
         painter.drawLine(toPixel(0, 0), handleAt(0));
         painter.drawLine(toPixel(1, 1), handleAt(1));
@@ -93,7 +93,19 @@ void EasingEditor::paintEvent(QPaintEvent*) {
     const double part = std::min(1.0, double(m_clock.elapsed() % (m_length + kPauseMillis)) / m_length);
     painter.setPen(Qt::NoPen);
     painter.setBrush(t.madder);
-    painter.drawEllipse(toPixel(part, motion::ease(m_easing, part)), 3.6, 3.6);
+    const double eased = motion::ease(m_easing, part);
+    painter.drawEllipse(toPixel(part, eased), 3.6, 3.6);
+    painter.setClipping(false);
+    const QPointF at(box().right() + kTrack / 2.0 + 2, toPixel(0, eased).y());
+    painter.setPen(QPen(t.rule, 1));
+    painter.drawLine(QPointF(at.x(), toPixel(0, 0).y()), QPointF(at.x(), toPixel(0, 1).y()));
+    if (m_picture.isNull()) {
+        painter.setPen(Qt::NoPen);
+        painter.drawRoundedRect(QRectF(at - QPointF(8, 8), QSizeF(16, 16)), 4, 4);
+    } else {
+        const QSizeF size = QSizeF(m_picture.size()) / m_picture.devicePixelRatio();
+        painter.drawImage(at - QPointF(size.width() / 2, size.height() / 2), m_picture);
+    }
 }
 
 void EasingEditor::mousePressEvent(QMouseEvent* event) {

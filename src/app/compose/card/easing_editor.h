@@ -4,6 +4,7 @@
 #include "core/model/easing.h"
 
 #include <QElapsedTimer>
+#include <QImage>
 #include <QTimer>
 #include <QWidget>
 
@@ -15,10 +16,12 @@ class EasingEditor : public QWidget {
     Q_OBJECT
 public:
     explicit EasingEditor(QWidget* parent = nullptr);
-    QSize sizeHint() const override { return {120, 130}; }
+    QSize sizeHint() const override { return {150, 130}; }
 
     void setEasing(const model::Easing& easing);
     [[nodiscard]] const model::Easing& easing() const { return m_easing; }
+    /// The layer, which runs beside the curve as it will on the stage; null for none.
+    void setPicture(const QImage& picture) { m_picture = picture; }
     void setCueLength(int millis) { m_length = std::max(200, millis); }
     /// Where a handle (0 or 1) is, in pixels; for tests and for the pointer.
     [[nodiscard]] QPointF handleAt(int handle) const;
@@ -45,6 +48,7 @@ private:
 
     model::Easing m_easing = model::kLinear;
     model::Easing m_before = model::kLinear;
+    QImage m_picture;
     int m_length = 600;
     int m_handle = -1;
     bool m_dragging = false;
