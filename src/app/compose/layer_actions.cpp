@@ -104,8 +104,8 @@ ReadFile readOne(const std::filesystem::path& source, const start::Decoder& deco
         break;
     case start::SourceKind::Unknown:
         file.problems = {{ProblemKind::Unsupported,
-                          "cannot be used here; usable are SVG, PDF and VectorDrawable art, PNG, JPEG and WebP pictures, "
-                          "Lottie JSON clips, and fonts for a text layer",
+                          "cannot be used here; usable are launch sequences (.scaena), art (.svg, .pdf, VectorDrawable .xml), pictures "
+                          "(.png, .jpg, .webp), Lottie clips (.json), and fonts for a text layer (.ttf, .otf)",
                           source.string(),
                           {}}};
     }

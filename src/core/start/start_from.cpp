@@ -34,7 +34,7 @@ public:
         case SourceKind::Raster:
             return raster(light, dark, parts);
         default:
-            return failure(ProblemKind::Unsupported, "cannot be used as a logo; usable are " + usableSources(),
+            return failure(ProblemKind::Unsupported, "cannot be used; usable are " + usableSources(),
                            light.front().string());
         }
     }
@@ -174,7 +174,8 @@ Result<Started> fromProject(const FileAccess& files, const fs::path& root, const
 }
 
 std::string usableSources() {
-    return "SVG, PDF, PNG, JPEG and WebP pictures, Android VectorDrawables, an Android res folder and an iOS .xcassets";
+    return "logos (.svg, .pdf, .png, .jpg, .webp, Android VectorDrawable .xml), an Android res folder, an iOS .xcassets, and launch "
+           "sequences (.scaena)";
 }
 
 Result<Started> startFrom(const FileAccess& files, const fs::path& source, const Decoder& decoder,

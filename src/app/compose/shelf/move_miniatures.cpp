@@ -121,10 +121,15 @@ MoveMiniatures::MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* 
     connect(&m_delay, &QTimer::timeout, this, &MoveMiniatures::restart);
     connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
         if (changes.touches(edit::Thing::Layer) || changes.touches(edit::Thing::Colour)) {
-            m_delay.start();
+            becomeStale();
         }
     });
-    connect(&shelf, &PhraseShelf::changed, &m_delay, qOverload<>(&QTimer::start));
+    connect(&shelf, &PhraseShelf::changed, this, &MoveMiniatures::becomeStale);
+    becomeStale();
+}
+
+void MoveMiniatures::becomeStale() {
+    m_complete = false;
     m_delay.start();
 }
 
@@ -140,14 +145,14 @@ QImage MoveMiniatures::frame(int entry, int frame) const { return m_frames.value
 void MoveMiniatures::setLayer(const Id& layer) {
     if (layer != m_layer) {
         m_layer = layer;
-        m_delay.start();
+        becomeStale();
     }
 }
 
 void MoveMiniatures::setPixelRatio(double ratio) {
     if (ratio != m_ratio) {
         m_ratio = ratio;
-        m_delay.start();
+        becomeStale();
     }
 }
 

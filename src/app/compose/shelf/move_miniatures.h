@@ -32,13 +32,13 @@ signals:
     void changed();
 
 private:
+    void becomeStale();
     void restart();
 
     Document& m_document;
     PhraseShelf& m_shelf;
     Id m_layer;
     double m_ratio = 1;
-    bool m_night = false;
     bool m_complete = false;
     QHash<int, QImage> m_frames;
     QTimer m_delay;

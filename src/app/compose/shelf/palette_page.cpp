@@ -23,7 +23,7 @@ namespace {
 /// Marks need 3 to 1 (WCAG 2.2, 1.4.11); text needs 4.5.
 constexpr double kMark = 3, kText = 4.5;
 constexpr int kColumns = 2; // of colours side by side
-constexpr int kCells = 6;   // a colour takes so many
+constexpr int kCells = 7;   // a colour takes so many
 
 Colour fromQt(const QColor& c) {
     return {static_cast<std::uint8_t>(c.red()), static_cast<std::uint8_t>(c.green()), static_cast<std::uint8_t>(c.blue()),
@@ -143,20 +143,24 @@ void PalettePage::addRow(int index, const model::PaletteColour& colour, const mo
         contrast->setStyleSheet(QStringLiteral("color: %1").arg((weak ? theme().umber : theme().faint).name()));
         contrast->setToolTip(tr("Contrast to the canvas by day and by night. Marks need %1, text %2.").arg(kMark).arg(kText));
         m_grid->addWidget(contrast, row, column++);
-        auto* deeds = new QToolButton(m_rows);
-        deeds->setFont(uiFont(11));
-        if (night < kMark && day >= kMark) {
-            deeds->setObjectName(QStringLiteral("propose-") + key);
-            deeds->setText(tr("mend the night"));
-            deeds->setToolTip(tr("Gives it a night value of the same hue that stands out from the canvas"));
-            connect(deeds, &QToolButton::clicked, this, [this, id] { proposeDark(id); });
-        } else {
-            deeds->setObjectName(QStringLiteral("remove-") + key);
-            deeds->setText(tr("remove"));
-            deeds->setToolTip(tr("What uses it takes the canvas's colour"));
-            connect(deeds, &QToolButton::clicked, this, [this, id] { remove(id); });
+        if (weak) {
+            const auto when = night < kMark ? Appearance::Dark : Appearance::Light;
+            auto* mend = new QToolButton(m_rows);
+            mend->setFont(uiFont(11));
+            mend->setObjectName(QStringLiteral("propose-") + key);
+            mend->setText(night < kMark ? tr("mend the night") : tr("mend the day"));
+            mend->setToolTip(tr("Gives it a value of the same hue that stands out from the canvas"));
+            connect(mend, &QToolButton::clicked, this, [this, id, when] { propose(id, when); }, Qt::QueuedConnection);
+            m_grid->addWidget(mend, row, column);
         }
-        m_grid->addWidget(deeds, row, column);
+        auto* gone = new QToolButton(m_rows);
+        gone->setFont(uiFont(12));
+        gone->setObjectName(QStringLiteral("remove-") + key);
+        gone->setText(QStringLiteral("×"));
+        gone->setToolTip(tr("Removes the colour; what uses it takes the canvas's"));
+        gone->setAccessibleName(tr("Remove %1").arg(toQString(colour.name)));
+        connect(gone, &QToolButton::clicked, this, [this, id] { remove(id); }, Qt::QueuedConnection);
+        m_grid->addWidget(gone, row, column + 1);
     } else {
         auto* note = new QLabel(tr("the canvas"), m_rows);
         note->setProperty("quiet", true);
@@ -187,12 +191,13 @@ void PalettePage::pick(const Id& colour, Appearance appearance) {
     }
 }
 
-void PalettePage::proposeDark(const Id& colour) {
+void PalettePage::propose(const Id& colour, Appearance appearance) {
     const auto& s = *m_actions.document().sequence();
     const auto* it = model::find(s.palette, colour);
     const auto* canvas = model::find(s.palette, s.opening.colour);
     if (it && canvas) {
-        setValue(colour, Appearance::Dark, model::proposedFor(it->light, canvas->dark));
+        const bool dark = appearance == Appearance::Dark;
+        setValue(colour, appearance, model::proposedFor(dark ? it->dark : it->light, dark ? canvas->dark : canvas->light));
     }
 }
 

@@ -15,7 +15,8 @@ public:
 
     /// Sets one value of a colour; what the colour dialog does in the end.
     void setValue(const Id& colour, model::Appearance appearance, Colour value);
-    void proposeDark(const Id& colour);
+    /// Gives it a value of the same hue that stands out from the canvas.
+    void propose(const Id& colour, model::Appearance appearance);
     void addColour();
 
 private:

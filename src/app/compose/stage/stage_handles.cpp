@@ -71,7 +71,7 @@ QPointF StageHandles::at(Handle handle) const {
     return mapped(signs.x() * m_size.width / 2, signs.y() * m_size.height / 2);
 }
 
-Handle StageHandles::hit(QPointF point) const {
+Handle StageHandles::hit(QPointF point, bool withPivot) const {
     const bool roomy = QLineF(at(Handle::Left), at(Handle::Right)).length() * m_scale > 44 &&
                        QLineF(at(Handle::Top), at(Handle::Bottom)).length() * m_scale > 44;
     for (const auto handle : all()) {
@@ -79,8 +79,10 @@ Handle StageHandles::hit(QPointF point) const {
         if (edge && !roomy) {
             continue; // on a small box they would leave no room for moving it
         }
-        // The pivot lies in the middle of most layers: it is only taken hold of when meant exactly.
-        const double reach = handle == Handle::Pivot ? 4 : kReach;
+        if (handle == Handle::Pivot && !withPivot && m_pivot == Point{0.5, 0.5}) {
+            continue;
+        }
+        const double reach = handle == Handle::Pivot ? 5 : kReach;
         if (QLineF(point, at(handle)).length() * m_scale <= reach) {
             return handle;
         }

@@ -19,8 +19,9 @@ public:
 
     [[nodiscard]] QPolygonF outline() const;
     [[nodiscard]] QPointF at(Handle handle) const;
-    /// The handle under a point, edges and corners before the body.
-    [[nodiscard]] Handle hit(QPointF point) const;
+    /// The handle under a point, edges and corners before the body. A pivot in the middle, where people take hold of a layer to
+    /// move it, is only found `withPivot`.
+    [[nodiscard]] Handle hit(QPointF point, bool withPivot) const;
     [[nodiscard]] const Matrix& map() const { return m_map; }
     [[nodiscard]] static const std::array<Handle, 10>& all();
 

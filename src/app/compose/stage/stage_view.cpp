@@ -28,6 +28,8 @@ StageView::StageView(Document& document, Preview& preview, Selection& selection,
     setAccessibleName(tr("Stage"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
+    setToolTip(tr("Click selects, drag moves; handles size and turn. Shift: free proportions, Ctrl: from the far edge, and moves the "
+                  "pivot; Alt: without snapping"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     connect(&preview, &Preview::scheduleChanged, this, qOverload<>(&QWidget::update));
     connect(&preview, &Preview::timeChanged, this, qOverload<>(&QWidget::update));
@@ -229,6 +231,8 @@ void StageView::paintMarks(QPainter& painter, double scale) {
 void StageView::selectAt(QPointF dp, bool adds) {
     const auto& schedule = *m_preview.schedule();
     const auto& sequence = *schedule.sequence;
+    schedule::evaluateInto(schedule, std::max(0.0, m_preview.time()), m_frame);
+    hideHidden();
     for (auto state = m_frame.layers.rbegin(); state != m_frame.layers.rend(); ++state) {
         const auto& layer = sequence.layers[static_cast<std::size_t>(state->layer)];
         const auto outline = StageHandles(*state, layer.pivot, 1).outline();
@@ -260,7 +264,7 @@ void StageView::mousePressEvent(QMouseEvent* event) {
     m_pointer = toDp(event->position());
     const auto held = [&] {
         const auto it = handles();
-        return it ? it->hit(m_pointer) : Handle::None;
+        return it ? it->hit(m_pointer, event->modifiers() & Qt::ControlModifier) : Handle::None;
     };
     Handle handle = held();
     const bool adds = event->modifiers() & Qt::ShiftModifier && handle <= Handle::Body;
@@ -283,7 +287,7 @@ void StageView::mouseMoveEvent(QMouseEvent* event) {
         return;
     }
     const auto it = handles();
-    switch (it ? it->hit(m_pointer) : Handle::None) {
+    switch (it ? it->hit(m_pointer, event->modifiers() & Qt::ControlModifier) : Handle::None) {
     case Handle::None:
         setCursor(Qt::ArrowCursor);
         break;
