@@ -61,7 +61,12 @@ MainWindow::MainWindow(QWidget* parent)
     setCentralWidget(central);
     buildMenus();
     bindCommands();
-    connect(&m_document, &Document::stateChanged, this, &MainWindow::updateState);
+    // While something is dragged neither the name nor what can be done changes; the header waits for the end.
+    connect(&m_document, &Document::stateChanged, this, [this] {
+        if (!m_document.history().inTransaction()) {
+            updateState();
+        }
+    });
     connect(m_welcome, &WelcomePage::wantsNew, this, [this] { command(QStringLiteral("new"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsLogo, this,
             [this] { command(QStringLiteral("newFromLogo"))->trigger(); });
@@ -253,15 +258,22 @@ void MainWindow::enableCommands() {
     command(QStringLiteral("redo"))->setEnabled(open && m_document.history().canRedo());
 }
 
+/// Setting a style sheet costs milliseconds: only when the looks have changed.
+void MainWindow::dressBookmark() {
+    const QString sheet =
+        QStringLiteral("QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; "
+                       "border-top: 3px solid %4; border-top-left-radius: 2px; border-top-right-radius: 2px; }")
+            .arg(theme().page.name(), theme().ink.name(), theme().rule.name(), theme().woad.name());
+    if (m_bookmark->styleSheet() != sheet) {
+        m_bookmark->setStyleSheet(sheet);
+    }
+}
+
 void MainWindow::updateState() {
     const bool open = m_document.isOpen();
     m_stack->setCurrentWidget(open ? static_cast<QWidget*>(m_compose) : m_welcome);
     m_bookmark->setVisible(open);
-    m_bookmark->setStyleSheet(
-        QStringLiteral("QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; "
-                       "border-top: 3px solid %4; "
-                       "border-top-left-radius: 2px; border-top-right-radius: 2px; }")
-            .arg(theme().page.name(), theme().ink.name(), theme().rule.name(), theme().woad.name()));
+    dressBookmark();
     const auto& history = m_document.history();
     const QString name = QString::fromStdString(m_document.sequence()->name);
     const QFontMetrics metrics(m_title->font());

@@ -56,6 +56,7 @@ private:
     void bind(const char* id, const std::function<void()>& run);
     void bindCommands();
     void updateState();
+    void dressBookmark();
     void updateRecent();
     void remember(const QString& path);
     bool save();

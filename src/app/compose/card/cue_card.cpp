@@ -17,6 +17,8 @@ namespace scaena::app {
 
 namespace {
 
+constexpr int kLaterMillis = 60;
+
 QString kindName(model::LayerKind kind) {
     switch (kind) {
     case model::LayerKind::Backdrop:
@@ -79,7 +81,17 @@ CueCard::CueCard(ComposeActions& actions, QWidget* parent)
     column->addLayout(head);
     column->addWidget(m_pages, 1);
     connect(&m_selection, &Selection::changed, this, &CueCard::update);
-    connect(&m_preview, &Preview::scheduleChanged, this, &CueCard::update);
+    // While something is dragged the stage comes first; the card follows a moment later.
+    m_later.setSingleShot(true);
+    m_later.setInterval(kLaterMillis);
+    connect(&m_later, &QTimer::timeout, this, &CueCard::update);
+    connect(&m_preview, &Preview::scheduleChanged, this, [this] {
+        if (!m_document.history().inTransaction()) {
+            update();
+        } else if (!m_later.isActive()) {
+            m_later.start();
+        }
+    });
     update();
 }
 

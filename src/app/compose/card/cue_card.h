@@ -3,6 +3,7 @@
 
 #include "app/compose/compose_actions.h"
 
+#include <QTimer>
 #include <QWidget>
 
 class QLabel;
@@ -30,6 +31,7 @@ private:
     Document& m_document;
     Preview& m_preview;
     Selection& m_selection;
+    QTimer m_later;
     QLabel* m_name;
     QLabel* m_does;
     QLabel* m_hint;

@@ -60,6 +60,8 @@ public:
     [[nodiscard]] QPointF knob(int cue, bool end) const;
     /// `knobs`: the cue whose knobs can be taken hold of, or -1.
     [[nodiscard]] ScoreHit hit(QPointF at, int knobs = -1) const;
+    /// The layer a cue moves, or -1.
+    [[nodiscard]] int layerOf(int cue) const { return m_layerOfCue[static_cast<std::size_t>(cue)]; }
     /// The layer whose lane is at that height, or -1.
     [[nodiscard]] int layerAt(double y) const;
     [[nodiscard]] double laneHeight() const { return m_laneHeight; }

@@ -103,7 +103,7 @@ void paintBeatPattern(QPainter& painter, const QRectF& rect, BeatKind kind) {
     painter.drawPath(shape);
 }
 
-void ScorePainter::paintPage(const Filmstrip& strip, const ScoreHit& hover) {
+void ScorePainter::paintPage(const Filmstrip& strip, const ScoreHit& hover, LaneCache& cache) {
     m_painter.setRenderHint(QPainter::Antialiasing);
     lanes();
     labels();
@@ -114,7 +114,7 @@ void ScorePainter::paintPage(const Filmstrip& strip, const ScoreHit& hover) {
     axis();
     film(strip);
     threads();
-    cues(hover);
+    cues(hover, cache);
     gates();
     waitRibbon();
     m_painter.restore();
@@ -287,23 +287,88 @@ void ScorePainter::lanes() {
     }
 }
 
-void ScorePainter::cues(const ScoreHit& hover) {
-    std::vector<int> selected;
+void ScorePainter::cues(const ScoreHit& hover, LaneCache& cache) {
     const bool overCue = hover.part == ScoreHit::Part::Cue || hover.part == ScoreHit::Part::CueStart ||
                          hover.part == ScoreHit::Part::CueEnd;
+    std::vector<std::vector<int>> byLane(sequence().layers.size());
     for (int i = 0; i < static_cast<int>(sequence().cues.size()); ++i) {
-        if (m_selection.contains(Selection::Kind::Cue, sequence().cues[static_cast<std::size_t>(i)].id)) {
-            selected.push_back(i);
-        } else {
-            cue(i, false, overCue && hover.index == i);
+        if (const int layer = m_layout.layerOf(i); layer >= 0) {
+            byLane[static_cast<std::size_t>(layer)].push_back(i);
         }
     }
-    for (int i : selected) {
-        cue(i, true, false);
-        if (selected.size() == 1) {
-            knobs(i);
+    cache.keepAtMost(byLane.size());
+    for (int layer = 0; layer < static_cast<int>(byLane.size()); ++layer) {
+        if (!byLane[static_cast<std::size_t>(layer)].empty()) {
+            lane(layer, byLane[static_cast<std::size_t>(layer)], overCue ? hover.index : -1, cache);
         }
     }
+    if (m_selection.kind() == Selection::Kind::Cue && m_selection.all().size() == 1) {
+        if (const int one = model::indexOf(sequence().cues, m_selection.cue()); one >= 0) {
+            knobs(one);
+        }
+    }
+}
+
+std::size_t ScorePainter::laneKey(int layer, const std::vector<int>& cues, int hovered) const {
+    std::size_t key = 17;
+    const auto add = [&](auto value) { key ^= std::hash<decltype(value)>()(value) + 0x9e3779b97f4a7c15ULL + (key << 6) + (key >> 2); };
+    add(m_layout.pixelsPerMs());
+    add(m_layout.timeAt(m_layout.left()));
+    add(m_layout.right());
+    add(m_layout.laneHeight());
+    add(theme().night);
+    for (int i : cues) {
+        const auto& it = sequence().cues[static_cast<std::size_t>(i)];
+        const auto& span = m_schedule.cues[static_cast<std::size_t>(i)];
+        const auto* beat = model::findThing(sequence().beats, it.beat);
+        add(static_cast<int>(it.move.kind));
+        add(beat ? static_cast<int>(beat->kind) : -1);
+        add(span.start);
+        add(span.end);
+        add(span.dropped);
+        add(m_selection.contains(Selection::Kind::Cue, it.id));
+        add(i == hovered);
+        for (const auto& pose : it.poses) {
+            add(pose.at);
+        }
+        auto property = motion::Property::Opacity;
+        if (const auto* leading = leadingSegment(m_schedule, i, layer, property)) {
+            add(static_cast<int>(property));
+            add(leading->stop);
+            for (const auto& value : leading->keys) {
+                add(value.at);
+                add(value.value);
+                add(model::toText(value.easing));
+            }
+        }
+    }
+    return key;
+}
+
+/// One lane's cues, from the cache if nothing of them has changed; selected ones lie on top.
+void ScorePainter::lane(int layer, const std::vector<int>& cues, int hovered, LaneCache& cache) {
+    const QRectF row = m_layout.laneRow(layer).adjusted(-4, 0, 27, 0);
+    auto& entry = cache.of(sequence().layers[static_cast<std::size_t>(layer)].id);
+    const std::size_t key = laneKey(layer, cues, hovered);
+    if (entry.key != key || entry.picture.isNull()) {
+        const double ratio = m_painter.device()->devicePixelRatioF();
+        entry.key = key;
+        entry.picture = QPixmap((row.size() * ratio).toSize());
+        entry.picture.setDevicePixelRatio(ratio);
+        entry.picture.fill(Qt::transparent);
+        QPainter painter(&entry.picture);
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.translate(-row.topLeft());
+        ScorePainter inner(painter, m_schedule, m_layout, m_selection);
+        for (const bool chosen : {false, true}) {
+            for (int i : cues) {
+                if (m_selection.contains(Selection::Kind::Cue, sequence().cues[static_cast<std::size_t>(i)].id) == chosen) {
+                    inner.cue(i, chosen, i == hovered);
+                }
+            }
+        }
+    }
+    m_painter.drawPixmap(row.topLeft(), entry.picture);
 }
 
 /// From these a thread is pulled to another cue.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "app/compose/score/lane_cache.h"
 #include "app/compose/score/score_layout.h"
 #include "app/document/filmstrip.h"
 #include "app/document/selection.h"
@@ -17,7 +18,7 @@ public:
         : m_painter(painter), m_schedule(schedule), m_layout(layout), m_selection(selection) {}
 
     /// Everything but the needle, which alone moves while playing.
-    void paintPage(const Filmstrip& strip, const ScoreHit& hover);
+    void paintPage(const Filmstrip& strip, const ScoreHit& hover, LaneCache& lanes);
     void needle(double time);
     /// A thread that is being pulled, and the cue it would hold.
     void thread(QPointF from, QPointF to, int target);
@@ -31,7 +32,9 @@ private:
     void beats();
     void film(const Filmstrip& strip);
     void lanes();
-    void cues(const ScoreHit& hover);
+    void cues(const ScoreHit& hover, LaneCache& cache);
+    void lane(int layer, const std::vector<int>& cues, int hovered, LaneCache& cache);
+    [[nodiscard]] std::size_t laneKey(int layer, const std::vector<int>& cues, int hovered) const;
     void cue(int index, bool selected, bool hovered);
     void cueCurve(int index, const QRectF& rect, const QColor& ink);
     void threads();

@@ -48,7 +48,17 @@ ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection,
     connect(m_addLayer, &QToolButton::clicked, this, &ScoreView::wantsLayer);
     connect(m_addGate, &QToolButton::clicked, this, &ScoreView::wantsGate);
     m_strip.setFrameHeight(int(ScoreLayout::kStripHeight) - 4);
-    connect(&preview, &Preview::scheduleChanged, this, &ScoreView::relayout);
+    // While something is dragged the stage is painted first and the score right after it.
+    m_soon.setSingleShot(true);
+    m_soon.setInterval(0);
+    connect(&m_soon, &QTimer::timeout, this, &ScoreView::relayout);
+    connect(&preview, &Preview::scheduleChanged, this, [this] {
+        if (m_document.history().inTransaction()) {
+            m_soon.start();
+        } else {
+            relayout();
+        }
+    });
     connect(&preview, &Preview::timeChanged, this, qOverload<>(&QWidget::update));
     connect(&strip, &Filmstrip::changed, this, &ScoreView::refresh);
     connect(&selection, &Selection::changed, this, [this] {
@@ -61,7 +71,9 @@ ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection,
 ScoreView::~ScoreView() = default;
 
 void ScoreView::relayout() {
-    const auto& schedule = *m_preview.schedule();
+    m_soon.stop();
+    m_shown = m_preview.schedule();
+    const auto& schedule = *m_shown;
     const QSizeF room(width(), parentWidget() ? parentWidget()->height() : height());
     // While something is dragged the axis keeps still, or the thing would run away from under the pointer.
     if (!m_tool || m_visible > 0) {
@@ -98,11 +110,11 @@ void ScoreView::paintEvent(QPaintEvent*) {
         m_page.setDevicePixelRatio(ratio);
         m_page.fill(Qt::transparent);
         QPainter page(&m_page);
-        ScorePainter(page, *m_preview.schedule(), m_layout, m_selection).paintPage(m_strip, m_hover);
+        ScorePainter(page, *m_shown, m_layout, m_selection).paintPage(m_strip, m_hover, m_lanes);
     }
     QPainter painter(this);
     painter.drawPixmap(0, 0, m_page);
-    ScorePainter marks(painter, *m_preview.schedule(), m_layout, m_selection);
+    ScorePainter marks(painter, *m_shown, m_layout, m_selection);
     if (m_dropLayer >= 0) {
         marks.dropMark(m_dropLayer, m_dropTime);
     }

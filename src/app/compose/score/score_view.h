@@ -8,6 +8,7 @@
 #include "app/document/selection.h"
 
 #include <QPixmap>
+#include <QTimer>
 #include <QWidget>
 
 class QToolButton;
@@ -92,6 +93,9 @@ private:
     QPointF m_panFrom;
     bool m_panning = false;
     QPixmap m_page;
+    LaneCache m_lanes;
+    std::shared_ptr<const schedule::Schedule> m_shown; ///< what the layout is of; newer ones may wait for a moment
+    QTimer m_soon;
 };
 
 }

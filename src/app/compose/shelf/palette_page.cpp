@@ -71,7 +71,11 @@ PalettePage::PalettePage(ComposeActions& actions, QWidget* parent)
     column->addWidget(scroll, 1);
     column->addLayout(foot);
     connect(add, &QToolButton::clicked, this, &PalettePage::addColour);
-    connect(&actions.document(), &Document::changed, this, &PalettePage::update);
+    connect(&actions.document(), &Document::changed, this, [this](const edit::ChangeSet& changes) {
+        if (changes.touches(edit::Thing::Colour) || changes.touches(edit::Thing::Layer) || changes.touches(edit::Thing::Sequence)) {
+            update();
+        }
+    });
     update();
 }
 

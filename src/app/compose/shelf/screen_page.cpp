@@ -136,7 +136,11 @@ ScreenPage::ScreenPage(ComposeActions& actions, QWidget* parent)
     row->addLayout(screenshots, 5);
     row->addLayout(blocks, 8);
     row->addLayout(ways, 7);
-    connect(&actions.document(), &Document::changed, this, &ScreenPage::update);
+    connect(&actions.document(), &Document::changed, this, [this](const edit::ChangeSet& changes) {
+        if (changes.touches(edit::Thing::Colour) || changes.touches(edit::Thing::Layer) || changes.touches(edit::Thing::Sequence)) {
+            update();
+        }
+    });
     update();
 }
 

@@ -68,8 +68,11 @@ void StageBar::update() {
     action->setChecked(true);
     m_scope->setText(action->text());
     m_icon->setChecked(m_preview.isFromIcon());
-    m_icon->setStyleSheet(m_preview.isFromIcon() ? QStringLiteral("QToolButton { background: %1; border-radius: 3px; font-weight: 600; }").arg(theme().tint.name())
-                                                 : QString());
+    const QString sheet = m_preview.isFromIcon() ? QStringLiteral("QToolButton { background: %1; border-radius: 3px; font-weight: 600; }").arg(theme().tint.name())
+                                                 : QString();
+    if (m_icon->styleSheet() != sheet) {
+        m_icon->setStyleSheet(sheet);
+    }
     m_back->setVisible(m_preview.isFromIcon());
     int hidden = 0;
     for (const auto& layer : m_preview.schedule()->sequence->layers) {
