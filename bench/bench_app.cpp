@@ -53,19 +53,22 @@ public:
         window.resize(1280, 800);
         window.show();
         if (which < 3) {
-            window.openFile(QString::fromStdString(test::samples()[static_cast<std::size_t>(which)].string()));
+            window.openFile(
+                QString::fromStdString(test::samples()[static_cast<std::size_t>(which)].string()));
         } else {
             start::Started started;
             started.sequence = bench::largeSequence(100, 3);
-            started.files["logo.svg"] = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 90 90'><circle cx='45' cy='45' r='40' "
-                                        "fill='#2a7f4f'/><path d='M20 60C30 20 60 20 70 60z' fill='#f2b84b'/></svg>";
+            started.files["logo.svg"] =
+                "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 90 90'><circle cx='45' cy='45' r='40' "
+                "fill='#2a7f4f'/><path d='M20 60C30 20 60 20 70 60z' fill='#f2b84b'/></svg>";
             window.document().start(std::move(started));
         }
         QApplication::processEvents();
     }
     ~OpenWindow() { window.document().startNew(); }
     void send(QWidget& to, QEvent::Type type, QPointF at, Qt::MouseButtons buttons) {
-        QMouseEvent event(type, at, to.mapToGlobal(at), type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton, buttons,
+        QMouseEvent event(type, at, to.mapToGlobal(at),
+                          type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton, buttons,
                           Qt::AltModifier);
         QApplication::sendEvent(&to, &event);
     }
@@ -84,7 +87,8 @@ static void dragCueToPaintedStage(benchmark::State& state) {
     const auto& schedule = *open.window.preview().schedule();
     int cue = 0;
     while (cue + 1 < static_cast<int>(schedule.cues.size()) &&
-           (schedule.cues[static_cast<std::size_t>(cue)].dropped || schedule.cues[static_cast<std::size_t>(cue)].start <= schedule.beats[0].end)) {
+           (schedule.cues[static_cast<std::size_t>(cue)].dropped ||
+            schedule.cues[static_cast<std::size_t>(cue)].start <= schedule.beats[0].end)) {
         ++cue;
     }
     open.window.preview().setTime(schedule.beats[0].end + 700);
@@ -101,7 +105,8 @@ static void dragCueToPaintedStage(benchmark::State& state) {
 }
 BENCHMARK(dragCueToPaintedStage)->DenseRange(0, 3)->Unit(benchmark::kMillisecond);
 
-/// From a pointer move on the stage itself: the layer's place, snapping to all others, resolve, evaluate, paint.
+/// From a pointer move on the stage itself: the layer's place, snapping to all others, resolve, evaluate,
+/// paint.
 static void dragLayerToPaintedStage(benchmark::State& state) {
     OpenWindow open(static_cast<int>(state.range(0)));
     state.SetLabel(kNames[state.range(0)]);

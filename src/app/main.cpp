@@ -7,6 +7,7 @@
 #include "app/shell/theme.h"
 #include "render/fonts.h"
 
+#include <QAction>
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QSettings>
@@ -31,27 +32,38 @@ int main(int argc, char** argv) {
     parser.setApplicationDescription(QStringLiteral("Design, preview and export app launch sequences."));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("A .scaena file to open, or a logo or app project to begin with"),
-                                 QStringLiteral("[FILE]"));
+    parser.addPositionalArgument(
+        QStringLiteral("FILE"),
+        QStringLiteral("A .scaena file to open, or a logo or app project to begin with"),
+        QStringLiteral("[FILE]"));
     const QCommandLineOption shot(QStringLiteral("screenshot"),
                                   QStringLiteral("Save a picture of the window to PNG and quit."),
                                   QStringLiteral("PNG"));
     const QCommandLineOption at(QStringLiteral("at"), QStringLiteral("Put the needle there first."),
                                 QStringLiteral("MS"));
-    const QCommandLineOption select(
-        QStringLiteral("select"), QStringLiteral("Select the cue, layer, beat or gate of that id first."), QStringLiteral("ID"));
+    const QCommandLineOption select(QStringLiteral("select"),
+                                    QStringLiteral("Select the cue, layer, beat or gate of that id first."),
+                                    QStringLiteral("ID"));
     const QCommandLineOption night(QStringLiteral("night"),
                                    QStringLiteral("With the night looks, and by night on the stage."));
     const QCommandLineOption exportPreview(
         QStringLiteral("export-preview"),
         QStringLiteral("With --screenshot: the export dialog instead of the window."));
-    const QCommandLineOption tab(QStringLiteral("tab"), QStringLiteral("Open that card first: card, colours, moves, screen, takes."),
+    const QCommandLineOption tab(QStringLiteral("tab"),
+                                 QStringLiteral("Open that card first: card, colours, moves, screen, takes."),
                                  QStringLiteral("NAME"));
-    const QCommandLineOption landscape(QStringLiteral("landscape"), QStringLiteral("Hold the device sideways."));
-    const QCommandLineOption device(QStringLiteral("device"), QStringLiteral("Show that device."), QStringLiteral("ID"));
-    const QCommandLineOption fromIcon(QStringLiteral("from-icon"), QStringLiteral("Show the launch from the icon."));
-    const QCommandLineOption compare(QStringLiteral("compare"), QStringLiteral("With --screenshot: the comparison with the last take."));
-    parser.addOptions({shot, at, select, night, exportPreview, tab, landscape, device, fromIcon, compare});
+    const QCommandLineOption landscape(QStringLiteral("landscape"),
+                                       QStringLiteral("Hold the device sideways."));
+    const QCommandLineOption device(QStringLiteral("device"), QStringLiteral("Show that device."),
+                                    QStringLiteral("ID"));
+    const QCommandLineOption fromIcon(QStringLiteral("from-icon"),
+                                      QStringLiteral("Show the launch from the icon."));
+    const QCommandLineOption compare(QStringLiteral("compare"),
+                                     QStringLiteral("With --screenshot: the comparison with the last take."));
+    const QCommandLineOption list(QStringLiteral("command-list"),
+                                  QStringLiteral("With --screenshot: the searchable list of commands."));
+    parser.addOptions(
+        {shot, at, select, night, exportPreview, tab, landscape, device, fromIcon, compare, list});
     parser.process(app);
 
     MainWindow window;
@@ -81,7 +93,7 @@ int main(int argc, char** argv) {
         const auto id = parser.value(select).toStdString();
         const auto& s = *window.document().sequence();
         using Kind = Selection::Kind;
-        window.selection().select(scaena::model::findThing(s.cues, id)    ? Kind::Cue
+        window.selection().select(scaena::model::findThing(s.cues, id)     ? Kind::Cue
                                   : scaena::model::findThing(s.layers, id) ? Kind::Layer
                                   : scaena::model::findThing(s.beats, id)  ? Kind::Beat
                                                                            : Kind::Gate,
@@ -89,7 +101,8 @@ int main(int argc, char** argv) {
     }
     if (parser.isSet(tab)) {
         const QStringList names = {"card", "colours", "moves", "screen", "takes"};
-        window.compose().cards().open(static_cast<CardBox::Tab>(std::max(0, int(names.indexOf(parser.value(tab))))));
+        window.compose().cards().open(
+            static_cast<CardBox::Tab>(std::max(0, int(names.indexOf(parser.value(tab))))));
     }
     if (parser.isSet(shot)) {
         // The filmstrip is made in the background; a second is ample for it.
@@ -98,7 +111,16 @@ int main(int argc, char** argv) {
             if (parser.isSet(exportPreview)) {
                 picture = ExportDialog(window.document(), &window).grab();
             } else if (parser.isSet(compare) && !window.document().sequence()->takes.empty()) {
-                picture = TakesDialog(window.compose().actions(), window.document().sequence()->takes.back().id, &window).grab();
+                picture = TakesDialog(window.compose().actions(),
+                                      window.document().sequence()->takes.back().id, &window)
+                              .grab();
+            } else if (parser.isSet(list)) {
+                QTimer::singleShot(300, &window, [&picture] {
+                    auto* chooser = QApplication::activeModalWidget();
+                    picture = chooser->grab();
+                    chooser->close();
+                });
+                window.command(QStringLiteral("commandList"))->trigger();
             } else {
                 picture = window.grab();
             }

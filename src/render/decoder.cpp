@@ -4,10 +4,10 @@
 #include "core/model/limits.h"
 #include "render/image_cache.h"
 
+#include <QFile>
 #include <QProcess>
 #include <QStandardPaths>
 #include <QTemporaryDir>
-#include <QFile>
 #include <algorithm>
 #include <map>
 
@@ -50,7 +50,9 @@ std::vector<Colour> mainColours(const QImage& image) {
     std::vector<Colour> colours;
     for (const auto& it : order) {
         if (it.count * 12 >= seen && colours.size() < 6) {
-            const auto byte = [&](double sum) { return static_cast<std::uint8_t>(std::lround(sum / it.count)); };
+            const auto byte = [&](double sum) {
+                return static_cast<std::uint8_t>(std::lround(sum / it.count));
+            };
             colours.push_back({byte(it.r), byte(it.g), byte(it.b), 255});
         }
     }
@@ -66,7 +68,8 @@ Result<start::PictureInfo> QtDecoder::picture(const std::string& bytes, const st
     }
     const QImage image = decodedImage(std::make_shared<const std::string>(bytes));
     if (image.isNull()) {
-        return failure(ProblemKind::Unreadable, "is a broken picture: it begins like one but cannot be decoded", name);
+        return failure(ProblemKind::Unreadable,
+                       "is a broken picture: it begins like one but cannot be decoded", name);
     }
     return start::PictureInfo{{double(size->width()), double(size->height())}, mainColours(image)};
 }
@@ -75,7 +78,8 @@ Result<std::string> QtDecoder::pdfToSvg(const std::string& bytes, const std::str
     const QString program = QStandardPaths::findExecutable(QStringLiteral("pdftocairo"));
     if (program.isEmpty()) {
         return failure(ProblemKind::Unsupported,
-                       "is a PDF; to read it the program pdftocairo is needed (Debian package poppler-utils)", name);
+                       "is a PDF; to read it the program pdftocairo is needed (Debian package poppler-utils)",
+                       name);
     }
     QTemporaryDir folder;
     const QString in = folder.filePath(QStringLiteral("in.pdf"));
@@ -87,8 +91,8 @@ Result<std::string> QtDecoder::pdfToSvg(const std::string& bytes, const std::str
     }
     file.close();
     QProcess process;
-    process.start(program, {QStringLiteral("-svg"), QStringLiteral("-f"), QStringLiteral("1"), QStringLiteral("-l"),
-                            QStringLiteral("1"), in, out});
+    process.start(program, {QStringLiteral("-svg"), QStringLiteral("-f"), QStringLiteral("1"),
+                            QStringLiteral("-l"), QStringLiteral("1"), in, out});
     const bool ended = process.waitForFinished(kPdfMillis);
     if (!ended) {
         process.kill();
@@ -99,7 +103,8 @@ Result<std::string> QtDecoder::pdfToSvg(const std::string& bytes, const std::str
         return failure(ProblemKind::Unreadable, "is not a PDF whose first page can be read", name);
     }
     if (result.size() > static_cast<qint64>(model::limits::kArtBytes)) {
-        return failure(ProblemKind::Refused, "holds more than a logo: its first page gives more than 8 MB of outlines", name);
+        return failure(ProblemKind::Refused,
+                       "holds more than a logo: its first page gives more than 8 MB of outlines", name);
     }
     return result.readAll().toStdString();
 }

@@ -56,7 +56,8 @@ QPainterPath revealPath(const schedule::Reveal& reveal, const QRectF& box) {
 /// The largest box of that shape in the middle of another.
 QRectF wholeIn(QSizeF shape, const QRectF& box) {
     const QSizeF size = shape.scaled(box.size(), Qt::KeepAspectRatio);
-    return {box.center().x() - size.width() / 2, box.center().y() - size.height() / 2, size.width(), size.height()};
+    return {box.center().x() - size.width() / 2, box.center().y() - size.height() / 2, size.width(),
+            size.height()};
 }
 
 void paintFitted(QPainter& painter, const QImage& picture, const QRectF& box) {
@@ -179,10 +180,12 @@ private:
         const QRectF box = wholeIn(QSizeF(size.width, size.height), m_box);
         const QRectF device = painter.deviceTransform().mapRect(box);
         const double turned = std::abs(std::fmod(m_state.rotation, 90)) > 0.01 ? 0.75 : 1;
-        const QSize pixels = (QSizeF(box.width(), box.height()) *
-                              std::max(0.01, std::sqrt(device.width() * device.height() / (box.width() * box.height())) * turned))
-                                 .toSize()
-                                 .expandedTo({1, 1});
+        const QSize pixels =
+            (QSizeF(box.width(), box.height()) *
+             std::max(0.01,
+                      std::sqrt(device.width() * device.height() / (box.width() * box.height())) * turned))
+                .toSize()
+                .expandedTo({1, 1});
         painter.drawImage(box, m_prepared.clip->at(time, pixels));
     }
 
@@ -292,7 +295,9 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
 void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen) {
     painter.save();
     painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-    LayerPainter(painter, scene.layers()[static_cast<std::size_t>(state.layer)], state, screen.width > screen.height).paint();
+    LayerPainter(painter, scene.layers()[static_cast<std::size_t>(state.layer)], state,
+                 screen.width > screen.height)
+        .paint();
     painter.restore();
 }
 

@@ -34,7 +34,8 @@ QRectF cell(QSizeF screen, int column, int row) {
 
 /// Made-up neighbours: a plain tile with a simple sign.
 void neighbour(QPainter& painter, const QRectF& tile, int which, bool night) {
-    static const QColor tones[] = {"#6C8E9F", "#B08D57", "#8A7CA8", "#7D9A6B", "#B5746C", "#5F8C87", "#9A8F84", "#7F86B0"};
+    static const QColor tones[] = {"#6C8E9F", "#B08D57", "#8A7CA8", "#7D9A6B",
+                                   "#B5746C", "#5F8C87", "#9A8F84", "#7F86B0"};
     QColor tone = tones[which % 8];
     tone = night ? tone.darker(135) : tone;
     painter.setPen(Qt::NoPen);
@@ -95,7 +96,8 @@ QRectF windowRect(QSizeF screen, double part) {
     const QRectF from = homeIconRect(screen);
     const QRectF to(QPointF(), screen);
     const auto mix = [&](double a, double b) { return a + (b - a) * eased; };
-    return {mix(from.x(), to.x()), mix(from.y(), to.y()), mix(from.width(), to.width()), mix(from.height(), to.height())};
+    return {mix(from.x(), to.x()), mix(from.y(), to.y()), mix(from.width(), to.width()),
+            mix(from.height(), to.height())};
 }
 
 void paintHomeScreen(QPainter& painter, const Scene& scene, const model::Sequence& sequence, QSizeF screen,
@@ -134,8 +136,9 @@ void paintHomeScreen(QPainter& painter, const Scene& scene, const model::Sequenc
     painter.setPen(ink);
     painter.setFont(font(model::Typeface::Sans, 12));
     const QFontMetricsF metrics(painter.font());
-    painter.drawText(QRectF(tile.x() - 16, tile.bottom() + 4, tile.width() + 32, 18), Qt::AlignHCenter | Qt::AlignTop,
-                     metrics.elidedText(QString::fromStdString(sequence.name), Qt::ElideRight, tile.width() + 28));
+    painter.drawText(
+        QRectF(tile.x() - 16, tile.bottom() + 4, tile.width() + 32, 18), Qt::AlignHCenter | Qt::AlignTop,
+        metrics.elidedText(QString::fromStdString(sequence.name), Qt::ElideRight, tile.width() + 28));
     painter.restore();
 }
 

@@ -84,11 +84,13 @@ Result<QSize> imageSize(const std::string& bytes, const std::string& name) {
     reader.setDecideFormatFromContent(true);
     const QSize size = reader.size();
     if (!reader.canRead() || !size.isValid() || size.isEmpty()) {
-        return failure(ProblemKind::Unreadable, "is not a picture that can be read; PNG, JPEG and WebP can", name);
+        return failure(ProblemKind::Unreadable, "is not a picture that can be read; PNG, JPEG and WebP can",
+                       name);
     }
     if (qint64(size.width()) * size.height() > kMostImagePixels) {
         return failure(ProblemKind::Refused,
-                       "is larger than 64 million pixels; no screen shows so many, so scale it down first", name);
+                       "is larger than 64 million pixels; no screen shows so many, so scale it down first",
+                       name);
     }
     return size;
 }

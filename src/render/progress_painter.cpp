@@ -38,7 +38,8 @@ void bar(QPainter& painter, const QRectF& box, double thickness, double part, co
     if (part > 0) {
         painter.setBrush(colour);
         painter.drawRoundedRect(
-            QRectF(whole.left(), whole.top(), std::max(thickness, whole.width() * part), thickness), round, round);
+            QRectF(whole.left(), whole.top(), std::max(thickness, whole.width() * part), thickness), round,
+            round);
     }
 }
 
@@ -47,7 +48,8 @@ void dots(QPainter& painter, const QRectF& box, double thickness, double part, c
     painter.setPen(Qt::NoPen);
     for (int i = 0; i < kDots; ++i) {
         const double filled = std::clamp(part * kDots - i, 0.0, 1.0);
-        const QPointF at(box.left() + thickness / 2 + (box.width() - thickness) * i / (kDots - 1), box.center().y());
+        const QPointF at(box.left() + thickness / 2 + (box.width() - thickness) * i / (kDots - 1),
+                         box.center().y());
         if (track.isValid() && filled < 1) {
             painter.setBrush(track);
             painter.drawEllipse(at, thickness / 2, thickness / 2);

@@ -45,7 +45,8 @@ model::Layer looksOf(const model::Layer& layer) {
 
 class LayerMaker {
 public:
-    LayerMaker(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance, double density)
+    LayerMaker(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance,
+               double density)
         : m_sequence(sequence), m_shelf(shelf), m_appearance(appearance), m_density(density) {}
 
     [[nodiscard]] PreparedLayer make(const model::Layer& layer) const {
@@ -94,8 +95,10 @@ public:
 
     /// The objects a layer is made from; the same ones make the same layer.
     [[nodiscard]] std::vector<const void*> sourcesOf(const model::Layer& layer) const {
-        std::vector<const void*> sources = {m_shelf.artOf(layer, m_appearance).get(), bytes(layer.text.fontFile).get(),
-                                            bytes(clipPath(layer)).get(), bytes(screenshotPath(layer.firstScreen)).get(),
+        std::vector<const void*> sources = {m_shelf.artOf(layer, m_appearance).get(),
+                                            bytes(layer.text.fontFile).get(),
+                                            bytes(clipPath(layer)).get(),
+                                            bytes(screenshotPath(layer.firstScreen)).get(),
                                             bytes(project::backdropPicture(layer, m_appearance, false)).get(),
                                             bytes(project::backdropPicture(layer, m_appearance, true)).get()};
         if (const auto* shown = project::pictureFor(layer, m_density, m_appearance)) {
@@ -135,8 +138,9 @@ private:
         const auto& layer = prepared.layer;
         const auto art = project::shownArt(m_sequence, m_shelf, layer, m_appearance);
         if (art) {
-            const Colour tint = layer.tint.empty() ? Colour{0, 0, 0, 255}
-                                                   : model::colourOf(m_sequence.palette, layer.tint, m_appearance);
+            const Colour tint = layer.tint.empty()
+                                    ? Colour{0, 0, 0, 255}
+                                    : model::colourOf(m_sequence.palette, layer.tint, m_appearance);
             const double fit =
                 art::fitInto(art->viewBox, {0, 0, layer.place.width, layer.place.height}).meanScale();
             prepared.art = std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
@@ -159,8 +163,8 @@ private:
 
 }
 
-Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance, double density,
-             const Scene* before)
+Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance,
+             double density, const Scene* before)
     : m_appearance(appearance), m_bars(sequence.bars), m_palette(sequence.palette), m_density(density) {
     m_openingColour = toQt(model::colourOf(sequence.palette, sequence.opening.colour, appearance));
     const bool comparable = before && before->m_appearance == appearance && before->m_density == density &&

@@ -21,15 +21,16 @@ struct PreparedLayer {
     QColor screenBackground;
     std::vector<QColor> blockColours;
     bool missingArt = false;
-    std::vector<const void*> sources; ///< the shelf's own objects it was made from; tells whether it is still good
+    std::vector<const void*>
+        sources; ///< the shelf's own objects it was made from; tells whether it is still good
 };
 
 /// Everything the painter needs of a sequence, apart from the moment. Immutable: may be painted from several
 /// threads.
 class Scene {
 public:
-    /// `density`: pixels a dp of the screen, which decides among an image's files. Layers that look as in `before` are
-    /// taken over from it, so that changing one thing costs that one thing.
+    /// `density`: pixels a dp of the screen, which decides among an image's files. Layers that look as in
+    /// `before` are taken over from it, so that changing one thing costs that one thing.
     Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, model::Appearance appearance,
           double density = 3, const Scene* before = nullptr);
 

@@ -27,7 +27,8 @@ public:
                         int height) const override;
 
 private:
-    mutable std::shared_ptr<const std::string> m_clipBytes; ///< of the clip drawn last; one is drawn at a time
+    mutable std::shared_ptr<const std::string>
+        m_clipBytes; ///< of the clip drawn last; one is drawn at a time
     mutable std::shared_ptr<const ClipPictures> m_clip;
 };
 

@@ -17,7 +17,8 @@ constexpr double kLargeSize = 256;
 }
 
 QPainterPath outlineText(const model::TextContent& text, const std::string* ownFontBytes) {
-    QFont large = ownFontBytes ? ownFont(*ownFontBytes, text, kLargeSize) : font(text.typeface, kLargeSize, text.bold);
+    QFont large =
+        ownFontBytes ? ownFont(*ownFontBytes, text, kLargeSize) : font(text.typeface, kLargeSize, text.bold);
     large.setHintingPreference(QFont::PreferNoHinting);
     QPainterPath outline;
     const QFontMetricsF metrics(large);

@@ -9,7 +9,8 @@ namespace scaena::render {
 
 /// The text's outlines in dp, centred about the origin. Shaped by Qt (kerning, ligatures, any script), taken
 /// from a large unhinted size, so that they are the same on every machine.
-/// `ownFont` holds the bytes of the text's own font file; without it, or if it is none, the shipped typeface stands in.
+/// `ownFont` holds the bytes of the text's own font file; without it, or if it is none, the shipped typeface
+/// stands in.
 [[nodiscard]] QPainterPath outlineText(const model::TextContent& text, const std::string* ownFont = nullptr);
 
 class QtTextOutliner : public art::TextOutliner {

@@ -5,7 +5,8 @@
 
 namespace scaena::render {
 
-/// One layer alone, at rest, fitted into a transparent picture of that size. Null for a layer that fills the screen or is a group.
+/// One layer alone, at rest, fitted into a transparent picture of that size. Null for a layer that fills the
+/// screen or is a group.
 [[nodiscard]] QImage layerThumbnail(const Scene& scene, int layer, QSize pixels);
 
 }

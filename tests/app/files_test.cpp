@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
-#include "render/decoder.h"
 #include "app/compose/card/easing_editor.h"
 #include "app/compose/stage/conditions_sentence.h"
 #include "app/compose/stage/stage_view.h"
 #include "app/shell/commands.h"
 #include "core/file/sequence_file.h"
 #include "core/model/moves.h"
+#include "render/decoder.h"
 #include "support/window_session.h"
 
 #include <QAction>

@@ -40,7 +40,8 @@ public:
         m_session.window.activateWindow();
         QApplication::processEvents();
         const auto combination = keys[0];
-        QTest::keyClick(QApplication::activeModalWidget() ? QApplication::focusWidget() : static_cast<QWidget*>(&m_session.score()),
+        QTest::keyClick(QApplication::activeModalWidget() ? QApplication::focusWidget()
+                                                          : static_cast<QWidget*>(&m_session.score()),
                         combination.key(), combination.keyboardModifiers());
     }
     void clicks(QWidget* widget, QPoint at = {}) {
@@ -82,7 +83,8 @@ private:
 TEST_CASE("A new user's way: logo, title, bounce, hold, hand-off, dark, save – in under forty actions") {
     Session s(false);
     const auto logo = s.folder() / "Fern.svg";
-    std::ofstream(logo) << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 80'><path fill='#2a7f4f' d='M0 80C10 5 70 5 80 80z'/>"
+    std::ofstream(logo) << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 80'><path fill='#2a7f4f' "
+                           "d='M0 80C10 5 70 5 80 80z'/>"
                            "<circle id='sun' cx='40' cy='20' r='12' fill='#f2b84b'/></svg>";
     Person person(s);
     person.drops(logo);

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/card_box.h"
-#include "app/compose/stage/stage_view.h"
 #include "app/compose/shelf/moves_page.h"
 #include "app/compose/shelf/palette_page.h"
 #include "app/compose/shelf/screen_page.h"
 #include "app/compose/shelf/takes_page.h"
+#include "app/compose/stage/stage_view.h"
 #include "app/compose/takes_dialog.h"
 #include "app/compose/tap_dialog.h"
 #include "app/shell/background.h"
@@ -84,7 +84,8 @@ TEST_CASE("A click on the shelf adds the move at the needle, arrows and Enter as
     s.window.selection().select(Selection::Kind::Layer, "title");
     s.trigger("movesTab");
     auto& moves = s.window.compose().cards().moves();
-    QTest::mouseClick(moves.viewport(), Qt::LeftButton, Qt::NoModifier, moves.cellOf(int(model::MoveKind::Pop)).center());
+    QTest::mouseClick(moves.viewport(), Qt::LeftButton, Qt::NoModifier,
+                      moves.cellOf(int(model::MoveKind::Pop)).center());
     const auto& cue = s.cue(s.window.selection().cue());
     CHECK(cue.move.kind == model::MoveKind::Pop);
     CHECK(cue.layer == "title");
@@ -95,7 +96,8 @@ TEST_CASE("A click on the shelf adds the move at the needle, arrows and Enter as
     QTest::keyClick(&moves, Qt::Key_Return);
     CHECK(s.cue(s.window.selection().cue()).move.kind == model::MoveKind::Turn);
     const auto count = s.sequence().cues.size();
-    QTest::mouseClick(moves.viewport(), Qt::LeftButton, Qt::NoModifier, moves.cellOf(int(model::MoveKind::Panel)).center());
+    QTest::mouseClick(moves.viewport(), Qt::LeftButton, Qt::NoModifier,
+                      moves.cellOf(int(model::MoveKind::Panel)).center());
     CHECK(s.sequence().cues.size() == count); // a text cannot shrink to a header
 }
 
@@ -104,7 +106,8 @@ TEST_CASE("A move dropped on a lane begins where it was dropped") {
     QMimeData data;
     data.setData(MovesPage::kMime, QByteArray::number(int(model::MoveKind::Flip)));
     const int lane = model::indexOf(s.sequence().layers, Id("tagline"));
-    const QPointF at(s.score().layoutOfScore().xOf(1000), s.score().layoutOfScore().laneRow(lane).center().y());
+    const QPointF at(s.score().layoutOfScore().xOf(1000),
+                     s.score().layoutOfScore().laneRow(lane).center().y());
     QDragEnterEvent enter(at.toPoint(), Qt::CopyAction, &data, Qt::LeftButton, Qt::AltModifier);
     QApplication::sendEvent(&s.score(), &enter);
     REQUIRE(enter.isAccepted());
@@ -164,7 +167,8 @@ TEST_CASE("A rubber band and Ctrl select several cues, which then move, scale an
     const QPointF from(layout.xOf(2650), layout.laneRow(int(s.sequence().layers.size()) - 1).top() + 2);
     QTest::mousePress(&s.score(), Qt::LeftButton, Qt::NoModifier, from.toPoint());
     s.move(QPointF(layout.left() + 2, layout.laneRow(0).bottom()), Qt::LeftButton, Qt::NoModifier);
-    QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::NoModifier, QPoint(int(layout.left()) + 2, int(layout.laneRow(0).bottom())));
+    QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::NoModifier,
+                        QPoint(int(layout.left()) + 2, int(layout.laneRow(0).bottom())));
     CHECK(s.window.selection().all().size() == s.sequence().cues.size());
 }
 
@@ -213,7 +217,8 @@ TEST_CASE("One's own phrase is kept for other sequences and other days") {
     });
     s.trigger("keepPhrase");
     const PhraseShelf other;
-    const auto found = std::find_if(other.own().begin(), other.own().end(), [](const auto& it) { return it.name == "Sunrise"; });
+    const auto found = std::find_if(other.own().begin(), other.own().end(),
+                                    [](const auto& it) { return it.name == "Sunrise"; });
     REQUIRE(found != other.own().end());
     CHECK(found->cues.front().move.kind == model::MoveKind::Bounce);
     s.window.phraseShelf().remove("Sunrise");
@@ -272,8 +277,10 @@ TEST_CASE("The first screen is composed of blocks or shown by screenshots") {
     CHECK(blocks().size() == count);
     std::ofstream(s.folder() / "screen.png", std::ios::binary) << pngBytes(60, Qt::red);
     std::ofstream(s.folder() / "screen-dark.png", std::ios::binary) << pngBytes(60, Qt::blue);
-    page.setScreenshot(QString::fromStdString((s.folder() / "screen.png").string()), model::Appearance::Light);
-    page.setScreenshot(QString::fromStdString((s.folder() / "screen-dark.png").string()), model::Appearance::Dark);
+    page.setScreenshot(QString::fromStdString((s.folder() / "screen.png").string()),
+                       model::Appearance::Light);
+    page.setScreenshot(QString::fromStdString((s.folder() / "screen-dark.png").string()),
+                       model::Appearance::Dark);
     const auto& content = model::findThing(s.sequence().layers, "hut-list")->firstScreen;
     CHECK(content.lightImage == "images/screen.png");
     CHECK(content.darkImage == "images/screen-dark.png");
@@ -324,7 +331,8 @@ TEST_CASE("A rhythm is tapped with Space") {
 TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and a font goes to its text") {
     Session s;
     auto& actions = s.window.compose().actions();
-    std::ofstream(s.folder() / "mark.svg") << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><circle cx='4' cy='4' r='4'/></svg>";
+    std::ofstream(s.folder() / "mark.svg")
+        << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><circle cx='4' cy='4' r='4'/></svg>";
     std::ofstream(s.folder() / "leaf.png", std::ios::binary) << pngBytes(40, Qt::green);
     std::ofstream(s.folder() / "leaf@2x.png", std::ios::binary) << pngBytes(80, Qt::green);
     std::filesystem::copy(repository() / "samples/larder/clips/jar.json", s.folder() / "jar.json");
@@ -336,10 +344,12 @@ TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and
     const auto& clip = *model::findThing(s.sequence().layers, "jar");
     CHECK(clip.clip.stopAt == 2500);
     s.window.selection().select(Selection::Kind::Layer, "title");
-    actions.addFiles({QString::fromStdString((repository() / "resources/fonts/JetBrainsMono-Regular.ttf").string())});
+    actions.addFiles(
+        {QString::fromStdString((repository() / "resources/fonts/JetBrainsMono-Regular.ttf").string())});
     CHECK(model::findThing(s.sequence().layers, "title")->text.fontFile == "fonts/jetbrainsmono-regular.ttf");
     REQUIRE(s.window.document().save());
-    for (const char* file : {"art/mark.svg", "images/leaf.png", "images/leaf-2x.png", "clips/jar.json", "fonts/jetbrainsmono-regular.ttf"}) {
+    for (const char* file : {"art/mark.svg", "images/leaf.png", "images/leaf-2x.png", "clips/jar.json",
+                             "fonts/jetbrainsmono-regular.ttf"}) {
         INFO(file);
         CHECK(std::filesystem::exists(s.file().parent_path() / file));
     }
@@ -364,7 +374,8 @@ TEST_CASE("A file that cannot be used says why and what would work, and nothing 
     huge[17] = huge[21] = 1; // says it is 65536 pixels wide and high
     CHECK_FALSE(tell("huge.png", huge).isEmpty());
     CHECK(tell("clip.json", "{\"layers\": 3}").contains("Lottie"));
-    CHECK(tell("deep.svg", "<svg xmlns='http://www.w3.org/2000/svg'>" + std::string(200000, '<')).contains("XML"));
+    CHECK(tell("deep.svg", "<svg xmlns='http://www.w3.org/2000/svg'>" + std::string(200000, '<'))
+              .contains("XML"));
     CHECK(tell("plain.ttf", std::string("\0\1\0\0 no font", 12)).contains("text layer"));
     CHECK(s.sequence() == before);
 }

@@ -199,7 +199,8 @@ TEST_CASE("From the icon: the home screen, the tap, the launch, and Back leads h
     s.trigger("back");
     QTest::qWait(int(Preview::kBack) + 120);
     CHECK(preview.windowPart() == 0);
-    preview.setTime(-400); // the same moment of the home screen: the launch picture is nowhere on the way back
+    preview.setTime(
+        -400); // the same moment of the home screen: the launch picture is nowhere on the way back
     const auto before = s.stage().grab().toImage();
     s.trigger("toEnd");
     s.trigger("back");

@@ -58,12 +58,11 @@ std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
                 continue;
             }
             const auto& outer = found->outer;
-            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {}\n", layer, t,
-                               found->opacity,
-                               found->centre.x, found->centre.y, found->size.width, found->size.height,
-                               found->scaleX, found->scaleY, found->rotation, found->reveal.progress,
-                               found->draw, found->progress, found->clip, outer.a, outer.b, outer.c, outer.d, outer.e,
-                               outer.f);
+            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {}\n", layer,
+                               t, found->opacity, found->centre.x, found->centre.y, found->size.width,
+                               found->size.height, found->scaleX, found->scaleY, found->rotation,
+                               found->reveal.progress, found->draw, found->progress, found->clip, outer.a,
+                               outer.b, outer.c, outer.d, outer.e, outer.f);
         }
     }
     return out;
@@ -164,11 +163,12 @@ TEST_CASE("The exported player and data compile against the shape of the platfor
             }
             r += "  }\n";
         }
-        REQUIRE(files.writeAtomically(folder.path() / "app" / name / "java/com/example" / name / "R.java", r + "}\n"));
+        REQUIRE(files.writeAtomically(folder.path() / "app" / name / "java/com/example" / name / "R.java",
+                                      r + "}\n"));
     }
     const auto stubs = QString::fromStdString((repository() / "tests/judges/android-shape").string());
-    const auto compiled =
-        run(QStringLiteral("kotlinc"), sources + QStringList{stubs, "-nowarn", "-d", "app.jar"}, folder.path());
+    const auto compiled = run(QStringLiteral("kotlinc"),
+                              sources + QStringList{stubs, "-nowarn", "-d", "app.jar"}, folder.path());
     INFO(compiled.output);
     CHECK(compiled.code == 0);
 }

@@ -39,12 +39,14 @@ struct Shown {
         std::erase_if(sequence.layers, [](const auto& it) { return it.id == "logo" || it.id == "title"; });
         sequence.opening.icon.clear();
     }
-    QImage at(double t, model::Appearance appearance = model::Appearance::Light, bool landscape = false) const {
+    QImage at(double t, model::Appearance appearance = model::Appearance::Light,
+              bool landscape = false) const {
         schedule::Conditions conditions;
         conditions.appearance = appearance;
         conditions.landscape = landscape;
         const auto schedule = schedule::resolve(sequence, conditions);
-        return still(Scene(sequence, shelf, appearance), schedule, t, {landscape ? QSize(915, 412) : QSize(412, 915), false, false});
+        return still(Scene(sequence, shelf, appearance), schedule, t,
+                     {landscape ? QSize(915, 412) : QSize(412, 915), false, false});
     }
     model::Sequence sequence;
     project::ArtShelf shelf;
@@ -73,13 +75,14 @@ TEST_CASE("An image takes the file for the screen's density and its dark one by 
     auto layer = centred(model::LayerKind::Image);
     layer.pictures = {{"1.png", 1, false, {}}, {"3.png", 3, false, {}}, {"dark.png", 1, true, {}}};
     Shown shown(layer);
-    shown.shelf.files = {{"1.png", pictureBytes({10, 10}, Qt::red)}, {"3.png", pictureBytes({30, 30}, Qt::green)},
+    shown.shelf.files = {{"1.png", pictureBytes({10, 10}, Qt::red)},
+                         {"3.png", pictureBytes({30, 30}, Qt::green)},
                          {"dark.png", pictureBytes({10, 10}, Qt::blue)}};
     CHECK(middle(shown.at(900)) == QColor(Qt::green));
     CHECK(middle(shown.at(900, model::Appearance::Dark)) == QColor(Qt::blue));
     const auto schedule = schedule::resolve(shown.sequence, {});
-    CHECK(middle(still(Scene(shown.sequence, shown.shelf, model::Appearance::Light, 1), schedule, 900, {{412, 915}, false, false})) ==
-          QColor(Qt::red));
+    CHECK(middle(still(Scene(shown.sequence, shown.shelf, model::Appearance::Light, 1), schedule, 900,
+                       {{412, 915}, false, false})) == QColor(Qt::red));
     shown.shelf.files.clear();
     CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Light).layers().back().missingArt);
 }
@@ -89,7 +92,8 @@ TEST_CASE("A backdrop's picture fills the screen or is seen whole, upright and s
     layer.fill.colour = "ink";
     layer.picture = model::BackdropPicture{"up.png", "", "wide.png", "", model::Fit::Fill, {}};
     Shown shown(layer);
-    shown.shelf.files = {{"up.png", pictureBytes({20, 20}, Qt::red)}, {"wide.png", pictureBytes({40, 10}, Qt::blue)}};
+    shown.shelf.files = {{"up.png", pictureBytes({20, 20}, Qt::red)},
+                         {"wide.png", pictureBytes({40, 10}, Qt::blue)}};
     CHECK(shown.at(900).pixelColor(5, 5) == QColor(Qt::red));
     CHECK(shown.at(900, model::Appearance::Light, true).pixelColor(5, 5) == QColor(Qt::blue));
     shown.sequence.layers.back().picture->fit = model::Fit::Whole;
@@ -195,9 +199,11 @@ TEST_CASE("A scene takes over what has not changed, and makes anew what has") {
     CHECK(moved.layers().back().art == first.layers().back().art);
     CHECK(moved.layers().back().layer.place.x == 40);
     shown.sequence.layers.back().text.text = "Moss";
-    CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Light, 3, &moved).layers().back().art != first.layers().back().art);
+    CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Light, 3, &moved).layers().back().art !=
+          first.layers().back().art);
     shown.sequence.layers.back().text.text = "Fern";
-    CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Dark, 3, &moved).layers().back().art != first.layers().back().art);
+    CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Dark, 3, &moved).layers().back().art !=
+          first.layers().back().art);
 }
 
 TEST_CASE("A person's own font file is used, and a broken one gives way to the shipped typeface") {
@@ -236,10 +242,12 @@ TEST_CASE("A picture's colours are those that cover most; broken and huge ones a
 }
 
 TEST_CASE("The first page of a PDF becomes vector art") {
-    const std::string pdf = "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj\n"
-                            "3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 90 60]/Contents 4 0 R>>endobj\n"
-                            "4 0 obj<</Length 38>>stream\n1 0 0 rg 10 10 40 30 re f 0 0 1 rg 0 0 9 9 re f\nendstream endobj\n"
-                            "trailer<</Root 1 0 R>>\n%%EOF\n";
+    const std::string pdf =
+        "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[3 0 R]/Count "
+        "1>>endobj\n"
+        "3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 90 60]/Contents 4 0 R>>endobj\n"
+        "4 0 obj<</Length 38>>stream\n1 0 0 rg 10 10 40 30 re f 0 0 1 rg 0 0 9 9 re f\nendstream endobj\n"
+        "trailer<</Root 1 0 R>>\n%%EOF\n";
     const QtDecoder decoder;
     const auto svg = decoder.pdfToSvg(pdf, "logo.pdf");
     REQUIRE(svg);

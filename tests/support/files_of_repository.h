@@ -19,7 +19,8 @@ inline std::string readWhole(const std::filesystem::path& path) {
     return text.str();
 }
 
-inline std::vector<std::filesystem::path> filesBelow(const std::filesystem::path& folder, const std::string& ending) {
+inline std::vector<std::filesystem::path> filesBelow(const std::filesystem::path& folder,
+                                                     const std::string& ending) {
     std::vector<std::filesystem::path> found;
     for (const auto& entry : std::filesystem::recursive_directory_iterator(folder)) {
         if (entry.path().extension() == ending) {
@@ -30,11 +31,12 @@ inline std::vector<std::filesystem::path> filesBelow(const std::filesystem::path
     return found;
 }
 
-/// Every .scaena file below samples/, found by looking, so that a new sample is tested without being listed. The first one
-/// is Moraine.
+/// Every .scaena file below samples/, found by looking, so that a new sample is tested without being listed.
+/// The first one is Moraine.
 inline std::vector<std::filesystem::path> samples() {
     auto found = filesBelow(repository() / "samples", ".scaena");
-    std::stable_partition(found.begin(), found.end(), [](const auto& path) { return path.stem() == "moraine"; });
+    std::stable_partition(found.begin(), found.end(),
+                          [](const auto& path) { return path.stem() == "moraine"; });
     return found;
 }
 

@@ -127,7 +127,8 @@ private:
             pose.scaleY = pose.scaleX;
             pose.turn = perhaps(within(360));
             pose.opacity = perhaps(below(11) / 10.0);
-            pose.easing = oneIn(2) ? std::optional<model::Easing>(model::CubicBezier{0.2, 0, 0, 1}) : std::nullopt;
+            pose.easing =
+                oneIn(2) ? std::optional<model::Easing>(model::CubicBezier{0.2, 0, 0, 1}) : std::nullopt;
             poses.push_back(pose);
         }
         return poses;
@@ -182,7 +183,8 @@ private:
         static const char* layers[] = {"backdrop", "logo", "title"};
         const int beatIndex = below(static_cast<int>(beats.size()));
         auto made = cue("cue-" + std::to_string(i), beats[static_cast<std::size_t>(beatIndex)], below(400),
-                        below(900), static_cast<model::MoveKind>(below(static_cast<int>(model::kMoveKinds))), layers[below(3)]);
+                        below(900), static_cast<model::MoveKind>(below(static_cast<int>(model::kMoveKinds))),
+                        layers[below(3)]);
         const bool hasMore = model::findThing(sequence.layers, "group") != nullptr;
         if (hasMore && oneIn(4) && model::movesGroups(made.move.kind)) {
             made.layer = oneIn(2) ? "group" : "outer";

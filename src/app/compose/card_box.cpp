@@ -24,11 +24,12 @@ constexpr int kTabHeight = 24;
 
 CardBox::CardBox(ComposeActions& actions, QWidget* parent)
     : QFrame(parent), m_pages(new QStackedWidget(this)), m_card(new CueCard(actions, this)),
-      m_palette(new PalettePage(actions, this)), m_moves(new MovesPage(actions, this)), m_screen(new ScreenPage(actions, this)),
-      m_takes(new TakesPage(actions, this)) {
+      m_palette(new PalettePage(actions, this)), m_moves(new MovesPage(actions, this)),
+      m_screen(new ScreenPage(actions, this)), m_takes(new TakesPage(actions, this)) {
     setObjectName(QStringLiteral("cardBox"));
-    for (auto* page : {static_cast<QWidget*>(m_card), static_cast<QWidget*>(m_palette), static_cast<QWidget*>(m_moves),
-                       static_cast<QWidget*>(m_screen), static_cast<QWidget*>(m_takes)}) {
+    for (auto* page :
+         {static_cast<QWidget*>(m_card), static_cast<QWidget*>(m_palette), static_cast<QWidget*>(m_moves),
+          static_cast<QWidget*>(m_screen), static_cast<QWidget*>(m_takes)}) {
         m_pages->addWidget(page);
     }
     auto* tabs = new QHBoxLayout;
@@ -80,10 +81,11 @@ void CardBox::open(Tab tab) {
     for (std::size_t i = 0; i < m_tabs.size(); ++i) {
         const bool front = i == static_cast<std::size_t>(tab);
         m_tabs[i]->setChecked(front);
-        m_tabs[i]->setStyleSheet(
-            QStringLiteral("QToolButton { color: %1; background: transparent; border: none; padding: 2px 12px; font-weight: %2; } "
-                           "QToolButton:focus { text-decoration: underline; }")
-                .arg((front ? theme().ink : theme().faint).name(), front ? QStringLiteral("600") : QStringLiteral("400")));
+        m_tabs[i]->setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: "
+                                                "none; padding: 2px 12px; font-weight: %2; } "
+                                                "QToolButton:focus { text-decoration: underline; }")
+                                     .arg((front ? theme().ink : theme().faint).name(),
+                                          front ? QStringLiteral("600") : QStringLiteral("400")));
     }
     update();
 }

@@ -16,8 +16,8 @@ class PalettePage;
 class ScreenPage;
 class TakesPage;
 
-/// The box of index cards under the score: the card of what is selected, the palette, the moves, the first screen, the takes. One stands
-/// in front; their tabs are always in reach.
+/// The box of index cards under the score: the card of what is selected, the palette, the moves, the first
+/// screen, the takes. One stands in front; their tabs are always in reach.
 class CardBox : public QFrame {
     Q_OBJECT
 public:

@@ -24,7 +24,9 @@ ComposeActions::ComposeActions(Document& document, Preview& preview, Selection& 
     : QObject(window), m_document(document), m_preview(preview), m_selection(selection), m_shelf(shelf),
       m_window(window) {}
 
-void ComposeActions::apply(const QString& name, model::Sequence next) { m_document.apply(name, std::move(next)); }
+void ComposeActions::apply(const QString& name, model::Sequence next) {
+    m_document.apply(name, std::move(next));
+}
 
 QString ComposeActions::nameOfLayer(const Id& id) const {
     const auto* layer = model::findThing(sequence().layers, id);
@@ -45,7 +47,8 @@ std::vector<edit::CueTime> ComposeActions::selectedTimes() const {
             times.push_back({id, span.start, isNever(span.end) ? span.start : span.end});
         }
     }
-    std::stable_sort(times.begin(), times.end(), [](const auto& a, const auto& b) { return a.start < b.start; });
+    std::stable_sort(times.begin(), times.end(),
+                     [](const auto& a, const auto& b) { return a.start < b.start; });
     return times;
 }
 
@@ -66,14 +69,16 @@ ComposeActions::Moment ComposeActions::momentFor(const Id& layer, double time) c
     auto beat = static_cast<std::size_t>(schedule.beatAt(now));
     Millis offset = std::max(0, static_cast<Millis>(std::lround(now)) - schedule.beats[beat].start);
     if (sequence().beats[beat].kind == BeatKind::Opening && layer != sequence().opening.icon) {
-        // In the opening only the icon can move; anything else is meant for the first beat the app draws itself.
+        // In the opening only the icon can move; anything else is meant for the first beat the app draws
+        // itself.
         beat = 1;
         offset = 0;
     }
     return {sequence().beats[beat].id, offset};
 }
 
-// --- Cues ------------------------------------------------------------------------------------------------------
+// --- Cues
+// ------------------------------------------------------------------------------------------------------
 
 void ComposeActions::chooseCue() {
     const Id layer = layerForCue();
@@ -84,14 +89,16 @@ void ComposeActions::chooseCue() {
     for (std::size_t i = 0; i < model::kMoveKinds; ++i) {
         const auto kind = static_cast<model::MoveKind>(i);
         const auto& move = model::moveDefinition(kind);
-        choices.push_back({toQString(move.label), tr("move"), edit::canMove(sequence(), layer, kind) && kind != model::MoveKind::Poses,
+        choices.push_back({toQString(move.label), tr("move"),
+                           edit::canMove(sequence(), layer, kind) && kind != model::MoveKind::Poses,
                            toQString(move.does)});
     }
     const auto phrases = m_shelf.phrases();
     for (const auto& phrase : phrases) {
         choices.push_back({toQString(phrase.name), tr("phrase"), true, toQString(phrase.says)});
     }
-    const int chosen = Chooser::choose(m_window, tr("A move or phrase for %1 …").arg(nameOfLayer(layer)), choices);
+    const int chosen =
+        Chooser::choose(m_window, tr("A move or phrase for %1 …").arg(nameOfLayer(layer)), choices);
     if (chosen < 0) {
         return;
     }
@@ -109,12 +116,13 @@ void ComposeActions::addCue(model::MoveKind kind, const Id& layer, double time) 
     if (made.empty()) {
         return;
     }
-    if (const auto* on = model::findThing(std::as_const(next).layers, layer); on->kind == model::LayerKind::Clip &&
-                                                                             kind == model::MoveKind::Play) {
+    if (const auto* on = model::findThing(std::as_const(next).layers, layer);
+        on->kind == model::LayerKind::Clip && kind == model::MoveKind::Play) {
         model::findThing(next.cues, made)->length = std::max(1, on->clip.stopAt - on->clip.from);
     }
-    apply(tr("add a %1 to %2").arg(toQString(model::moveDefinition(kind).label).toLower(), nameOfLayer(layer)),
-          std::move(next));
+    apply(
+        tr("add a %1 to %2").arg(toQString(model::moveDefinition(kind).label).toLower(), nameOfLayer(layer)),
+        std::move(next));
     m_selection.select(Selection::Kind::Cue, made);
 }
 
@@ -135,13 +143,14 @@ void ComposeActions::keepPhrase() {
     }
     bool ok = false;
     const QString name = QInputDialog::getText(m_window, tr("Keep as a phrase"),
-                                               tr("Name of the phrase, for this and other sequences:"), QLineEdit::Normal,
-                                               tr("My phrase"), &ok)
+                                               tr("Name of the phrase, for this and other sequences:"),
+                                               QLineEdit::Normal, tr("My phrase"), &ok)
                              .trimmed();
     if (ok && !name.isEmpty()) {
         const QString problem = m_shelf.keep(edit::phraseOf(sequence(), times, name.toStdString()));
         if (!problem.isEmpty()) {
-            emit problems(tr("The phrase could not be kept"), {{ProblemKind::Refused, problem.toStdString(), {}, {}}});
+            emit problems(tr("The phrase could not be kept"),
+                          {{ProblemKind::Refused, problem.toStdString(), {}, {}}});
         }
     }
 }
@@ -163,7 +172,10 @@ void ComposeActions::paste() {
     const auto phrases = file::readPhrases(QGuiApplication::clipboard()->text().toStdString());
     if (!phrases || phrases->empty()) {
         emit problems(tr("There is nothing to paste"),
-                      {{ProblemKind::Unsupported, "the clipboard holds no cues; select some and press Ctrl+C first", {}, {}}});
+                      {{ProblemKind::Unsupported,
+                        "the clipboard holds no cues; select some and press Ctrl+C first",
+                        {},
+                        {}}});
         return;
     }
     const Id layer = layerForCue();
@@ -190,8 +202,9 @@ void ComposeActions::stagger(Millis step) {
 
 void ComposeActions::askStagger() {
     bool ok = false;
-    const int step = QInputDialog::getInt(m_window, tr("Stagger"), tr("Each cue begins so many ms after the one before:"),
-                                          80, -10000, 10000, 10, &ok);
+    const int step =
+        QInputDialog::getInt(m_window, tr("Stagger"), tr("Each cue begins so many ms after the one before:"),
+                             80, -10000, 10000, 10, &ok);
     if (ok) {
         stagger(step);
     }
@@ -202,14 +215,16 @@ void ComposeActions::scale(double factor) {
     if (cues.empty() || factor <= 0) {
         return;
     }
-    apply(factor < 1 ? tr("%1 % brisker").arg(std::lround((1 - factor) * 100)) : tr("%1 % calmer").arg(std::lround((factor - 1) * 100)),
+    apply(factor < 1 ? tr("%1 % brisker").arg(std::lround((1 - factor) * 100))
+                     : tr("%1 % calmer").arg(std::lround((factor - 1) * 100)),
           edit::scaleTime(sequence(), cues, factor));
 }
 
 void ComposeActions::askScale() {
     bool ok = false;
-    const double percent = QInputDialog::getDouble(m_window, tr("Scale the time of the selection"),
-                                                   tr("New length in % (80 is a fifth brisker):"), 80, 5, 1000, 0, &ok);
+    const double percent =
+        QInputDialog::getDouble(m_window, tr("Scale the time of the selection"),
+                                tr("New length in % (80 is a fifth brisker):"), 80, 5, 1000, 0, &ok);
     if (ok) {
         scale(percent / 100);
     }
@@ -240,7 +255,8 @@ void ComposeActions::chain(model::AnchorKind kind) {
         next = edit::chainCue(std::move(next), times[i].cue, kind,
                               kind == model::AnchorKind::With ? times.front().cue : times[i - 1].cue);
     }
-    apply(kind == model::AnchorKind::With ? tr("chain cues side by side") : tr("chain cues one after another"),
+    apply(kind == model::AnchorKind::With ? tr("chain cues side by side")
+                                          : tr("chain cues one after another"),
           std::move(next));
 }
 
@@ -255,7 +271,8 @@ void ComposeActions::unchain() {
     apply(tr("let cues go"), std::move(next));
 }
 
-// --- Beats, gates, takes ---------------------------------------------------------------------------------------
+// --- Beats, gates, takes
+// ---------------------------------------------------------------------------------------
 
 void ComposeActions::addBeat(BeatKind kind) {
     const auto& schedule = *m_preview.schedule();
@@ -264,7 +281,9 @@ void ComposeActions::addBeat(BeatKind kind) {
         after = static_cast<std::size_t>(std::max(0, model::indexOf(sequence().beats, m_selection.id())));
     }
     after = std::min(after, sequence().beats.size() - 2); // the hand-off stays last
-    const QString name = kind == BeatKind::Hold ? tr("Hold") : kind == BeatKind::Wait ? tr("Wait") : tr("Beat");
+    const QString name = kind == BeatKind::Hold   ? tr("Hold")
+                         : kind == BeatKind::Wait ? tr("Wait")
+                                                  : tr("Beat");
     Id made;
     auto next = edit::addBeat(sequence(), sequence().beats[after].id, kind, name.toStdString(), made);
     apply(tr("add beat %1").arg(name), std::move(next));
@@ -277,11 +296,15 @@ void ComposeActions::splitBeat() {
     const auto& span = schedule.beats[beat];
     Id made;
     auto next = edit::splitBeat(sequence(), sequence().beats[beat].id,
-                                static_cast<Millis>(std::lround(m_preview.time())) - span.start, span.end - span.start, made);
+                                static_cast<Millis>(std::lround(m_preview.time())) - span.start,
+                                span.end - span.start, made);
     if (made.empty() || next == sequence()) {
-        emit problems(tr("This beat cannot be split here"),
-                      {{ProblemKind::Unsupported,
-                        "put the needle inside a play or hold beat, where no cue hangs across the cut, and split again", {}, {}}});
+        emit problems(
+            tr("This beat cannot be split here"),
+            {{ProblemKind::Unsupported,
+              "put the needle inside a play or hold beat, where no cue hangs across the cut, and split again",
+              {},
+              {}}});
         return;
     }
     apply(tr("split beat %1").arg(toQString(sequence().beats[beat].name)), std::move(next));
@@ -333,7 +356,8 @@ void ComposeActions::setTransition(edit::Transition transition) {
           edit::setTransition(sequence(), transition, hero));
 }
 
-// --- Whatever is selected --------------------------------------------------------------------------------------
+// --- Whatever is selected
+// --------------------------------------------------------------------------------------
 
 void ComposeActions::duplicate() {
     if (const auto* cue = model::findThing(sequence().cues, m_selection.cue())) {
@@ -408,8 +432,10 @@ void ComposeActions::rename() {
         break;
     }
     bool ok = false;
-    const bool ofSequence = m_selection.kind() == Selection::Kind::Cue || m_selection.kind() == Selection::Kind::None;
-    const QString name = QInputDialog::getText(m_window, tr("Rename"), ofSequence ? tr("Name of the sequence:") : tr("New name:"),
+    const bool ofSequence =
+        m_selection.kind() == Selection::Kind::Cue || m_selection.kind() == Selection::Kind::None;
+    const QString name = QInputDialog::getText(m_window, tr("Rename"),
+                                               ofSequence ? tr("Name of the sequence:") : tr("New name:"),
                                                QLineEdit::Normal, before, &ok)
                              .trimmed();
     if (ok && !name.isEmpty() && name != before) {

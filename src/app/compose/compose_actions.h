@@ -12,17 +12,19 @@
 
 namespace scaena::app {
 
-/// What can be done in Compose, each as one step of the history. Menus, keys, context menus and buttons all come here.
+/// What can be done in Compose, each as one step of the history. Menus, keys, context menus and buttons all
+/// come here.
 class ComposeActions : public QObject {
     Q_OBJECT
 public:
-    ComposeActions(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf, QWidget* window);
+    ComposeActions(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf,
+                   QWidget* window);
 
     // Layers
     void addLayer(model::LayerKind kind);
     void addShape(model::ShapeForm form);
-    /// Files of any kind the stage can show: art, pictures, clips; on the selected layer also dark variants and fonts. Says what
-    /// cannot be used.
+    /// Files of any kind the stage can show: art, pictures, clips; on the selected layer also dark variants
+    /// and fonts. Says what cannot be used.
     void addFiles(const QStringList& paths);
     void askForFiles();
     void groupSelected();

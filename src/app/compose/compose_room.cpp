@@ -20,13 +20,15 @@ namespace scaena::app {
 
 namespace {
 constexpr int kStagePage = 352; // pixels
-constexpr int kSpine = 14; // pixels between the pages
-constexpr int kMargin = 8; // pixels of desk around the book
+constexpr int kSpine = 14;      // pixels between the pages
+constexpr int kMargin = 8;      // pixels of desk around the book
 }
 
-ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf, QWidget* parent)
-    : QWidget(parent), m_actions(document, preview, selection, shelf, this), m_strip(preview), m_left(new QWidget(this)),
-      m_conditions(new ConditionsSentence(preview, m_left)), m_stage(new StageView(document, preview, selection, m_left)),
+ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf,
+                         QWidget* parent)
+    : QWidget(parent), m_actions(document, preview, selection, shelf, this), m_strip(preview),
+      m_left(new QWidget(this)), m_conditions(new ConditionsSentence(preview, m_left)),
+      m_stage(new StageView(document, preview, selection, m_left)),
       m_score(new ScoreView(document, preview, selection, m_strip)), m_cards(new CardBox(m_actions, this)) {
     setObjectName(QStringLiteral("compose"));
     auto* left = new QVBoxLayout(m_left);

@@ -23,7 +23,8 @@ class StageView;
 class ComposeRoom : public QWidget {
     Q_OBJECT
 public:
-    ComposeRoom(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf, QWidget* parent = nullptr);
+    ComposeRoom(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf,
+                QWidget* parent = nullptr);
 
     [[nodiscard]] ConditionsSentence& conditions() { return *m_conditions; }
     [[nodiscard]] ScoreView& score() { return *m_score; }

@@ -29,10 +29,10 @@ constexpr double kNewArt = 160;
 /// What was read of one dropped file, in the background.
 struct ReadFile {
     start::SourceKind kind = start::SourceKind::Unknown;
-    std::string name;  ///< for the layer
-    std::string path;  ///< to keep it under
+    std::string name; ///< for the layer
+    std::string path; ///< to keep it under
     std::string bytes;
-    Size size;         ///< dp or px
+    Size size; ///< dp or px
     double density = 1;
     bool dark = false;
     Millis length = 0; ///< of a clip
@@ -41,7 +41,8 @@ struct ReadFile {
 
 std::string keptPath(const char* folder, const std::filesystem::path& source) {
     const auto never = [](const Id&) { return false; };
-    return std::string(folder) + "/" + makeId(source.stem().string(), "file", never) + source.extension().string();
+    return std::string(folder) + "/" + makeId(source.stem().string(), "file", never) +
+           source.extension().string();
 }
 
 void readVector(ReadFile& file, const std::filesystem::path& source, const start::Decoder& decoder) {
@@ -103,18 +104,21 @@ ReadFile readOne(const std::filesystem::path& source, const start::Decoder& deco
         file.path = keptPath("fonts", source);
         break;
     case start::SourceKind::Unknown:
-        file.problems = {{ProblemKind::Unsupported,
-                          "cannot be used here; usable are launch sequences (.scaena), art (.svg, .pdf, VectorDrawable .xml), pictures "
-                          "(.png, .jpg, .webp), Lottie clips (.json), and fonts for a text layer (.ttf, .otf)",
-                          source.string(),
-                          {}}};
+        file.problems = {
+            {ProblemKind::Unsupported,
+             "cannot be used here; usable are launch sequences (.scaena), art (.svg, .pdf, VectorDrawable "
+             ".xml), pictures "
+             "(.png, .jpg, .webp), Lottie clips (.json), and fonts for a text layer (.ttf, .otf)",
+             source.string(),
+             {}}};
     }
     return file;
 }
 
 Size fitted(Size size, double side) {
     const double longest = std::max({size.width, size.height, 1e-6});
-    return {std::max(1.0, std::round(size.width * side / longest)), std::max(1.0, std::round(size.height * side / longest))};
+    return {std::max(1.0, std::round(size.width * side / longest)),
+            std::max(1.0, std::round(size.height * side / longest))};
 }
 
 void place(Layer& layer, Size size) {
@@ -188,9 +192,10 @@ void ComposeActions::addLayer(LayerKind kind) {
 }
 
 void ComposeActions::askForFiles() {
-    const auto paths = QFileDialog::getOpenFileNames(
-        m_window, tr("Add art, pictures or clips"), {},
-        tr("Art, pictures, clips (*.svg *.pdf *.xml *.png *.jpg *.jpeg *.webp *.json);;Fonts (*.ttf *.otf);;All files (*)"));
+    const auto paths =
+        QFileDialog::getOpenFileNames(m_window, tr("Add art, pictures or clips"), {},
+                                      tr("Art, pictures, clips (*.svg *.pdf *.xml *.png *.jpg *.jpeg *.webp "
+                                         "*.json);;Fonts (*.ttf *.otf);;All files (*)"));
     if (!paths.isEmpty()) {
         addFiles(paths);
     }
@@ -198,7 +203,8 @@ void ComposeActions::askForFiles() {
 
 void ComposeActions::addFiles(const QStringList& paths) {
     const auto read = resultFromBackground<std::vector<ReadFile>>(
-        m_window, tr("Reading %n file(s) …", nullptr, int(paths.size())), [paths](const std::atomic<bool>& stop) {
+        m_window, tr("Reading %n file(s) …", nullptr, int(paths.size())),
+        [paths](const std::atomic<bool>& stop) {
             const render::QtDecoder decoder;
             std::vector<ReadFile> files;
             for (const auto& path : paths) {
@@ -231,7 +237,8 @@ void ComposeActions::addFiles(const QStringList& paths) {
             auto* text = chosenKind == LayerKind::Text ? model::findThing(next.layers, chosenId) : nullptr;
             if (!text || render::fontFamily(file.bytes).isEmpty()) {
                 bad.push_back({ProblemKind::Unsupported,
-                               text ? "is no font that can be read" : "is a font: select a text layer first, then drop it again",
+                               text ? "is no font that can be read"
+                                    : "is a font: select a text layer first, then drop it again",
                                file.path,
                                {}});
                 continue;
@@ -241,10 +248,12 @@ void ComposeActions::addFiles(const QStringList& paths) {
         }
         const auto path = m_document.addFile(file.path, file.bytes);
         if (file.kind == start::SourceKind::Raster && images.count(file.name) > 0) {
-            model::findThing(next.layers, images[file.name])->pictures.push_back({path, file.density, file.dark, {}});
+            model::findThing(next.layers, images[file.name])
+                ->pictures.push_back({path, file.density, file.dark, {}});
             continue;
         }
-        if (file.kind == start::SourceKind::Raster && chosenKind == LayerKind::Backdrop && read->size() == 1) {
+        if (file.kind == start::SourceKind::Raster && chosenKind == LayerKind::Backdrop &&
+            read->size() == 1) {
             auto* backdrop = model::findThing(next.layers, chosenId);
             backdrop->picture = backdrop->picture.value_or(model::BackdropPicture{});
             backdrop->picture->light = path;
@@ -277,7 +286,8 @@ void ComposeActions::addFiles(const QStringList& paths) {
         made.push_back(id);
     }
     if (next != sequence()) {
-        apply(made.size() == 1 ? tr("add %1").arg(toQString(model::findThing(std::as_const(next).layers, made.front())->name))
+        apply(made.size() == 1 ? tr("add %1").arg(toQString(
+                                     model::findThing(std::as_const(next).layers, made.front())->name))
               : made.empty()   ? tr("change the files of %1").arg(nameOfLayer(chosenId))
                                : tr("add %n layer(s)", nullptr, int(made.size())),
               std::move(next));
@@ -329,7 +339,10 @@ void ComposeActions::takeApart() {
     if (parts.empty()) {
         emit problems(tr("This layer cannot be taken apart"),
                       {{ProblemKind::Unsupported,
-                        "select an artwork whose SVG file has groups or shapes with an id; each becomes a layer of its own", {}, {}}});
+                        "select an artwork whose SVG file has groups or shapes with an id; each becomes a "
+                        "layer of its own",
+                        {},
+                        {}}});
         return;
     }
     Id made;
@@ -346,7 +359,8 @@ void ComposeActions::toggleLock() {
         for (const auto& id : m_selection.all()) {
             next = edit::changeLayer(std::move(next), id, [&](Layer& it) { it.locked = lock; });
         }
-        apply(lock ? tr("lock %1").arg(toQString(layer->name)) : tr("unlock %1").arg(toQString(layer->name)), std::move(next));
+        apply(lock ? tr("lock %1").arg(toQString(layer->name)) : tr("unlock %1").arg(toQString(layer->name)),
+              std::move(next));
     }
 }
 
@@ -358,14 +372,16 @@ void ComposeActions::toggleHidden() {
         for (const auto& id : m_selection.all()) {
             next = edit::changeLayer(std::move(next), id, [&](Layer& it) { it.hidden = hide; });
         }
-        apply(hide ? tr("hide %1").arg(toQString(layer->name)) : tr("show %1").arg(toQString(layer->name)), std::move(next));
+        apply(hide ? tr("hide %1").arg(toQString(layer->name)) : tr("show %1").arg(toQString(layer->name)),
+              std::move(next));
     }
 }
 
 void ComposeActions::raise(int by) {
     const int index = model::indexOf(sequence().layers, m_selection.id());
     const int to = index + by;
-    if (m_selection.kind() == Selection::Kind::Layer && index >= 0 && to >= 0 && to < int(sequence().layers.size())) {
+    if (m_selection.kind() == Selection::Kind::Layer && index >= 0 && to >= 0 &&
+        to < int(sequence().layers.size())) {
         const QString name = nameOfLayer(m_selection.id());
         apply(by > 0 ? tr("bring %1 forward").arg(name) : tr("send %1 back").arg(name),
               edit::reorderLayer(sequence(), m_selection.id(), static_cast<std::size_t>(to)));
@@ -374,7 +390,8 @@ void ComposeActions::raise(int by) {
 
 void ComposeActions::setLandscapePlace(bool own) {
     const Id id = m_selection.id();
-    apply(own ? tr("own landscape place for %1").arg(nameOfLayer(id)) : tr("one place for %1").arg(nameOfLayer(id)),
+    apply(own ? tr("own landscape place for %1").arg(nameOfLayer(id))
+              : tr("one place for %1").arg(nameOfLayer(id)),
           edit::changeLayer(sequence(), id, [&](Layer& it) {
               it.landscape = own ? std::optional(it.landscape.value_or(it.place)) : std::nullopt;
           }));

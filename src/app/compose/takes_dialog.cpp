@@ -17,7 +17,8 @@
 
 namespace scaena::app {
 
-TakeStage::TakeStage(std::shared_ptr<const schedule::Schedule> schedule, render::ScenePtr scene, QWidget* parent)
+TakeStage::TakeStage(std::shared_ptr<const schedule::Schedule> schedule, render::ScenePtr scene,
+                     QWidget* parent)
     : QWidget(parent), m_schedule(std::move(schedule)), m_scene(std::move(scene)) {
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
@@ -30,13 +31,15 @@ void TakeStage::setTime(double time) {
 void TakeStage::paintEvent(QPaintEvent*) {
     const double ratio = devicePixelRatioF();
     const auto& screen = m_schedule->screen;
-    const QSizeF fit = QSizeF(screen.width, screen.height).scaled(QSizeF(size()) - QSizeF(12, 12), Qt::KeepAspectRatio);
+    const QSizeF fit =
+        QSizeF(screen.width, screen.height).scaled(QSizeF(size()) - QSizeF(12, 12), Qt::KeepAspectRatio);
     QImage image = render::still(*m_scene, *m_schedule, m_time, {(fit * ratio).toSize(), true, true});
     image.setDevicePixelRatio(ratio);
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
     const QRectF place((width() - fit.width()) / 2, (height() - fit.height()) / 2, fit.width(), fit.height());
-    const double corner = schedule::deviceOr(m_schedule->conditions.device).cornerRadius * fit.width() / screen.width;
+    const double corner =
+        schedule::deviceOr(m_schedule->conditions.device).cornerRadius * fit.width() / screen.width;
     painter.setPen(Qt::NoPen);
     painter.setBrush(QColor(0x14, 0x15, 0x1A));
     painter.drawRoundedRect(place.adjusted(-5, -5, 5, 5), corner + 5, corner + 5);
@@ -52,7 +55,8 @@ TakesDialog::TakesDialog(ComposeActions& actions, const Id& take, QWidget* paren
     const auto* kept = model::findThing(s.takes, take);
     const auto& conditions = actions.preview().conditions();
     const auto scene = actions.preview().scene();
-    const auto before = std::make_shared<const schedule::Schedule>(schedule::resolve(schedule::withTake(s, *kept), conditions));
+    const auto before = std::make_shared<const schedule::Schedule>(
+        schedule::resolve(schedule::withTake(s, *kept), conditions));
     const auto now = actions.preview().schedule();
     m_kept = new TakeStage(before, scene, this);
     m_present = new TakeStage(now, scene, this);
@@ -62,7 +66,9 @@ TakesDialog::TakesDialog(ComposeActions& actions, const Id& take, QWidget* paren
         auto* name = new QLabel(title, this);
         name->setFont(nameFont(15));
         auto* cost = new QLabel(isNever(schedule.metrics.shown) ? tr("never shown")
-                                                                : tr("shown %1 ms · added %2 ms").arg(timeText(schedule.metrics.shown), timeText(schedule.metrics.added)),
+                                                                : tr("shown %1 ms · added %2 ms")
+                                                                      .arg(timeText(schedule.metrics.shown),
+                                                                           timeText(schedule.metrics.added)),
                                 this);
         cost->setFont(timeFont(11));
         cost->setProperty("quiet", true);

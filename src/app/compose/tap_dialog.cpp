@@ -18,10 +18,12 @@ TapDialog::TapDialog(int count, Millis first, QWidget* parent)
     setWindowTitle(tr("Tap a rhythm"));
     m_text->setFont(uiFont(14));
     m_text->setWordWrap(true);
-    m_text->setText(tr("Press Space or click in the rhythm you hear, once for each of the %n cue(s). The first tap is the "
-                       "first cue; it stays where it is.",
-                       nullptr, count));
-    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Reset | QDialogButtonBox::Cancel, this);
+    m_text->setText(tr(
+        "Press Space or click in the rhythm you hear, once for each of the %n cue(s). The first tap is the "
+        "first cue; it stays where it is.",
+        nullptr, count));
+    auto* buttons =
+        new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Reset | QDialogButtonBox::Cancel, this);
     buttons->button(QDialogButtonBox::Ok)->setText(tr("Set the times"));
     buttons->button(QDialogButtonBox::Reset)->setText(tr("Again"));
     for (auto* button : buttons->buttons()) {

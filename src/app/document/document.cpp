@@ -144,8 +144,8 @@ Problems Document::restore(const std::string& text, const std::filesystem::path&
     return {};
 }
 
-/// Writes what the sequence names beside it. A file of that name that somebody else put there stays; ours takes another
-/// name.
+/// Writes what the sequence names beside it. A file of that name that somebody else put there stays; ours
+/// takes another name.
 Result<void> Document::writeUnsavedFiles(const std::filesystem::path& folder) {
     DiskFiles files;
     auto next = *sequence();

@@ -26,7 +26,8 @@ public:
     [[nodiscard]] bool isModified() const { return m_isOpen && (m_history.isModified() || m_neverSaved); }
 
     void startNew();
-    /// Takes over a first sequence. Its files are kept with the document and written beside it when it is saved.
+    /// Takes over a first sequence. Its files are kept with the document and written beside it when it is
+    /// saved.
     void start(start::Started started);
     /// Takes over a sequence that has been read already (in the background).
     void take(project::Project project);
@@ -37,8 +38,8 @@ public:
                                    std::map<std::string, std::string> unsavedFiles = {});
     /// Files that are not yet beside the sequence, by their path there.
     [[nodiscard]] const std::map<std::string, std::string>& unsavedFiles() const { return m_unsavedFiles; }
-    /// Keeps a file for the sequence, to be written when it is saved. Returns the path to name it by: `path`, or one beside
-    /// it if that is another file's already.
+    /// Keeps a file for the sequence, to be written when it is saved. Returns the path to name it by: `path`,
+    /// or one beside it if that is another file's already.
     [[nodiscard]] std::string addFile(const std::string& path, std::string bytes);
     [[nodiscard]] Result<void> save();
     [[nodiscard]] Result<void> saveAs(const std::filesystem::path& path);

@@ -41,7 +41,8 @@ void dropOrphans() {
     for (const auto& name : folder.entryList({QStringLiteral("*.json")}, QDir::Files)) {
         QFile file(folder.filePath(name));
         if (file.open(QIODevice::ReadOnly)) {
-            for (const auto& hash : QJsonDocument::fromJson(file.readAll()).object().value("art").toObject()) {
+            for (const auto& hash :
+                 QJsonDocument::fromJson(file.readAll()).object().value("art").toObject()) {
                 named.insert(hash.toString());
             }
         }

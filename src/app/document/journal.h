@@ -10,9 +10,9 @@ namespace scaena::app {
 
 /// Unsaved work that a crash left behind.
 struct LostWork {
-    QString file;                                  ///< of the journal
-    std::filesystem::path path;                    ///< where the sequence was saved last, may be empty
-    std::string text;                              ///< the sequence
+    QString file;                                    ///< of the journal
+    std::filesystem::path path;                      ///< where the sequence was saved last, may be empty
+    std::string text;                                ///< the sequence
     std::map<std::string, std::string> unsavedFiles; ///< what was not yet beside it
 };
 

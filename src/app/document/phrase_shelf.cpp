@@ -14,7 +14,8 @@ namespace scaena::app {
 namespace {
 
 std::filesystem::path shelfFile() {
-    return QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation).toStdString() + "/phrases.json";
+    return QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation).toStdString() +
+           "/phrases.json";
 }
 
 const QString kEasings = QStringLiteral("ownEasings");

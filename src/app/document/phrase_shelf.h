@@ -8,8 +8,8 @@
 
 namespace scaena::app {
 
-/// What a person keeps for all their sequences: phrases and easing curves of their own. Two files in the data folder, read
-/// when the program starts, written whenever something is added.
+/// What a person keeps for all their sequences: phrases and easing curves of their own. Two files in the data
+/// folder, read when the program starts, written whenever something is added.
 class PhraseShelf : public QObject {
     Q_OBJECT
 public:

@@ -48,9 +48,9 @@ void Preview::rebuild(bool sceneToo) {
     m_schedule =
         std::make_shared<const schedule::Schedule>(schedule::resolve(m_document.sequence(), m_conditions));
     if (sceneToo || !m_scene) {
-        m_scene = std::make_shared<const render::Scene>(*m_document.sequence(), *m_document.shelf(),
-                                                        m_conditions.appearance,
-                                                        schedule::deviceOr(m_conditions.device).density, m_scene.get());
+        m_scene = std::make_shared<const render::Scene>(
+            *m_document.sequence(), *m_document.shelf(), m_conditions.appearance,
+            schedule::deviceOr(m_conditions.device).density, m_scene.get());
     }
     emit scheduleChanged();
     setTime(std::min(m_time, double(m_schedule->end)));

@@ -32,8 +32,8 @@ public:
     [[nodiscard]] bool loopsBeat() const { return m_loopsBeat; }
     void setLoopsBeat(bool loops);
 
-    /// From the icon: before the tap the home screen is seen, then the system's zoom into the app; and at the end Back
-    /// leads home.
+    /// From the icon: before the tap the home screen is seen, then the system's zoom into the app; and at the
+    /// end Back leads home.
     static constexpr double kHomeBefore = 900, kTapAt = -120, kZoom = 280, kBack = 320;
     [[nodiscard]] bool isFromIcon() const { return m_fromIcon; }
     void setFromIcon(bool fromIcon);

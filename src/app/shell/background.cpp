@@ -12,7 +12,8 @@ namespace {
 constexpr int kMomentMillis = 300;
 }
 
-bool runInBackground(QWidget* parent, const QString& title, std::function<void(const std::atomic<bool>&)> work) {
+bool runInBackground(QWidget* parent, const QString& title,
+                     std::function<void(const std::atomic<bool>&)> work) {
     struct Shared {
         std::atomic<bool> stop = false, done = false;
     };

@@ -22,7 +22,8 @@ class ChoiceDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {320, kRow}; }
-    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+    void paint(QPainter* painter, const QStyleOptionViewItem& option,
+               const QModelIndex& index) const override {
         const auto& t = theme();
         if (option.state & QStyle::State_Selected) {
             painter->fillRect(option.rect, t.tint);
@@ -65,12 +66,13 @@ int fitness(const QString& text, const QString& typed) {
 }
 
 Chooser::Chooser(const QString& prompt, std::vector<Choice> choices, QWidget* parent)
-    : QDialog(parent, Qt::Dialog | Qt::FramelessWindowHint), m_choices(std::move(choices)), m_field(new QLineEdit(this)),
-      m_list(new QListWidget(this)) {
+    : QDialog(parent, Qt::Dialog | Qt::FramelessWindowHint), m_choices(std::move(choices)),
+      m_field(new QLineEdit(this)), m_list(new QListWidget(this)) {
     setObjectName(QStringLiteral("chooser"));
     setModal(true);
-    setStyleSheet(QStringLiteral("QDialog { background: %1; border: 1px solid %2; } QListWidget { border: none; }")
-                      .arg(theme().page.name(), theme().faint.name()));
+    setStyleSheet(
+        QStringLiteral("QDialog { background: %1; border: 1px solid %2; } QListWidget { border: none; }")
+            .arg(theme().page.name(), theme().faint.name()));
     m_field->setPlaceholderText(prompt);
     m_field->setAccessibleName(prompt);
     m_field->setFont(uiFont(15));
@@ -94,8 +96,10 @@ Chooser::Chooser(const QString& prompt, std::vector<Choice> choices, QWidget* pa
 int Chooser::choose(QWidget* parent, const QString& prompt, std::vector<Choice> choices, const QPoint& at) {
     Chooser chooser(prompt, std::move(choices), parent);
     const QWidget* window = parent->window();
-    QPoint place = at.isNull() ? window->mapToGlobal(QPoint((window->width() - chooser.width()) / 2, 90)) : at;
-    const QPoint corner = window->mapToGlobal(QPoint(window->width() - chooser.width() - 8, window->height() - chooser.height() - 8));
+    QPoint place =
+        at.isNull() ? window->mapToGlobal(QPoint((window->width() - chooser.width()) / 2, 90)) : at;
+    const QPoint corner = window->mapToGlobal(
+        QPoint(window->width() - chooser.width() - 8, window->height() - chooser.height() - 8));
     place.setX(std::min(place.x(), corner.x()));
     place.setY(std::min(place.y(), corner.y()));
     chooser.move(place);
@@ -107,13 +111,16 @@ void Chooser::filter(const QString& text) {
     for (int i = 0; i < static_cast<int>(m_choices.size()); ++i) {
         const auto& choice = m_choices[static_cast<std::size_t>(i)];
         const int byName = fitness(choice.text, text);
-        const int fits = byName >= 0 ? byName + 1 : fitness(choice.about + QLatin1Char(' ') + choice.remark, text) >= 30 ? 0 : -1;
+        const int fits = byName >= 0                                                            ? byName + 1
+                         : fitness(choice.about + QLatin1Char(' ') + choice.remark, text) >= 30 ? 0
+                                                                                                : -1;
         if (fits >= 0) {
             order.emplace_back(-fits, i);
         }
     }
     if (!text.isEmpty()) {
-        std::stable_sort(order.begin(), order.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+        std::stable_sort(order.begin(), order.end(),
+                         [](const auto& a, const auto& b) { return a.first < b.first; });
     }
     m_list->clear();
     for (const auto& [fits, index] : order) {

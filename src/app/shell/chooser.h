@@ -18,8 +18,8 @@ struct Choice {
     QString about; ///< searched as well, shown as the tooltip
 };
 
-/// A list to type into: the commands of the window, the moves and phrases of a layer. Typing keeps what fits, arrows and Enter choose,
-/// Esc leaves.
+/// A list to type into: the commands of the window, the moves and phrases of a layer. Typing keeps what fits,
+/// arrows and Enter choose, Esc leaves.
 class Chooser : public QDialog {
     Q_OBJECT
 public:
@@ -43,7 +43,8 @@ private:
     int m_chosen = -1;
 };
 
-/// How well `text` fits what was typed: below 0 not at all; beginnings of words count more than letters in between.
+/// How well `text` fits what was typed: below 0 not at all; beginnings of words count more than letters in
+/// between.
 [[nodiscard]] int fitness(const QString& text, const QString& typed);
 
 }

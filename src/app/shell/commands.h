@@ -9,8 +9,8 @@ namespace scaena::app {
 /// What has to be there for a command to make sense.
 enum class Needs { Nothing, Open, Cue, Cues, Layer, Beat, Something };
 
-/// Everything the window can be told, as data: menus, shortcuts, the searchable list, context menus and the list of keys in the help come
-/// from here.
+/// Everything the window can be told, as data: menus, shortcuts, the searchable list, context menus and the
+/// list of keys in the help come from here.
 struct Command {
     const char* id;
     const char* menu; ///< title of the menu it stands in

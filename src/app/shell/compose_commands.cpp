@@ -19,10 +19,11 @@ constexpr double kFrameStep = 1000.0 / 60;
 using Bind = std::function<void(const char*, const std::function<void()>&)>;
 
 void chooseBeat(ComposeRoom& room) {
-    const int chosen = Chooser::choose(&room, QObject::tr("Which kind of beat?"),
-                                       {{QObject::tr("Play"), QObject::tr("a fixed span, filled by cues"), true, {}},
-                                        {QObject::tr("Hold"), QObject::tr("a fixed rest"), true, {}},
-                                        {QObject::tr("Wait"), QObject::tr("elastic, until gates open"), true, {}}});
+    const int chosen =
+        Chooser::choose(&room, QObject::tr("Which kind of beat?"),
+                        {{QObject::tr("Play"), QObject::tr("a fixed span, filled by cues"), true, {}},
+                         {QObject::tr("Hold"), QObject::tr("a fixed rest"), true, {}},
+                         {QObject::tr("Wait"), QObject::tr("elastic, until gates open"), true, {}}});
     constexpr model::BeatKind kinds[] = {model::BeatKind::Play, model::BeatKind::Hold, model::BeatKind::Wait};
     if (chosen >= 0) {
         room.actions().addBeat(kinds[chosen]);
@@ -30,14 +31,15 @@ void chooseBeat(ComposeRoom& room) {
 }
 
 void chooseLayer(ComposeRoom& room) {
-    const int chosen = Chooser::choose(&room, QObject::tr("Which kind of layer?"),
-                                       {{QObject::tr("Art, picture or clip from files …"), QObject::tr("SVG, PDF, PNG, Lottie …"), true, {}},
-                                        {QObject::tr("Text"), {}, true, {}},
-                                        {QObject::tr("Rectangle"), QObject::tr("shape"), true, {}},
-                                        {QObject::tr("Ellipse"), QObject::tr("shape"), true, {}},
-                                        {QObject::tr("Line"), QObject::tr("shape"), true, {}},
-                                        {QObject::tr("Progress"), QObject::tr("ring, bar or dots, bound to gates"), true, {}},
-                                        {QObject::tr("Backdrop"), QObject::tr("colour, gradient or picture behind"), true, {}}});
+    const int chosen = Chooser::choose(
+        &room, QObject::tr("Which kind of layer?"),
+        {{QObject::tr("Art, picture or clip from files …"), QObject::tr("SVG, PDF, PNG, Lottie …"), true, {}},
+         {QObject::tr("Text"), {}, true, {}},
+         {QObject::tr("Rectangle"), QObject::tr("shape"), true, {}},
+         {QObject::tr("Ellipse"), QObject::tr("shape"), true, {}},
+         {QObject::tr("Line"), QObject::tr("shape"), true, {}},
+         {QObject::tr("Progress"), QObject::tr("ring, bar or dots, bound to gates"), true, {}},
+         {QObject::tr("Backdrop"), QObject::tr("colour, gradient or picture behind"), true, {}}});
     auto& actions = room.actions();
     switch (chosen) {
     case 0:
@@ -67,9 +69,15 @@ void chooseStep(ComposeRoom& room) {
     auto& document = room.actions().document();
     const auto names = document.history().names();
     const auto now = document.history().position();
-    std::vector<Choice> choices = {{QObject::tr("As it was opened"), now == 0 ? QObject::tr("now") : QString(), true, {}}};
+    std::vector<Choice> choices = {
+        {QObject::tr("As it was opened"), now == 0 ? QObject::tr("now") : QString(), true, {}}};
     for (std::size_t i = 0; i < names.size(); ++i) {
-        choices.push_back({toQString(names[i]), now == i + 1 ? QObject::tr("now") : i + 1 > now ? QObject::tr("undone") : QString(), true, {}});
+        choices.push_back({toQString(names[i]),
+                           now == i + 1  ? QObject::tr("now")
+                           : i + 1 > now ? QObject::tr("undone")
+                                         : QString(),
+                           true,
+                           {}});
     }
     const int chosen = Chooser::choose(&room, QObject::tr("Go to which step?"), choices);
     if (chosen >= 0) {
@@ -152,7 +160,9 @@ void bindPreview(ComposeRoom& room, const Bind& bind) {
     bind("lightDark", [r] { r->conditions().turn(QStringLiteral("appearance"), 1); });
     bind("landscape", [r] { r->conditions().turn(QStringLiteral("held"), 1); });
     bind("nextDevice", [r] { r->conditions().turn(QStringLiteral("device"), 1); });
-    bind("scope", [r] { r->stage().setScope(static_cast<PoseScope>((static_cast<int>(r->stage().scope()) + 1) % 3)); });
+    bind("scope", [r] {
+        r->stage().setScope(static_cast<PoseScope>((static_cast<int>(r->stage().scope()) + 1) % 3));
+    });
     bind("ghosts", [r] { r->stage().setShowsGhosts(!r->stage().showsGhosts()); });
     bind("zoomIn", [r, preview] { r->score().zoom(1.4, preview->time()); });
     bind("zoomOut", [r, preview] { r->score().zoom(1 / 1.4, preview->time()); });
@@ -184,20 +194,25 @@ QStringList contextCommands(ComposeRoom& room) {
     switch (selection.kind()) {
     case Selection::Kind::Cue:
         if (selection.all().size() > 1) {
-            return {"chainAfter", "chainWith", "", "alignStarts", "alignEnds", "stagger", "tap", "brisker", "calmer", "scaleTime", "",
-                    "cut", "copy", "keepPhrase", "remove"};
+            return {"chainAfter", "chainWith", "",        "alignStarts", "alignEnds",
+                    "stagger",    "tap",       "brisker", "calmer",      "scaleTime",
+                    "",           "cut",       "copy",    "keepPhrase",  "remove"};
         }
-        return {"addCue", "duplicate", "unchain", "", "brisker", "calmer", "scaleTime", "", "cut", "copy", "paste", "keepPhrase", "remove"};
+        return {"addCue", "duplicate", "unchain", "",      "brisker",    "calmer", "scaleTime",
+                "",       "cut",       "copy",    "paste", "keepPhrase", "remove"};
     case Selection::Kind::Layer:
-        return {"addCue", "paste", "", "rename", "duplicate", "group", "ungroup", "takeApart", "", "forward", "backward", "hide", "lock", "", "remove"};
+        return {"addCue", "paste",   "",         "rename", "duplicate", "group", "ungroup", "takeApart",
+                "",       "forward", "backward", "hide",   "lock",      "",      "remove"};
     case Selection::Kind::Beat:
-        return {"rename", "splitBeat", "beatEarlier", "beatLater", "", "addPlay", "addHold", "addWait", "", "remove"};
+        return {"rename",  "splitBeat", "beatEarlier", "beatLater", "",
+                "addPlay", "addHold",   "addWait",     "",          "remove"};
     case Selection::Kind::Gate:
         return {"rename", "addGate", "", "remove"};
     case Selection::Kind::None:
         break;
     }
-    return {"addLayer", "addCue", "addBeat", "addGate", "", "paste", "keepTake", "", "zoomFit", "commandList"};
+    return {"addLayer", "addCue",   "addBeat", "addGate", "",
+            "paste",    "keepTake", "",        "zoomFit", "commandList"};
 }
 
 }

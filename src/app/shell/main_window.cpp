@@ -35,17 +35,15 @@ namespace scaena::app {
 
 namespace {
 
-constexpr int kMostRecent = 8;
-
 QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQString(file::kExtension)); }
 
 }
 
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_stack(new QStackedWidget(this)),
-      m_compose(new ComposeRoom(m_document, m_preview, m_selection, m_shelf, this)), m_welcome(new WelcomePage(this)),
-      m_title(new QLabel(this)), m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)),
-      m_undo(new QToolButton(this)) {
+      m_compose(new ComposeRoom(m_document, m_preview, m_selection, m_shelf, this)),
+      m_welcome(new WelcomePage(this)), m_title(new QLabel(this)), m_subtitle(new QLabel(this)),
+      m_bookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
     setObjectName(QStringLiteral("window"));
     setAcceptDrops(true);
     resize(1280, 800);
@@ -72,8 +70,10 @@ MainWindow::MainWindow(QWidget* parent)
             [this] { command(QStringLiteral("newFromLogo"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsOpen, this, [this] { command(QStringLiteral("open"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsFile, this, &MainWindow::openFile);
-    connect(m_welcome, &WelcomePage::wantsSample, this, [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
-    connect(m_welcome, &WelcomePage::wantsProject, this, [this] { command(QStringLiteral("newFromProject"))->trigger(); });
+    connect(m_welcome, &WelcomePage::wantsSample, this,
+            [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
+    connect(m_welcome, &WelcomePage::wantsProject, this,
+            [this] { command(QStringLiteral("newFromProject"))->trigger(); });
     updateRecent();
     updateState();
 }
@@ -148,15 +148,15 @@ void MainWindow::bindCommands() {
     });
     bind("newFromLogo", [this] {
         const auto path = QFileDialog::getOpenFileName(
-            this, tr("Begin with a logo"), {},
-            tr("Logos (*.svg *.pdf *.xml *.png *.jpg *.jpeg *.webp)"));
+            this, tr("Begin with a logo"), {}, tr("Logos (*.svg *.pdf *.xml *.png *.jpg *.jpeg *.webp)"));
         if (!path.isEmpty()) {
             startFrom(path);
         }
     });
     bind("newFromProject", [this] {
-        const auto path = QFileDialog::getExistingDirectory(
-            this, tr("Begin with an app project: an Android res folder, an iOS .xcassets, or a folder that holds one"));
+        const auto path =
+            QFileDialog::getExistingDirectory(this, tr("Begin with an app project: an Android res folder, an "
+                                                       "iOS .xcassets, or a folder that holds one"));
         if (!path.isEmpty()) {
             startFrom(path);
         }
@@ -174,7 +174,8 @@ void MainWindow::bindCommands() {
     bind("saveAs", [this] { saveAs(); });
     bind("export", [this] { exportAndroid(); });
     bind("quit", [this] { close(); });
-    bindComposeCommands(*m_compose, [this](const char* id, const std::function<void()>& run) { bind(id, run); });
+    bindComposeCommands(*m_compose,
+                        [this](const char* id, const std::function<void()>& run) { bind(id, run); });
     bind("commandList", [this] { showCommandList(); });
     bind("nightLooks", [this] {
         setNight(!theme().night);
@@ -201,8 +202,9 @@ void MainWindow::showCommandList() {
     std::vector<QAction*> actions;
     for (const auto& it : commands()) {
         auto* action = command(QString::fromLatin1(it.id));
-        choices.push_back({action->text().remove(QLatin1Char('&')), action->shortcut().toString(QKeySequence::NativeText),
-                           action->isEnabled(), tr(it.menu).remove(QLatin1Char('&'))});
+        choices.push_back({action->text().remove(QLatin1Char('&')),
+                           action->shortcut().toString(QKeySequence::NativeText), action->isEnabled(),
+                           tr(it.menu).remove(QLatin1Char('&'))});
         actions.push_back(action);
     }
     const int chosen = Chooser::choose(this, tr("What do you want to do?"), choices);
@@ -261,8 +263,9 @@ void MainWindow::enableCommands() {
 /// Setting a style sheet costs milliseconds: only when the looks have changed.
 void MainWindow::dressBookmark() {
     const QString sheet =
-        QStringLiteral("QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; "
-                       "border-top: 3px solid %4; border-top-left-radius: 2px; border-top-right-radius: 2px; }")
+        QStringLiteral(
+            "QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; "
+            "border-top: 3px solid %4; border-top-left-radius: 2px; border-top-right-radius: 2px; }")
             .arg(theme().page.name(), theme().ink.name(), theme().rule.name(), theme().woad.name());
     if (m_bookmark->styleSheet() != sheet) {
         m_bookmark->setStyleSheet(sheet);
@@ -295,176 +298,8 @@ void MainWindow::updateState() {
     enableCommands();
 }
 
-void MainWindow::updateRecent() {
-    const auto files = QSettings().value(QStringLiteral("recent")).toStringList();
-    m_recent->clear();
-    for (const auto& file : files) {
-        m_recent->addAction(QFileInfo(file).completeBaseName() + QStringLiteral("  –  ") +
-                                QFileInfo(file).path(),
-                            this, [this, file] { openFile(file); });
-    }
-    m_recent->setEnabled(!files.isEmpty());
-    m_welcome->setRecent(files);
-}
-
-void MainWindow::remember(const QString& path) {
-    QSettings settings;
-    auto files = settings.value(QStringLiteral("recent")).toStringList();
-    const QString full = QFileInfo(path).absoluteFilePath();
-    files.removeAll(full);
-    files.prepend(full);
-    settings.setValue(QStringLiteral("recent"), files.mid(0, kMostRecent));
-    updateRecent();
-}
-
-bool MainWindow::openFile(const QString& path) {
-    if (!mayLeave()) {
-        return false;
-    }
-    const auto full = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
-    using Read = Result<project::Project>;
-    auto read = resultFromBackground<Read>(this, tr("Opening %1 …").arg(QFileInfo(path).fileName()), [full](const std::atomic<bool>& stop) {
-        auto project = project::open(DiskFiles(), full);
-        if (project) {
-            for (const auto& [name, bytes] : project->shelf->files) {
-                if (!stop) {
-                    (void)render::decodedImage(bytes); // large pictures are ready before the stage asks for them
-                }
-            }
-        }
-        return project;
-    });
-    if (!read) {
-        return false;
-    }
-    if (!*read) {
-        showProblems(tr("This file cannot be opened"), read->error());
-        return false;
-    }
-    const Problems warnings = (*read)->warnings;
-    m_document.take(std::move(**read));
-    m_selection.clear();
-    m_preview.setPlaying(false);
-    m_preview.setTime(0);
-    m_compose->score().setFocus();
-    remember(path);
-    if (!warnings.empty()) {
-        showProblems(tr("The sequence is open, but some art is not as it was drawn"), warnings);
-    }
-    return true;
-}
-
-/// A sample is shown on the device it was made for.
-void MainWindow::openSample(const Sample& sample) {
-    if (openFile(sampleFile(sample))) {
-        auto conditions = m_preview.conditions();
-        conditions.device = sample.device;
-        conditions.landscape = sample.landscape;
-        m_preview.setConditions(conditions);
-    }
-}
-
-bool MainWindow::startFrom(const QString& path) {
-    if (!mayLeave()) {
-        return false;
-    }
-    const auto source = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
-    using Read = Result<start::Started>;
-    auto read = resultFromBackground<Read>(this, tr("Reading %1 …").arg(QFileInfo(path).fileName()), [source](const std::atomic<bool>& stop) {
-        const render::QtDecoder decoder;
-        return start::startFrom(DiskFiles(), source, decoder, stop);
-    });
-    if (!read) {
-        return false;
-    }
-    if (!*read) {
-        showProblems(tr("This cannot be used as a beginning"), read->error());
-        return false;
-    }
-    const Problems warnings = (*read)->warnings;
-    m_document.start(std::move(**read));
-    m_selection.clear();
-    m_preview.setTime(0);
-    m_compose->score().setFocus();
-    if (!warnings.empty()) {
-        showProblems(tr("The sequence stands, but something is not as it was"), warnings);
-    }
-    m_preview.setPlaying(true);
-    return true;
-}
-
-void MainWindow::takeFiles(const QStringList& paths) {
-    if (paths.isEmpty()) {
-        return;
-    }
-    const QString first = paths.first();
-    if (first.endsWith(toQString(file::kExtension))) {
-        openFile(first);
-    } else if (!m_document.isOpen() || QFileInfo(first).isDir()) {
-        startFrom(first);
-    } else {
-        m_compose->actions().addFiles(paths);
-    }
-}
-
 void MainWindow::showProblems(const QString& title, const Problems& problems) {
     ProblemsDialog(title, problems, this).exec();
-}
-
-bool MainWindow::save() {
-    if (m_document.path().empty()) {
-        return saveAs();
-    }
-    if (m_document.changedOnDisk()) {
-        const auto answer = QMessageBox::question(
-            this, tr("Changed by somebody else"),
-            tr("The file has been changed since it was opened here. Replace it with your version?"),
-            QMessageBox::Save | QMessageBox::SaveAll | QMessageBox::Cancel, QMessageBox::Cancel);
-        if (answer != QMessageBox::Save) {
-            return answer == QMessageBox::SaveAll && saveAs();
-        }
-    }
-    const auto saved = m_document.save();
-    if (!saved) {
-        showProblems(tr("The sequence could not be saved"), saved.error());
-        return false;
-    }
-    remember(QString::fromStdString(m_document.path().string()));
-    return true;
-}
-
-bool MainWindow::saveAs() {
-    QString path = QFileDialog::getSaveFileName(this, tr("Save the launch sequence"), {}, fileFilter());
-    if (path.isEmpty()) {
-        return false;
-    }
-    if (!path.endsWith(toQString(file::kExtension))) {
-        path += toQString(file::kExtension);
-        // The dialog asked about another name.
-        if (QFileInfo::exists(path) &&
-            QMessageBox::question(this, tr("Replace?"), tr("%1 exists already. Replace it?").arg(path)) !=
-                QMessageBox::Yes) {
-            return false;
-        }
-    }
-    const auto saved = m_document.saveAs(path.toStdString());
-    if (!saved) {
-        showProblems(tr("The sequence could not be saved"), saved.error());
-        return false;
-    }
-    remember(path);
-    return true;
-}
-
-bool MainWindow::mayLeave() {
-    if (!m_document.isModified()) {
-        return true;
-    }
-    const auto answer = QMessageBox::question(
-        this, tr("Unsaved changes"),
-        tr("“%1” has changes that are not saved.").arg(QString::fromStdString(m_document.sequence()->name)),
-        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
-    return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
 }
 
 void MainWindow::exportAndroid() { ExportDialog(m_document, this).exec(); }
@@ -485,32 +320,6 @@ void MainWindow::showKeys() {
                "<tr><td><b>Ctrl+wheel</b></td><td>&nbsp;&nbsp;Zoom the score</td></tr></table>");
     QMessageBox box(QMessageBox::NoIcon, tr("Keys"), text, QMessageBox::Close, this);
     box.exec();
-}
-
-void MainWindow::offerLostWork() {
-    for (const auto& lost : Journal::findLost()) {
-        const QString name = lost.path.empty() ? tr("a sequence that was never saved")
-                                               : QString::fromStdString(lost.path.string());
-        const auto answer = QMessageBox::question(
-            this, tr("Unsaved work was kept"),
-            tr("The program ended before %1 was saved. Bring the unsaved work back?").arg(name),
-            QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Yes);
-        if (answer == QMessageBox::Cancel) {
-            continue; // asked again next time
-        }
-        if (answer == QMessageBox::Yes) {
-            if (const auto problems = m_document.restore(lost.text, lost.path, lost.unsavedFiles);
-                !problems.empty()) {
-                showProblems(tr("The unsaved work cannot be read"), problems);
-                continue;
-            }
-            m_journal.writeNow();
-        }
-        Journal::forget(lost);
-        if (answer == QMessageBox::Yes) {
-            return;
-        }
-    }
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) { mayLeave() ? event->accept() : event->ignore(); }

@@ -35,9 +35,11 @@ public:
     [[nodiscard]] Preview& preview() { return m_preview; }
     [[nodiscard]] Selection& selection() { return m_selection; }
     [[nodiscard]] ComposeRoom& compose() { return *m_compose; }
-    /// Begins a sequence from a logo file or from an app project's resources; what it can be is said by start::usableSources().
+    /// Begins a sequence from a logo file or from an app project's resources; what it can be is said by
+    /// start::usableSources().
     bool startFrom(const QString& path);
-    /// What dropping files on the window does: opens a sequence, begins with a logo, or adds them to the open one.
+    /// What dropping files on the window does: opens a sequence, begins with a logo, or adds them to the open
+    /// one.
     void takeFiles(const QStringList& paths);
     [[nodiscard]] PhraseShelf& phraseShelf() { return m_shelf; }
     /// The command of that id in shell/commands.h.

@@ -21,14 +21,14 @@ namespace {
 constexpr QSize kSampleSize(248, 156);
 }
 
-WelcomePage::WelcomePage(QWidget* parent)
-    : QWidget(parent), m_recent(new QVBoxLayout) {
+WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxLayout) {
     setObjectName(QStringLiteral("welcome"));
     auto* heading = new QLabel(tr("From the tap to the first screen"), this);
     heading->setFont(nameFont(26));
     auto* text = new QLabel(
         tr("Scaena is where an app's launch sequence is designed: what moves, what loads meanwhile, what the "
-           "wait costs.\nDrop your logo (SVG, PDF, PNG, JPEG, WebP, VectorDrawable), an Android res folder or an iOS .xcassets on "
+           "wait costs.\nDrop your logo (SVG, PDF, PNG, JPEG, WebP, VectorDrawable), an Android res folder "
+           "or an iOS .xcassets on "
            "the window, or open a sample and press Space."),
         this);
     text->setProperty("quiet", true);
@@ -116,7 +116,8 @@ QToolButton* WelcomePage::makeSample(int index) {
     sheet.fill(Qt::transparent);
     QPainter painter(&sheet);
     const double height = kSampleSize.height() * ratio;
-    const QSize one(static_cast<int>(height * schedule.screen.width / schedule.screen.height), static_cast<int>(height));
+    const QSize one(static_cast<int>(height * schedule.screen.width / schedule.screen.height),
+                    static_cast<int>(height));
     const auto pictures = render::stills(scene, schedule, sample.moments, {one, true, false});
     for (std::size_t i = 0; i < pictures.size(); ++i) {
         painter.drawImage(QPointF(double(i) * (one.width() + 8 * ratio), 0), pictures[i]);

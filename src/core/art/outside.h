@@ -10,8 +10,8 @@ namespace scaena::art {
 class TextOutliner {
 public:
     virtual ~TextOutliner() = default;
-    /// The text as filled outlines in dp, centred about the origin both ways. `ownFont`: the bytes of its own font
-    /// file, or null.
+    /// The text as filled outlines in dp, centred about the origin both ways. `ownFont`: the bytes of its own
+    /// font file, or null.
     [[nodiscard]] virtual Path outline(const model::TextContent& text, const std::string* ownFont) const = 0;
 };
 

@@ -149,7 +149,8 @@ void countColours(const Group& group, const Matrix& outer, std::map<std::string,
 /// A gradient of a CSS angle over a box (CSS Images 3 §3.1.2).
 Gradient cssGradient(const Rect& box, double angle, Colour from, Colour to) {
     const double radians = angle * std::numbers::pi / 180;
-    const double half = (std::abs(box.width * std::sin(radians)) + std::abs(box.height * std::cos(radians))) / 2;
+    const double half =
+        (std::abs(box.width * std::sin(radians)) + std::abs(box.height * std::cos(radians))) / 2;
     const Point way{std::sin(radians) * half, -std::cos(radians) * half};
     const Point middle = box.centre();
     Gradient gradient;
@@ -207,7 +208,8 @@ Art shapeArt(const model::ShapeContent& shape, Size size,
     Art art;
     art.viewBox = {0, 0, std::max(0.01, size.width), std::max(0.01, size.height)};
     const double inset = shape.strokeColour.empty() ? 0 : shape.strokeWidth / 2;
-    const Rect box{inset, inset, std::max(0.01, size.width - 2 * inset), std::max(0.01, size.height - 2 * inset)};
+    const Rect box{inset, inset, std::max(0.01, size.width - 2 * inset),
+                   std::max(0.01, size.height - 2 * inset)};
     Shape drawn;
     if (shape.form == model::ShapeForm::Line) {
         drawn.path.moveTo({inset, size.height / 2});

@@ -16,8 +16,8 @@ struct PartInfo {
     bool operator==(const PartInfo&) const = default;
 };
 
-/// The outermost named parts, from back to front; what lies within a named group is not listed apart. A single
-/// group around everything is looked into.
+/// The outermost named parts, from back to front; what lies within a named group is not listed apart. A
+/// single group around everything is looked into.
 [[nodiscard]] std::vector<PartInfo> partsOf(const Art& art);
 
 /// The same viewBox with only the part of that id in it; nothing if there is no such part.

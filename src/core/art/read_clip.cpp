@@ -14,7 +14,7 @@ namespace {
 using Json = nlohmann::json;
 
 constexpr int kDeepestClip = 200;
-constexpr double kLargestClip = 8192;       // px a side
+constexpr double kLargestClip = 8192;    // px a side
 constexpr double kLongestFrames = 36000; // ten minutes at 60
 
 /// An expression is a program in the place of a value; no launch picture runs one.
@@ -25,7 +25,8 @@ bool holdsExpression(const Json& json) {
             return true;
         }
     }
-    return json.is_structured() && std::any_of(json.begin(), json.end(), [](const Json& it) { return holdsExpression(it); });
+    return json.is_structured() &&
+           std::any_of(json.begin(), json.end(), [](const Json& it) { return holdsExpression(it); });
 }
 
 void noteLosses(const Json& json, ClipInfo& info) {
@@ -36,7 +37,8 @@ void noteLosses(const Json& json, ClipInfo& info) {
         if (!layer.is_object()) {
             continue;
         }
-        const int type = layer.contains("ty") && layer["ty"].is_number_integer() ? layer["ty"].get<int>() : -1;
+        const int type =
+            layer.contains("ty") && layer["ty"].is_number_integer() ? layer["ty"].get<int>() : -1;
         if (type == 5) {
             noteLoss(info.losses, "text layers, unless they were turned into shapes");
         } else if (type == 6) {
@@ -79,8 +81,8 @@ void readMarkers(const Json& json, double first, ClipInfo& info) {
                 return static_cast<Millis>(
                     std::lround(std::clamp(frames, 0.0, kLongestFrames) * 1000 / info.frameRate));
             };
-            info.markers.push_back({name->get<std::string>(), millis(at - first),
-                                    std::isfinite(length) ? millis(length) : 0});
+            info.markers.push_back(
+                {name->get<std::string>(), millis(at - first), std::isfinite(length) ? millis(length) : 0});
         }
     }
 }
@@ -100,9 +102,10 @@ Result<ClipInfo> readClip(std::string_view text, const std::string& name) {
     const bool isClip = json.is_object() && json.contains("layers") && json["layers"].is_array() &&
                         json.contains("op") && json.contains("fr");
     if (!isClip) {
-        return failure(ProblemKind::Invalid,
-                       "is not a Lottie clip: a JSON object with “w”, “h”, “fr”, “ip”, “op” and “layers” is expected",
-                       name);
+        return failure(
+            ProblemKind::Invalid,
+            "is not a Lottie clip: a JSON object with “w”, “h”, “fr”, “ip”, “op” and “layers” is expected",
+            name);
     }
     ClipInfo info;
     info.size = {numberAt(json, "w"), numberAt(json, "h")};
@@ -113,10 +116,11 @@ Result<ClipInfo> readClip(std::string_view text, const std::string& name) {
                       info.size.height <= kLargestClip && info.frameRate >= 1 && info.frameRate <= 1000 &&
                       last > first && last - first <= kLongestFrames;
     if (!sane) {
-        return failure(ProblemKind::Refused,
-                       "has a size, frame rate or length that no clip has (1 to 8192 px, 1 to 1000 frames a second, "
-                       "at most 36000 frames)",
-                       name);
+        return failure(
+            ProblemKind::Refused,
+            "has a size, frame rate or length that no clip has (1 to 8192 px, 1 to 1000 frames a second, "
+            "at most 36000 frames)",
+            name);
     }
     info.length = static_cast<Millis>(std::lround((last - first) * 1000 / info.frameRate));
     readMarkers(json, first, info);

@@ -21,7 +21,9 @@ double numberAt(const pugi::xml_node& node, const char* name, double standard) {
     return std::isfinite(value) ? std::clamp(value, -kLargestVector, kLargestVector) : standard;
 }
 
-std::string_view attributeText(const pugi::xml_node& node, const char* name) { return node.attribute(name).value(); }
+std::string_view attributeText(const pugi::xml_node& node, const char* name) {
+    return node.attribute(name).value();
+}
 
 class DrawableReader {
 public:
@@ -143,8 +145,9 @@ private:
             addStop(numberAt(item, "android:offset", 0), attributeText(item, "android:color"));
         }
         if (gradient.stops.empty()) {
-            for (const auto& [name, at] : {std::pair{"android:startColor", 0.0}, std::pair{"android:centerColor", 0.5},
-                                           std::pair{"android:endColor", 1.0}}) {
+            for (const auto& [name, at] :
+                 {std::pair{"android:startColor", 0.0}, std::pair{"android:centerColor", 0.5},
+                  std::pair{"android:endColor", 1.0}}) {
                 if (node.attribute(name)) {
                     addStop(at, attributeText(node, name));
                 }
@@ -192,13 +195,16 @@ bool isVectorDrawable(std::string_view text) {
 
 Result<Art> readVectorDrawable(std::string_view text, const std::string& name, const ColourLookup& lookUp) {
     pugi::xml_document document;
-    const auto parsed = document.load_buffer(text.data(), text.size(), pugi::parse_default, pugi::encoding_utf8);
+    const auto parsed =
+        document.load_buffer(text.data(), text.size(), pugi::parse_default, pugi::encoding_utf8);
     const auto root = document.child("vector");
     if (!parsed || !root) {
-        return failure(ProblemKind::Unreadable, "is not readable as a VectorDrawable: its root has to be <vector>", name);
+        return failure(ProblemKind::Unreadable,
+                       "is not readable as a VectorDrawable: its root has to be <vector>", name);
     }
     Art art;
-    art.viewBox = {0, 0, numberAt(root, "android:viewportWidth", 0), numberAt(root, "android:viewportHeight", 0)};
+    art.viewBox = {0, 0, numberAt(root, "android:viewportWidth", 0),
+                   numberAt(root, "android:viewportHeight", 0)};
     if (art.viewBox.width <= 0 || art.viewBox.height <= 0) {
         return failure(ProblemKind::Invalid, "has no viewport size", name);
     }

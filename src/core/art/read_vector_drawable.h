@@ -11,8 +11,8 @@ namespace scaena::art {
 /// What a reference such as "@color/brand" stands for; nothing if it is not known.
 using ColourLookup = std::function<std::optional<Colour>(const std::string& reference)>;
 
-/// Reads Android's VectorDrawable XML (elements vector, group, path, clip-path, aapt:attr gradients). What cannot be carried
-/// (trimming, unknown references, a tint) is named in `losses`.
+/// Reads Android's VectorDrawable XML (elements vector, group, path, clip-path, aapt:attr gradients). What
+/// cannot be carried (trimming, unknown references, a tint) is named in `losses`.
 [[nodiscard]] Result<Art> readVectorDrawable(std::string_view text, const std::string& name = {},
                                              const ColourLookup& lookUp = {});
 

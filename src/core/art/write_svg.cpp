@@ -24,8 +24,8 @@ void set(pugi::xml_node node, const char* name, const std::string& value) {
 }
 
 std::string matrixText(const Matrix& m) {
-    return fmt::format("matrix({} {} {} {} {} {})", numberOf(m.a), numberOf(m.b), numberOf(m.c), numberOf(m.d),
-                       numberOf(m.e), numberOf(m.f));
+    return fmt::format("matrix({} {} {} {} {} {})", numberOf(m.a), numberOf(m.b), numberOf(m.c),
+                       numberOf(m.d), numberOf(m.e), numberOf(m.f));
 }
 
 class SvgWriter {
@@ -33,11 +33,13 @@ public:
     explicit SvgWriter(const Art& art) {
         m_svg = m_document.append_child("svg");
         set(m_svg, "xmlns", "http://www.w3.org/2000/svg");
-        set(m_svg, "viewBox", fmt::format("{} {} {} {}", numberOf(art.viewBox.x), numberOf(art.viewBox.y),
-                                          numberOf(art.viewBox.width), numberOf(art.viewBox.height)));
+        set(m_svg, "viewBox",
+            fmt::format("{} {} {} {}", numberOf(art.viewBox.x), numberOf(art.viewBox.y),
+                        numberOf(art.viewBox.width), numberOf(art.viewBox.height)));
         m_defs = m_svg.append_child("defs");
         // A root that adds nothing needs no group of its own, so that writing again adds none either.
-        const bool plain = art.root.id.empty() && art.root.transform.isIdentity() && art.root.opacity >= 1 && art.root.clips.empty();
+        const bool plain = art.root.id.empty() && art.root.transform.isIdentity() && art.root.opacity >= 1 &&
+                           art.root.clips.empty();
         plain ? children(m_svg, art.root) : group(m_svg, art.root);
         if (!m_defs.first_child()) {
             m_svg.remove_child(m_defs);

@@ -23,7 +23,8 @@ public:
                                                        const std::string& bytes) = 0;
     [[nodiscard]] virtual Result<void> remove(const std::filesystem::path& path) = 0;
     [[nodiscard]] virtual bool exists(const std::filesystem::path& path) const = 0;
-    /// Every file below the folder, relative to it, in order; at most `limit`. Links to folders are not followed.
+    /// Every file below the folder, relative to it, in order; at most `limit`. Links to folders are not
+    /// followed.
     [[nodiscard]] virtual std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
                                                                   std::size_t limit) const = 0;
 };
@@ -34,7 +35,8 @@ public:
     Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override;
     Result<void> remove(const std::filesystem::path& path) override;
     bool exists(const std::filesystem::path& path) const override;
-    std::vector<std::filesystem::path> list(const std::filesystem::path& folder, std::size_t limit) const override;
+    std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
+                                            std::size_t limit) const override;
 };
 
 /// Files in memory. `failAfter` counts down with every change; at zero, that and each later change fails.
@@ -44,7 +46,8 @@ public:
     Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override;
     Result<void> remove(const std::filesystem::path& path) override;
     bool exists(const std::filesystem::path& path) const override;
-    std::vector<std::filesystem::path> list(const std::filesystem::path& folder, std::size_t limit) const override;
+    std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
+                                            std::size_t limit) const override;
 
     std::map<std::filesystem::path, std::string> contents;
     int failAfter = -1; ///< negative: never

@@ -133,7 +133,8 @@ Sequence renameBeat(Sequence sequence, const Id& beat, const std::string& name) 
 
 Sequence addGate(Sequence sequence, const std::string& name, Id& made) {
     Gate gate;
-    gate.id = made = makeId(name, "gate", [&](const Id& id) { return findThing(sequence.gates, id) != nullptr; });
+    gate.id = made =
+        makeId(name, "gate", [&](const Id& id) { return findThing(sequence.gates, id) != nullptr; });
     gate.name = shortName(name);
     gate.timeOut = 8000;
     sequence.gates.push_back(std::move(gate));

@@ -9,12 +9,13 @@ namespace scaena::edit {
 using model::Sequence;
 
 /// A new beat behind `after`, which must not be the hand-off. Only play, hold and wait can be added.
-[[nodiscard]] Sequence addBeat(Sequence sequence, const Id& after, model::BeatKind kind, const std::string& name,
-                               Id& made);
-/// Cuts a play or hold in two, `offset` ms after its start; `length` is how long it lasts now. Cues that begin later go
-/// with the second half, at the same time as before.
+[[nodiscard]] Sequence addBeat(Sequence sequence, const Id& after, model::BeatKind kind,
+                               const std::string& name, Id& made);
+/// Cuts a play or hold in two, `offset` ms after its start; `length` is how long it lasts now. Cues that
+/// begin later go with the second half, at the same time as before.
 [[nodiscard]] Sequence splitBeat(Sequence sequence, const Id& beat, Millis offset, Millis length, Id& made);
-/// Its cues go to the beat before it (after the opening, to the one behind it), as far as they can play there.
+/// Its cues go to the beat before it (after the opening, to the one behind it), as far as they can play
+/// there.
 [[nodiscard]] Sequence removeBeat(Sequence sequence, const Id& beat);
 /// One step towards the start (-1) or the end (1), between opening and hand-off.
 [[nodiscard]] Sequence shiftBeat(Sequence sequence, const Id& beat, int by);

@@ -30,8 +30,9 @@ public:
             first({MoveKind::Settle, {{"from", 103.0}, {"fade", 0.0}}}, 0, 420);
             break;
         case Transition::SlideUp:
-            leave({MoveKind::Drop, {{"direction", std::string("out")}, {"distance", kOffScreen}, {"fade", 0.0}}}, 0, 520,
-                  "slides");
+            leave({MoveKind::Drop,
+                   {{"direction", std::string("out")}, {"distance", kOffScreen}, {"fade", 0.0}}},
+                  0, 520, "slides");
             first({MoveKind::Rise, {{"distance", 56.0}, {"fade", 0.0}}}, 60, 460);
             break;
         case Transition::SlideAside:
@@ -76,10 +77,11 @@ private:
         m_sequence.cues.push_back(std::move(cue));
     }
 
-    /// A group moves its members; only the outermost one leaves by itself. What is shown for an outcome alone stays as
-    /// it is.
+    /// A group moves its members; only the outermost one leaves by itself. What is shown for an outcome alone
+    /// stays as it is.
     static bool takesPart(const Layer& layer) {
-        return layer.kind != LayerKind::FirstScreen && layer.group.empty() && layer.shownWhen == ShownWhen::Always;
+        return layer.kind != LayerKind::FirstScreen && layer.group.empty() &&
+               layer.shownWhen == ShownWhen::Always;
     }
 
     template <typename Which>
@@ -100,8 +102,8 @@ private:
         each([&](const Layer& it) { return it.id == m_hero; }, move, offset, length, verb);
     }
     void others(const Move& move, Millis offset, Millis length, const char* verb) {
-        each([&](const Layer& it) { return it.kind != LayerKind::Backdrop && it.id != m_hero; }, move, offset, length,
-             verb);
+        each([&](const Layer& it) { return it.kind != LayerKind::Backdrop && it.id != m_hero; }, move, offset,
+             length, verb);
     }
     void first(const Move& move, Millis offset, Millis length) {
         for (const auto& layer : m_sequence.layers) {

@@ -17,12 +17,13 @@ struct TransitionInfo {
 };
 [[nodiscard]] const TransitionInfo& transitionInfo(Transition transition);
 
-/// Puts the transition's cues in the place of all cues of the hand-off. `hero` is the layer that plays the leading part (the
-/// logo); empty: the opening's icon. The first screen is complete and opaque beneath all the while. The beat's length becomes
-/// that of its cues.
+/// Puts the transition's cues in the place of all cues of the hand-off. `hero` is the layer that plays the
+/// leading part (the logo); empty: the opening's icon. The first screen is complete and opaque beneath all
+/// the while. The beat's length becomes that of its cues.
 [[nodiscard]] Sequence setTransition(Sequence sequence, Transition transition, const Id& hero);
 
-/// The layer a transition would lead with if none is named: the opening's icon, else the foremost artwork, image or clip.
+/// The layer a transition would lead with if none is named: the opening's icon, else the foremost artwork,
+/// image or clip.
 [[nodiscard]] Id leadingLayer(const Sequence& sequence);
 
 }

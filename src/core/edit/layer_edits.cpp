@@ -122,7 +122,8 @@ Sequence reorderLayer(Sequence sequence, const Id& layer, std::size_t to) {
 }
 
 Sequence renameLayer(Sequence sequence, const Id& layer, const std::string& name) {
-    return changeLayer(std::move(sequence), layer, [&](Layer& it) { it.name = name.substr(0, limits::kNameLength); });
+    return changeLayer(std::move(sequence), layer,
+                       [&](Layer& it) { it.name = name.substr(0, limits::kNameLength); });
 }
 
 Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made) {
@@ -132,7 +133,9 @@ Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made)
         const auto members = membersOf(sequence, id);
         within.insert(within.end(), members.begin(), members.end());
     }
-    const auto isIn = [](const std::vector<Id>& list, const Id& id) { return std::find(list.begin(), list.end(), id) != list.end(); };
+    const auto isIn = [](const std::vector<Id>& list, const Id& id) {
+        return std::find(list.begin(), list.end(), id) != list.end();
+    };
     std::vector<int> chosen;
     double left = 1e9;
     double top = 1e9;
@@ -233,8 +236,9 @@ Sequence resizeLayer(Sequence sequence, const Id& layer, Size size, bool landsca
 }
 
 Sequence turnLayer(Sequence sequence, const Id& layer, double degrees, bool landscape) {
-    return changeLayer(std::move(sequence), layer,
-                       [&](Layer& it) { placeFor(it, landscape).turn = tenth(std::clamp(degrees, -3600.0, 3600.0)); });
+    return changeLayer(std::move(sequence), layer, [&](Layer& it) {
+        placeFor(it, landscape).turn = tenth(std::clamp(degrees, -3600.0, 3600.0));
+    });
 }
 
 Sequence reanchorLayer(Sequence sequence, const Id& layer, AnchorPoint anchor, bool safeArea, Size screen,
@@ -257,7 +261,8 @@ Sequence reanchorLayer(Sequence sequence, const Id& layer, AnchorPoint anchor, b
 
 Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart>& parts, Id& made) {
     const int index = indexOf(sequence.layers, layer);
-    if (index < 0 || parts.empty() || sequence.layers[static_cast<std::size_t>(index)].kind != LayerKind::Artwork) {
+    if (index < 0 || parts.empty() ||
+        sequence.layers[static_cast<std::size_t>(index)].kind != LayerKind::Artwork) {
         return sequence;
     }
     // The whole becomes the group and keeps its id, so that its cues go on moving everything.
@@ -282,7 +287,8 @@ Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart
         piece.plate.reset();
         sequence.layers.insert(sequence.layers.begin() + ++at, std::move(piece));
     }
-    std::rotate(sequence.layers.begin() + index, sequence.layers.begin() + index + 1, sequence.layers.begin() + at + 1);
+    std::rotate(sequence.layers.begin() + index, sequence.layers.begin() + index + 1,
+                sequence.layers.begin() + at + 1);
     return tidied(std::move(sequence));
 }
 

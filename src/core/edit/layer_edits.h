@@ -8,8 +8,8 @@ namespace scaena::edit {
 
 using model::Sequence;
 
-/// Puts a layer on top of `above` (of everything that is not a first screen if empty). It gets a free id made from its
-/// name; `made` tells it. An artwork becomes the opening's icon if there is none yet.
+/// Puts a layer on top of `above` (of everything that is not a first screen if empty). It gets a free id made
+/// from its name; `made` tells it. An artwork becomes the opening's icon if there is none yet.
 [[nodiscard]] Sequence addLayer(Sequence sequence, model::Layer layer, const Id& above, Id& made);
 /// Its cues go with it; members of a group stay.
 [[nodiscard]] Sequence removeLayer(Sequence sequence, const Id& layer);
@@ -27,32 +27,36 @@ template <typename Change>
     return sequence;
 }
 
-/// Puts layers into a new group, whose place is the box around them. Nothing for fewer than one that can be grouped.
+/// Puts layers into a new group, whose place is the box around them. Nothing for fewer than one that can be
+/// grouped.
 [[nodiscard]] Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made);
 /// Lets the members go; the group's own cues end with it.
 [[nodiscard]] Sequence ungroup(Sequence sequence, const Id& group);
 /// All layers within a group, at any depth.
 [[nodiscard]] std::vector<Id> membersOf(const Sequence& sequence, const Id& group);
 
-/// Puts the layer's place (the landscape one if it has one of its own and `landscape`) elsewhere; a group takes its
-/// members along.
+/// Puts the layer's place (the landscape one if it has one of its own and `landscape`) elsewhere; a group
+/// takes its members along.
 [[nodiscard]] Sequence moveLayer(Sequence sequence, const Id& layer, double dx, double dy, bool landscape);
 /// Another size about the place's centre. Everything in a group grows with it.
 [[nodiscard]] Sequence resizeLayer(Sequence sequence, const Id& layer, Size size, bool landscape);
 [[nodiscard]] Sequence turnLayer(Sequence sequence, const Id& layer, double degrees, bool landscape);
 /// The same place said from another anchor point: nothing moves on a screen of that size.
-[[nodiscard]] Sequence reanchorLayer(Sequence sequence, const Id& layer, model::AnchorPoint anchor, bool safeArea,
-                                     Size screen, const Rect& safe, bool landscape);
+[[nodiscard]] Sequence reanchorLayer(Sequence sequence, const Id& layer, model::AnchorPoint anchor,
+                                     bool safeArea, Size screen, const Rect& safe, bool landscape);
 /// A part of an art file for `takeApart`.
 struct ArtPart {
     std::string id;
     Point middle; ///< of its bounds, as fractions of the viewBox
 };
-/// An artwork becomes a group with a layer for each of its parts, in the same place and turning about its own middle.
-[[nodiscard]] Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart>& parts, Id& made);
+/// An artwork becomes a group with a layer for each of its parts, in the same place and turning about its own
+/// middle.
+[[nodiscard]] Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart>& parts,
+                                 Id& made);
 
 // Palette
-[[nodiscard]] Sequence addColour(Sequence sequence, const std::string& name, Colour light, Colour dark, Id& made);
+[[nodiscard]] Sequence addColour(Sequence sequence, const std::string& name, Colour light, Colour dark,
+                                 Id& made);
 /// What used it takes `instead`; the last colour stays.
 [[nodiscard]] Sequence removeColour(Sequence sequence, const Id& colour, const Id& instead);
 [[nodiscard]] bool isColourUsed(const Sequence& sequence, const Id& colour);

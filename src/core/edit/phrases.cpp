@@ -39,7 +39,8 @@ std::vector<Phrase> makeStandardPhrases() {
         {"Dip, then burst",
          "shrinks to half, then pushes through the viewer",
          {phraseCue("dip", 260, {MoveKind::Size, {{"to", 50.0}}}),
-          after("dip", phraseCue("burst", 420, {MoveKind::PushThrough, {{"turning-point", 0.0}, {"size", 12.0}}}))}},
+          after("dip",
+                phraseCue("burst", 420, {MoveKind::PushThrough, {{"turning-point", 0.0}, {"size", 12.0}}}))}},
         {"Drop, then nod",
          "falls into place, and nods once it has landed",
          {phraseCue("drop", 620, {MoveKind::Bounce, {{"distance", 160.0}}}),
@@ -56,8 +57,10 @@ std::vector<Phrase> makeStandardPhrases() {
         {"Rise and go",
          "rises into place, rests, and leaves upwards",
          {phraseCue("rise", 500, {MoveKind::Rise, {{"distance", 60.0}}}),
-          after("rise", phraseCue("go", 320, {MoveKind::Drop, {{"direction", std::string("out")}, {"distance", 60.0}}}),
-                700)}},
+          after(
+              "rise",
+              phraseCue("go", 320, {MoveKind::Drop, {{"direction", std::string("out")}, {"distance", 60.0}}}),
+              700)}},
     };
 }
 
@@ -124,7 +127,8 @@ Sequence insertPhrase(Sequence sequence, const Phrase& phrase, const Id& layer, 
             cue.anchor.cue = known->second;
         } else {
             const bool edge = cue.anchor.kind == AnchorKind::BeatStart;
-            cue.anchor = {AnchorKind::BeatStart, {}, std::max(0, offset + (edge ? cue.anchor.offset : 0)), {}};
+            cue.anchor = {
+                AnchorKind::BeatStart, {}, std::max(0, offset + (edge ? cue.anchor.offset : 0)), {}};
         }
         cue.anchor.offset = std::clamp(cue.anchor.offset, -limits::kLongest, limits::kLongest);
         if (cue.repeat.whileWaiting && !waits) {

@@ -9,12 +9,15 @@ namespace scaena::edit {
 /// The phrases Scaena ships.
 [[nodiscard]] const std::vector<model::Phrase>& standardPhrases();
 
-/// The cues as a phrase that begins with the first of them. What hung on a cue that is not among them keeps its time.
-[[nodiscard]] model::Phrase phraseOf(const Sequence& sequence, const std::vector<CueTime>& cues, const std::string& name);
+/// The cues as a phrase that begins with the first of them. What hung on a cue that is not among them keeps
+/// its time.
+[[nodiscard]] model::Phrase phraseOf(const Sequence& sequence, const std::vector<CueTime>& cues,
+                                     const std::string& name);
 
-/// Puts the phrase's cues into a beat, `offset` ms after its start: all on `layer` if the phrase is of one layer, else each on
-/// the layer it came from where there is one. Cues that layer cannot make are left out; `made` names the new ones.
-[[nodiscard]] Sequence insertPhrase(Sequence sequence, const model::Phrase& phrase, const Id& layer, const Id& beat,
-                                    Millis offset, std::vector<Id>& made);
+/// Puts the phrase's cues into a beat, `offset` ms after its start: all on `layer` if the phrase is of one
+/// layer, else each on the layer it came from where there is one. Cues that layer cannot make are left out;
+/// `made` names the new ones.
+[[nodiscard]] Sequence insertPhrase(Sequence sequence, const model::Phrase& phrase, const Id& layer,
+                                    const Id& beat, Millis offset, std::vector<Id>& made);
 
 }

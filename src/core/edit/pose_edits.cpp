@@ -47,13 +47,14 @@ bool agrees(const std::optional<double>& one, const std::optional<double>& other
 
 bool isSamePose(const Pose& pose, const Pose& from) {
     return agrees(pose.x, from.x) && agrees(pose.y, from.y) && agrees(pose.scaleX, from.scaleX) &&
-           agrees(pose.scaleY, from.scaleY) && agrees(pose.turn, from.turn) && agrees(pose.opacity, from.opacity);
+           agrees(pose.scaleY, from.scaleY) && agrees(pose.turn, from.turn) &&
+           agrees(pose.opacity, from.opacity);
 }
 
 }
 
-Sequence poseAt(Sequence sequence, const Id& layer, const Id& beat, Millis beatStart, const std::vector<CueTime>& times,
-                Millis needle, const Pose& pose, Id& cue) {
+Sequence poseAt(Sequence sequence, const Id& layer, const Id& beat, Millis beatStart,
+                const std::vector<CueTime>& times, Millis needle, const Pose& pose, Id& cue) {
     Cue* before = nullptr;
     Millis beforeStart = 0;
     for (const auto& time : times) {

@@ -5,15 +5,17 @@
 
 namespace scaena::edit {
 
-/// Gives a layer a pose at the needle, which lies in `beat`. A poses cue of the layer that plays at that time gets a
-/// keyframe there; one that ended before it in the same beat is lengthened up to it; else a new one of up to `kPoseLength` ms ends
-/// there. Only what `pose` names is animated. `times` are those of the layer's cues. `cue` tells which one it became.
+/// Gives a layer a pose at the needle, which lies in `beat`. A poses cue of the layer that plays at that time
+/// gets a keyframe there; one that ended before it in the same beat is lengthened up to it; else a new one of
+/// up to `kPoseLength` ms ends there. Only what `pose` names is animated. `times` are those of the layer's
+/// cues. `cue` tells which one it became.
 inline constexpr Millis kPoseLength = 400;
 [[nodiscard]] Sequence poseAt(Sequence sequence, const Id& layer, const Id& beat, Millis beatStart,
-                              const std::vector<CueTime>& times, Millis needle, const model::Pose& pose, Id& cue);
+                              const std::vector<CueTime>& times, Millis needle, const model::Pose& pose,
+                              Id& cue);
 
-/// Wherever the layer has a pose with the same values as `from` has, it gets those of `to`. Returns how many there are in
-/// `changed`.
+/// Wherever the layer has a pose with the same values as `from` has, it gets those of `to`. Returns how many
+/// there are in `changed`.
 [[nodiscard]] Sequence changeSamePoses(Sequence sequence, const Id& layer, const model::Pose& from,
                                        const model::Pose& to, int& changed);
 

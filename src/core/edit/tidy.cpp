@@ -34,7 +34,8 @@ void tidyCues(const std::vector<Layer>& layers, const std::vector<Beat>& beats, 
     }
 }
 
-void tidyTiming(const Sequence& sequence, std::vector<Beat>& beats, std::vector<Cue>& cues, StartBeats& starts) {
+void tidyTiming(const Sequence& sequence, std::vector<Beat>& beats, std::vector<Cue>& cues,
+                StartBeats& starts) {
     tidyCues(sequence.layers, beats, cues);
     for (auto& beat : beats) {
         keepKnown(beat.gates, sequence.gates);

@@ -13,7 +13,9 @@ using namespace model;
 
 namespace {
 
-bool contains(const std::vector<Id>& ids, const Id& id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
+bool contains(const std::vector<Id>& ids, const Id& id) {
+    return std::find(ids.begin(), ids.end(), id) != ids.end();
+}
 
 /// Whether the cue hangs, perhaps over others, on one of the list.
 bool hangsOnOne(const Sequence& sequence, const Cue& cue, const std::vector<Id>& ids) {
@@ -32,12 +34,12 @@ bool hangsOnOne(const Sequence& sequence, const Cue& cue, const std::vector<Id>&
 }
 
 Millis scaled(Millis time, double factor) {
-    return static_cast<Millis>(std::clamp(std::round(time * factor), -double(limits::kLongest), double(limits::kLongest)));
+    return static_cast<Millis>(
+        std::clamp(std::round(time * factor), -double(limits::kLongest), double(limits::kLongest)));
 }
 
-
-/// Moves single cues so that each begins at its own new time. Those that hang on others of the list are moved by what
-/// the others do not move them already.
+/// Moves single cues so that each begins at its own new time. Those that hang on others of the list are moved
+/// by what the others do not move them already.
 Sequence beginAt(Sequence sequence, const std::vector<CueTime>& cues, const std::vector<Millis>& starts) {
     std::map<Id, Millis> moved;
     for (std::size_t i = 0; i < cues.size(); ++i) {
@@ -137,7 +139,8 @@ Sequence chainCue(Sequence sequence, const Id& cue, AnchorKind kind, const Id& o
 }
 
 Sequence unchainCue(Sequence sequence, const Id& cue, Millis start, Millis beatStart) {
-    return setCueAnchor(std::move(sequence), cue, {AnchorKind::BeatStart, {}, std::max(0, start - beatStart), {}});
+    return setCueAnchor(std::move(sequence), cue,
+                        {AnchorKind::BeatStart, {}, std::max(0, start - beatStart), {}});
 }
 
 Sequence removeCues(Sequence sequence, const std::vector<Id>& cues) {

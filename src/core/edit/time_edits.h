@@ -17,7 +17,8 @@ struct CueTime {
 /// All of them by the same time. A cue that hangs on another one of them comes along by itself.
 [[nodiscard]] Sequence moveCues(Sequence sequence, const std::vector<Id>& cues, Millis by);
 
-/// Everything takes `factor` times as long: offsets, lengths, and the lengths of beats all of whose cues are among them.
+/// Everything takes `factor` times as long: offsets, lengths, and the lengths of beats all of whose cues are
+/// among them.
 [[nodiscard]] Sequence scaleTime(Sequence sequence, const std::vector<Id>& cues, double factor);
 
 enum class Edge { Start, End };
@@ -31,8 +32,8 @@ enum class Edge { Start, End };
 [[nodiscard]] Sequence setCueTimes(Sequence sequence, const std::vector<CueTime>& cues,
                                    const std::vector<Millis>& times);
 
-/// Hangs one cue on another (with or after it), directly behind or beside it. Not if that closed a circle or led to a
-/// later beat.
+/// Hangs one cue on another (with or after it), directly behind or beside it. Not if that closed a circle or
+/// led to a later beat.
 [[nodiscard]] Sequence chainCue(Sequence sequence, const Id& cue, model::AnchorKind kind, const Id& other);
 /// Lets a chained cue hang on its beat again, at the time at which it plays.
 [[nodiscard]] Sequence unchainCue(Sequence sequence, const Id& cue, Millis start, Millis beatStart);

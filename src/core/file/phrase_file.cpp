@@ -36,7 +36,8 @@ Result<std::vector<model::Phrase>> readPhrases(std::string_view text, const std:
                           ? Json(Json::value_t::discarded)
                           : Json::parse(text.begin(), text.end(), nullptr, false);
     if (!json.is_object() || json.value("format", std::string()) != kPhraseFormat) {
-        return failure(ProblemKind::Invalid, fmt::format("holds no phrases: the key \"format\" has to be \"{}\"", kPhraseFormat),
+        return failure(ProblemKind::Invalid,
+                       fmt::format("holds no phrases: the key \"format\" has to be \"{}\"", kPhraseFormat),
                        name);
     }
     Problems problems;

@@ -35,8 +35,9 @@ enum class MoveKind {
 template <>
 struct Words<MoveKind> {
     static constexpr std::array<std::string_view, 21> list = {
-        "fade",  "rise",         "drop",   "bounce", "spring", "pop",  "turn",  "flip", "iris", "wipe", "draw",
-        "pulse", "push-through", "settle", "travel", "panel",  "size", "shift", "sway", "play", "poses"};
+        "fade",   "rise",  "drop", "bounce", "spring", "pop",          "turn",
+        "flip",   "iris",  "wipe", "draw",   "pulse",  "push-through", "settle",
+        "travel", "panel", "size", "shift",  "sway",   "play",         "poses"};
 };
 inline constexpr std::size_t kMoveKinds = 21;
 

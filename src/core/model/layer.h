@@ -10,12 +10,23 @@
 
 namespace scaena::model {
 
-enum class LayerKind { Backdrop, Artwork, Text, FooterMark, FirstScreen, Shape, Image, Progress, Clip, Group };
+enum class LayerKind {
+    Backdrop,
+    Artwork,
+    Text,
+    FooterMark,
+    FirstScreen,
+    Shape,
+    Image,
+    Progress,
+    Clip,
+    Group
+};
 template <>
 struct Words<LayerKind> {
     static constexpr std::array<std::string_view, 10> list = {
-        "backdrop", "artwork", "text", "footer-mark", "first-screen",
-        "shape",    "image",   "progress", "clip",    "group"};
+        "backdrop", "artwork", "text",     "footer-mark", "first-screen",
+        "shape",    "image",   "progress", "clip",        "group"};
 };
 
 enum class AnchorPoint { TopLeft, Top, TopRight, Left, Centre, Right, BottomLeft, Bottom, BottomRight };
@@ -163,9 +174,9 @@ struct Words<ProgressForm> {
 struct ProgressContent {
     ProgressForm form = ProgressForm::Ring;
     ColourRef colour;
-    ColourRef track;        ///< the part not yet reached; empty: not drawn
-    double thickness = 4;   ///< dp; of dots their diameter
-    std::vector<Id> gates;  ///< empty: all that are not optional
+    ColourRef track;       ///< the part not yet reached; empty: not drawn
+    double thickness = 4;  ///< dp; of dots their diameter
+    std::vector<Id> gates; ///< empty: all that are not optional
     Extras extras;
     bool operator==(const ProgressContent&) const = default;
 };
@@ -195,14 +206,14 @@ struct Layer {
     std::optional<Place> destination; ///< where a "travel" move leads
     Point pivot = {0.5, 0.5};         ///< about which it turns and grows, as fractions of its box
     ShownWhen shownWhen = ShownWhen::Always;
-    std::string art, darkArt;   ///< artwork and footer mark: relative paths of SVG files
-    std::string part;           ///< artwork: only the group or shape of that id in the file; empty: all
-    ColourRef tint;             ///< what `currentColor` in the art means; empty: black
+    std::string art, darkArt; ///< artwork and footer mark: relative paths of SVG files
+    std::string part;         ///< artwork: only the group or shape of that id in the file; empty: all
+    ColourRef tint;           ///< what `currentColor` in the art means; empty: black
     std::map<std::string, ColourRef> recolour; ///< colours of the art ("#RRGGBB") and what takes their place
-    std::optional<Plate> plate; ///< artwork
-    Fill fill;                  ///< backdrop
-    double panelHeight = 0;     ///< backdrop, dp: the header a "panel" move shrinks it to
-    std::optional<BackdropPicture> picture; ///< backdrop
+    std::optional<Plate> plate;                ///< artwork
+    Fill fill;                                 ///< backdrop
+    double panelHeight = 0;                    ///< backdrop, dp: the header a "panel" move shrinks it to
+    std::optional<BackdropPicture> picture;    ///< backdrop
     TextContent text;
     FirstScreenContent firstScreen;
     ShapeContent shape;

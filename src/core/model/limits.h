@@ -12,7 +12,7 @@ namespace scaena::model::limits {
 inline constexpr std::size_t kFileBytes = 16u << 20;
 inline constexpr std::size_t kArtBytes = 8u << 20;
 inline constexpr std::size_t kPictureBytes = 64u << 20; ///< pictures, clips and fonts
-inline constexpr std::size_t kThings = 5000; ///< layers, cues, beats, gates, colours: each
+inline constexpr std::size_t kThings = 5000;            ///< layers, cues, beats, gates, colours: each
 inline constexpr std::size_t kNameLength = 200;
 inline constexpr std::size_t kTextLength = 2000;
 inline constexpr Millis kLongest = 600'000; ///< any single length or offset: ten minutes

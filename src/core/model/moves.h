@@ -33,8 +33,8 @@ struct MoveDefinition {
 [[nodiscard]] const MoveDefinition& moveDefinition(MoveKind kind);
 [[nodiscard]] const MoveParameter* findParameter(MoveKind kind, std::string_view key);
 
-/// Whether a group as a whole can make this move: it has opacity, place, scale and turn, but no outline of its
-/// own to reveal or draw.
+/// Whether a group as a whole can make this move: it has opacity, place, scale and turn, but no outline of
+/// its own to reveal or draw.
 [[nodiscard]] bool movesGroups(MoveKind kind);
 /// Whether a layer of that kind can make this move. (A travel also needs a destination.)
 [[nodiscard]] bool suits(MoveKind kind, LayerKind layer);

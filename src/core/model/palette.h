@@ -38,8 +38,8 @@ using Palette = std::vector<PaletteColour>;
 /// The colour's value; transparent black for a reference that leads nowhere (a valid sequence has none).
 [[nodiscard]] Colour colourOf(const Palette& palette, const ColourRef& ref, Appearance appearance);
 
-/// The colour itself if it stands out from `canvas` by that contrast, else the same hue moved towards white or black until
-/// it does. What Scaena proposes for a dark value that is missing.
+/// The colour itself if it stands out from `canvas` by that contrast, else the same hue moved towards white
+/// or black until it does. What Scaena proposes for a dark value that is missing.
 [[nodiscard]] Colour proposedFor(Colour colour, Colour canvas, double contrast = 3);
 
 }

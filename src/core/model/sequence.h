@@ -37,8 +37,8 @@ struct SystemBars {
 /// Which beats play for each kind of start. Absent: every beat (first, cold, warm) or none (hot, re-created).
 using StartBeats = std::array<std::optional<std::vector<Id>>, kStartKinds>;
 
-/// A kept alternative of the timing. Going back to one puts these in the place of the sequence's own. Gates are
-/// not part of it: how long loading takes is a fact, not a choice.
+/// A kept alternative of the timing. Going back to one puts these in the place of the sequence's own. Gates
+/// are not part of it: how long loading takes is a fact, not a choice.
 struct Take {
     Id id;
     std::string name;

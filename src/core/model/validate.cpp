@@ -165,8 +165,8 @@ private:
             checkColour(m_place + "/fill/colour", layer.fill.colour);
             checkColourOrNone(m_place + "/fill/to", layer.fill.to);
             if (layer.picture) {
-                for (const auto* path : {&layer.picture->light, &layer.picture->dark, &layer.picture->landscape,
-                                         &layer.picture->darkLandscape}) {
+                for (const auto* path : {&layer.picture->light, &layer.picture->dark,
+                                         &layer.picture->landscape, &layer.picture->darkLandscape}) {
                     checkPath("picture", *path);
                 }
             }
@@ -324,7 +324,8 @@ private:
             reportHere("move", "only a clip can be played");
         }
         if (layer && layer->kind == LayerKind::Group && !movesGroups(cue.move.kind)) {
-            reportHere("move", fmt::format("a group as a whole cannot “{}”; its members can", word(cue.move.kind)));
+            reportHere("move",
+                       fmt::format("a group as a whole cannot “{}”; its members can", word(cue.move.kind)));
         }
         checkAnchor(cue);
         checkMove(cue.move);
@@ -415,7 +416,8 @@ private:
     void checkCycles() {
         for (const auto& layer : m_sequence.layers) {
             std::size_t steps = 0;
-            for (const auto* it = &layer; it && !it->group.empty(); it = findThing(m_sequence.layers, it->group)) {
+            for (const auto* it = &layer; it && !it->group.empty();
+                 it = findThing(m_sequence.layers, it->group)) {
                 if (++steps > m_sequence.layers.size()) {
                     report("/layers", fmt::format("group “{}” is a part of itself", layer.id));
                     return;

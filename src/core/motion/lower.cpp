@@ -12,8 +12,9 @@ using model::MoveKind;
 
 namespace {
 
-constexpr std::string_view kPropertyWords[kProperties] = {
-    "opacity", "x", "y", "scale-x", "scale-y", "rotation", "flip", "reveal", "draw", "travel", "panel", "clip"};
+constexpr std::string_view kPropertyWords[kProperties] = {"opacity", "x",        "y",     "scale-x",
+                                                          "scale-y", "rotation", "flip",  "reveal",
+                                                          "draw",    "travel",   "panel", "clip"};
 
 /// Collects the tracks of one cue; the helpers say each common shape once.
 class Builder {
@@ -236,8 +237,8 @@ private:
         pose(Property::Rotation, &model::Pose::turn);
     }
 
-    /// The property through all poses that name it. Where the first or last pose does not, it begins with what
-    /// is there and keeps the last value.
+    /// The property through all poses that name it. Where the first or last pose does not, it begins with
+    /// what is there and keeps the last value.
     void pose(Property property, std::optional<double> model::Pose::*member) {
         std::vector<Keyframe> keys;
         for (const auto& it : m_cue.poses) {

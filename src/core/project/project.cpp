@@ -117,7 +117,8 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
             continue;
         }
         if (bytes->size() > model::limits::kArtBytes) {
-            warnings.push_back({ProblemKind::Refused, "is larger than art may be (8 MB)", (folder / path).string(), {}});
+            warnings.push_back(
+                {ProblemKind::Refused, "is larger than art may be (8 MB)", (folder / path).string(), {}});
             continue;
         }
         auto art = art::readSvg(*bytes, (folder / path).string());

@@ -7,7 +7,8 @@
 
 namespace scaena::project {
 
-/// The art, pictures, clips and fonts a sequence names, read once and shared. Keys are the relative paths of the sequence.
+/// The art, pictures, clips and fonts a sequence names, read once and shared. Keys are the relative paths of
+/// the sequence.
 struct ArtShelf {
     std::map<std::string, art::ArtPtr> art;
     std::map<std::string, std::shared_ptr<const std::string>> files; ///< pictures, clips and fonts, undecoded

@@ -62,8 +62,9 @@ std::string backdropPicture(const model::Layer& layer, Appearance appearance, bo
     }
     const auto& p = *layer.picture;
     const bool dark = appearance == Appearance::Dark;
-    for (const auto* path : {dark && landscape ? &p.darkLandscape : nullptr, landscape && !dark ? &p.landscape : nullptr,
-                             dark ? &p.dark : nullptr, landscape ? &p.landscape : nullptr, &p.light}) {
+    for (const auto* path :
+         {dark && landscape ? &p.darkLandscape : nullptr, landscape && !dark ? &p.landscape : nullptr,
+          dark ? &p.dark : nullptr, landscape ? &p.landscape : nullptr, &p.light}) {
         if (path && !path->empty()) {
             return *path;
         }

@@ -5,17 +5,17 @@
 
 namespace scaena::project {
 
-/// What an artwork, footer mark or shape layer really shows: its file (the dark one by night if there is one),
-/// only its part, in the palette's colours. Null where the file or part is missing. Used by the stage and by every exporter
-/// alike.
+/// What an artwork, footer mark or shape layer really shows: its file (the dark one by night if there is
+/// one), only its part, in the palette's colours. Null where the file or part is missing. Used by the stage
+/// and by every exporter alike.
 [[nodiscard]] art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf,
                                    const model::Layer& layer, model::Appearance appearance);
 
 /// Whether `shownArt` may differ between light and dark other than by `currentColor`.
 [[nodiscard]] bool differsByNight(const model::Layer& layer);
 
-/// The picture of an image layer for a screen of that many pixels a dp: the least dense that is dense enough, else
-/// the densest; by night the dark ones, if there are any. Null if there is none.
+/// The picture of an image layer for a screen of that many pixels a dp: the least dense that is dense enough,
+/// else the densest; by night the dark ones, if there are any. Null if there is none.
 [[nodiscard]] const model::Picture* pictureFor(const model::Layer& layer, double density,
                                                model::Appearance appearance);
 

@@ -31,7 +31,8 @@ CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue)
     if (isOnFirstScreen(sequence, cue)) {
         for (const auto& track : motion::lower(cue).tracks) {
             if (!movesContent(track.property)) {
-                return {Carry::Dropped, fmt::format("the app's own view cannot animate {}", motion::propertyWord(track.property))};
+                return {Carry::Dropped, fmt::format("the app's own view cannot animate {}",
+                                                    motion::propertyWord(track.property))};
             }
         }
     }

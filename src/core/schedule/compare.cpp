@@ -11,7 +11,9 @@ using namespace model;
 
 namespace {
 
-std::string signedMillis(long long by) { return fmt::format("{} {} ms", by < 0 ? "−" : "+", by < 0 ? -by : by); }
+std::string signedMillis(long long by) {
+    return fmt::format("{} {} ms", by < 0 ? "−" : "+", by < 0 ? -by : by);
+}
 
 class Comparison {
 public:
@@ -78,7 +80,8 @@ private:
                 continue;
             }
             const auto& was = before[static_cast<std::size_t>(old)];
-            time(fmt::format("“{}” begins", name).c_str(), m_from.cues[static_cast<std::size_t>(old)].start, m_to.cues[i].start);
+            time(fmt::format("“{}” begins", name).c_str(), m_from.cues[static_cast<std::size_t>(old)].start,
+                 m_to.cues[i].start);
             time(fmt::format("“{}” takes", name).c_str(), was.length, after[i].length);
             if (was.move.kind != after[i].move.kind) {
                 say(fmt::format("“{}” was “{}”", name, word(was.move.kind)));
@@ -86,7 +89,8 @@ private:
                 say(fmt::format("“{}” moves otherwise", name));
             }
             if (easingOf(was) != easingOf(after[i])) {
-                say(fmt::format("“{}” is eased by {} instead of {}", name, toText(easingOf(after[i])), toText(easingOf(was))));
+                say(fmt::format("“{}” is eased by {} instead of {}", name, toText(easingOf(after[i])),
+                                toText(easingOf(was))));
             }
         }
         for (const auto& cue : before) {
@@ -103,7 +107,9 @@ private:
 
 }
 
-std::vector<std::string> differences(const Schedule& from, const Schedule& to) { return Comparison(from, to).run(); }
+std::vector<std::string> differences(const Schedule& from, const Schedule& to) {
+    return Comparison(from, to).run();
+}
 
 Sequence withTake(const Sequence& sequence, const Take& take) {
     Sequence whole = sequence;

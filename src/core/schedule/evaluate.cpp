@@ -148,10 +148,9 @@ private:
         int count = 0;
         for (std::size_t i = 0; i < sequence().gates.size(); ++i) {
             const auto& gate = sequence().gates[i];
-            const bool counts = content.gates.empty()
-                                    ? !gate.optional
-                                    : std::find(content.gates.begin(), content.gates.end(), gate.id) !=
-                                          content.gates.end();
+            const bool counts = content.gates.empty() ? !gate.optional
+                                                      : std::find(content.gates.begin(), content.gates.end(),
+                                                                  gate.id) != content.gates.end();
             if (counts) {
                 ++count;
                 sum += loadedPart(gate, m_schedule.gates[i]);
@@ -260,7 +259,8 @@ private:
         }
     }
 
-    /// The window's background knows nothing of safe areas, turns and groups: it lays pictures onto the screen.
+    /// The window's background knows nothing of safe areas, turns and groups: it lays pictures onto the
+    /// screen.
     void staticLayers() {
         const auto& shown = sequence().opening.layers;
         for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
@@ -332,8 +332,8 @@ LayerState stateOf(const Schedule& schedule, int layer, double t) {
 }
 
 Matrix toScreen(const LayerState& state) {
-    return state.outer * Matrix::translation(state.centre.x, state.centre.y) * Matrix::rotation(state.rotation) *
-           Matrix::scaling(state.scaleX, state.scaleY);
+    return state.outer * Matrix::translation(state.centre.x, state.centre.y) *
+           Matrix::rotation(state.rotation) * Matrix::scaling(state.scaleX, state.scaleY);
 }
 
 void evaluateInto(const Schedule& schedule, double t, Frame& frame) {

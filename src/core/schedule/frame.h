@@ -14,8 +14,8 @@ struct Reveal {
     double progress = 1;
 };
 
-/// One layer at one moment. Lengths in dp. The layer's box is turned about its centre after it was scaled (what
-/// the pivot and the groups do is worked into `centre` and `outer`).
+/// One layer at one moment. Lengths in dp. The layer's box is turned about its centre after it was scaled
+/// (what the pivot and the groups do is worked into `centre` and `outer`).
 struct LayerState {
     int layer = -1; ///< index into the sequence's layers
     double opacity = 1;
@@ -30,8 +30,8 @@ struct LayerState {
     double clip = 0;     ///< clips: part of the segment that has been played
     bool plain = false;  ///< a backdrop without its picture
     Matrix outer;        ///< what its groups do to it, in screen coordinates; applied last
-    double mask = 0;  ///< diameter of the circle the system cuts the layer to; 0: none
-    Point maskCentre; ///< it stays where it is when the layer moves
+    double mask = 0;     ///< diameter of the circle the system cuts the layer to; 0: none
+    Point maskCentre;    ///< it stays where it is when the layer moves
 };
 
 /// Everything the painter sees of one moment.

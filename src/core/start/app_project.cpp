@@ -28,7 +28,8 @@ std::string lowered(std::string text) {
 
 bool mentions(const std::string& name, std::initializer_list<const char*> words) {
     const auto text = lowered(name);
-    return std::any_of(words.begin(), words.end(), [&](const char* word) { return text.find(word) != std::string::npos; });
+    return std::any_of(words.begin(), words.end(),
+                       [&](const char* word) { return text.find(word) != std::string::npos; });
 }
 
 /// The name behind "@color/brand" or "@drawable/logo"; empty for anything else.
@@ -39,11 +40,12 @@ std::string referenced(const std::string& text, const char* kind) {
 
 bool isPicture(const fs::path& path) {
     const auto ending = lowered(path.extension().string());
-    return ending == ".png" || ending == ".webp" || ending == ".jpg" || ending == ".jpeg" || ending == ".xml" ||
-           ending == ".svg" || ending == ".pdf";
+    return ending == ".png" || ending == ".webp" || ending == ".jpg" || ending == ".jpeg" ||
+           ending == ".xml" || ending == ".svg" || ending == ".pdf";
 }
 
-// --- Android ---------------------------------------------------------------------------------------------------
+// --- Android
+// ---------------------------------------------------------------------------------------------------
 
 class AndroidResources {
 public:
@@ -129,7 +131,8 @@ private:
     void resolveColours() {
         for (const auto& raw : m_raw) {
             auto& list = m_found.colours;
-            const auto known = std::find_if(list.begin(), list.end(), [&](const auto& it) { return it.name == raw.name; });
+            const auto known =
+                std::find_if(list.begin(), list.end(), [&](const auto& it) { return it.name == raw.name; });
             auto& colour = known != list.end() ? *known : list.emplace_back();
             colour.name = raw.name;
             (raw.dark ? colour.dark : colour.light) = valueOf(raw.value, raw.dark);
@@ -157,7 +160,8 @@ private:
         for (const auto& path : m_list) {
             const auto folder = path.parent_path().filename().string();
             const bool drawable = folder.starts_with("drawable") || folder.starts_with("mipmap");
-            if (drawable && path.stem() == name && isPicture(path) && (folder.find("-night") != std::string::npos) == dark) {
+            if (drawable && path.stem() == name && isPicture(path) &&
+                (folder.find("-night") != std::string::npos) == dark) {
                 found.push_back(path);
             }
         }
@@ -168,7 +172,8 @@ private:
     [[nodiscard]] std::string followed(std::string name) const {
         for (int step = 0; step < 6; ++step) {
             const auto files = drawables(name, false);
-            const auto xml = std::find_if(files.begin(), files.end(), [](const fs::path& it) { return it.extension() == ".xml"; });
+            const auto xml = std::find_if(files.begin(), files.end(),
+                                          [](const fs::path& it) { return it.extension() == ".xml"; });
             if (xml == files.end()) {
                 return name;
             }
@@ -198,8 +203,11 @@ private:
     void chooseLogo() {
         std::vector<std::string> wishes = {referenced(m_icon, "drawable"), referenced(m_icon, "mipmap"),
                                            referenced(m_background, "drawable")};
-        for (const auto& words : {std::initializer_list<const char*>{"splash"}, {"launch_logo", "launch_image"}, {"logo"},
-                                  {"ic_launcher_foreground"}, {"ic_launcher"}}) {
+        for (const auto& words : {std::initializer_list<const char*>{"splash"},
+                                  {"launch_logo", "launch_image"},
+                                  {"logo"},
+                                  {"ic_launcher_foreground"},
+                                  {"ic_launcher"}}) {
             for (const auto& path : m_list) {
                 const auto folder = path.parent_path().filename().string();
                 const bool drawable = folder.starts_with("drawable") || folder.starts_with("mipmap");
@@ -230,7 +238,8 @@ private:
     ProjectFindings m_found;
 };
 
-// --- iOS -------------------------------------------------------------------------------------------------------
+// --- iOS
+// -------------------------------------------------------------------------------------------------------
 
 using Json = nlohmann::json;
 
@@ -284,7 +293,8 @@ public:
         if (m_found.colours.empty() && m_found.logo.empty()) {
             return {};
         }
-        for (const auto& words : {std::initializer_list<const char*>{"launch", "splash"}, {"background", "canvas"}}) {
+        for (const auto& words :
+             {std::initializer_list<const char*>{"launch", "splash"}, {"background", "canvas"}}) {
             for (const auto& it : m_found.colours) {
                 if (m_found.canvas.empty() && mentions(it.name, words)) {
                     m_found.canvas = it.name;
@@ -298,14 +308,15 @@ public:
 private:
     void colours(const std::string& name, const Json& json) {
         const auto list = json.is_object() ? json.find("colors") : json.end();
-        if (!json.is_object() || list == json.end() || !list->is_array() || m_found.colours.size() >= kMostColours) {
+        if (!json.is_object() || list == json.end() || !list->is_array() ||
+            m_found.colours.size() >= kMostColours) {
             return;
         }
         ProjectFindings::NamedColour colour{name, {}, {}};
         for (const auto& entry : *list) {
             const auto value = entry.is_object() ? entry.find("color") : entry.end();
-            if (!entry.is_object() || value == entry.end() || !value->is_object() || !value->contains("components") ||
-                !(*value)["components"].is_object()) {
+            if (!entry.is_object() || value == entry.end() || !value->is_object() ||
+                !value->contains("components") || !(*value)["components"].is_object()) {
                 continue;
             }
             const auto& parts = (*value)["components"];
@@ -328,7 +339,8 @@ private:
         std::vector<fs::path> dark;
         for (const auto& entry : *list) {
             const auto file = entry.is_object() ? entry.value("filename", std::string()) : std::string();
-            if (!file.empty() && isPicture(file) && file.find('/') == std::string::npos && m_files.exists(m_root / folder / file)) {
+            if (!file.empty() && isPicture(file) && file.find('/') == std::string::npos &&
+                m_files.exists(m_root / folder / file)) {
                 (isDark(entry) ? dark : light).push_back(folder / file);
             }
         }
@@ -348,12 +360,14 @@ private:
 
 }
 
-std::optional<ProjectFindings> lookThrough(const FileAccess& files, const fs::path& root, const std::atomic<bool>& stop) {
+std::optional<ProjectFindings> lookThrough(const FileAccess& files, const fs::path& root,
+                                           const std::atomic<bool>& stop) {
     auto list = files.list(root, kMostFiles);
     // What tools made is not what a person wrote.
     std::erase_if(list, [](const fs::path& path) {
         return std::any_of(path.begin(), path.end(), [](const fs::path& part) {
-            return part == "build" || part == "node_modules" || part == "Pods" || part == ".gradle" || part == "androidTest";
+            return part == "build" || part == "node_modules" || part == "Pods" || part == ".gradle" ||
+                   part == "androidTest";
         });
     });
     if (root.extension() != ".xcassets") {

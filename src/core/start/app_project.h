@@ -11,16 +11,18 @@ struct ProjectFindings {
         std::string name;
         std::optional<Colour> light, dark;
     };
-    std::vector<NamedColour> colours;           ///< in the order of the project's files
-    std::string canvas;                         ///< name of the colour behind the launch picture, may be empty
-    std::vector<std::filesystem::path> logo;    ///< files of the launch art, relative to the root: a vector, or all densities
+    std::vector<NamedColour> colours; ///< in the order of the project's files
+    std::string canvas;               ///< name of the colour behind the launch picture, may be empty
+    std::vector<std::filesystem::path>
+        logo; ///< files of the launch art, relative to the root: a vector, or all densities
     std::vector<std::filesystem::path> darkLogo;
-    std::string where;                          ///< in words: "an Android res folder"
+    std::string where; ///< in words: "an Android res folder"
 };
 
 /// Looks through a folder: Android resources (colours of values and values-night, the launch theme's icon and
-/// background), or an iOS asset catalogue (colour sets and image sets with their dark variants). Nothing if it is neither.
-[[nodiscard]] std::optional<ProjectFindings> lookThrough(const FileAccess& files, const std::filesystem::path& root,
-                                                         const std::atomic<bool>& stop);
+/// background), or an iOS asset catalogue (colour sets and image sets with their dark variants). Nothing if
+/// it is neither.
+[[nodiscard]] std::optional<ProjectFindings>
+lookThrough(const FileAccess& files, const std::filesystem::path& root, const std::atomic<bool>& stop);
 
 }

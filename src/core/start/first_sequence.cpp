@@ -71,10 +71,14 @@ Palette paletteFor(const FirstSequence& parts) {
     const Colour white{255, 255, 255, 255};
     const Colour night{0x12, 0x14, 0x1A, 255};
     const Colour brand = colours.empty() ? Colour{0x23, 0x27, 0x2F, 255} : colours.front();
-    const Colour day = parts.canvas ? *parts.canvas :
-        readableCanvas(colours, {mix(white, brand, 0.06), white, mix(night, brand, 0.2), night});
-    const Colour dark = parts.darkCanvas ? *parts.darkCanvas :
-        readableCanvas(colours, {mix(night, brand, 0.1), night, mix(white, brand, 0.12), white});
+    const Colour day =
+        parts.canvas
+            ? *parts.canvas
+            : readableCanvas(colours, {mix(white, brand, 0.06), white, mix(night, brand, 0.2), night});
+    const Colour dark =
+        parts.darkCanvas
+            ? *parts.darkCanvas
+            : readableCanvas(colours, {mix(night, brand, 0.1), night, mix(white, brand, 0.12), white});
     const auto inkOn = [&](Colour canvas) {
         return luminance(canvas) > 0.3 ? Colour{0x23, 0x27, 0x2F, 255} : Colour{0xF4, 0xF1, 0xEA, 255};
     };
@@ -106,8 +110,9 @@ std::vector<Layer> layersFor(const FirstSequence& parts, const std::string& name
         logo.tint = "ink";
     }
     const double longest = std::max({parts.shape.width, parts.shape.height, 1e-9});
-    const double scale = std::min(kLogoDiagonal / std::max(1e-9, std::hypot(parts.shape.width, parts.shape.height)),
-                                  parts.mostDp / longest);
+    const double scale =
+        std::min(kLogoDiagonal / std::max(1e-9, std::hypot(parts.shape.width, parts.shape.height)),
+                 parts.mostDp / longest);
     logo.place.width = std::max(1.0, std::round(parts.shape.width * scale));
     logo.place.height = std::max(1.0, std::round(parts.shape.height * scale));
     Layer title;
@@ -144,7 +149,8 @@ Sequence makeFirstSequence(const FirstSequence& parts) {
     // there, and its name fades in and rises.
     const bool vector = parts.logo.kind == LayerKind::Artwork;
     sequence.cues = {
-        vector ? cueOf("logo-settles", "logo", "opening", 0, 450, {MoveKind::Settle, {{"from", 86.0}, {"fade", 0.0}}})
+        vector ? cueOf("logo-settles", "logo", "opening", 0, 450,
+                       {MoveKind::Settle, {{"from", 86.0}, {"fade", 0.0}}})
                : cueOf("logo-nods", "logo", "arrive", 0, 420, {MoveKind::Pulse, {{"size", 105.0}}}),
         cueOf("title-rises", "title", "arrive", 60, 500,
               {MoveKind::Rise, {{"distance", 18.0}, {"fade", 100.0}}}),

@@ -10,7 +10,8 @@ namespace scaena::start {
 /// colours that are almost the same count as one; what cannot be seen does not count.
 [[nodiscard]] std::vector<Colour> coloursOf(const art::Art& art);
 
-/// Those of them that cover about as much as the largest: they meet the canvas, a small mark lies upon the others.
+/// Those of them that cover about as much as the largest: they meet the canvas, a small mark lies upon the
+/// others.
 [[nodiscard]] std::vector<Colour> largeColoursOf(const art::Art& art);
 
 /// A sensible first sequence around a logo: a canvas taken from its colours by day and by night, the logo as

@@ -17,8 +17,9 @@ namespace {
 constexpr std::size_t kMostSiblings = 4000;
 
 std::string lower(std::string text) {
-    std::transform(text.begin(), text.end(), text.begin(),
-                   [](unsigned char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : static_cast<char>(c); });
+    std::transform(text.begin(), text.end(), text.begin(), [](unsigned char c) {
+        return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : static_cast<char>(c);
+    });
     return text;
 }
 
@@ -27,8 +28,9 @@ struct DensityWord {
     double density;
 };
 /// As Android's folders and Apple's file names say it; "xxhdpi" before "xhdpi" before "hdpi".
-constexpr DensityWord kDensityWords[] = {{"xxxhdpi", 4}, {"xxhdpi", 3}, {"xhdpi", 2}, {"hdpi", 1.5}, {"mdpi", 1},
-                                         {"@4x", 4},     {"@3x", 3},    {"@2x", 2},   {"@1x", 1}};
+constexpr DensityWord kDensityWords[] = {{"xxxhdpi", 4}, {"xxhdpi", 3}, {"xhdpi", 2},
+                                         {"hdpi", 1.5},  {"mdpi", 1},   {"@4x", 4},
+                                         {"@3x", 3},     {"@2x", 2},    {"@1x", 1}};
 
 constexpr const char* kDarkWords[] = {"-dark", "_dark", "~dark", "-night", "_night"};
 
@@ -46,8 +48,8 @@ SourceKind kindOf(const std::string& bytes, const fs::path& path) {
         (head.starts_with("RIFF") && head.substr(0, 16).find("WEBP") != std::string_view::npos)) {
         return SourceKind::Raster;
     }
-    if (head.starts_with(std::string_view("\0\1\0\0", 4)) || head.starts_with("OTTO") || head.starts_with("ttcf") ||
-        head.starts_with("true")) {
+    if (head.starts_with(std::string_view("\0\1\0\0", 4)) || head.starts_with("OTTO") ||
+        head.starts_with("ttcf") || head.starts_with("true")) {
         return SourceKind::Font;
     }
     if (art::isVectorDrawable(head)) {
@@ -98,7 +100,8 @@ std::string plainStem(const fs::path& path) {
     return stem;
 }
 
-Result<NamedBytes> asSvg(const std::string& bytes, const fs::path& source, const Decoder& decoder, Problems& warnings) {
+Result<NamedBytes> asSvg(const std::string& bytes, const fs::path& source, const Decoder& decoder,
+                         Problems& warnings) {
     const auto never = [](const Id&) { return false; };
     NamedBytes named{"art/" + makeId(plainStem(source), "logo", never) + ".svg", bytes};
     Result<art::Art> art;
@@ -140,7 +143,8 @@ std::vector<fs::path> siblingsOf(const FileAccess& files, const fs::path& source
         const auto path = root / relative;
         const bool near = ofAndroid ? std::distance(relative.begin(), relative.end()) == 2
                                     : std::distance(relative.begin(), relative.end()) == 1;
-        if (near && path != source && plainStem(path) == plainStem(source) && path.extension() == source.extension()) {
+        if (near && path != source && plainStem(path) == plainStem(source) &&
+            path.extension() == source.extension()) {
             found.push_back(path);
         }
     }

@@ -26,8 +26,9 @@ struct NamedBytes {
 [[nodiscard]] Result<NamedBytes> asSvg(const std::string& bytes, const std::filesystem::path& source,
                                        const Decoder& decoder, Problems& warnings);
 
-/// All pictures that belong to one raster: the same name in other densities and in dark, in the same folder or the sibling
-/// `drawable-…` folders. The one named comes first.
-[[nodiscard]] std::vector<std::filesystem::path> siblingsOf(const FileAccess& files, const std::filesystem::path& source);
+/// All pictures that belong to one raster: the same name in other densities and in dark, in the same folder
+/// or the sibling `drawable-…` folders. The one named comes first.
+[[nodiscard]] std::vector<std::filesystem::path> siblingsOf(const FileAccess& files,
+                                                            const std::filesystem::path& source);
 
 }

@@ -14,14 +14,18 @@ namespace fs = std::filesystem;
 
 namespace {
 
-Result<std::string> bytesOf(const FileAccess& files, const fs::path& path) { return files.read(path, model::limits::kPictureBytes); }
+Result<std::string> bytesOf(const FileAccess& files, const fs::path& path) {
+    return files.read(path, model::limits::kPictureBytes);
+}
 
 /// Fills in the logo's part of a first sequence from its files: one vector, or a raster in all its densities.
 class LogoReader {
 public:
-    LogoReader(const FileAccess& files, const Decoder& decoder, Started& into) : m_files(files), m_decoder(decoder), m_into(into) {}
+    LogoReader(const FileAccess& files, const Decoder& decoder, Started& into)
+        : m_files(files), m_decoder(decoder), m_into(into) {}
 
-    Result<void> read(const std::vector<fs::path>& light, const std::vector<fs::path>& dark, FirstSequence& parts) {
+    Result<void> read(const std::vector<fs::path>& light, const std::vector<fs::path>& dark,
+                      FirstSequence& parts) {
         const auto bytes = bytesOf(m_files, light.front());
         if (!bytes) {
             return tl::unexpected(bytes.error());
@@ -64,7 +68,8 @@ private:
         return {};
     }
 
-    Result<void> raster(const std::vector<fs::path>& light, const std::vector<fs::path>& dark, FirstSequence& parts) {
+    Result<void> raster(const std::vector<fs::path>& light, const std::vector<fs::path>& dark,
+                        FirstSequence& parts) {
         parts.logo.kind = model::LayerKind::Image;
         double best = 0;
         const auto add = [&](const fs::path& path, bool isDark) -> Result<void> {
@@ -110,8 +115,8 @@ private:
 std::string projectName(fs::path root) {
     root = root.has_filename() ? root : root.parent_path();
     while (root.has_parent_path() && root != root.root_path() &&
-           (root.filename() == "res" || root.filename() == "main" || root.filename() == "src" || root.filename() == "app" ||
-            root.extension() == ".xcassets")) {
+           (root.filename() == "res" || root.filename() == "main" || root.filename() == "src" ||
+            root.filename() == "app" || root.extension() == ".xcassets")) {
         root = root.parent_path();
     }
     return root.filename().string();
@@ -120,7 +125,8 @@ std::string projectName(fs::path root) {
 void addProjectColours(const ProjectFindings& found, model::Sequence& sequence) {
     const auto canvas = *model::find(sequence.palette, "canvas");
     for (const auto& colour : found.colours) {
-        const auto id = makeId(colour.name, "colour", [&](const Id& it) { return model::find(sequence.palette, it) != nullptr; });
+        const auto id = makeId(colour.name, "colour",
+                               [&](const Id& it) { return model::find(sequence.palette, it) != nullptr; });
         const Colour light = colour.light ? *colour.light : *colour.dark;
         const Colour dark = colour.dark ? *colour.dark : model::proposedFor(light, canvas.dark);
         sequence.palette.push_back({id, colour.name, light, dark, {}});
@@ -132,7 +138,8 @@ Result<Started> fromProject(const FileAccess& files, const fs::path& root, const
     const auto found = lookThrough(files, root, stop);
     if (!found) {
         return failure(ProblemKind::Unsupported,
-                       "holds neither Android resources (a res folder with colours or pictures) nor an iOS asset catalogue "
+                       "holds neither Android resources (a res folder with colours or pictures) nor an iOS "
+                       "asset catalogue "
                        "(.xcassets); drop one of these, a project that has one, or a logo file",
                        root.string());
     }
@@ -160,7 +167,10 @@ Result<Started> fromProject(const FileAccess& files, const fs::path& root, const
             canvas->light = *parts.canvas;
             canvas->dark = parts.darkCanvas.value_or(canvas->dark);
         }
-        started.warnings.push_back({ProblemKind::NotFound, "has colours but no launch art; drop a logo to add it", root.string(), {}});
+        started.warnings.push_back({ProblemKind::NotFound,
+                                    "has colours but no launch art; drop a logo to add it",
+                                    root.string(),
+                                    {}});
     } else {
         if (auto read = LogoReader(files, decoder, started).read(light, dark, parts); !read) {
             return tl::unexpected(read.error());
@@ -174,7 +184,8 @@ Result<Started> fromProject(const FileAccess& files, const fs::path& root, const
 }
 
 std::string usableSources() {
-    return "logos (.svg, .pdf, .png, .jpg, .webp, Android VectorDrawable .xml), an Android res folder, an iOS .xcassets, and launch "
+    return "logos (.svg, .pdf, .png, .jpg, .webp, Android VectorDrawable .xml), an Android res folder, an "
+           "iOS .xcassets, and launch "
            "sequences (.scaena)";
 }
 

@@ -26,14 +26,16 @@ struct PictureInfo {
 class Decoder {
 public:
     virtual ~Decoder() = default;
-    [[nodiscard]] virtual Result<PictureInfo> picture(const std::string& bytes, const std::string& name) const = 0;
+    [[nodiscard]] virtual Result<PictureInfo> picture(const std::string& bytes,
+                                                      const std::string& name) const = 0;
     /// The first page of a PDF document as SVG.
-    [[nodiscard]] virtual Result<std::string> pdfToSvg(const std::string& bytes, const std::string& name) const = 0;
+    [[nodiscard]] virtual Result<std::string> pdfToSvg(const std::string& bytes,
+                                                       const std::string& name) const = 0;
 };
 
-/// Reads whatever may stand at the beginning: an SVG, PDF, PNG, JPEG, WebP or VectorDrawable logo, an Android `res` folder (or a
-/// folder that holds one), an iOS `.xcassets` (or a folder that holds one). `stop` is looked at now and then, so that a
-/// person can give up waiting.
+/// Reads whatever may stand at the beginning: an SVG, PDF, PNG, JPEG, WebP or VectorDrawable logo, an Android
+/// `res` folder (or a folder that holds one), an iOS `.xcassets` (or a folder that holds one). `stop` is
+/// looked at now and then, so that a person can give up waiting.
 [[nodiscard]] Result<Started> startFrom(const FileAccess& files, const std::filesystem::path& source,
                                         const Decoder& decoder, const std::atomic<bool>& stop);
 

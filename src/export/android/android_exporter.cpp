@@ -2,8 +2,8 @@
 #include "export/android/android_exporter.h"
 
 #include "core/art/read_clip.h"
-#include "core/project/shown_art.h"
 #include "core/model/validate.h"
+#include "core/project/shown_art.h"
 #include "export/android/build.h"
 #include "export/common/names.h"
 

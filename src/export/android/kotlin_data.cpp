@@ -327,7 +327,8 @@ std::string lookCode(const AndroidBuild& build, const model::Layer& layer, const
         const auto& progress = layer.progress;
         return call.named("fromColor", colour(progress.colour))
             .named("toColor", progress.track.empty() ? "" : colour(progress.track), progress.track.empty())
-            .named("form", "ProgressForm." + constant(progress.form), progress.form == model::ProgressForm::Ring)
+            .named("form", "ProgressForm." + constant(progress.form),
+                   progress.form == model::ProgressForm::Ring)
             .named("thickness", real(progress.thickness), progress.thickness == 4)
             .text();
     }

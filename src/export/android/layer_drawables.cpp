@@ -73,7 +73,8 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
 
 /// A vector cuts at its edges, so it is made as large as the text's ink, even about the centre.
 LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
-    const auto outline = build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile));
+    const auto outline =
+        build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile));
     const Rect ink = art::bounds(outline);
     const auto reach = [](double low, double high) {
         return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1));

@@ -52,13 +52,15 @@ void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::A
                          iconPose(build.sequence(), model::indexOf(build.sequence().layers, layer.id))));
 }
 
-/// A picture in the middle of the icon's box; the box itself is an invisible shape that gives the list its size.
+/// A picture in the middle of the icon's box; the box itself is an invisible shape that gives the list its
+/// size.
 void addImageIcon(AndroidBuild& build, const model::Layer& layer) {
     const double side = newerAndroid().iconBox;
     const Size size = schedule::openingIconSize(layer, newerAndroid());
     const auto dp = [](double value) { return numberText(value) + "dp"; };
     pugi::xml_document document;
-    auto list = with(document.append_child("layer-list"), "xmlns:android", "http://schemas.android.com/apk/res/android");
+    auto list = with(document.append_child("layer-list"), "xmlns:android",
+                     "http://schemas.android.com/apk/res/android");
     auto box = list.append_child("item").append_child("shape");
     with(with(box.append_child("size"), "android:width", dp(side)), "android:height", dp(side));
     with(box.append_child("solid"), "android:color", "#00000000");
@@ -110,8 +112,8 @@ void addFooter(AndroidBuild& build) {
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
         if (appearance == Appearance::Light || project::differsByNight(*layer)) {
             addArt(build, build.names.resource("footer"),
-                   *project::shownArt(build.sequence(), build.input.shelf, *layer, appearance), whole,
-                   box, layer->tint, appearance);
+                   *project::shownArt(build.sequence(), build.input.shelf, *layer, appearance), whole, box,
+                   layer->tint, appearance);
         }
     }
 }

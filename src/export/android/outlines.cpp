@@ -93,12 +93,14 @@ std::vector<OutlineData> outlinesOf(const AndroidBuild& build, const model::Laye
         return {};
     }
     if (layer.kind == model::LayerKind::Text) {
-        return {{art::toText(build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile))),
+        return {{art::toText(build.input.outliner.outline(layer.text,
+                                                          build.input.shelf.bytesOf(layer.text.fontFile))),
                  "R.color." + build.names.colour(layer.text.colour), true, 0}};
     }
     model::Layer asDrawn = layer;
     asDrawn.recolour.clear(); // the collector names the palette's colours itself
-    const auto art = project::shownArt(build.sequence(), build.input.shelf, asDrawn, model::Appearance::Light);
+    const auto art =
+        project::shownArt(build.sequence(), build.input.shelf, asDrawn, model::Appearance::Light);
     const Rect box{-layer.place.width / 2, -layer.place.height / 2, layer.place.width, layer.place.height};
     OutlineCollector collector(build, layer);
     collector.group(art->root, art::fitInto(art->viewBox, box), 1);

@@ -14,7 +14,8 @@ using model::Appearance;
 
 namespace {
 
-/// Pictures of clips are made for this many pixels a dp: sharp on today's phones, half the bytes of the densest.
+/// Pictures of clips are made for this many pixels a dp: sharp on today's phones, half the bytes of the
+/// densest.
 constexpr double kClipDensity = 3;
 
 const char* bucketOf(double density) {
@@ -27,8 +28,8 @@ const char* bucketOf(double density) {
     return best->second;
 }
 
-/// ".png", ".webp" or ".jpg" from the picture's first bytes (the signatures of PNG, RIFF/WEBP and JFIF); empty for
-/// what the platform does not read.
+/// ".png", ".webp" or ".jpg" from the picture's first bytes (the signatures of PNG, RIFF/WEBP and JFIF);
+/// empty for what the platform does not read.
 std::string endingOf(const std::string& bytes) {
     if (bytes.starts_with("\x89PNG")) {
         return ".png";
@@ -40,7 +41,8 @@ std::string endingOf(const std::string& bytes) {
 }
 
 /// Copies one of the person's pictures; says so if it is none the platform reads.
-bool copyPicture(AndroidBuild& build, const std::string& path, const std::string& folder, const std::string& name) {
+bool copyPicture(AndroidBuild& build, const std::string& path, const std::string& folder,
+                 const std::string& name) {
     const auto* bytes = build.input.shelf.bytesOf(path);
     const std::string ending = bytes ? endingOf(*bytes) : std::string();
     if (ending.empty()) {
@@ -81,16 +83,17 @@ LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer)
     bool any = false;
     for (const auto& [path, qualifiers] :
          {std::pair{&picture.light, "nodpi"}, std::pair{&picture.dark, "night-nodpi"},
-          std::pair{&picture.landscape, "land-nodpi"}, std::pair{&picture.darkLandscape, "land-night-nodpi"}}) {
+          std::pair{&picture.landscape, "land-nodpi"},
+          std::pair{&picture.darkLandscape, "land-night-nodpi"}}) {
         if (!path->empty()) {
             any = copyPicture(build, *path, fmt::format("res/drawable-{}", qualifiers), name) || any;
         }
     }
     if (any) {
-        build.made.notes.push_back(fmt::format(
-            "Up to Android 11 the opening shows the colour of “{}” without its picture: a window's background cannot "
-            "cut a picture to the screen.",
-            layer.name));
+        build.made.notes.push_back(fmt::format("Up to Android 11 the opening shows the colour of “{}” "
+                                               "without its picture: a window's background cannot "
+                                               "cut a picture to the screen.",
+                                               layer.name));
     }
     return any ? LayerDrawable{name, {}} : LayerDrawable{};
 }
@@ -111,15 +114,16 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
             continue;
         }
         for (int i = 0; i < frames; ++i) {
-            const double time = i == frames - 1 ? clip.keep.value_or(clip.stopAt)
-                                                : clip.from + (clip.stopAt - clip.from) * double(i) / (frames - 1);
+            const double time = i == frames - 1
+                                    ? clip.keep.value_or(clip.stopAt)
+                                    : clip.from + (clip.stopAt - clip.from) * double(i) / (frames - 1);
             build.add(fmt::format("res/drawable-{}xxhdpi/{}.png", dark ? "night-" : "", frameName(name, i)),
                       build.input.rasteriser.clipPng(found->second, time, width, height));
         }
     }
     build.made.notes.push_back(fmt::format(
-        "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.", layer.name,
-        frames, schedule::kBakedRate));
+        "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.",
+        layer.name, frames, schedule::kBakedRate));
     return {name, {box.width * fit, box.height * fit}};
 }
 

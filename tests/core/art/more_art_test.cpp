@@ -43,10 +43,12 @@ TEST_CASE("Written SVG is read back to the same picture") {
 }
 
 TEST_CASE("Strokes, dashes, gradients, clips and currentColor survive writing") {
-    const auto art = svg("<defs><linearGradient id='g' x1='0' x2='1'><stop stop-color='#123456'/><stop offset='1' "
-                         "stop-color='#fff' stop-opacity='.5'/></linearGradient><clipPath id='c'><circle cx='9' cy='9' "
-                         "r='9'/></clipPath></defs><g clip-path='url(#c)' opacity='.5'><path id='p' d='M0 0L9 9' stroke='currentColor' "
-                         "stroke-width='3' stroke-dasharray='1 2' fill='url(#g)' fill-rule='evenodd'/></g>");
+    const auto art =
+        svg("<defs><linearGradient id='g' x1='0' x2='1'><stop stop-color='#123456'/><stop offset='1' "
+            "stop-color='#fff' stop-opacity='.5'/></linearGradient><clipPath id='c'><circle cx='9' cy='9' "
+            "r='9'/></clipPath></defs><g clip-path='url(#c)' opacity='.5'><path id='p' d='M0 0L9 9' "
+            "stroke='currentColor' "
+            "stroke-width='3' stroke-dasharray='1 2' fill='url(#g)' fill-rule='evenodd'/></g>");
     const auto back = readSvg(writeSvg(art));
     REQUIRE(back);
     const auto& a = firstShape(art.root);
@@ -63,7 +65,8 @@ TEST_CASE("Strokes, dashes, gradients, clips and currentColor survive writing") 
 }
 
 TEST_CASE("Art is recoloured by name, in fills, strokes and gradients, and keeps its alpha") {
-    const auto art = svg("<rect width='9' height='9' fill='#ff0000' fill-opacity='.5'/><path d='M0 0h9' stroke='#f00' fill='none'/>");
+    const auto art = svg("<rect width='9' height='9' fill='#ff0000' fill-opacity='.5'/><path d='M0 0h9' "
+                         "stroke='#f00' fill='none'/>");
     const auto blue = recoloured(art, {{"#FF0000", {0, 0, 255, 255}}});
     CHECK(colourNames(blue) == std::vector<std::string>{"#0000FF"});
     CHECK(std::get<Colour>(firstShape(blue.root).fill).a == 128);
@@ -71,7 +74,8 @@ TEST_CASE("Art is recoloured by name, in fills, strokes and gradients, and keeps
 }
 
 TEST_CASE("A part is shown alone in the place it has in the whole") {
-    const auto art = svg("<g transform='translate(10 0)'><g id='hand'><rect width='5' height='5'/></g><rect id='face' x='40' width='9' "
+    const auto art = svg("<g transform='translate(10 0)'><g id='hand'><rect width='5' height='5'/></g><rect "
+                         "id='face' x='40' width='9' "
                          "height='9'/></g>");
     const auto hand = onlyPart(art, "hand");
     REQUIRE(hand);
@@ -82,7 +86,9 @@ TEST_CASE("A part is shown alone in the place it has in the whole") {
 }
 
 TEST_CASE("Shapes are drawn wholly within their box") {
-    const auto colour = [](const model::ColourRef& ref) { return ref == "a" ? Colour{1, 2, 3, 255} : Colour{9, 9, 9, 255}; };
+    const auto colour = [](const model::ColourRef& ref) {
+        return ref == "a" ? Colour{1, 2, 3, 255} : Colour{9, 9, 9, 255};
+    };
     for (const auto form : {model::ShapeForm::Rectangle, model::ShapeForm::Ellipse, model::ShapeForm::Line}) {
         model::ShapeContent shape;
         shape.form = form;
@@ -111,7 +117,9 @@ TEST_CASE("A VectorDrawable is read with its groups, gradients and references") 
                  android:trimPathEnd="0.5"/>
            <path android:pathData="M0,0h4v4z"><aapt:attr name="android:fillColor"><gradient android:type="linear" android:endX="4"
              android:startColor="#80FF0000" android:endColor="#FF0000FF"/></aapt:attr></path></vector>)",
-        "logo.xml", [](const std::string& ref) { return ref == "@color/brand" ? std::optional(Colour{1, 2, 3, 255}) : std::nullopt; });
+        "logo.xml", [](const std::string& ref) {
+            return ref == "@color/brand" ? std::optional(Colour{1, 2, 3, 255}) : std::nullopt;
+        });
     REQUIRE(read);
     CHECK(read->viewBox == Rect{0, 0, 48, 24});
     CHECK(shapeCount(read->root) == 3);
@@ -125,7 +133,8 @@ TEST_CASE("A VectorDrawable is read with its groups, gradients and references") 
 }
 
 TEST_CASE("A VectorDrawable that is none says so") {
-    for (const char* text : {"", "<vector/>", "<svg/>", "<vector", R"(<vector android:viewportWidth="1" android:viewportHeight="1"/>)"}) {
+    for (const char* text : {"", "<vector/>", "<svg/>", "<vector",
+                             R"(<vector android:viewportWidth="1" android:viewportHeight="1"/>)"}) {
         INFO(text);
         const auto read = readVectorDrawable(text, "x.xml");
         REQUIRE_FALSE(read);
@@ -138,7 +147,8 @@ TEST_CASE("A VectorDrawable that is none says so") {
 }
 
 TEST_CASE("A clip tells its length and markers, and what it would lose") {
-    const auto info = readClip(R"({"v":"5","fr":25,"ip":10,"op":60,"w":200,"h":100,"layers":[{"ty":5},{"ty":4,"ef":[{}]}],
+    const auto info =
+        readClip(R"({"v":"5","fr":25,"ip":10,"op":60,"w":200,"h":100,"layers":[{"ty":5},{"ty":4,"ef":[{}]}],
         "assets":[{"p":"img.png"}],"markers":[{"cm":"land","tm":35,"dr":5}]})");
     REQUIRE(info);
     CHECK(info->length == 2000);
@@ -150,7 +160,8 @@ TEST_CASE("A clip tells its length and markers, and what it would lose") {
 }
 
 TEST_CASE("What is no clip is refused before a renderer sees it") {
-    std::string deep = R"({"fr":25,"ip":0,"op":9,"w":9,"h":9,"layers":)" + std::string(4000, '[') + std::string(4000, ']') + "}";
+    std::string deep = R"({"fr":25,"ip":0,"op":9,"w":9,"h":9,"layers":)" + std::string(4000, '[') +
+                       std::string(4000, ']') + "}";
     for (const std::string& text :
          {std::string(), std::string("{"), std::string("[]"), std::string(R"({"layers":[]})"),
           std::string(R"({"fr":0,"ip":0,"op":9,"w":9,"h":9,"layers":[]})"),

@@ -2,10 +2,10 @@
 #include "core/edit/beat_edits.h"
 #include "core/edit/edits.h"
 #include "core/edit/handoff_edits.h"
+#include "core/edit/history.h"
 #include "core/edit/layer_edits.h"
 #include "core/edit/phrases.h"
 #include "core/edit/pose_edits.h"
-#include "core/edit/history.h"
 #include "core/file/sequence_file.h"
 #include "core/model/validate.h"
 #include "core/schedule/resolve.h"
@@ -52,7 +52,8 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     case 16:
         return ungroup(s, layerId);
     case 17:
-        return resizeLayer(moveLayer(s, layerId, random.below(99) - 50, 3, random.oneIn(2)), layerId, {50, 30}, false);
+        return resizeLayer(moveLayer(s, layerId, random.below(99) - 50, 3, random.oneIn(2)), layerId,
+                           {50, 30}, false);
     case 18:
         return addBeat(s, beatId, static_cast<model::BeatKind>(random.below(5)), "New", made);
     case 19:
@@ -62,18 +63,20 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     case 21:
         return shiftBeat(s, beatId, random.oneIn(2) ? 1 : -1);
     case 22:
-        return random.oneIn(2) ? addGate(s, "More", made) : removeGate(s, s.gates.empty() ? "none" : s.gates.front().id);
+        return random.oneIn(2) ? addGate(s, "More", made)
+                               : removeGate(s, s.gates.empty() ? "none" : s.gates.front().id);
     case 23:
         return keepTake(s, "Take", made);
     case 24:
         return s.takes.empty() ? s : goBackTo(s, s.takes.back().id);
     case 25:
-        return setTransition(s, static_cast<Transition>(random.below(int(kTransitions))), random.oneIn(2) ? layerId : Id());
+        return setTransition(s, static_cast<Transition>(random.below(int(kTransitions))),
+                             random.oneIn(2) ? layerId : Id());
     case 26: {
         std::vector<Id> ids;
         const auto& phrases = standardPhrases();
-        return insertPhrase(s, phrases[static_cast<std::size_t>(random.below(int(phrases.size())))], layerId, beatId,
-                            random.below(900), ids);
+        return insertPhrase(s, phrases[static_cast<std::size_t>(random.below(int(phrases.size())))], layerId,
+                            beatId, random.below(900), ids);
     }
     case 27:
         return scaleTime(s, {cueId}, 0.1 + random.below(30) / 10.0);

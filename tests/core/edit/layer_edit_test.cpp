@@ -96,16 +96,17 @@ TEST_CASE("Another anchor keeps a layer where it is on that screen, and on no ot
     const auto sequence = logoAndTitle();
     const auto schedule = schedule::resolve(sequence, {});
     const auto before = centreOn(sequence, "logo", "tall-phone");
-    const auto changed = reanchorLayer(sequence, "logo", model::AnchorPoint::BottomRight, true, schedule.screen,
-                                       schedule.safeArea, false);
+    const auto changed = reanchorLayer(sequence, "logo", model::AnchorPoint::BottomRight, true,
+                                       schedule.screen, schedule.safeArea, false);
     CHECK(centreOn(changed, "logo", "tall-phone").x == Approx(before.x).margin(0.1));
     CHECK(centreOn(changed, "logo", "tall-phone").y == Approx(before.y).margin(0.1));
     CHECK(centreOn(changed, "logo", "tablet").y != Approx(centreOn(sequence, "logo", "tablet").y).margin(1));
 }
 
 TEST_CASE("Art taken apart stands in the same place and turns about the parts' own middles") {
-    const auto art = art::readSvg("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'><g id='all'><rect id='left' "
-                                  "width='40' height='100'/><g id='right'><circle cx='80' cy='50' r='20'/></g></g></svg>");
+    const auto art = art::readSvg(
+        "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'><g id='all'><rect id='left' "
+        "width='40' height='100'/><g id='right'><circle cx='80' cy='50' r='20'/></g></g></svg>");
     REQUIRE(art);
     const auto found = art::partsOf(*art);
     REQUIRE(found.size() == 2);
@@ -144,9 +145,11 @@ TEST_CASE("A colour that goes is replaced wherever it stood") {
 TEST_CASE("A proposed colour keeps what stands out and mends what does not") {
     const Colour night{0x15, 0x17, 0x1C, 255};
     CHECK(model::proposedFor({255, 255, 255, 255}, night) == Colour{255, 255, 255, 255});
-    for (const Colour dim : {Colour{0x23, 0x27, 0x2F, 255}, Colour{0x10, 0x10, 0x60, 255}, Colour{0, 0, 0, 255}}) {
+    for (const Colour dim :
+         {Colour{0x23, 0x27, 0x2F, 255}, Colour{0x10, 0x10, 0x60, 255}, Colour{0, 0, 0, 255}}) {
         CHECK(contrastRatio(model::proposedFor(dim, night), night) >= 3);
         CHECK(contrastRatio(model::proposedFor(dim, night, 4.5), night) >= 4.5);
     }
-    CHECK(contrastRatio(model::proposedFor({250, 250, 240, 255}, {255, 255, 255, 255}), {255, 255, 255, 255}) >= 3);
+    CHECK(contrastRatio(model::proposedFor({250, 250, 240, 255}, {255, 255, 255, 255}),
+                        {255, 255, 255, 255}) >= 3);
 }

@@ -84,7 +84,8 @@ TEST_CASE("A thread holds one cue to another, and lets it go where it is") {
     CHECK(startOf(sequence, "c") == endOf(sequence, "a"));
     CHECK(chainCue(sequence, "a", model::AnchorKind::After, "c") == sequence); // a circle
     CHECK(chainCue(sequence, "a", model::AnchorKind::After, "a") == sequence);
-    const auto free = unchainCue(sequence, "c", startOf(sequence, "c"), schedule::resolve(sequence, {}).beats[1].start);
+    const auto free =
+        unchainCue(sequence, "c", startOf(sequence, "c"), schedule::resolve(sequence, {}).beats[1].start);
     CHECK(model::findThing(free.cues, "c")->anchor.kind == model::AnchorKind::BeatStart);
     CHECK(startOf(free, "c") == startOf(sequence, "c"));
 }
@@ -152,7 +153,8 @@ TEST_CASE("A take brings the timing back, whatever happened to it, and what diff
     const auto now = schedule::resolve(sequence, {});
     const auto lines = schedule::differences(kept, now);
     const auto says = [&](const std::string& text) {
-        return std::any_of(lines.begin(), lines.end(), [&](const auto& line) { return line.find(text) != std::string::npos; });
+        return std::any_of(lines.begin(), lines.end(),
+                           [&](const auto& line) { return line.find(text) != std::string::npos; });
     };
     CHECK(says("First screen shown"));
     CHECK(says("Beat “arrive” lasts: 1000 ms → 500 ms (− 500 ms)"));
@@ -195,7 +197,8 @@ TEST_CASE("A pose at the needle makes a cue, then keyframes of it") {
     CHECK(made.poses.size() == 3);
     const auto schedule = schedule::resolve(posed, {});
     const auto x = [&](Millis at) {
-        return schedule.timeline(model::indexOf(posed.layers, "logo"), motion::Property::X).valueAt(start + at);
+        return schedule.timeline(model::indexOf(posed.layers, "logo"), motion::Property::X)
+            .valueAt(start + at);
     };
     CHECK(x(400) == Approx(10));
     CHECK(x(600) == Approx(40));

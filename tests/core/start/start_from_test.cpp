@@ -20,16 +20,20 @@ public:
         if (at == std::string::npos || cross == std::string::npos) {
             return failure(ProblemKind::Unreadable, "is a broken picture", name);
         }
-        return PictureInfo{{std::stod(bytes.substr(at + 1)), std::stod(bytes.substr(cross + 1))}, {{200, 30, 30, 255}}};
+        return PictureInfo{{std::stod(bytes.substr(at + 1)), std::stod(bytes.substr(cross + 1))},
+                           {{200, 30, 30, 255}}};
     }
     Result<std::string> pdfToSvg(const std::string&, const std::string&) const override {
-        return std::string("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><rect width='9' height='9' fill='#f00'/></svg>");
+        return std::string("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><rect width='9' "
+                           "height='9' fill='#f00'/></svg>");
     }
 };
 
-const char* const kVector = R"(<vector xmlns:android="x" android:viewportWidth="10" android:viewportHeight="10">
+const char* const kVector =
+    R"(<vector xmlns:android="x" android:viewportWidth="10" android:viewportHeight="10">
     <path android:pathData="M0,0h9v9z" android:fillColor="#2A7F4F"/></vector>)";
-const char* const kSvg = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 20'><rect width='9' height='9' fill='#00f'/></svg>";
+const char* const kSvg = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 20'><rect width='9' "
+                         "height='9' fill='#00f'/></svg>";
 
 std::string png(int width, int height) {
     return "\x89PNG:" + std::to_string(width) + "x" + std::to_string(height);
@@ -76,7 +80,8 @@ TEST_CASE("A raster brings its other densities and its dark ones, and is not sca
     const auto& logo = *model::findThing(started->sequence.layers, "logo");
     CHECK(logo.pictures.size() == 4);
     CHECK(logo.place.width == 100);
-    CHECK(std::count_if(logo.pictures.begin(), logo.pictures.end(), [](const auto& it) { return it.dark; }) == 1);
+    CHECK(std::count_if(logo.pictures.begin(), logo.pictures.end(), [](const auto& it) { return it.dark; }) ==
+          1);
     CHECK(started->files.size() == 4);
     CHECK(model::validate(started->sequence).empty());
 }
@@ -84,16 +89,20 @@ TEST_CASE("A raster brings its other densities and its dark ones, and is not sca
 TEST_CASE("An Android res folder gives its colours, launch art and dark variants") {
     MemoryFiles files;
     files.contents["/app/src/main/res/values/colors.xml"] =
-        "<resources><color name='brand'>#FF2A7F4F</color><color name='splash'>@color/brand</color><color name='text'>#111111</color></resources>";
-    files.contents["/app/src/main/res/values-night/colors.xml"] = "<resources><color name='splash'>#101010</color></resources>";
+        "<resources><color name='brand'>#FF2A7F4F</color><color name='splash'>@color/brand</color><color "
+        "name='text'>#111111</color></resources>";
+    files.contents["/app/src/main/res/values-night/colors.xml"] =
+        "<resources><color name='splash'>#101010</color></resources>";
     files.contents["/app/src/main/res/values-v31/themes.xml"] =
-        "<resources><style name='Launch'><item name='android:windowSplashScreenBackground'>@color/splash</item>"
+        "<resources><style name='Launch'><item "
+        "name='android:windowSplashScreenBackground'>@color/splash</item>"
         "<item name='android:windowSplashScreenAnimatedIcon'>@drawable/anim</item></style></resources>";
     files.contents["/app/src/main/res/drawable/anim.xml"] =
         "<animated-vector xmlns:android='x' android:drawable='@drawable/mark'/>";
     files.contents["/app/src/main/res/drawable/mark.xml"] = kVector;
     files.contents["/app/src/main/res/drawable-night/mark.xml"] = kVector;
-    files.contents["/app/build/res/values/colors.xml"] = "<resources><color name='made'>#fff</color></resources>";
+    files.contents["/app/build/res/values/colors.xml"] =
+        "<resources><color name='made'>#fff</color></resources>";
     const auto found = lookThrough(files, "/app", std::atomic<bool>(false));
     REQUIRE(found);
     CHECK(found->canvas == "splash");
@@ -150,7 +159,8 @@ TEST_CASE("What cannot be used says why and what would work") {
 
 TEST_CASE("A project with colours alone begins empty, with them in the palette") {
     MemoryFiles files;
-    files.contents["/app/res/values/colors.xml"] = "<resources><color name='splash_bg'>#224466</color></resources>";
+    files.contents["/app/res/values/colors.xml"] =
+        "<resources><color name='splash_bg'>#224466</color></resources>";
     const auto started = begin(files, "/app");
     REQUIRE(started);
     CHECK(started->warnings.size() == 1);

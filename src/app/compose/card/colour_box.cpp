@@ -26,14 +26,16 @@ QIcon swatchIcon(const model::PaletteColour& colour) {
     return pixmap;
 }
 
-ColourBox::ColourBox(const QString& name, const QString& none, QWidget* parent) : QComboBox(parent), m_none(none) {
+ColourBox::ColourBox(const QString& name, const QString& none, QWidget* parent)
+    : QComboBox(parent), m_none(none) {
     setObjectName(name);
     setFont(uiFont(12));
     setFixedHeight(22);
     setIconSize({14, 14});
     setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     setMinimumContentsLength(7);
-    connect(this, &QComboBox::activated, this, [this](int index) { emit chosen(itemData(index).toString().toStdString()); });
+    connect(this, &QComboBox::activated, this,
+            [this](int index) { emit chosen(itemData(index).toString().toStdString()); });
 }
 
 void ColourBox::show(const model::Palette& palette, const model::ColourRef& chosen) {

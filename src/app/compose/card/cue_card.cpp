@@ -48,10 +48,11 @@ QString kindName(model::LayerKind kind) {
 }
 
 CueCard::CueCard(ComposeActions& actions, QWidget* parent)
-    : QWidget(parent), m_document(actions.document()), m_preview(actions.preview()), m_selection(actions.selection()),
-      m_name(new QLabel(this)), m_does(new QLabel(this)), m_hint(new QLabel(this)), m_pages(new QStackedWidget(this)),
-      m_cue(new CueForm(actions, this)), m_beat(new BeatForm(m_document, m_preview, this)),
-      m_gate(new GateForm(m_document, this)), m_layer(new LayerForm(actions, this)), m_empty(new QLabel(this)) {
+    : QWidget(parent), m_document(actions.document()), m_preview(actions.preview()),
+      m_selection(actions.selection()), m_name(new QLabel(this)), m_does(new QLabel(this)),
+      m_hint(new QLabel(this)), m_pages(new QStackedWidget(this)), m_cue(new CueForm(actions, this)),
+      m_beat(new BeatForm(m_document, m_preview, this)), m_gate(new GateForm(m_document, this)),
+      m_layer(new LayerForm(actions, this)), m_empty(new QLabel(this)) {
     setObjectName(QStringLiteral("card"));
     setAccessibleName(tr("Card of what is selected"));
     m_name->setFont(nameFont(14));
@@ -128,16 +129,19 @@ void CueCard::update() {
     } else if (const auto* layer = m_selection.kind() == Selection::Kind::Layer
                                        ? model::findThing(s.layers, m_selection.id())
                                        : nullptr) {
-        name = m_selection.all().size() > 1 ? tr("%n layers", nullptr, int(m_selection.all().size())) : toQString(layer->name);
+        name = m_selection.all().size() > 1 ? tr("%n layers", nullptr, int(m_selection.all().size()))
+                                            : toQString(layer->name);
         does = kindName(layer->kind);
         hint = tr("C  a cue      Ctrl+D  duplicate      Ctrl+G  group      Del  remove");
         m_layer->show(layer->id);
         page = m_layer;
     } else {
         name = tr("Nothing selected");
-        m_empty->setText(tr("Click a cue, a layer, a beat or a gate on the score, or something on the stage, to change it here.\n"
-                            "Drop files on the window to add art. The bookmarks above hold the palette, the moves, the first "
-                            "screen and the takes. Space plays; Ctrl+K finds everything."));
+        m_empty->setText(tr(
+            "Click a cue, a layer, a beat or a gate on the score, or something on the stage, to change it "
+            "here.\n"
+            "Drop files on the window to add art. The bookmarks above hold the palette, the moves, the first "
+            "screen and the takes. Space plays; Ctrl+K finds everything."));
     }
     m_name->setText(name);
     m_does->setText(does);

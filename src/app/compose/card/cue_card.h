@@ -16,8 +16,8 @@ class BeatForm;
 class GateForm;
 class LayerForm;
 
-/// The card of what is selected, in the order in which people decide. A cue has four columns (what, when, how, carried); a
-/// layer, a beat and a gate have their own values; with nothing selected it says what to do.
+/// The card of what is selected, in the order in which people decide. A cue has four columns (what, when,
+/// how, carried); a layer, a beat and a gate have their own values; with nothing selected it says what to do.
 class CueCard : public QWidget {
     Q_OBJECT
 public:

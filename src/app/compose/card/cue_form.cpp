@@ -43,9 +43,9 @@ QCheckBox* makeCheck(const QString& name, const QString& text, QWidget* parent) 
 }
 
 CueForm::CueForm(ComposeActions& actions, QWidget* parent)
-    : QWidget(parent), m_actions(actions), m_document(actions.document()), m_what(new CardColumn(tr("What"), this)),
-      m_when(new CardColumn(tr("When"), this)), m_how(new CardColumn(tr("How"), this)),
-      m_carried(new CardColumn(tr("Carried"), this)) {
+    : QWidget(parent), m_actions(actions), m_document(actions.document()),
+      m_what(new CardColumn(tr("What"), this)), m_when(new CardColumn(tr("When"), this)),
+      m_how(new CardColumn(tr("How"), this)), m_carried(new CardColumn(tr("Carried"), this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(26);
@@ -176,7 +176,10 @@ void CueForm::buildHow() {
         const auto* it = cue();
         const auto* spring = it ? std::get_if<model::Spring>(&model::easingOf(*it)) : nullptr;
         if (spring) {
-            edit(tr("length of %1"), edit::setCueLength(*m_document.sequence(), m_id, Millis(std::lround(motion::naturalLength(*spring) * 1000))), "length ");
+            edit(tr("length of %1"),
+                 edit::setCueLength(*m_document.sequence(), m_id,
+                                    Millis(std::lround(motion::naturalLength(*spring) * 1000))),
+                 "length ");
         }
     });
     auto* calm = new QLabel(tr("With reduced motion"), this);
@@ -230,9 +233,10 @@ void CueForm::fillShelf() {
 
 void CueForm::keepCurve() {
     bool ok = false;
-    const QString name = QInputDialog::getText(this, tr("Keep the curve"), tr("Name of the curve, for all your sequences:"),
-                                               QLineEdit::Normal, tr("My curve"), &ok)
-                             .trimmed();
+    const QString name =
+        QInputDialog::getText(this, tr("Keep the curve"), tr("Name of the curve, for all your sequences:"),
+                              QLineEdit::Normal, tr("My curve"), &ok)
+            .trimmed();
     if (ok && !name.isEmpty() && cue()) {
         m_actions.shelf().keepEasing(name, model::easingOf(*cue()));
     }
@@ -294,7 +298,8 @@ void CueForm::applyFeel() {
     } else if (auto* bounce = std::get_if<model::Bounce>(&easing)) {
         *bounce = {static_cast<int>(m_two->value()), m_one->value() / 100};
     } else if (auto* steps = std::get_if<model::Steps>(&easing)) {
-        steps->count = std::max(steps->jump == model::Steps::Jump::None ? 2 : 1, static_cast<int>(m_one->value()));
+        steps->count =
+            std::max(steps->jump == model::Steps::Jump::None ? 2 : 1, static_cast<int>(m_one->value()));
     }
     edit(tr("easing of %1"), edit::setCueEasing(*m_document.sequence(), m_id, easing), "feel ");
 }
@@ -446,7 +451,8 @@ void CueForm::refreshHow(const model::Cue& it) {
     }
     m_easingText->setText(
         QString::fromStdString(model::toText(easing)).replace(QStringLiteral(", "), QStringLiteral(" ")));
-    m_shelf->setCurrentIndex(it.easing ? m_shelf->findData(QString::fromStdString(model::toText(*it.easing))) : 0);
+    m_shelf->setCurrentIndex(it.easing ? m_shelf->findData(QString::fromStdString(model::toText(*it.easing)))
+                                       : 0);
     m_shelf->setPlaceholderText(tr("your own"));
     m_reduced->setCurrentIndex(static_cast<int>(it.reduced));
 }
@@ -467,7 +473,7 @@ void CueForm::refreshCarried(const model::Cue& it) {
         auto* how = new QLabel(toQString(model::word(carried.how)), m_carried);
         const QColor ink = carried.how == schedule::Carry::Dropped ? theme().madder
                            : carried.how == schedule::Carry::Baked ? theme().umber
-                                                                 : theme().woad;
+                                                                   : theme().woad;
         how->setFont(uiFont(12, true));
         how->setStyleSheet(QStringLiteral("color: %1").arg(ink.name()));
         how->setToolTip(QString::fromStdString(carried.reason));

@@ -15,7 +15,7 @@ namespace scaena::app {
 
 namespace {
 constexpr double kLow = -0.35, kHigh = 1.35; // how far a curve may reach over and still be seen
-constexpr int kTrack = 34; // pixels beside the curve in which the layer runs
+constexpr int kTrack = 34;                   // pixels beside the curve in which the layer runs
 constexpr int kPauseMillis = 500;            // between two runs of the dot
 double rounded(double value) { return std::round(value * 100) / 100; }
 }

@@ -1,18 +1,12 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/card/layer_form.h"
 
-#include "app/shell/background.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
 #include "core/art/parts.h"
 #include "core/edit/layer_edits.h"
 #include "core/model/limits.h"
-#include "core/start/pictures.h"
-#include "render/decoder.h"
-#include "render/image_cache.h"
 
-#include <QFileDialog>
-#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QSignalBlocker>
 #include <QToolButton>
@@ -36,7 +30,9 @@ LayerForm::LayerForm(ComposeActions& actions, QWidget* parent)
     buildWhere();
 }
 
-const Layer* LayerForm::layer() const { return model::findThing(m_actions.document().sequence()->layers, m_id); }
+const Layer* LayerForm::layer() const {
+    return model::findThing(m_actions.document().sequence()->layers, m_id);
+}
 
 bool LayerForm::landscape() const {
     const auto& screen = m_actions.preview().schedule()->screen;
@@ -53,7 +49,8 @@ void LayerForm::apply(const QString& verb, const Change& change, const char* mer
         return;
     }
     const QString name = toQString(it->name);
-    m_actions.document().apply(verb.arg(name), edit::changeLayer(*m_actions.document().sequence(), m_id, change),
+    m_actions.document().apply(verb.arg(name),
+                               edit::changeLayer(*m_actions.document().sequence(), m_id, change),
                                *mergeKey ? mergeKey + m_id : std::string());
 }
 
@@ -98,12 +95,18 @@ void LayerForm::buildWhere() {
     m_where->addWide(m_safe);
     m_where->addWide(m_landscape);
     m_where->finish();
-    connect(m_x, &QDoubleSpinBox::valueChanged, this,
-            [this](double v) { apply(tr("place %1"), [&](Layer& it) { place(it).x = v; }, "x "); });
-    connect(m_y, &QDoubleSpinBox::valueChanged, this,
-            [this](double v) { apply(tr("place %1"), [&](Layer& it) { place(it).y = v; }, "y "); });
-    connect(m_turn, &QDoubleSpinBox::valueChanged, this,
-            [this](double v) { apply(tr("turn %1"), [&](Layer& it) { place(it).turn = v; }, "turn "); });
+    connect(m_x, &QDoubleSpinBox::valueChanged, this, [this](double v) {
+        apply(
+            tr("place %1"), [&](Layer& it) { place(it).x = v; }, "x ");
+    });
+    connect(m_y, &QDoubleSpinBox::valueChanged, this, [this](double v) {
+        apply(
+            tr("place %1"), [&](Layer& it) { place(it).y = v; }, "y ");
+    });
+    connect(m_turn, &QDoubleSpinBox::valueChanged, this, [this](double v) {
+        apply(
+            tr("turn %1"), [&](Layer& it) { place(it).turn = v; }, "turn ");
+    });
     const auto resize = [this] {
         if (!m_filling && layer()) {
             m_actions.document().apply(tr("size of %1").arg(toQString(layer()->name)),
@@ -120,8 +123,8 @@ void LayerForm::buildWhere() {
             m_actions.document().apply(
                 tr("anchor of %1").arg(toQString(layer()->name)),
                 edit::reanchorLayer(*m_actions.document().sequence(), m_id,
-                                    static_cast<model::AnchorPoint>(m_anchor->currentIndex()), m_safe->isChecked(),
-                                    schedule.screen, schedule.safeArea, landscape()));
+                                    static_cast<model::AnchorPoint>(m_anchor->currentIndex()),
+                                    m_safe->isChecked(), schedule.screen, schedule.safeArea, landscape()));
         }
     };
     connect(m_anchor, &QComboBox::activated, this, reanchor);
@@ -129,27 +132,32 @@ void LayerForm::buildWhere() {
     connect(m_landscape, &QCheckBox::clicked, this, [this](bool own) { m_actions.setLandscapePlace(own); });
 }
 
-void LayerForm::numberOf(CardColumn* column, const char* name, const QString& label, const QString& unit, double least,
-                         double most, std::function<double&(Layer&)> value) {
+void LayerForm::numberOf(CardColumn* column, const char* name, const QString& label, const QString& unit,
+                         double least, double most, std::function<double&(Layer&)> value) {
     auto* box = makeNumberBox(QString::fromLatin1(name), least, most, unit, this);
     column->addRow(label, box);
     m_first = m_first ? m_first : box;
     const std::string key = std::string(name) + " ";
     connect(box, &QDoubleSpinBox::valueChanged, this, [this, value, key, label](double v) {
-        apply(label.toLower() + tr(" of %1"), [&](Layer& it) { value(it) = v; }, key.c_str());
+        apply(
+            label.toLower() + tr(" of %1"), [&](Layer& it) { value(it) = v; }, key.c_str());
     });
     m_readers.push_back([box, value](const Layer& it) { box->setValue(value(const_cast<Layer&>(it))); });
 }
 
-void LayerForm::timeOf(CardColumn* column, const char* name, const QString& label, std::function<Millis&(Layer&)> value) {
+void LayerForm::timeOf(CardColumn* column, const char* name, const QString& label,
+                       std::function<Millis&(Layer&)> value) {
     auto* box = makeTimeBox(QString::fromLatin1(name), 0, model::limits::kLongest, this);
     column->addRow(label, box);
     const std::string key = std::string(name) + " ";
     connect(box, &QSpinBox::valueChanged, this, [this, value, key, label](int v) {
-        apply(label.toLower() + tr(" of %1"), [&](Layer& it) {
-            value(it) = v;
-            it.clip.stopAt = std::max(it.clip.stopAt, it.clip.from + 1);
-        }, key.c_str());
+        apply(
+            label.toLower() + tr(" of %1"),
+            [&](Layer& it) {
+                value(it) = v;
+                it.clip.stopAt = std::max(it.clip.stopAt, it.clip.from + 1);
+            },
+            key.c_str());
     });
     m_readers.push_back([box, value](const Layer& it) { box->setValue(value(const_cast<Layer&>(it))); });
 }
@@ -178,8 +186,10 @@ void LayerForm::text(CardColumn* column, const char* name, const QString& label,
     m_first = m_first ? m_first : box;
     const std::string key = std::string(name) + " ";
     connect(box, &QLineEdit::textEdited, this, [this, value, key, label](const QString& v) {
-        apply(label.toLower() + tr(" of %1"),
-              [&](Layer& it) { value(it) = v.toStdString().substr(0, model::limits::kNameLength); }, key.c_str());
+        apply(
+            label.toLower() + tr(" of %1"),
+            [&](Layer& it) { value(it) = v.toStdString().substr(0, model::limits::kNameLength); },
+            key.c_str());
     });
     m_readers.push_back([box, value](const Layer& it) {
         const QString now = toQString(value(const_cast<Layer&>(it)));
@@ -189,7 +199,8 @@ void LayerForm::text(CardColumn* column, const char* name, const QString& label,
     });
 }
 
-void LayerForm::check(CardColumn* column, const char* name, const QString& label, std::function<bool&(Layer&)> value) {
+void LayerForm::check(CardColumn* column, const char* name, const QString& label,
+                      std::function<bool&(Layer&)> value) {
     auto* box = new QCheckBox(label, this);
     box->setObjectName(QString::fromLatin1(name));
     box->setFont(uiFont(12));
@@ -231,18 +242,20 @@ void LayerForm::rebuildWhat(const Layer& layer) {
         text(m_what, "layerText", tr("Text"), [](Layer& it) -> std::string& { return it.text.text; });
         numberOf(m_what, "textSize", tr("Text size"), QStringLiteral("dp"), 1, 1000,
                  [](Layer& it) -> double& { return it.text.size; });
-        words(m_what, "typeface", tr("Typeface"), {tr("sans"), tr("serif"), tr("mono")},
-              [](const Layer& it) { return static_cast<int>(it.text.typeface); },
-              [](Layer& it, int v) {
-                  it.text.typeface = static_cast<model::Typeface>(v);
-                  it.text.fontFile.clear();
-              });
+        words(
+            m_what, "typeface", tr("Typeface"), {tr("sans"), tr("serif"), tr("mono")},
+            [](const Layer& it) { return static_cast<int>(it.text.typeface); },
+            [](Layer& it, int v) {
+                it.text.typeface = static_cast<model::Typeface>(v);
+                it.text.fontFile.clear();
+            });
         check(m_what, "bold", tr("Bold"), [](Layer& it) -> bool& { return it.text.bold; });
         break;
     case LayerKind::Shape:
-        words(m_what, "shapeForm", tr("Form"), {tr("rectangle"), tr("ellipse"), tr("line")},
-              [](const Layer& it) { return static_cast<int>(it.shape.form); },
-              [](Layer& it, int v) { it.shape.form = static_cast<model::ShapeForm>(v); });
+        words(
+            m_what, "shapeForm", tr("Form"), {tr("rectangle"), tr("ellipse"), tr("line")},
+            [](const Layer& it) { return static_cast<int>(it.shape.form); },
+            [](Layer& it, int v) { it.shape.form = static_cast<model::ShapeForm>(v); });
         numberOf(m_what, "corner", tr("Corner"), QStringLiteral("dp"), 0, 4000,
                  [](Layer& it) -> double& { return it.shape.corner; });
         numberOf(m_what, "strokeWidth", tr("Outline"), QStringLiteral("dp"), 0, 1000,
@@ -251,9 +264,10 @@ void LayerForm::rebuildWhat(const Layer& layer) {
                  [](Layer& it) -> double& { return it.shape.angle; });
         break;
     case LayerKind::Progress:
-        words(m_what, "progressForm", tr("Form"), {tr("ring"), tr("bar"), tr("dots")},
-              [](const Layer& it) { return static_cast<int>(it.progress.form); },
-              [](Layer& it, int v) { it.progress.form = static_cast<model::ProgressForm>(v); });
+        words(
+            m_what, "progressForm", tr("Form"), {tr("ring"), tr("bar"), tr("dots")},
+            [](const Layer& it) { return static_cast<int>(it.progress.form); },
+            [](Layer& it, int v) { it.progress.form = static_cast<model::ProgressForm>(v); });
         numberOf(m_what, "thickness", tr("Thickness"), QStringLiteral("dp"), 0.5, 200,
                  [](Layer& it) -> double& { return it.progress.thickness; });
         break;
@@ -271,17 +285,19 @@ void LayerForm::rebuildWhat(const Layer& layer) {
         numberOf(m_what, "panelHeight", tr("Header height"), QStringLiteral("dp"), 0, 4000,
                  [](Layer& it) -> double& { return it.panelHeight; });
         if (layer.picture) {
-            words(m_what, "pictureFit", tr("Picture"), {tr("fills the screen"), tr("is seen whole")},
-                  [](const Layer& it) { return it.picture ? static_cast<int>(it.picture->fit) : 0; },
-                  [](Layer& it, int v) { it.picture->fit = static_cast<model::Fit>(v); });
+            words(
+                m_what, "pictureFit", tr("Picture"), {tr("fills the screen"), tr("is seen whole")},
+                [](const Layer& it) { return it.picture ? static_cast<int>(it.picture->fit) : 0; },
+                [](Layer& it, int v) { it.picture->fit = static_cast<model::Fit>(v); });
         }
         break;
     default:
         break;
     }
-    words(m_what, "shownWhen", tr("Shown"), {tr("always"), tr("when offline"), tr("as the message")},
-          [](const Layer& it) { return static_cast<int>(it.shownWhen); },
-          [](Layer& it, int v) { it.shownWhen = static_cast<model::ShownWhen>(v); });
+    words(
+        m_what, "shownWhen", tr("Shown"), {tr("always"), tr("when offline"), tr("as the message")},
+        [](const Layer& it) { return static_cast<int>(it.shownWhen); },
+        [](Layer& it, int v) { it.shownWhen = static_cast<model::ShownWhen>(v); });
     m_what->finish();
 }
 
@@ -293,10 +309,12 @@ void LayerForm::addRecolourRows(const Layer& layer) {
     auto names = art::colourNames(*art);
     names.resize(std::min<std::size_t>(names.size(), 4));
     for (const auto& name : names) {
-        auto* box = new ColourBox(QStringLiteral("recolour-") + QString::fromStdString(name).mid(1), tr("as drawn"), this);
+        auto* box = new ColourBox(QStringLiteral("recolour-") + QString::fromStdString(name).mid(1),
+                                  tr("as drawn"), this);
         box->setToolTip(tr("The colour %1 of the art follows this colour of the palette, by day and by night")
                             .arg(QString::fromStdString(name)));
-        m_colours->addRow(QStringLiteral("<span style='color:%1'>■</span> %1").arg(QString::fromStdString(name)), box);
+        m_colours->addRow(
+            QStringLiteral("<span style='color:%1'>■</span> %1").arg(QString::fromStdString(name)), box);
         box->setAccessibleName(tr("Colour %1 of the art").arg(QString::fromStdString(name)));
         connect(box, &ColourBox::chosen, this, [this, name](const Id& id) {
             apply(tr("recolour %1"), [&](Layer& it) {
@@ -309,7 +327,8 @@ void LayerForm::addRecolourRows(const Layer& layer) {
         });
         m_readers.push_back([this, box, name](const Layer& it) {
             const auto found = it.recolour.find(name);
-            box->show(m_actions.document().sequence()->palette, found == it.recolour.end() ? Id() : found->second);
+            box->show(m_actions.document().sequence()->palette,
+                      found == it.recolour.end() ? Id() : found->second);
         });
     }
 }
@@ -324,13 +343,17 @@ void LayerForm::rebuildColours(const Layer& layer) {
         colour(m_colours, "textColour", tr("Colour"), false, [](Layer& it) -> Id& { return it.text.colour; });
         break;
     case LayerKind::Shape:
-        colour(m_colours, "shapeColour", tr("Inside"), true, [](Layer& it) -> Id& { return it.shape.colour; });
+        colour(m_colours, "shapeColour", tr("Inside"), true,
+               [](Layer& it) -> Id& { return it.shape.colour; });
         colour(m_colours, "shapeTo", tr("Gradient to"), true, [](Layer& it) -> Id& { return it.shape.to; });
-        colour(m_colours, "strokeColour", tr("Outline"), true, [](Layer& it) -> Id& { return it.shape.strokeColour; });
+        colour(m_colours, "strokeColour", tr("Outline"), true,
+               [](Layer& it) -> Id& { return it.shape.strokeColour; });
         break;
     case LayerKind::Progress:
-        colour(m_colours, "progressColour", tr("Reached"), false, [](Layer& it) -> Id& { return it.progress.colour; });
-        colour(m_colours, "trackColour", tr("Track"), true, [](Layer& it) -> Id& { return it.progress.track; });
+        colour(m_colours, "progressColour", tr("Reached"), false,
+               [](Layer& it) -> Id& { return it.progress.colour; });
+        colour(m_colours, "trackColour", tr("Track"), true,
+               [](Layer& it) -> Id& { return it.progress.track; });
         break;
     case LayerKind::FirstScreen:
         colour(m_colours, "screenColour", tr("Background"), false,
@@ -351,109 +374,6 @@ void LayerForm::rebuildColours(const Layer& layer) {
     }
     }
     m_colours->finish();
-}
-
-/// Reads a picture in the background and gives its path to `set`.
-void LayerForm::chooseFile(const QString& title, const QString& filter,
-                           std::function<void(Layer&, const std::string&)> set, const char* folder) {
-    const QString chosen = QFileDialog::getOpenFileName(this, title, {}, filter);
-    if (chosen.isEmpty()) {
-        return;
-    }
-    const auto source = std::filesystem::path(chosen.toStdString());
-    using Read = Result<start::NamedBytes>;
-    const auto read = resultFromBackground<Read>(this, tr("Reading %1 …").arg(QFileInfo(chosen).fileName()), [source](const auto&) -> Read {
-        auto bytes = DiskFiles().read(source, model::limits::kPictureBytes);
-        if (!bytes) {
-            return tl::unexpected(bytes.error());
-        }
-        const render::QtDecoder decoder;
-        const auto kind = start::kindOf(*bytes, source);
-        if (kind == start::SourceKind::Svg || kind == start::SourceKind::Pdf || kind == start::SourceKind::VectorDrawable) {
-            Problems ignored;
-            return start::asSvg(*bytes, source, decoder, ignored);
-        }
-        if (kind == start::SourceKind::Raster) {
-            if (auto info = decoder.picture(*bytes, source.string()); !info) {
-                return tl::unexpected(info.error());
-            }
-        }
-        return start::NamedBytes{"", std::move(*bytes)};
-    });
-    if (!read) {
-        return;
-    }
-    if (!*read) {
-        emit m_actions.problems(tr("This file cannot be used"), read->error());
-        return;
-    }
-    auto path = (*read)->path;
-    if (path.empty()) {
-        const auto never = [](const Id&) { return false; };
-        path = std::string(folder) + "/" + makeId(source.stem().string(), "file", never) + source.extension().string();
-    }
-    const auto kept = m_actions.document().addFile(path, (*read)->bytes);
-    apply(tr("change the files of %1"), [&](Layer& it) { set(it, kept); });
-}
-
-void LayerForm::rebuildDeeds(const Layer& layer) {
-    const QString pictures = tr("Pictures (*.png *.jpg *.jpeg *.webp)");
-    const QString vectors = tr("Vector art (*.svg *.pdf *.xml)");
-    switch (layer.kind) {
-    case LayerKind::Artwork:
-        deed("darkArt", tr("Art for the night …"), tr("Another file that is shown by night"), [this, vectors] {
-            chooseFile(tr("Art for the night"), vectors, [](Layer& it, const std::string& path) { it.darkArt = path; }, "art");
-        });
-        deed("takeApart", tr("Take apart"), tr("A layer for each part of the SVG that has an id"),
-             [this] { m_actions.takeApart(); });
-        [[fallthrough]];
-    case LayerKind::Image:
-        deed("asIcon", tr("Show in the opening"), tr("The system's static frame shows it as the icon"), [this] {
-            auto next = *m_actions.document().sequence();
-            next.opening.icon = m_id;
-            if (std::find(next.opening.layers.begin(), next.opening.layers.end(), m_id) == next.opening.layers.end()) {
-                next.opening.layers.push_back(m_id);
-            }
-            m_actions.document().apply(tr("icon of the opening"), std::move(next));
-        });
-        break;
-    case LayerKind::Backdrop:
-        deed("pictureLight", tr("Picture by day …"), tr("Behind everything, upright"), [this, pictures] {
-            chooseFile(tr("Backdrop picture"), pictures, [](Layer& it, const std::string& path) {
-                it.picture = it.picture.value_or(model::BackdropPicture{});
-                it.picture->light = path;
-            }, "images");
-        });
-        if (layer.picture) {
-            deed("pictureDark", tr("… by night …"), tr("Its picture by night"), [this, pictures] {
-                chooseFile(tr("Backdrop picture by night"), pictures,
-                           [](Layer& it, const std::string& path) { it.picture->dark = path; }, "images");
-            });
-            deed("pictureLandscape", tr("… held sideways …"), tr("Its picture on screens wider than high"), [this, pictures] {
-                chooseFile(tr("Backdrop picture held sideways"), pictures,
-                           [](Layer& it, const std::string& path) { it.picture->landscape = path; }, "images");
-            });
-            deed("pictureNone", tr("No picture"), tr("Only its colour"),
-                 [this] { apply(tr("picture of %1"), [](Layer& it) { it.picture.reset(); }); });
-        }
-        break;
-    case LayerKind::Text:
-        deed("ownFont", tr("Own font file …"), tr("A TrueType or OpenType font of your own; exports hold its outlines"), [this] {
-            chooseFile(tr("Own font"), tr("Fonts (*.ttf *.otf)"),
-                       [](Layer& it, const std::string& path) { it.text.fontFile = path; }, "fonts");
-        });
-        break;
-    case LayerKind::Group:
-        deed("ungroup", tr("Ungroup"), tr("Lets its members go (Ctrl+Shift+G)"), [this] { m_actions.ungroupSelected(); });
-        break;
-    default:
-        break;
-    }
-    deed("hideLayer", layer.hidden ? tr("Show on the stage") : tr("Hide while designing"), tr("Exports keep it (H)"),
-         [this] { m_actions.toggleHidden(); });
-    deed("lockLayer", layer.locked ? tr("Unlock") : tr("Lock"), tr("The stage leaves a locked layer alone"),
-         [this] { m_actions.toggleLock(); });
-    m_deeds->finish();
 }
 
 void LayerForm::rebuild(const Layer& layer) {

@@ -36,18 +36,21 @@ private:
     [[nodiscard]] model::Place& place(model::Layer& layer) const;
 
     // Rows that write one value and read it back in refresh().
-    void numberOf(CardColumn* column, const char* name, const QString& label, const QString& unit, double least,
-                  double most, std::function<double&(model::Layer&)> value);
-    void timeOf(CardColumn* column, const char* name, const QString& label, std::function<Millis&(model::Layer&)> value);
+    void numberOf(CardColumn* column, const char* name, const QString& label, const QString& unit,
+                  double least, double most, std::function<double&(model::Layer&)> value);
+    void timeOf(CardColumn* column, const char* name, const QString& label,
+                std::function<Millis&(model::Layer&)> value);
     void words(CardColumn* column, const char* name, const QString& label, const QStringList& words,
                std::function<int(const model::Layer&)> get, std::function<void(model::Layer&, int)> set);
-    void text(CardColumn* column, const char* name, const QString& label, std::function<std::string&(model::Layer&)> value);
-    void check(CardColumn* column, const char* name, const QString& label, std::function<bool&(model::Layer&)> value);
+    void text(CardColumn* column, const char* name, const QString& label,
+              std::function<std::string&(model::Layer&)> value);
+    void check(CardColumn* column, const char* name, const QString& label,
+               std::function<bool&(model::Layer&)> value);
     void colour(CardColumn* column, const char* name, const QString& label, bool allowsNone,
                 std::function<model::ColourRef&(model::Layer&)> value);
     void deed(const char* name, const QString& text, const QString& tip, std::function<void()> run);
-    void chooseFile(const QString& title, const QString& filter, std::function<void(model::Layer&, const std::string&)> set,
-                    const char* folder);
+    void chooseFile(const QString& title, const QString& filter,
+                    std::function<void(model::Layer&, const std::string&)> set, const char* folder);
 
     ComposeActions& m_actions;
     Id m_id;

@@ -8,8 +8,8 @@
 
 namespace scaena::app {
 
-/// Painted lanes of the score by layer, so that dragging one cue paints one lane anew and not all of them. An entry is good for as
-/// long as its key, a hash of everything that is seen of the lane, stays the same.
+/// Painted lanes of the score by layer, so that dragging one cue paints one lane anew and not all of them. An
+/// entry is good for as long as its key, a hash of everything that is seen of the lane, stays the same.
 class LaneCache {
 public:
     struct Entry {

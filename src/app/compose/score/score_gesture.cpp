@@ -35,9 +35,10 @@ public:
         const auto& follower = s.cues[static_cast<std::size_t>(m_target)];
         const Id id = follower.id;
         const QString name = cueName(s, follower);
-        m_context.document.apply(m_after ? QObject::tr("chain %1 after").arg(name) : QObject::tr("chain %1 with").arg(name),
-                                 edit::chainCue(s, id, m_after ? model::AnchorKind::After : model::AnchorKind::With,
-                                                s.cues[static_cast<std::size_t>(m_cue)].id));
+        m_context.document.apply(
+            m_after ? QObject::tr("chain %1 after").arg(name) : QObject::tr("chain %1 with").arg(name),
+            edit::chainCue(s, id, m_after ? model::AnchorKind::After : model::AnchorKind::With,
+                           s.cues[static_cast<std::size_t>(m_cue)].id));
         m_context.selection.select(Selection::Kind::Cue, id);
     }
 
@@ -53,7 +54,8 @@ private:
 class BandGesture : public ScoreGesture {
 public:
     BandGesture(const GestureContext& context, QPointF from, bool adds)
-        : m_context(context), m_from(from), m_at(from), m_before(adds ? context.selection.all() : std::vector<Id>{}) {}
+        : m_context(context), m_from(from), m_at(from),
+          m_before(adds ? context.selection.all() : std::vector<Id>{}) {}
 
     void moveTo(QPointF at) override {
         m_at = at;
@@ -65,7 +67,8 @@ public:
         const auto& cues = m_context.document.sequence()->cues;
         for (int i = 0; i < static_cast<int>(cues.size()); ++i) {
             const Id& id = cues[static_cast<std::size_t>(i)].id;
-            if (m_context.layout.cueRect(i).intersects(rect) && std::find(ids.begin(), ids.end(), id) == ids.end()) {
+            if (m_context.layout.cueRect(i).intersects(rect) &&
+                std::find(ids.begin(), ids.end(), id) == ids.end()) {
                 ids.push_back(id);
             }
         }
@@ -79,7 +82,9 @@ public:
     void finish() override {}
 
 private:
-    [[nodiscard]] bool isLarge() const { return (m_at - m_from).manhattanLength() > QApplication::startDragDistance(); }
+    [[nodiscard]] bool isLarge() const {
+        return (m_at - m_from).manhattanLength() > QApplication::startDragDistance();
+    }
 
     GestureContext m_context;
     QPointF m_from, m_at;
@@ -90,7 +95,8 @@ private:
 class ReorderGesture : public ScoreGesture {
 public:
     ReorderGesture(const GestureContext& context, int layer)
-        : m_context(context), m_layer(context.document.sequence()->layers[static_cast<std::size_t>(layer)].id), m_to(layer) {}
+        : m_context(context),
+          m_layer(context.document.sequence()->layers[static_cast<std::size_t>(layer)].id), m_to(layer) {}
 
     void moveTo(QPointF at) override {
         const int to = m_context.layout.layerAt(at.y());
@@ -115,7 +121,8 @@ private:
 
 }
 
-std::unique_ptr<ScoreGesture> makeGesture(const GestureContext& context, const ScoreHit& hit, QPointF at, bool adds) {
+std::unique_ptr<ScoreGesture> makeGesture(const GestureContext& context, const ScoreHit& hit, QPointF at,
+                                          bool adds) {
     switch (hit.part) {
     case ScoreHit::Part::KnobStart:
     case ScoreHit::Part::KnobEnd:

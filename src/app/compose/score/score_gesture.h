@@ -8,7 +8,8 @@
 
 namespace scaena::app {
 
-/// One drag on the score that needs both directions of the pointer: pulling a thread, a rubber band, reordering lanes.
+/// One drag on the score that needs both directions of the pointer: pulling a thread, a rubber band,
+/// reordering lanes.
 class ScoreGesture {
 public:
     virtual ~ScoreGesture() = default;
@@ -25,7 +26,9 @@ struct GestureContext {
     const ScoreLayout& layout;
 };
 
-/// The gesture that begins with a press there, or nothing. `adds`: what the rubber band catches is added to the selection.
-[[nodiscard]] std::unique_ptr<ScoreGesture> makeGesture(const GestureContext& context, const ScoreHit& hit, QPointF at, bool adds);
+/// The gesture that begins with a press there, or nothing. `adds`: what the rubber band catches is added to
+/// the selection.
+[[nodiscard]] std::unique_ptr<ScoreGesture> makeGesture(const GestureContext& context, const ScoreHit& hit,
+                                                        QPointF at, bool adds);
 
 }

@@ -63,9 +63,9 @@ public:
         document().preview(edit::moveCues(before(), m_all, moved));
     }
     void finish() override {
-        document().commit(m_all.size() > 1
-                              ? QObject::tr("move %n cues", nullptr, int(m_all.size()))
-                              : QObject::tr("move %1").arg(cueName(before(), before().cues[static_cast<std::size_t>(m_cue)])));
+        document().commit(m_all.size() > 1 ? QObject::tr("move %n cues", nullptr, int(m_all.size()))
+                                           : QObject::tr("move %1").arg(cueName(
+                                                 before(), before().cues[static_cast<std::size_t>(m_cue)])));
     }
 
 private:

@@ -2,15 +2,15 @@
 #include "app/compose/score/score_view.h"
 
 #include "app/compose/score/score_painter.h"
-#include "app/shell/phrasing.h"
 #include "app/compose/shelf/moves_page.h"
+#include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
 #include "core/edit/edits.h"
 #include "core/edit/time_edits.h"
 
 #include <QHelpEvent>
-#include <QMimeData>
 #include <QKeyEvent>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolButton>
@@ -190,7 +190,8 @@ void ScoreView::mousePressEvent(QMouseEvent* event) {
     m_gesture = makeGesture({m_document, m_preview, m_selection, m_layout}, hit, event->position(), adds);
     if (!m_gesture) {
         const bool together = m_selection.kind() == Selection::Kind::Cue;
-        m_tool = makeTool({m_document, m_preview, m_layout, together ? m_selection.all() : std::vector<Id>{}}, hit, time);
+        m_tool = makeTool({m_document, m_preview, m_layout, together ? m_selection.all() : std::vector<Id>{}},
+                          hit, time);
     }
 }
 
@@ -219,7 +220,10 @@ void ScoreView::mouseMoveEvent(QMouseEvent* event) {
                       m_hover.part == Part::BeatEnd || m_hover.part == Part::WaitGrip ||
                       m_hover.part == Part::GateEnd;
     const bool knob = m_hover.part == Part::KnobStart || m_hover.part == Part::KnobEnd;
-    setCursor(edge ? Qt::SplitHCursor : knob ? Qt::CrossCursor : m_hover.part == Part::Cue ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    setCursor(edge                        ? Qt::SplitHCursor
+              : knob                      ? Qt::CrossCursor
+              : m_hover.part == Part::Cue ? Qt::OpenHandCursor
+                                          : Qt::ArrowCursor);
     if (m_hover.part != before.part || m_hover.index != before.index) {
         refresh();
     }
@@ -289,11 +293,15 @@ void ScoreView::zoomToSelection() {
         }
     };
     for (const auto& id : m_selection.all()) {
-        if (const int cue = model::indexOf(schedule.sequence->cues, id); m_selection.kind() == Selection::Kind::Cue && cue >= 0) {
-            take(schedule.cues[static_cast<std::size_t>(cue)].start, schedule.cues[static_cast<std::size_t>(cue)].end);
+        if (const int cue = model::indexOf(schedule.sequence->cues, id);
+            m_selection.kind() == Selection::Kind::Cue && cue >= 0) {
+            take(schedule.cues[static_cast<std::size_t>(cue)].start,
+                 schedule.cues[static_cast<std::size_t>(cue)].end);
         }
-        if (const int beat = model::indexOf(schedule.sequence->beats, id); m_selection.kind() == Selection::Kind::Beat && beat >= 0) {
-            take(schedule.beats[static_cast<std::size_t>(beat)].start, schedule.beats[static_cast<std::size_t>(beat)].end);
+        if (const int beat = model::indexOf(schedule.sequence->beats, id);
+            m_selection.kind() == Selection::Kind::Beat && beat >= 0) {
+            take(schedule.beats[static_cast<std::size_t>(beat)].start,
+                 schedule.beats[static_cast<std::size_t>(beat)].end);
         }
     }
     if (to <= from) {
@@ -328,7 +336,8 @@ void ScoreView::dragEnterEvent(QDragEnterEvent* event) {
 void ScoreView::aimDrop(QPointF at) {
     m_dropLayer = m_layout.layerAt(at.y());
     const double reach = 6 / m_layout.pixelsPerMs();
-    m_dropTime = snapped(*m_preview.schedule(), std::max(0.0, m_layout.timeAt(at.x())), reach, m_preview.time(), -1);
+    m_dropTime =
+        snapped(*m_preview.schedule(), std::max(0.0, m_layout.timeAt(at.x())), reach, m_preview.time(), -1);
     update();
 }
 
@@ -406,7 +415,8 @@ void ScoreView::nudge(Millis by) {
     const auto& s = *m_document.sequence();
     if (const auto* cue = model::findThing(s.cues, m_selection.cue())) {
         const auto& all = m_selection.all();
-        m_document.apply(all.size() > 1 ? tr("move %n cues", nullptr, int(all.size())) : tr("move %1").arg(cueName(s, *cue)),
+        m_document.apply(all.size() > 1 ? tr("move %n cues", nullptr, int(all.size()))
+                                        : tr("move %1").arg(cueName(s, *cue)),
                          edit::moveCues(s, all, by), "nudge " + cue->id);
     } else {
         m_preview.setTime(m_preview.time() + by);
@@ -469,7 +479,8 @@ bool ScoreView::event(QEvent* event) {
     } else if (hit.part == Part::WaitGrip) {
         text = tr("Pull: what if loading takes this long?");
     } else if (hit.part == Part::KnobEnd || hit.part == Part::KnobStart) {
-        text = hit.part == Part::KnobEnd ? tr("Pull a thread to the cue that comes after") : tr("Pull a thread to the cue that begins with it");
+        text = hit.part == Part::KnobEnd ? tr("Pull a thread to the cue that comes after")
+                                         : tr("Pull a thread to the cue that begins with it");
     } else if (hit.part == Part::Label) {
         text = tr("Drag to reorder, double-click to rename, right click for more");
     } else if (hit.part == Part::BeatEnd) {

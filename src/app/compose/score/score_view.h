@@ -94,7 +94,8 @@ private:
     bool m_panning = false;
     QPixmap m_page;
     LaneCache m_lanes;
-    std::shared_ptr<const schedule::Schedule> m_shown; ///< what the layout is of; newer ones may wait for a moment
+    std::shared_ptr<const schedule::Schedule>
+        m_shown; ///< what the layout is of; newer ones may wait for a moment
     QTimer m_soon;
 };
 

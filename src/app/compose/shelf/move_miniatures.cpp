@@ -18,7 +18,7 @@ namespace {
 
 constexpr int kRestMillis = 250;
 constexpr double kStage = 220;   // dp a side of the miniature's screen
-constexpr double kArtSide = 120;  // dp
+constexpr double kArtSide = 120; // dp
 
 model::Phrase phraseFor(model::MoveKind kind) {
     model::Cue cue;
@@ -52,7 +52,8 @@ QImage paintOne(const render::Scene& scene, const schedule::Schedule& schedule, 
     const double scale = side / kStage;
     painter.scale(scale, scale);
     painter.translate(kStage / 2 - frame.screen.width / 2, kStage / 2 - frame.screen.height / 2);
-    painter.setClipRect(QRectF(frame.screen.width / 2 - kStage / 2, frame.screen.height / 2 - kStage / 2, kStage, kStage));
+    painter.setClipRect(
+        QRectF(frame.screen.width / 2 - kStage / 2, frame.screen.height / 2 - kStage / 2, kStage, kStage));
     render::paintFrame(painter, scene, frame);
     return image;
 }
@@ -109,7 +110,8 @@ model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, co
     mini.beats[2].length = 0;
     std::vector<Id> made;
     const bool ofBackdrop = !phrase.cues.empty() && phrase.cues.front().move.kind == model::MoveKind::Panel;
-    return edit::insertPhrase(edit::tidied(std::move(mini)), phrase, ofBackdrop ? backdrop.id : target, "mini", 0, made);
+    return edit::insertPhrase(edit::tidied(std::move(mini)), phrase, ofBackdrop ? backdrop.id : target,
+                              "mini", 0, made);
 }
 
 MoveMiniatures::MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* parent)
@@ -169,8 +171,9 @@ void MoveMiniatures::restart() {
     for (auto& phrase : m_shelf.phrases()) {
         entries.push_back(std::move(phrase));
     }
-    m_pool.start([self = QPointer<MoveMiniatures>(this), cancelled = m_cancelled, sequence = m_document.sequence(),
-                  shelf = m_document.shelf(), layer = m_layer, entries, ratio = m_ratio] {
+    m_pool.start([self = QPointer<MoveMiniatures>(this), cancelled = m_cancelled,
+                  sequence = m_document.sequence(), shelf = m_document.shelf(), layer = m_layer, entries,
+                  ratio = m_ratio] {
         QHash<int, QImage> frames;
         std::optional<render::Scene> scene; // the layers are the same for all of them
         for (int entry = 0; entry < static_cast<int>(entries.size()); ++entry) {
@@ -188,7 +191,8 @@ void MoveMiniatures::restart() {
                 if (*cancelled) {
                     return;
                 }
-                frames.insert(entry * kFrames + i, paintOne(*scene, schedule, from + span * i / (kFrames - 1), ratio));
+                frames.insert(entry * kFrames + i,
+                              paintOne(*scene, schedule, from + span * i / (kFrames - 1), ratio));
             }
         }
         QMetaObject::invokeMethod(

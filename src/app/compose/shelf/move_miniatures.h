@@ -11,8 +11,8 @@
 
 namespace scaena::app {
 
-/// Small running pictures of every move and phrase on a layer of the person's own, painted in the background. The interface
-/// thread never waits; while new ones are made the old ones stay.
+/// Small running pictures of every move and phrase on a layer of the person's own, painted in the background.
+/// The interface thread never waits; while new ones are made the old ones stay.
 class MoveMiniatures : public QObject {
     Q_OBJECT
 public:
@@ -47,6 +47,7 @@ private:
 };
 
 /// A sequence that shows one phrase on one layer, in the middle of a small screen; for miniatures and tests.
-[[nodiscard]] model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, const model::Phrase& phrase);
+[[nodiscard]] model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer,
+                                                const model::Phrase& phrase);
 
 }

@@ -24,8 +24,8 @@ constexpr int kPauseTicks = 6; // at the end of each run
 }
 
 MovesPage::MovesPage(ComposeActions& actions, QWidget* parent)
-    : QAbstractScrollArea(parent), m_actions(actions), m_miniatures(actions.document(), actions.shelf(), this),
-      m_phrases(actions.shelf().phrases()) {
+    : QAbstractScrollArea(parent), m_actions(actions),
+      m_miniatures(actions.document(), actions.shelf(), this), m_phrases(actions.shelf().phrases()) {
     setObjectName(QStringLiteral("movesPage"));
     setAccessibleName(tr("Moves and phrases"));
     setFrameShape(QFrame::NoFrame);
@@ -56,8 +56,8 @@ int MovesPage::entries() const { return static_cast<int>(model::kMoveKinds + m_p
 int MovesPage::columns() const { return std::max(1, viewport()->width() / kCellWidth); }
 
 QRect MovesPage::cellOf(int entry) const {
-    return {entry % columns() * kCellWidth, entry / columns() * kCellHeight - verticalScrollBar()->value(), kCellWidth,
-            kCellHeight};
+    return {entry % columns() * kCellWidth, entry / columns() * kCellHeight - verticalScrollBar()->value(),
+            kCellWidth, kCellHeight};
 }
 
 int MovesPage::entryAt(QPoint at) const {
@@ -71,13 +71,15 @@ bool MovesPage::isPossible(int entry) const {
         return true;
     }
     const auto kind = static_cast<model::MoveKind>(entry);
-    return kind != model::MoveKind::Poses && edit::canMove(*m_actions.document().sequence(), m_actions.layerForCue(), kind);
+    return kind != model::MoveKind::Poses &&
+           edit::canMove(*m_actions.document().sequence(), m_actions.layerForCue(), kind);
 }
 
 QString MovesPage::nameOf(int entry) const {
     const auto index = static_cast<std::size_t>(entry);
-    return toQString(index < model::kMoveKinds ? model::moveDefinition(static_cast<model::MoveKind>(entry)).label
-                                               : std::string_view(m_phrases[index - model::kMoveKinds].name));
+    return toQString(index < model::kMoveKinds
+                         ? model::moveDefinition(static_cast<model::MoveKind>(entry)).label
+                         : std::string_view(m_phrases[index - model::kMoveKinds].name));
 }
 
 void MovesPage::updateRange() {
@@ -108,8 +110,8 @@ void MovesPage::paintEvent(QPaintEvent*) {
             continue;
         }
         const bool possible = isPossible(entry);
-        const QRectF box(cell.x() + (kCellWidth - MoveMiniatures::kSide) / 2.0, cell.y() + 2, MoveMiniatures::kSide,
-                         MoveMiniatures::kSide);
+        const QRectF box(cell.x() + (kCellWidth - MoveMiniatures::kSide) / 2.0, cell.y() + 2,
+                         MoveMiniatures::kSide, MoveMiniatures::kSide);
         QPainterPath shape;
         shape.addRoundedRect(box, 4, 4);
         painter.save();
@@ -167,7 +169,8 @@ void MovesPage::mouseMoveEvent(QMouseEvent* event) {
     drag->setMimeData(data);
     const QImage image = m_miniatures.frame(m_pressed, MoveMiniatures::kFrames / 2);
     if (!image.isNull()) {
-        drag->setPixmap(QPixmap::fromImage(image.scaled(40, 40, Qt::KeepAspectRatio, Qt::SmoothTransformation)));
+        drag->setPixmap(
+            QPixmap::fromImage(image.scaled(40, 40, Qt::KeepAspectRatio, Qt::SmoothTransformation)));
     }
     m_pressed = -1;
     drag->exec(Qt::CopyAction);
@@ -212,11 +215,13 @@ bool MovesPage::viewportEvent(QEvent* event) {
             const auto says = index < model::kMoveKinds
                                   ? model::moveDefinition(static_cast<model::MoveKind>(entry)).does
                                   : std::string_view(m_phrases[index - model::kMoveKinds].says);
-            QToolTip::showText(help->globalPos(),
-                               isPossible(entry)
-                                   ? tr("%1: %2\nClick to add it at the needle, or drag it onto a lane").arg(nameOf(entry), toQString(says))
-                                   : tr("%1: %2\nNot possible for the selected layer").arg(nameOf(entry), toQString(says)),
-                               this);
+            QToolTip::showText(
+                help->globalPos(),
+                isPossible(entry)
+                    ? tr("%1: %2\nClick to add it at the needle, or drag it onto a lane")
+                          .arg(nameOf(entry), toQString(says))
+                    : tr("%1: %2\nNot possible for the selected layer").arg(nameOf(entry), toQString(says)),
+                this);
         }
         return true;
     }

@@ -8,8 +8,8 @@
 
 namespace scaena::app {
 
-/// The shelf of moves and phrases, each playing on the person's own art. A click adds it to the selected layer at the needle; it can be
-/// dragged onto any lane of the score; arrows and Enter do it without a mouse.
+/// The shelf of moves and phrases, each playing on the person's own art. A click adds it to the selected
+/// layer at the needle; it can be dragged onto any lane of the score; arrows and Enter do it without a mouse.
 class MovesPage : public QAbstractScrollArea {
     Q_OBJECT
 public:

@@ -19,6 +19,9 @@ public:
     void propose(const Id& colour, model::Appearance appearance);
     void addColour();
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     void update();
     void addRow(int index, const model::PaletteColour& colour, const model::PaletteColour* canvas);
@@ -28,6 +31,7 @@ private:
     ComposeActions& m_actions;
     QWidget* m_rows;
     QGridLayout* m_grid;
+    int m_columns = 2;
     model::Palette m_shown;
     Id m_shownCanvas;
 };

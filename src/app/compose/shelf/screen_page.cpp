@@ -51,7 +51,9 @@ QToolButton* makeDeed(const char* name, const QString& text, const QString& tip,
 
 ScreenPage::ScreenPage(ComposeActions& actions, QWidget* parent)
     : QWidget(parent), m_actions(actions), m_rows(new QWidget(this)), m_grid(new QGridLayout(m_rows)),
-      m_pictures(new QLabel(this)), m_noPictures(makeDeed("noScreenshots", tr("use blocks"), tr("Shows the blocks instead of screenshots"), this)),
+      m_pictures(new QLabel(this)),
+      m_noPictures(
+          makeDeed("noScreenshots", tr("use blocks"), tr("Shows the blocks instead of screenshots"), this)),
       m_background(new ColourBox(QStringLiteral("screenBackground"), QString(), this)) {
     setObjectName(QStringLiteral("screenPage"));
     setAcceptDrops(true);
@@ -62,8 +64,10 @@ ScreenPage::ScreenPage(ComposeActions& actions, QWidget* parent)
     m_pictures->setProperty("quiet", true);
     m_pictures->setFont(uiFont(11));
     screenshots->addWidget(m_pictures);
-    auto* day = makeDeed("screenshotDay", tr("Screenshot by day …"), tr("A picture of the app's first screen; it can be dropped here"), this);
-    auto* night = makeDeed("screenshotNight", tr("Screenshot by night …"), tr("The same screen in its dark looks"), this);
+    auto* day = makeDeed("screenshotDay", tr("Screenshot by day …"),
+                         tr("A picture of the app's first screen; it can be dropped here"), this);
+    auto* night = makeDeed("screenshotNight", tr("Screenshot by night …"),
+                           tr("The same screen in its dark looks"), this);
     connect(day, &QToolButton::clicked, this, [this] { chooseScreenshot(model::Appearance::Light); });
     connect(night, &QToolButton::clicked, this, [this] { chooseScreenshot(model::Appearance::Dark); });
     connect(m_noPictures, &QToolButton::clicked, this, [this] {
@@ -82,8 +86,9 @@ ScreenPage::ScreenPage(ComposeActions& actions, QWidget* parent)
     ground->addWidget(m_background, 1);
     screenshots->addLayout(ground);
     screenshots->addStretch(1);
-    connect(m_background, &ColourBox::chosen, this,
-            [this](const Id& id) { change(tr("background of the first screen"), [&](auto& it) { it.background = id; }); });
+    connect(m_background, &ColourBox::chosen, this, [this](const Id& id) {
+        change(tr("background of the first screen"), [&](auto& it) { it.background = id; });
+    });
 
     m_grid->setContentsMargins(0, 0, 4, 0);
     m_grid->setVerticalSpacing(2);
@@ -117,13 +122,20 @@ ScreenPage::ScreenPage(ComposeActions& actions, QWidget* parent)
     for (std::size_t i = 0; i < edit::kTransitions; ++i) {
         const auto transition = static_cast<edit::Transition>(i);
         const auto& info = edit::transitionInfo(transition);
-        auto* button = makeDeed("", toQString(info.name), toQString(info.does) + tr("\nReplaces the cues of the hand-off; they can be changed like any others"), this);
+        auto* button =
+            makeDeed("", toQString(info.name),
+                     toQString(info.does) +
+                         tr("\nReplaces the cues of the hand-off; they can be changed like any others"),
+                     this);
         button->setObjectName(QStringLiteral("transition-%1").arg(i));
         button->setFont(uiFont(12, true));
-        connect(button, &QToolButton::clicked, this, [this, transition] { m_actions.setTransition(transition); });
+        connect(button, &QToolButton::clicked, this,
+                [this, transition] { m_actions.setTransition(transition); });
         ways->addWidget(button, 1 + static_cast<int>(i) % 4, static_cast<int>(i) / 4);
     }
-    auto* note = new QLabel(tr("The first screen stands complete beneath, before it is uncovered. A selected layer leads; else the logo does."), this);
+    auto* note = new QLabel(tr("The first screen stands complete beneath, before it is uncovered. A selected "
+                               "layer leads; else the logo does."),
+                            this);
     note->setProperty("quiet", true);
     note->setFont(uiFont(11));
     note->setWordWrap(true);
@@ -137,7 +149,11 @@ ScreenPage::ScreenPage(ComposeActions& actions, QWidget* parent)
     row->addLayout(blocks, 8);
     row->addLayout(ways, 7);
     connect(&actions.document(), &Document::changed, this, [this](const edit::ChangeSet& changes) {
-        if (changes.touches(edit::Thing::Colour) || changes.touches(edit::Thing::Layer) || changes.touches(edit::Thing::Sequence)) {
+        if (!isVisible()) {
+            return; // brought up to date when it is shown
+        }
+        if (changes.touches(edit::Thing::Colour) || changes.touches(edit::Thing::Layer) ||
+            changes.touches(edit::Thing::Sequence)) {
             update();
         }
     });
@@ -159,8 +175,9 @@ void ScreenPage::change(const QString& verb, const std::function<void(model::Fir
     if (m_filling || !it) {
         return;
     }
-    m_actions.document().apply(verb, edit::changeLayer(*m_actions.document().sequence(), it->id,
-                                                       [&](model::Layer& layer) { change(layer.firstScreen); }),
+    m_actions.document().apply(verb,
+                               edit::changeLayer(*m_actions.document().sequence(), it->id,
+                                                 [&](model::Layer& layer) { change(layer.firstScreen); }),
                                mergeKey);
 }
 
@@ -172,19 +189,22 @@ void ScreenPage::update() {
         return;
     }
     const auto& content = it->firstScreen;
-    const auto name = [](const std::string& path) { return QFileInfo(QString::fromStdString(path)).fileName(); };
-    m_pictures->setText(content.lightImage.empty()
-                            ? tr("A wireframe of blocks. Drop a screenshot here to show the real one.")
-                            : content.darkImage.empty() ? tr("%1, by night the same").arg(name(content.lightImage))
-                                                        : tr("%1 and %2").arg(name(content.lightImage), name(content.darkImage)));
+    const auto name = [](const std::string& path) {
+        return QFileInfo(QString::fromStdString(path)).fileName();
+    };
+    m_pictures->setText(
+        content.lightImage.empty() ? tr("A wireframe of blocks. Drop a screenshot here to show the real one.")
+        : content.darkImage.empty() ? tr("%1, by night the same").arg(name(content.lightImage))
+                                    : tr("%1 and %2").arg(name(content.lightImage), name(content.darkImage)));
     m_noPictures->setVisible(!content.lightImage.empty());
     m_background->show(m_actions.document().sequence()->palette, content.background);
     if (content.blocks == m_shown && m_wasShown) {
         return;
     }
-    const bool sameRows = m_wasShown && content.blocks.size() == m_shown.size() &&
-                          std::equal(m_shown.begin(), m_shown.end(), content.blocks.begin(),
-                                     [](const auto& a, const auto& b) { return a.kind == b.kind && a.colour == b.colour; });
+    const bool sameRows =
+        m_wasShown && content.blocks.size() == m_shown.size() &&
+        std::equal(m_shown.begin(), m_shown.end(), content.blocks.begin(),
+                   [](const auto& a, const auto& b) { return a.kind == b.kind && a.colour == b.colour; });
     m_shown = content.blocks;
     m_wasShown = true;
     m_filling = true;
@@ -212,7 +232,8 @@ void ScreenPage::addBlockRow(int index, const model::Block& block) {
     kind->setCurrentIndex(static_cast<int>(block.kind));
     kind->setFont(uiFont(12));
     kind->setFixedHeight(22);
-    auto* height = makeNumberBox(QStringLiteral("blockHeight-%1").arg(index), 1, 4000, QStringLiteral("dp"), m_rows);
+    auto* height =
+        makeNumberBox(QStringLiteral("blockHeight-%1").arg(index), 1, 4000, QStringLiteral("dp"), m_rows);
     height->setValue(block.height);
     auto* colour = new ColourBox(QStringLiteral("blockColour-%1").arg(index), QString(), m_rows);
     colour->show(m_actions.document().sequence()->palette, block.colour);
@@ -221,23 +242,33 @@ void ScreenPage::addBlockRow(int index, const model::Block& block) {
     auto* remove = makeDeed("", QStringLiteral("×"), tr("Remove the block"), m_rows);
     remove->setObjectName(QStringLiteral("blockRemove-%1").arg(index));
     connect(kind, &QComboBox::activated, this, [this, at](int v) {
-        change(tr("kind of a block"), [&](auto& it) { it.blocks[at].kind = static_cast<model::BlockKind>(v); });
+        change(tr("kind of a block"),
+               [&](auto& it) { it.blocks[at].kind = static_cast<model::BlockKind>(v); });
     });
     connect(height, &QDoubleSpinBox::valueChanged, this, [this, at](double v) {
-        change(tr("height of a block"), [&](auto& it) { it.blocks[at].height = v; }, "block height");
+        change(
+            tr("height of a block"), [&](auto& it) { it.blocks[at].height = v; }, "block height");
     });
     connect(colour, &ColourBox::chosen, this, [this, at](const Id& id) {
         change(tr("colour of a block"), [&](auto& it) { it.blocks[at].colour = id; });
     });
-    connect(up, &QToolButton::clicked, this, [this, at] {
-        change(tr("move a block"), [&](auto& it) { std::swap(it.blocks[at], it.blocks[at - 1]); });
-    }, Qt::QueuedConnection);
-    connect(remove, &QToolButton::clicked, this, [this, at] {
-        change(tr("remove a block"), [&](auto& it) { it.blocks.erase(it.blocks.begin() + static_cast<std::ptrdiff_t>(at)); });
-    }, Qt::QueuedConnection);
+    connect(
+        up, &QToolButton::clicked, this,
+        [this, at] {
+            change(tr("move a block"), [&](auto& it) { std::swap(it.blocks[at], it.blocks[at - 1]); });
+        },
+        Qt::QueuedConnection);
+    connect(
+        remove, &QToolButton::clicked, this,
+        [this, at] {
+            change(tr("remove a block"),
+                   [&](auto& it) { it.blocks.erase(it.blocks.begin() + static_cast<std::ptrdiff_t>(at)); });
+        },
+        Qt::QueuedConnection);
     int column = 0;
-    for (QWidget* field : {static_cast<QWidget*>(kind), static_cast<QWidget*>(height), static_cast<QWidget*>(colour),
-                           static_cast<QWidget*>(up), static_cast<QWidget*>(remove)}) {
+    for (QWidget* field :
+         {static_cast<QWidget*>(kind), static_cast<QWidget*>(height), static_cast<QWidget*>(colour),
+          static_cast<QWidget*>(up), static_cast<QWidget*>(remove)}) {
         m_grid->addWidget(field, index, column++);
     }
 }
@@ -245,7 +276,9 @@ void ScreenPage::addBlockRow(int index, const model::Block& block) {
 void ScreenPage::addBlock(model::BlockKind kind) {
     const auto& palette = m_actions.document().sequence()->palette;
     const model::ColourRef colour = model::find(palette, "quiet") ? "quiet" : palette.back().id;
-    change(tr("add a block"), [&](auto& it) { it.blocks.push_back({kind, kHeights[static_cast<int>(kind)], colour, {}}); });
+    change(tr("add a block"), [&](auto& it) {
+        it.blocks.push_back({kind, kHeights[static_cast<int>(kind)], colour, {}});
+    });
 }
 
 void ScreenPage::chooseScreenshot(model::Appearance appearance) {
@@ -259,15 +292,16 @@ void ScreenPage::chooseScreenshot(model::Appearance appearance) {
 void ScreenPage::setScreenshot(const QString& path, model::Appearance appearance) {
     const auto source = std::filesystem::path(path.toStdString());
     using Read = Result<std::string>;
-    const auto read = resultFromBackground<Read>(this, tr("Reading %1 …").arg(QFileInfo(path).fileName()), [source](const auto&) -> Read {
-        auto bytes = DiskFiles().read(source, model::limits::kPictureBytes);
-        if (bytes) {
-            if (auto info = render::QtDecoder().picture(*bytes, source.string()); !info) {
-                return tl::unexpected(info.error());
+    const auto read = resultFromBackground<Read>(
+        this, tr("Reading %1 …").arg(QFileInfo(path).fileName()), [source](const auto&) -> Read {
+            auto bytes = DiskFiles().read(source, model::limits::kPictureBytes);
+            if (bytes) {
+                if (auto info = render::QtDecoder().picture(*bytes, source.string()); !info) {
+                    return tl::unexpected(info.error());
+                }
             }
-        }
-        return bytes;
-    });
+            return bytes;
+        });
     if (!read) {
         return;
     }
@@ -286,6 +320,8 @@ void ScreenPage::setScreenshot(const QString& path, model::Appearance appearance
         }
     });
 }
+
+void ScreenPage::showEvent(QShowEvent*) { update(); }
 
 void ScreenPage::dragEnterEvent(QDragEnterEvent* event) {
     if (event->mimeData()->hasUrls()) {

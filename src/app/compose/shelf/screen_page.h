@@ -21,12 +21,14 @@ public:
     void addBlock(model::BlockKind kind);
 
 protected:
+    void showEvent(QShowEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
 
 private:
     [[nodiscard]] const model::Layer* screen() const;
-    void change(const QString& verb, const std::function<void(model::FirstScreenContent&)>& change, const char* mergeKey = "");
+    void change(const QString& verb, const std::function<void(model::FirstScreenContent&)>& change,
+                const char* mergeKey = "");
     void update();
     void addBlockRow(int index, const model::Block& block);
     void chooseScreenshot(model::Appearance appearance);

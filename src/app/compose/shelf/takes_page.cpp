@@ -78,8 +78,11 @@ void TakesPage::update() {
     m_list->blockSignals(true);
     m_list->clear();
     for (const auto& take : s.takes) {
-        const auto schedule = schedule::resolve(schedule::withTake(s, take), m_actions.preview().conditions());
-        const QString shown = isNever(schedule.metrics.shown) ? tr("never shown") : tr("shown %1").arg(timeText(schedule.metrics.shown));
+        const auto schedule =
+            schedule::resolve(schedule::withTake(s, take), m_actions.preview().conditions());
+        const QString shown = isNever(schedule.metrics.shown)
+                                  ? tr("never shown")
+                                  : tr("shown %1").arg(timeText(schedule.metrics.shown));
         auto* item = new QListWidgetItem(QStringLiteral("%1    %2").arg(toQString(take.name), shown), m_list);
         item->setData(Qt::UserRole, QString::fromStdString(take.id));
         if (take.id == before) {
@@ -100,8 +103,9 @@ void TakesPage::describe() {
         button->setEnabled(take != nullptr);
     }
     if (!take) {
-        m_differences->setText(tr("No take is kept yet. Keep the timing as it is now (T), change it, and compare the two on "
-                                  "two stages in step. Takes are saved with the sequence."));
+        m_differences->setText(
+            tr("No take is kept yet. Keep the timing as it is now (T), change it, and compare the two on "
+               "two stages in step. Takes are saved with the sequence."));
         return;
     }
     const auto kept = schedule::resolve(schedule::withTake(s, *take), m_actions.preview().conditions());
@@ -110,7 +114,9 @@ void TakesPage::describe() {
         lines << toQString(line).toHtmlEscaped();
     }
     m_differences->setText(lines.isEmpty() ? tr("The timing is as in %1.").arg(toQString(take->name))
-                                           : tr("<b>Now, against %1:</b><br>%2").arg(toQString(take->name).toHtmlEscaped(), lines.join(QStringLiteral("<br>"))));
+                                           : tr("<b>Now, against %1:</b><br>%2")
+                                                 .arg(toQString(take->name).toHtmlEscaped(),
+                                                      lines.join(QStringLiteral("<br>"))));
 }
 
 void TakesPage::compare() {

@@ -12,8 +12,8 @@
 namespace scaena::app {
 
 StageBar::StageBar(StageView& stage, Preview& preview, QWidget* parent)
-    : QWidget(parent), m_stage(stage), m_preview(preview), m_scope(new QToolButton(this)), m_icon(new QToolButton(this)),
-      m_back(new QToolButton(this)), m_hidden(new QLabel(this)) {
+    : QWidget(parent), m_stage(stage), m_preview(preview), m_scope(new QToolButton(this)),
+      m_icon(new QToolButton(this)), m_back(new QToolButton(this)), m_hidden(new QLabel(this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(4);
@@ -32,7 +32,8 @@ StageBar::StageBar(StageView& stage, Preview& preview, QWidget* parent)
         {tr("a pose at the needle"), tr("A keyframe of a poses cue that ends at the needle")},
         {tr("the same pose everywhere"), tr("Every keyframe of the layer that has the pose of this moment")}};
     for (int i = 0; i < 3; ++i) {
-        auto* action = menu->addAction(scopes[i].first, this, [this, i] { m_stage.setScope(static_cast<PoseScope>(i)); });
+        auto* action = menu->addAction(scopes[i].first, this,
+                                       [this, i] { m_stage.setScope(static_cast<PoseScope>(i)); });
         action->setToolTip(scopes[i].second);
         action->setCheckable(true);
         group->addAction(action);
@@ -68,8 +69,11 @@ void StageBar::update() {
     action->setChecked(true);
     m_scope->setText(action->text());
     m_icon->setChecked(m_preview.isFromIcon());
-    const QString sheet = m_preview.isFromIcon() ? QStringLiteral("QToolButton { background: %1; border-radius: 3px; font-weight: 600; }").arg(theme().tint.name())
-                                                 : QString();
+    const QString sheet =
+        m_preview.isFromIcon()
+            ? QStringLiteral("QToolButton { background: %1; border-radius: 3px; font-weight: 600; }")
+                  .arg(theme().tint.name())
+            : QString();
     if (m_icon->styleSheet() != sheet) {
         m_icon->setStyleSheet(sheet);
     }

@@ -7,7 +7,7 @@
 namespace scaena::app {
 
 namespace {
-constexpr double kReach = 7;   // pixels
+constexpr double kReach = 7;    // pixels
 constexpr double kTurnArm = 20; // pixels above the upper edge
 }
 
@@ -35,9 +35,9 @@ QPointF signsOf(Handle handle) {
 }
 
 const std::array<Handle, 10>& StageHandles::all() {
-    static const std::array<Handle, 10> list = {Handle::Pivot,      Handle::Turn,   Handle::TopLeft, Handle::TopRight,
-                                                Handle::BottomRight, Handle::BottomLeft, Handle::Top, Handle::Right,
-                                                Handle::Bottom,     Handle::Left};
+    static const std::array<Handle, 10> list = {
+        Handle::Pivot,      Handle::Turn, Handle::TopLeft, Handle::TopRight, Handle::BottomRight,
+        Handle::BottomLeft, Handle::Top,  Handle::Right,   Handle::Bottom,   Handle::Left};
     return list;
 }
 

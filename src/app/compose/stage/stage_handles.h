@@ -10,7 +10,20 @@
 namespace scaena::app {
 
 /// What of the selected layer the pointer takes hold of.
-enum class Handle { None, Body, TopLeft, TopRight, BottomRight, BottomLeft, Top, Right, Bottom, Left, Turn, Pivot };
+enum class Handle {
+    None,
+    Body,
+    TopLeft,
+    TopRight,
+    BottomRight,
+    BottomLeft,
+    Top,
+    Right,
+    Bottom,
+    Left,
+    Turn,
+    Pivot
+};
 
 /// The handles of one layer, in dp of the screen. A pure function of its state.
 class StageHandles {
@@ -19,8 +32,8 @@ public:
 
     [[nodiscard]] QPolygonF outline() const;
     [[nodiscard]] QPointF at(Handle handle) const;
-    /// The handle under a point, edges and corners before the body. A pivot in the middle, where people take hold of a layer to
-    /// move it, is only found `withPivot`.
+    /// The handle under a point, edges and corners before the body. A pivot in the middle, where people take
+    /// hold of a layer to move it, is only found `withPivot`.
     [[nodiscard]] Handle hit(QPointF point, bool withPivot) const;
     [[nodiscard]] const Matrix& map() const { return m_map; }
     [[nodiscard]] static const std::array<Handle, 10>& all();

@@ -47,8 +47,8 @@ model::Pose poseOf(const schedule::Schedule& schedule, int layer, double t) {
 StageTool::StageTool(Document& document, Preview& preview, const Id& layer, Handle handle, PoseScope scope,
                      QPointF pressedAt, double pixelsPerDp)
     : m_document(document), m_preview(preview), m_schedule(preview.schedule()),
-      m_index(model::indexOf(m_schedule->sequence->layers, layer)), m_layer(layer), m_handle(handle), m_scope(scope),
-      m_pressedAt(pressedAt), m_pixelsPerDp(pixelsPerDp),
+      m_index(model::indexOf(m_schedule->sequence->layers, layer)), m_layer(layer), m_handle(handle),
+      m_scope(scope), m_pressedAt(pressedAt), m_pixelsPerDp(pixelsPerDp),
       m_state(schedule::stateOf(*m_schedule, m_index, std::max(0.0, preview.time()))),
       m_pose(poseOf(*m_schedule, m_index, std::max(0.0, preview.time()))) {
     const auto& screen = m_schedule->screen;
@@ -97,7 +97,8 @@ void StageTool::moveTo(QPointF point, StageModifiers modifiers) {
 QPointF StageTool::snapped(QPointF by) {
     const QRectF box = screenBox(m_state).translated(by);
     const double reach = kSnapPixels / m_pixelsPerDp;
-    const auto nearest = [&](const std::vector<double>& lines, std::initializer_list<double> edges, bool upright) {
+    const auto nearest = [&](const std::vector<double>& lines, std::initializer_list<double> edges,
+                             bool upright) {
         double best = reach;
         double shift = 0;
         double line = 0;
@@ -131,8 +132,9 @@ void StageTool::move(QPointF by, bool snaps) {
     pose.y = tenth(*m_pose.y + inner.y);
     auto rest = edit::moveLayer(*m_schedule->sequence, m_layer, inner.x, inner.y, landscape());
     const auto& place = model::placeOn(rest.layers[static_cast<std::size_t>(m_index)], landscape());
-    m_numbers = m_scope == PoseScope::Rest ? QStringLiteral("x %1  y %2 dp").arg(shown(place.x), shown(place.y))
-                                           : QStringLiteral("x %1  y %2 dp").arg(shown(*pose.x), shown(*pose.y));
+    m_numbers = m_scope == PoseScope::Rest
+                    ? QStringLiteral("x %1  y %2 dp").arg(shown(place.x), shown(place.y))
+                    : QStringLiteral("x %1  y %2 dp").arg(shown(*pose.x), shown(*pose.y));
     apply(pose, std::move(rest));
 }
 
@@ -152,23 +154,29 @@ void StageTool::resize(QPointF point, StageModifiers modifiers) {
     double across = factor(local.x, signs.x(), before.width);
     double down = factor(local.y, signs.y(), before.height);
     const bool corner = signs.x() != 0 && signs.y() != 0;
-    const bool text = m_schedule->sequence->layers[static_cast<std::size_t>(m_index)].kind == model::LayerKind::Text;
+    const bool text =
+        m_schedule->sequence->layers[static_cast<std::size_t>(m_index)].kind == model::LayerKind::Text;
     if ((corner && modifiers.keepsShape) || text) {
         across = down = text && !corner ? (signs.x() != 0 ? across : down) : (across + down) / 2;
     }
     if (modifiers.snaps && m_scope == PoseScope::Rest) {
         across = std::max(1.0, std::round(before.width * across)) / before.width; // whole dp
-        down = corner && modifiers.keepsShape ? across : std::max(1.0, std::round(before.height * down)) / before.height;
+        down = corner && modifiers.keepsShape
+                   ? across
+                   : std::max(1.0, std::round(before.height * down)) / before.height;
     }
     model::Pose pose;
     pose.scaleX = hundredth(*m_pose.scaleX * across);
     pose.scaleY = hundredth(*m_pose.scaleY * down);
-    const auto& now = model::placeOn(m_schedule->sequence->layers[static_cast<std::size_t>(m_index)], landscape());
-    auto rest = edit::resizeLayer(*m_schedule->sequence, m_layer, {now.width * across, now.height * down}, landscape());
+    const auto& now =
+        model::placeOn(m_schedule->sequence->layers[static_cast<std::size_t>(m_index)], landscape());
+    auto rest = edit::resizeLayer(*m_schedule->sequence, m_layer, {now.width * across, now.height * down},
+                                  landscape());
     if (modifiers.fromEdge) {
-        const Point shift = (Matrix::rotation(m_state.rotation) * Matrix::scaling(m_state.scaleX, m_state.scaleY))
-                                .map({signs.x() * before.width * (across - 1) / room,
-                                      signs.y() * before.height * (down - 1) / room});
+        const Point shift =
+            (Matrix::rotation(m_state.rotation) * Matrix::scaling(m_state.scaleX, m_state.scaleY))
+                .map({signs.x() * before.width * (across - 1) / room,
+                      signs.y() * before.height * (down - 1) / room});
         rest = edit::moveLayer(std::move(rest), m_layer, shift.x, shift.y, landscape());
         pose.x = tenth(*m_pose.x + shift.x);
         pose.y = tenth(*m_pose.y + shift.y);
@@ -183,9 +191,15 @@ void StageTool::turn(QPointF point, bool snaps) {
     const auto& layer = m_schedule->sequence->layers[static_cast<std::size_t>(m_index)];
     const StageHandles handles(m_state, layer.pivot, m_pixelsPerDp);
     const QPointF centre = handles.at(Handle::Pivot);
-    const auto angle = [&](QPointF at) { return std::atan2(at.y() - centre.y(), at.x() - centre.x()) * 180 / std::numbers::pi; };
+    const auto angle = [&](QPointF at) {
+        return std::atan2(at.y() - centre.y(), at.x() - centre.x()) * 180 / std::numbers::pi;
+    };
     const double by = std::remainder(angle(point) - angle(m_pressedAt), 360);
-    const auto step = [&](double value) { return snaps && std::abs(std::remainder(value, kTurnStep)) < 3 ? std::round(value / kTurnStep) * kTurnStep : std::round(value); };
+    const auto step = [&](double value) {
+        return snaps && std::abs(std::remainder(value, kTurnStep)) < 3
+                   ? std::round(value / kTurnStep) * kTurnStep
+                   : std::round(value);
+    };
     const auto& place = model::placeOn(layer, landscape());
     const double atRest = step(place.turn + by);
     model::Pose pose;
@@ -197,7 +211,8 @@ void StageTool::turn(QPointF point, bool snaps) {
 /// The pivot is the layer's own, whatever the scope: it says about which point it turns.
 void StageTool::shiftPivot(QPointF point, bool snaps) {
     const Point local = schedule::toScreen(m_state).inverted().map({point.x(), point.y()});
-    Point pivot{local.x / std::max(1.0, m_state.size.width) + 0.5, local.y / std::max(1.0, m_state.size.height) + 0.5};
+    Point pivot{local.x / std::max(1.0, m_state.size.width) + 0.5,
+                local.y / std::max(1.0, m_state.size.height) + 0.5};
     for (double* value : {&pivot.x, &pivot.y}) {
         for (double line : {0.0, 0.5, 1.0}) {
             *value = snaps && std::abs(*value - line) < 0.06 ? line : *value;
@@ -205,7 +220,8 @@ void StageTool::shiftPivot(QPointF point, bool snaps) {
         *value = hundredth(std::clamp(*value, -2.0, 3.0));
     }
     m_numbers = QObject::tr("pivot %1 %  %2 %").arg(shown(pivot.x * 100), shown(pivot.y * 100));
-    m_document.preview(edit::changeLayer(*m_schedule->sequence, m_layer, [&](model::Layer& it) { it.pivot = pivot; }));
+    m_document.preview(
+        edit::changeLayer(*m_schedule->sequence, m_layer, [&](model::Layer& it) { it.pivot = pivot; }));
 }
 
 void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
@@ -215,7 +231,8 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
     }
     if (m_scope == PoseScope::Same) {
         model::Pose from;
-        for (auto member : {&model::Pose::x, &model::Pose::y, &model::Pose::scaleX, &model::Pose::scaleY, &model::Pose::turn}) {
+        for (auto member : {&model::Pose::x, &model::Pose::y, &model::Pose::scaleX, &model::Pose::scaleY,
+                            &model::Pose::turn}) {
             from.*member = pose.*member ? m_pose.*member : std::optional<double>();
         }
         int changed = 0;
@@ -238,7 +255,8 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
     }
     Id cue;
     m_document.preview(edit::poseAt(*m_schedule->sequence, m_layer, m_schedule->sequence->beats[beat].id,
-                                    m_schedule->beats[beat].start, times, static_cast<Millis>(std::lround(now)), pose, cue));
+                                    m_schedule->beats[beat].start, times,
+                                    static_cast<Millis>(std::lround(now)), pose, cue));
 }
 
 QString StageTool::verb() const {
@@ -255,7 +273,8 @@ QString StageTool::verb() const {
 
 void StageTool::finish() {
     if (m_changed) {
-        m_document.commit(verb().arg(toQString(m_schedule->sequence->layers[static_cast<std::size_t>(m_index)].name)));
+        m_document.commit(
+            verb().arg(toQString(m_schedule->sequence->layers[static_cast<std::size_t>(m_index)].name)));
     }
 }
 

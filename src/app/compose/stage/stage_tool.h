@@ -32,8 +32,8 @@ struct StageModifiers {
 /// One drag on the stage, from press to release. Everything it does is a transaction of the document.
 class StageTool {
 public:
-    StageTool(Document& document, Preview& preview, const Id& layer, Handle handle, PoseScope scope, QPointF pressedAt,
-              double pixelsPerDp);
+    StageTool(Document& document, Preview& preview, const Id& layer, Handle handle, PoseScope scope,
+              QPointF pressedAt, double pixelsPerDp);
 
     void moveTo(QPointF point, StageModifiers modifiers);
     void finish();

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/stage/stage_view.h"
 
-#include "app/shell/theme.h"
 #include "app/compose/stage/stage_marks.h"
+#include "app/shell/theme.h"
 #include "core/edit/layer_edits.h"
 #include "core/schedule/evaluate.h"
 #include "render/bands.h"
@@ -28,7 +28,8 @@ StageView::StageView(Document& document, Preview& preview, Selection& selection,
     setAccessibleName(tr("Stage"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
-    setToolTip(tr("Click selects, drag moves; handles size and turn. Shift: free proportions, Ctrl: from the far edge, and moves the "
+    setToolTip(tr("Click selects, drag moves; handles size and turn. Shift: free proportions, Ctrl: from the "
+                  "far edge, and moves the "
                   "pivot; Alt: without snapping"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     connect(&preview, &Preview::scheduleChanged, this, qOverload<>(&QWidget::update));
@@ -81,7 +82,8 @@ std::optional<StageHandles> StageView::handles() const {
     if (model::coversScreen(layer.kind)) {
         return {};
     }
-    return StageHandles(schedule::stateOf(schedule, index, std::max(0.0, m_preview.time())), layer.pivot, pixelsPerDp());
+    return StageHandles(schedule::stateOf(schedule, index, std::max(0.0, m_preview.time())), layer.pivot,
+                        pixelsPerDp());
 }
 
 QPointF StageView::handleAt(Handle handle) const {
@@ -143,7 +145,9 @@ void StageView::paintHome(QPainter& painter, const QRectF& screen, double corner
     painter.translate(screen.topLeft());
     painter.scale(scale, scale);
     const QSizeF size(m_frame.screen.width, m_frame.screen.height);
-    const double pressed = m_preview.time() < 0 ? std::clamp(1 - std::abs(m_preview.time() - Preview::kTapAt / 2) / 90, 0.0, 1.0) : 0;
+    const double pressed =
+        m_preview.time() < 0 ? std::clamp(1 - std::abs(m_preview.time() - Preview::kTapAt / 2) / 90, 0.0, 1.0)
+                             : 0;
     render::paintHomeScreen(painter, *m_preview.scene(), *m_preview.schedule()->sequence, size, pressed);
     const double part = m_preview.windowPart();
     if (part > 0) {
@@ -154,7 +158,8 @@ void StageView::paintHome(QPainter& painter, const QRectF& screen, double corner
         painter.setClipPath(frame, Qt::IntersectClip);
         painter.setOpacity(std::min(1.0, part * 4));
         const double grow = window.width() / size.width();
-        painter.drawImage(QRectF(window.x(), window.center().y() - size.height() * grow / 2, window.width(), size.height() * grow),
+        painter.drawImage(QRectF(window.x(), window.center().y() - size.height() * grow / 2, window.width(),
+                                 size.height() * grow),
                           m_screen);
     }
     painter.restore();
@@ -219,7 +224,8 @@ void StageView::paintMarks(QPainter& painter, double scale) {
         paintGhosts(painter, schedule, cue, scale);
     }
     if (const auto it = handles()) {
-        paintHandles(painter, *it, scale, model::findThing(schedule.sequence->layers, selectedLayer())->locked);
+        paintHandles(painter, *it, scale,
+                     model::findThing(schedule.sequence->layers, selectedLayer())->locked);
     }
     if (m_tool) {
         paintGuides(painter, m_tool->guides(), schedule.screen, scale);
@@ -274,7 +280,8 @@ void StageView::mousePressEvent(QMouseEvent* event) {
     }
     const auto* layer = model::findThing(m_preview.schedule()->sequence->layers, selectedLayer());
     if (layer && !layer->locked && handle != Handle::None) {
-        m_tool = std::make_unique<StageTool>(m_document, m_preview, layer->id, handle, m_scope, m_pointer, pixelsPerDp());
+        m_tool = std::make_unique<StageTool>(m_document, m_preview, layer->id, handle, m_scope, m_pointer,
+                                             pixelsPerDp());
     }
 }
 
@@ -282,7 +289,8 @@ void StageView::mouseMoveEvent(QMouseEvent* event) {
     m_pointer = toDp(event->position());
     if (m_tool) {
         const auto keys = event->modifiers();
-        m_tool->moveTo(m_pointer, {!(keys & Qt::AltModifier), !(keys & Qt::ShiftModifier), bool(keys & Qt::ControlModifier)});
+        m_tool->moveTo(m_pointer, {!(keys & Qt::AltModifier), !(keys & Qt::ShiftModifier),
+                                   bool(keys & Qt::ControlModifier)});
         update();
         return;
     }
@@ -323,17 +331,22 @@ void StageView::keyPressEvent(QKeyEvent* event) {
         return;
     }
     const double step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
-    const QPointF by(event->key() == Qt::Key_Left ? -step : event->key() == Qt::Key_Right ? step : 0,
-                     event->key() == Qt::Key_Up ? -step : event->key() == Qt::Key_Down ? step : 0);
+    const QPointF by(event->key() == Qt::Key_Left    ? -step
+                     : event->key() == Qt::Key_Right ? step
+                                                     : 0,
+                     event->key() == Qt::Key_Up     ? -step
+                     : event->key() == Qt::Key_Down ? step
+                                                    : 0);
     const auto* layer = model::findThing(m_document.sequence()->layers, selectedLayer());
     if (by.isNull() || !layer || layer->locked || model::coversScreen(layer->kind)) {
         QWidget::keyPressEvent(event);
         return;
     }
     const auto& screen = m_preview.schedule()->screen;
-    m_document.apply(tr("place %1").arg(QString::fromStdString(layer->name)),
-                     edit::moveLayer(*m_document.sequence(), layer->id, by.x(), by.y(), screen.width > screen.height),
-                     "place " + layer->id);
+    m_document.apply(
+        tr("place %1").arg(QString::fromStdString(layer->name)),
+        edit::moveLayer(*m_document.sequence(), layer->id, by.x(), by.y(), screen.width > screen.height),
+        "place " + layer->id);
 }
 
 void StageView::contextMenuEvent(QContextMenuEvent* event) {

@@ -11,8 +11,8 @@
 
 namespace scaena::app {
 
-/// The device, as large as fits, showing exactly the needle's moment. A click selects the cue of the layer beneath it that runs at
-/// that moment, or the layer; the selected layer has handles.
+/// The device, as large as fits, showing exactly the needle's moment. A click selects the cue of the layer
+/// beneath it that runs at that moment, or the layer; the selected layer has handles.
 class StageView : public QWidget {
     Q_OBJECT
 public:

@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: MIT
+#include "app/compose/card/layer_form.h"
+#include "app/shell/background.h"
+#include "app/shell/phrasing.h"
+#include "core/model/limits.h"
+#include "core/start/pictures.h"
+#include "render/decoder.h"
+
+#include <QFileDialog>
+#include <QFileInfo>
+
+/// The part of LayerForm that gives a layer other files and does things with it as a whole.
+namespace scaena::app {
+
+using model::Layer;
+using model::LayerKind;
+
+/// Reads a picture in the background and gives its path to `set`.
+void LayerForm::chooseFile(const QString& title, const QString& filter,
+                           std::function<void(Layer&, const std::string&)> set, const char* folder) {
+    const QString chosen = QFileDialog::getOpenFileName(this, title, {}, filter);
+    if (chosen.isEmpty()) {
+        return;
+    }
+    const auto source = std::filesystem::path(chosen.toStdString());
+    using Read = Result<start::NamedBytes>;
+    const auto read = resultFromBackground<Read>(
+        this, tr("Reading %1 …").arg(QFileInfo(chosen).fileName()), [source](const auto&) -> Read {
+            auto bytes = DiskFiles().read(source, model::limits::kPictureBytes);
+            if (!bytes) {
+                return tl::unexpected(bytes.error());
+            }
+            const render::QtDecoder decoder;
+            const auto kind = start::kindOf(*bytes, source);
+            if (kind == start::SourceKind::Svg || kind == start::SourceKind::Pdf ||
+                kind == start::SourceKind::VectorDrawable) {
+                Problems ignored;
+                return start::asSvg(*bytes, source, decoder, ignored);
+            }
+            if (kind == start::SourceKind::Raster) {
+                if (auto info = decoder.picture(*bytes, source.string()); !info) {
+                    return tl::unexpected(info.error());
+                }
+            }
+            return start::NamedBytes{"", std::move(*bytes)};
+        });
+    if (!read) {
+        return;
+    }
+    if (!*read) {
+        emit m_actions.problems(tr("This file cannot be used"), read->error());
+        return;
+    }
+    auto path = (*read)->path;
+    if (path.empty()) {
+        const auto never = [](const Id&) { return false; };
+        path = std::string(folder) + "/" + makeId(source.stem().string(), "file", never) +
+               source.extension().string();
+    }
+    const auto kept = m_actions.document().addFile(path, (*read)->bytes);
+    apply(tr("change the files of %1"), [&](Layer& it) { set(it, kept); });
+}
+
+void LayerForm::rebuildDeeds(const Layer& layer) {
+    const QString pictures = tr("Pictures (*.png *.jpg *.jpeg *.webp)");
+    const QString vectors = tr("Vector art (*.svg *.pdf *.xml)");
+    switch (layer.kind) {
+    case LayerKind::Artwork:
+        deed("darkArt", tr("Art for the night …"), tr("Another file that is shown by night"),
+             [this, vectors] {
+                 chooseFile(
+                     tr("Art for the night"), vectors,
+                     [](Layer& it, const std::string& path) { it.darkArt = path; }, "art");
+             });
+        deed("takeApart", tr("Take apart"), tr("A layer for each part of the SVG that has an id"),
+             [this] { m_actions.takeApart(); });
+        [[fallthrough]];
+    case LayerKind::Image:
+        deed("asIcon", tr("Show in the opening"), tr("The system's static frame shows it as the icon"),
+             [this] {
+                 auto next = *m_actions.document().sequence();
+                 next.opening.icon = m_id;
+                 if (std::find(next.opening.layers.begin(), next.opening.layers.end(), m_id) ==
+                     next.opening.layers.end()) {
+                     next.opening.layers.push_back(m_id);
+                 }
+                 m_actions.document().apply(tr("icon of the opening"), std::move(next));
+             });
+        break;
+    case LayerKind::Backdrop:
+        deed("pictureLight", tr("Picture by day …"), tr("Behind everything, upright"), [this, pictures] {
+            chooseFile(
+                tr("Backdrop picture"), pictures,
+                [](Layer& it, const std::string& path) {
+                    it.picture = it.picture.value_or(model::BackdropPicture{});
+                    it.picture->light = path;
+                },
+                "images");
+        });
+        if (layer.picture) {
+            deed("pictureDark", tr("… by night …"), tr("Its picture by night"), [this, pictures] {
+                chooseFile(
+                    tr("Backdrop picture by night"), pictures,
+                    [](Layer& it, const std::string& path) { it.picture->dark = path; }, "images");
+            });
+            deed("pictureLandscape", tr("… held sideways …"), tr("Its picture on screens wider than high"),
+                 [this, pictures] {
+                     chooseFile(
+                         tr("Backdrop picture held sideways"), pictures,
+                         [](Layer& it, const std::string& path) { it.picture->landscape = path; }, "images");
+                 });
+            deed("pictureNone", tr("No picture"), tr("Only its colour"),
+                 [this] { apply(tr("picture of %1"), [](Layer& it) { it.picture.reset(); }); });
+        }
+        break;
+    case LayerKind::Text:
+        deed("ownFont", tr("Own font file …"),
+             tr("A TrueType or OpenType font of your own; exports hold its outlines"), [this] {
+                 chooseFile(
+                     tr("Own font"), tr("Fonts (*.ttf *.otf)"),
+                     [](Layer& it, const std::string& path) { it.text.fontFile = path; }, "fonts");
+             });
+        break;
+    case LayerKind::Group:
+        deed("ungroup", tr("Ungroup"), tr("Lets its members go (Ctrl+Shift+G)"),
+             [this] { m_actions.ungroupSelected(); });
+        break;
+    default:
+        break;
+    }
+    deed("hideLayer", layer.hidden ? tr("Show on the stage") : tr("Hide while designing"),
+         tr("Exports keep it (H)"), [this] { m_actions.toggleHidden(); });
+    deed("lockLayer", layer.locked ? tr("Unlock") : tr("Lock"), tr("The stage leaves a locked layer alone"),
+         [this] { m_actions.toggleLock(); });
+    m_deeds->finish();
+}
+
+}

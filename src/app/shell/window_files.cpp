@@ -1,0 +1,227 @@
+// SPDX-License-Identifier: MIT
+#include "app/compose/compose_room.h"
+#include "app/compose/score/score_view.h"
+#include "app/shell/background.h"
+#include "app/shell/main_window.h"
+#include "app/shell/phrasing.h"
+#include "app/shell/samples.h"
+#include "app/shell/welcome_page.h"
+#include "core/file/version.h"
+#include "render/decoder.h"
+#include "render/image_cache.h"
+
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMenu>
+#include <QMessageBox>
+#include <QSettings>
+
+/// The part of MainWindow that opens, begins and saves sequences.
+namespace scaena::app {
+
+namespace {
+
+constexpr int kMostRecent = 8;
+
+QString sequenceFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQString(file::kExtension)); }
+
+}
+
+void MainWindow::updateRecent() {
+    const auto files = QSettings().value(QStringLiteral("recent")).toStringList();
+    m_recent->clear();
+    for (const auto& file : files) {
+        m_recent->addAction(QFileInfo(file).completeBaseName() + QStringLiteral("  –  ") +
+                                QFileInfo(file).path(),
+                            this, [this, file] { openFile(file); });
+    }
+    m_recent->setEnabled(!files.isEmpty());
+    m_welcome->setRecent(files);
+}
+
+void MainWindow::remember(const QString& path) {
+    QSettings settings;
+    auto files = settings.value(QStringLiteral("recent")).toStringList();
+    const QString full = QFileInfo(path).absoluteFilePath();
+    files.removeAll(full);
+    files.prepend(full);
+    settings.setValue(QStringLiteral("recent"), files.mid(0, kMostRecent));
+    updateRecent();
+}
+
+bool MainWindow::openFile(const QString& path) {
+    if (!mayLeave()) {
+        return false;
+    }
+    const auto full = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
+    using Read = Result<project::Project>;
+    auto read = resultFromBackground<Read>(
+        this, tr("Opening %1 …").arg(QFileInfo(path).fileName()), [full](const std::atomic<bool>& stop) {
+            auto project = project::open(DiskFiles(), full);
+            if (project) {
+                for (const auto& [name, bytes] : project->shelf->files) {
+                    if (!stop) {
+                        (void)render::decodedImage(
+                            bytes); // large pictures are ready before the stage asks for them
+                    }
+                }
+            }
+            return project;
+        });
+    if (!read) {
+        return false;
+    }
+    if (!*read) {
+        showProblems(tr("This file cannot be opened"), read->error());
+        return false;
+    }
+    const Problems warnings = (*read)->warnings;
+    m_document.take(std::move(**read));
+    m_selection.clear();
+    m_preview.setPlaying(false);
+    m_preview.setTime(0);
+    m_compose->score().setFocus();
+    remember(path);
+    if (!warnings.empty()) {
+        showProblems(tr("The sequence is open, but some art is not as it was drawn"), warnings);
+    }
+    return true;
+}
+
+/// A sample is shown on the device it was made for.
+void MainWindow::openSample(const Sample& sample) {
+    if (openFile(sampleFile(sample))) {
+        auto conditions = m_preview.conditions();
+        conditions.device = sample.device;
+        conditions.landscape = sample.landscape;
+        m_preview.setConditions(conditions);
+    }
+}
+
+bool MainWindow::startFrom(const QString& path) {
+    if (!mayLeave()) {
+        return false;
+    }
+    const auto source = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
+    using Read = Result<start::Started>;
+    auto read = resultFromBackground<Read>(this, tr("Reading %1 …").arg(QFileInfo(path).fileName()),
+                                           [source](const std::atomic<bool>& stop) {
+                                               const render::QtDecoder decoder;
+                                               return start::startFrom(DiskFiles(), source, decoder, stop);
+                                           });
+    if (!read) {
+        return false;
+    }
+    if (!*read) {
+        showProblems(tr("This cannot be used as a beginning"), read->error());
+        return false;
+    }
+    const Problems warnings = (*read)->warnings;
+    m_document.start(std::move(**read));
+    m_selection.clear();
+    m_preview.setTime(0);
+    m_compose->score().setFocus();
+    if (!warnings.empty()) {
+        showProblems(tr("The sequence stands, but something is not as it was"), warnings);
+    }
+    m_preview.setPlaying(true);
+    return true;
+}
+
+void MainWindow::takeFiles(const QStringList& paths) {
+    if (paths.isEmpty()) {
+        return;
+    }
+    const QString first = paths.first();
+    if (first.endsWith(toQString(file::kExtension))) {
+        openFile(first);
+    } else if (!m_document.isOpen() || QFileInfo(first).isDir()) {
+        startFrom(first);
+    } else {
+        m_compose->actions().addFiles(paths);
+    }
+}
+
+bool MainWindow::save() {
+    if (m_document.path().empty()) {
+        return saveAs();
+    }
+    if (m_document.changedOnDisk()) {
+        const auto answer = QMessageBox::question(
+            this, tr("Changed by somebody else"),
+            tr("The file has been changed since it was opened here. Replace it with your version?"),
+            QMessageBox::Save | QMessageBox::SaveAll | QMessageBox::Cancel, QMessageBox::Cancel);
+        if (answer != QMessageBox::Save) {
+            return answer == QMessageBox::SaveAll && saveAs();
+        }
+    }
+    const auto saved = m_document.save();
+    if (!saved) {
+        showProblems(tr("The sequence could not be saved"), saved.error());
+        return false;
+    }
+    remember(QString::fromStdString(m_document.path().string()));
+    return true;
+}
+
+bool MainWindow::saveAs() {
+    QString path = QFileDialog::getSaveFileName(this, tr("Save the launch sequence"), {}, sequenceFilter());
+    if (path.isEmpty()) {
+        return false;
+    }
+    if (!path.endsWith(toQString(file::kExtension))) {
+        path += toQString(file::kExtension);
+        // The dialog asked about another name.
+        if (QFileInfo::exists(path) &&
+            QMessageBox::question(this, tr("Replace?"), tr("%1 exists already. Replace it?").arg(path)) !=
+                QMessageBox::Yes) {
+            return false;
+        }
+    }
+    const auto saved = m_document.saveAs(path.toStdString());
+    if (!saved) {
+        showProblems(tr("The sequence could not be saved"), saved.error());
+        return false;
+    }
+    remember(path);
+    return true;
+}
+
+bool MainWindow::mayLeave() {
+    if (!m_document.isModified()) {
+        return true;
+    }
+    const auto answer = QMessageBox::question(
+        this, tr("Unsaved changes"),
+        tr("“%1” has changes that are not saved.").arg(QString::fromStdString(m_document.sequence()->name)),
+        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
+    return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
+}
+
+void MainWindow::offerLostWork() {
+    for (const auto& lost : Journal::findLost()) {
+        const QString name = lost.path.empty() ? tr("a sequence that was never saved")
+                                               : QString::fromStdString(lost.path.string());
+        const auto answer = QMessageBox::question(
+            this, tr("Unsaved work was kept"),
+            tr("The program ended before %1 was saved. Bring the unsaved work back?").arg(name),
+            QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Yes);
+        if (answer == QMessageBox::Cancel) {
+            continue; // asked again next time
+        }
+        if (answer == QMessageBox::Yes) {
+            if (const auto problems = m_document.restore(lost.text, lost.path, lost.unsavedFiles);
+                !problems.empty()) {
+                showProblems(tr("The unsaved work cannot be read"), problems);
+                continue;
+            }
+            m_journal.writeNow();
+        }
+        Journal::forget(lost);
+        if (answer == QMessageBox::Yes) {
+            return;
+        }
+    }
+}
+
+}
