@@ -486,3 +486,17 @@ TEST_CASE("A spring is tuned by what is felt, and one's own curve is kept") {
     CHECK(*s.cue("sun-rise").easing == model::Easing(model::CubicBezier{0.1, 0.2, 0.3, 1.4}));
     s.window.phraseShelf().removeEasing("Mine");
 }
+
+TEST_CASE("What an undone step took away is selected no longer, and cannot be removed once more") {
+    Session s;
+    s.trigger("addGate");
+    CHECK(s.window.selection().kind() == Selection::Kind::Gate);
+    s.trigger("undo");
+    CHECK(s.window.selection().kind() == Selection::Kind::None);
+    s.window.compose().actions().addLayer(model::LayerKind::Text);
+    s.trigger("duplicate");
+    s.trigger("undo");
+    const auto before = s.sequence();
+    s.window.compose().actions().remove();
+    CHECK(s.sequence() == before);
+}

@@ -22,7 +22,32 @@ using model::BeatKind;
 ComposeActions::ComposeActions(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf,
                                QWidget* window)
     : QObject(window), m_document(document), m_preview(preview), m_selection(selection), m_shelf(shelf),
-      m_window(window) {}
+      m_window(window) {
+    connect(&document, &Document::changed, this, &ComposeActions::forgetGone);
+}
+
+/// What an undone step took away cannot stay selected.
+void ComposeActions::forgetGone() {
+    auto ids = m_selection.all();
+    const auto exists = [&](const Id& id) {
+        switch (m_selection.kind()) {
+        case Selection::Kind::Cue:
+            return model::findThing(sequence().cues, id) != nullptr;
+        case Selection::Kind::Beat:
+            return model::findThing(sequence().beats, id) != nullptr;
+        case Selection::Kind::Gate:
+            return model::findThing(sequence().gates, id) != nullptr;
+        case Selection::Kind::Layer:
+            return model::findThing(sequence().layers, id) != nullptr;
+        case Selection::Kind::None:
+            break;
+        }
+        return false;
+    };
+    if (std::erase_if(ids, [&](const Id& id) { return !exists(id); }) > 0) {
+        m_selection.setAll(m_selection.kind(), std::move(ids));
+    }
+}
 
 void ComposeActions::apply(const QString& name, model::Sequence next) {
     m_document.apply(name, std::move(next));
@@ -60,7 +85,8 @@ Id ComposeActions::layerForCue() const {
     if (m_selection.kind() == Selection::Kind::Layer && model::findThing(s.layers, m_selection.id())) {
         return m_selection.id();
     }
-    return s.layers.empty() ? Id() : s.layers.back().id;
+    const Id leading = edit::leadingLayer(s);
+    return !leading.empty() || s.layers.empty() ? leading : s.layers.back().id;
 }
 
 ComposeActions::Moment ComposeActions::momentFor(const Id& layer, double time) const {

@@ -73,7 +73,7 @@ public:
 
     /// The selected cues with their times, by start.
     [[nodiscard]] std::vector<edit::CueTime> selectedTimes() const;
-    /// The layer a new cue belongs to: that of the selection, else the foremost one.
+    /// The layer a new cue belongs to: that of the selection, else the leading one (the logo).
     [[nodiscard]] Id layerForCue() const;
 
     [[nodiscard]] Document& document() const { return m_document; }
@@ -92,6 +92,7 @@ private:
     /// The beat and offset a time means for a layer: the opening is only the icon's.
     [[nodiscard]] Moment momentFor(const Id& layer, double time) const;
     void apply(const QString& name, model::Sequence next);
+    void forgetGone();
     void addLayerOf(model::Layer layer, const QString& name);
     [[nodiscard]] model::ColourRef colourFor(const char* wish) const;
     [[nodiscard]] QString nameOfLayer(const Id& id) const;

@@ -90,7 +90,10 @@ model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, co
         it.landscape.reset();
         if (it.id == target && it.kind != model::LayerKind::Backdrop && it.kind != model::LayerKind::Group) {
             it.group.clear();
-            const double longest = std::max({it.place.width, it.place.height, 1.0});
+            // A text's place says little of how wide its ink is; about half its size a letter does.
+            const bool text = it.kind == model::LayerKind::Text;
+            const double longest = text ? std::max(1.0, 0.55 * it.text.size * double(it.text.text.size()))
+                                        : std::max({it.place.width, it.place.height, 1.0});
             const double factor = kArtSide / longest;
             it.place = {model::AnchorPoint::Centre, 0, 0, it.place.width * factor, it.place.height * factor};
             it.text.size *= factor;
