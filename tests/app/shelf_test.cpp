@@ -500,3 +500,28 @@ TEST_CASE("What an undone step took away is selected no longer, and cannot be re
     s.window.compose().actions().remove();
     CHECK(s.sequence() == before);
 }
+
+TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer mark, a destination is set by "
+          "its card") {
+    Session s;
+    s.window.compose().actions().addLayer(model::LayerKind::Progress);
+    const Id progress = s.window.selection().id();
+    auto* gate = s.child<QComboBox>("progressGate");
+    gate->setCurrentIndex(gate->findText("Session"));
+    emit gate->activated(gate->currentIndex());
+    CHECK(model::findThing(s.sequence().layers, progress)->progress.gates == std::vector<Id>{"session"});
+    s.window.selection().select(Selection::Kind::Layer, "sun");
+    auto* which = s.child<QComboBox>("whichPlace");
+    which->setCurrentIndex(1);
+    emit which->activated(1);
+    const auto rest = model::findThing(s.sequence().layers, "sun")->place;
+    s.type(s.child<QDoubleSpinBox>("layerX"), "70");
+    s.type(s.child<QDoubleSpinBox>("layerWidth"), "48");
+    CHECK(model::findThing(s.sequence().layers, "sun")->destination->x == 70);
+    CHECK(model::findThing(s.sequence().layers, "sun")->destination->width == 48);
+    CHECK(model::findThing(s.sequence().layers, "sun")->place == rest);
+    click(s.child<QToolButton>("footerMark"));
+    CHECK(model::findThing(s.sequence().layers, "sun")->kind == model::LayerKind::FooterMark);
+    CHECK(s.sequence().opening.footer == "sun");
+    CHECK(model::validate(s.sequence()).empty());
+}

@@ -2,6 +2,8 @@
 #include "app/compose/card/layer_form.h"
 #include "app/shell/background.h"
 #include "app/shell/phrasing.h"
+#include "core/edit/layer_edits.h"
+#include "core/edit/tidy.h"
 #include "core/model/limits.h"
 #include "core/start/pictures.h"
 #include "render/decoder.h"
@@ -72,10 +74,34 @@ void LayerForm::rebuildDeeds(const Layer& layer) {
                      tr("Art for the night"), vectors,
                      [](Layer& it, const std::string& path) { it.darkArt = path; }, "art");
              });
+        deed("footerMark", tr("Make it the footer mark"),
+             tr("The small mark near the bottom edge; newer Android shows it in the opening"), [this] {
+                 auto next = edit::changeLayer(*m_actions.document().sequence(), m_id, [](Layer& it) {
+                     it.kind = LayerKind::FooterMark;
+                     it.plate.reset();
+                     const double fit = std::min(
+                         {1.0, 200 / std::max(1.0, it.place.width), 80 / std::max(1.0, it.place.height)});
+                     it.place = {model::AnchorPoint::Bottom, 0, -100, it.place.width * fit,
+                                 it.place.height * fit};
+                 });
+                 next.opening.footer = m_id;
+                 m_actions.document().apply(tr("make a footer mark"), edit::tidied(std::move(next)));
+             });
         deed("takeApart", tr("Take apart"), tr("A layer for each part of the SVG that has an id"),
              [this] { m_actions.takeApart(); });
         [[fallthrough]];
     case LayerKind::Image:
+        if (layer.kind == LayerKind::Image) {
+            deed("morePictures", tr("Other density or dark one …"),
+                 tr("Names such as leaf@2x.png and leaf-dark.png tell which it is"), [this, pictures] {
+                     chooseFile(
+                         tr("Another picture of this image"), pictures,
+                         [](Layer& it, const std::string& path) {
+                             it.pictures.push_back({path, start::densityOf(path), start::saysDark(path), {}});
+                         },
+                         "images");
+                 });
+        }
         deed("asIcon", tr("Show in the opening"), tr("The system's static frame shows it as the icon"),
              [this] {
                  auto next = *m_actions.document().sequence();
@@ -103,6 +129,15 @@ void LayerForm::rebuildDeeds(const Layer& layer) {
                     tr("Backdrop picture by night"), pictures,
                     [](Layer& it, const std::string& path) { it.picture->dark = path; }, "images");
             });
+            if (!layer.picture->landscape.empty()) {
+                deed("pictureDarkLandscape", tr("… sideways by night …"),
+                     tr("Its picture sideways, by night"), [this, pictures] {
+                         chooseFile(
+                             tr("Backdrop picture sideways by night"), pictures,
+                             [](Layer& it, const std::string& path) { it.picture->darkLandscape = path; },
+                             "images");
+                     });
+            }
             deed("pictureLandscape", tr("… held sideways …"), tr("Its picture on screens wider than high"),
                  [this, pictures] {
                      chooseFile(

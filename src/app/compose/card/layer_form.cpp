@@ -40,6 +40,9 @@ bool LayerForm::landscape() const {
 }
 
 model::Place& LayerForm::place(Layer& layer) const {
+    if (m_which->currentIndex() == 1 && layer.destination) {
+        return *layer.destination;
+    }
     return landscape() && layer.landscape ? *layer.landscape : layer.place;
 }
 
@@ -88,7 +91,20 @@ void LayerForm::buildWhere() {
         box->setFont(uiFont(12));
         box->setFixedHeight(20);
     }
-    m_where->addRow(tr("From"), m_anchor);
+    m_which = new QComboBox(this);
+    m_which->setObjectName(QStringLiteral("whichPlace"));
+    m_which->setFont(uiFont(12));
+    m_which->setFixedHeight(22);
+    m_which->addItems({tr("rests at"), tr("travels to")});
+    m_which->setToolTip(
+        tr("Where it is at rest, or where a travel leads, for example its place in the first screen"));
+    connect(m_which, &QComboBox::activated, this, [this](int index) {
+        if (index == 1 && layer() && !layer()->destination) {
+            apply(tr("destination of %1"), [](Layer& it) { it.destination = it.place; });
+        }
+        show(m_id);
+    });
+    m_where->addRow(tr("It"), pair(m_which, m_anchor));
     m_where->addRow(tr("By x, y"), pair(m_x, m_y));
     m_where->addRow(tr("Size"), pair(m_width, m_height));
     m_where->addRow(tr("Turned"), m_turn);
@@ -108,7 +124,15 @@ void LayerForm::buildWhere() {
             tr("turn %1"), [&](Layer& it) { place(it).turn = v; }, "turn ");
     });
     const auto resize = [this] {
-        if (!m_filling && layer()) {
+        if (m_which->currentIndex() == 1) {
+            apply(
+                tr("destination of %1"),
+                [&](Layer& it) {
+                    place(it).width = m_width->value();
+                    place(it).height = m_height->value();
+                },
+                "destination size ");
+        } else if (!m_filling && layer()) {
             m_actions.document().apply(tr("size of %1").arg(toQString(layer()->name)),
                                        edit::resizeLayer(*m_actions.document().sequence(), m_id,
                                                          {m_width->value(), m_height->value()}, landscape()),
@@ -118,7 +142,12 @@ void LayerForm::buildWhere() {
     connect(m_width, &QDoubleSpinBox::valueChanged, this, resize);
     connect(m_height, &QDoubleSpinBox::valueChanged, this, resize);
     const auto reanchor = [this] {
-        if (!m_filling && layer()) {
+        if (m_which->currentIndex() == 1) {
+            apply(tr("destination of %1"), [&](Layer& it) {
+                place(it).anchor = static_cast<model::AnchorPoint>(m_anchor->currentIndex());
+                place(it).safeArea = m_safe->isChecked();
+            });
+        } else if (!m_filling && layer()) {
             const auto& schedule = *m_actions.preview().schedule();
             m_actions.document().apply(
                 tr("anchor of %1").arg(toQString(layer()->name)),
@@ -270,6 +299,7 @@ void LayerForm::rebuildWhat(const Layer& layer) {
             [](Layer& it, int v) { it.progress.form = static_cast<model::ProgressForm>(v); });
         numberOf(m_what, "thickness", tr("Thickness"), QStringLiteral("dp"), 0.5, 200,
                  [](Layer& it) -> double& { return it.progress.thickness; });
+        addGateRow();
         break;
     case LayerKind::Clip:
         timeOf(m_what, "clipFrom", tr("Plays from"), [](Layer& it) -> Millis& { return it.clip.from; });
@@ -299,6 +329,31 @@ void LayerForm::rebuildWhat(const Layer& layer) {
         [](const Layer& it) { return static_cast<int>(it.shownWhen); },
         [](Layer& it, int v) { it.shownWhen = static_cast<model::ShownWhen>(v); });
     m_what->finish();
+}
+
+/// What a progress layer shows: everything that is needed, or one gate.
+void LayerForm::addGateRow() {
+    auto* box = new QComboBox(this);
+    box->setObjectName(QStringLiteral("progressGate"));
+    box->setFont(uiFont(12));
+    box->setFixedHeight(22);
+    m_what->addRow(tr("Bound to"), box);
+    connect(box, &QComboBox::activated, this, [this, box](int index) {
+        const Id gate = box->itemData(index).toString().toStdString();
+        apply(tr("gates of %1"), [&](Layer& it) {
+            it.progress.gates = gate.empty() ? std::vector<Id>{} : std::vector<Id>{gate};
+        });
+    });
+    m_readers.push_back([this, box](const Layer& it) {
+        const QSignalBlocker quiet(box);
+        box->clear();
+        box->addItem(tr("all that is needed"), QString());
+        for (const auto& gate : m_actions.document().sequence()->gates) {
+            box->addItem(toQString(gate.name), QString::fromStdString(gate.id));
+        }
+        const Id first = it.progress.gates.empty() ? Id() : it.progress.gates.front();
+        box->setCurrentIndex(std::max(0, box->findData(QString::fromStdString(first))));
+    });
 }
 
 void LayerForm::addRecolourRows(const Layer& layer) {
@@ -394,6 +449,7 @@ void LayerForm::refresh(const Layer& layer) {
     }
     const bool covers = model::coversScreen(layer.kind);
     m_where->setVisible(!covers);
+    m_which->setEnabled(layer.kind != LayerKind::Group);
     Layer copy = layer;
     const auto& at = place(copy);
     m_anchor->setCurrentIndex(static_cast<int>(at.anchor));
@@ -407,6 +463,9 @@ void LayerForm::refresh(const Layer& layer) {
 }
 
 void LayerForm::show(const Id& id) {
+    if (id != m_id) {
+        m_which->setCurrentIndex(0);
+    }
     m_id = id;
     const auto* it = layer();
     if (!it) {
@@ -417,7 +476,7 @@ void LayerForm::show(const Id& id) {
                               .arg(static_cast<int>(it->kind))
                               .arg(it->hidden)
                               .arg(it->locked)
-                              .arg(it->picture.has_value())
+                              .arg(it->picture ? 1 + int(!it->picture->landscape.empty()) : 0)
                               .arg(QString::fromStdString(it->art), QString::fromStdString(it->part));
     if (shape != m_shape) {
         m_shape = shape;

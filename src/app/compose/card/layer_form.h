@@ -28,6 +28,7 @@ private:
     void rebuildWhat(const model::Layer& layer);
     void rebuildColours(const model::Layer& layer);
     void rebuildDeeds(const model::Layer& layer);
+    void addGateRow();
     void addRecolourRows(const model::Layer& layer);
     void refresh(const model::Layer& layer);
     void apply(const QString& verb, const Change& change, const char* mergeKey = "");
@@ -57,7 +58,7 @@ private:
     bool m_filling = false;
     CardColumn *m_what, *m_where, *m_colours, *m_deeds;
     QDoubleSpinBox *m_x, *m_y, *m_width, *m_height, *m_turn;
-    QComboBox* m_anchor;
+    QComboBox *m_which, *m_anchor;
     QCheckBox *m_safe, *m_landscape;
     QWidget* m_first = nullptr;
     std::vector<Read> m_readers;
