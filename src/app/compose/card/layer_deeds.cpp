@@ -129,6 +129,12 @@ void LayerForm::rebuildDeeds(const Layer& layer) {
                     tr("Backdrop picture by night"), pictures,
                     [](Layer& it, const std::string& path) { it.picture->dark = path; }, "images");
             });
+            deed("pictureLandscape", tr("… held sideways …"), tr("Its picture on screens wider than high"),
+                 [this, pictures] {
+                     chooseFile(
+                         tr("Backdrop picture held sideways"), pictures,
+                         [](Layer& it, const std::string& path) { it.picture->landscape = path; }, "images");
+                 });
             if (!layer.picture->landscape.empty()) {
                 deed("pictureDarkLandscape", tr("… sideways by night …"),
                      tr("Its picture sideways, by night"), [this, pictures] {
@@ -138,12 +144,6 @@ void LayerForm::rebuildDeeds(const Layer& layer) {
                              "images");
                      });
             }
-            deed("pictureLandscape", tr("… held sideways …"), tr("Its picture on screens wider than high"),
-                 [this, pictures] {
-                     chooseFile(
-                         tr("Backdrop picture held sideways"), pictures,
-                         [](Layer& it, const std::string& path) { it.picture->landscape = path; }, "images");
-                 });
             deed("pictureNone", tr("No picture"), tr("Only its colour"),
                  [this] { apply(tr("picture of %1"), [](Layer& it) { it.picture.reset(); }); });
         }
