@@ -7,6 +7,8 @@
 #include <QPainter>
 #include <QPainterPathStroker>
 #include <cmath>
+#include <deque>
+#include <mutex>
 
 namespace scaena::render {
 
@@ -119,10 +121,50 @@ QRectF inkOf(const PreparedGroup& group) {
     return ink;
 }
 
+}
+
+/// Cutting and stroking an outline costs more than filling it, and every band of a frame needs the same one:
+/// the last few are kept.
+class DrawnOutlines {
+public:
+    QPainterPath of(const FillStep& step, double drawn, double hairline) {
+        const std::lock_guard lock(m_mutex);
+        for (const auto& it : m_entries) {
+            if (it.step == &step && it.drawn == drawn) {
+                return it.outline;
+            }
+        }
+        QPainterPathStroker stroker;
+        stroker.setWidth(step.isStroke ? step.strokeWidth : hairline);
+        stroker.setCapStyle(Qt::RoundCap);
+        stroker.setJoinStyle(Qt::RoundJoin);
+        stroker.setCurveThreshold(hairline * 0.1);
+        auto outline = stroker.createStroke(trimmedPath(step.isStroke ? step.centreLine : step.path, drawn));
+        outline.setFillRule(Qt::WindingFill);
+        m_entries.push_back({&step, drawn, outline});
+        if (m_entries.size() > kMostKept) {
+            m_entries.pop_front();
+        }
+        return outline;
+    }
+
+private:
+    static constexpr std::size_t kMostKept = 256;
+    struct Entry {
+        const FillStep* step;
+        double drawn;
+        QPainterPath outline;
+    };
+    std::mutex m_mutex;
+    std::deque<Entry> m_entries;
+};
+
+namespace {
+
 class ArtPainter {
 public:
-    ArtPainter(QPainter& painter, const DrawState& draw, double hairline)
-        : m_painter(painter), m_draw(draw), m_hairline(hairline) {}
+    ArtPainter(QPainter& painter, const DrawState& draw, double hairline, DrawnOutlines& outlines)
+        : m_painter(painter), m_draw(draw), m_hairline(hairline), m_outlines(outlines) {}
 
     void group(const PreparedGroup& group) {
         const bool plain = group.clips.empty() && group.opacity >= 1;
@@ -138,8 +180,9 @@ public:
             m_painter.setOpacity(m_painter.opacity() * group.opacity);
             children(group);
         } else {
-            paintGrouped(m_painter, group.opacity,
-                         [&](QPainter& inner) { ArtPainter(inner, m_draw, m_hairline).children(group); });
+            paintGrouped(m_painter, group.opacity, [&](QPainter& inner) {
+                ArtPainter(inner, m_draw, m_hairline, m_outlines).children(group);
+            });
         }
         if (!plain) {
             m_painter.restore();
@@ -170,14 +213,7 @@ private:
         if (!step.isStroke && filled >= 1) {
             return;
         }
-        const auto part = trimmedPath(step.isStroke ? step.centreLine : step.path, m_draw.drawn);
-        QPainterPathStroker stroker;
-        stroker.setWidth(step.isStroke ? step.strokeWidth : m_hairline);
-        stroker.setCapStyle(Qt::RoundCap);
-        stroker.setJoinStyle(Qt::RoundJoin);
-        stroker.setCurveThreshold(m_hairline * 0.1);
-        auto outline = stroker.createStroke(part);
-        outline.setFillRule(Qt::WindingFill);
+        const auto outline = m_outlines.of(step, m_draw.drawn, m_hairline);
         withOpacity(step.opacity * (step.isStroke ? 1 : 1 - filled),
                     [&] { m_painter.fillPath(outline, step.brush); });
     }
@@ -197,12 +233,14 @@ private:
     QPainter& m_painter;
     const DrawState& m_draw;
     double m_hairline;
+    DrawnOutlines& m_outlines;
 };
 
 }
 
 PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double unitsPerDp)
-    : m_viewBox(toQt(art.viewBox)), m_hairline(1.5 * unitsPerDp) {
+    : m_viewBox(toQt(art.viewBox)), m_hairline(1.5 * unitsPerDp),
+      m_outlines(std::make_unique<DrawnOutlines>()) {
     Preparer preparer(currentColour, unitsPerDp);
     preparer.fill(art.root, m_root);
     m_steps = preparer.steps();
@@ -210,14 +248,17 @@ PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double units
 }
 
 PreparedArt::PreparedArt(const QPainterPath& outline, const QColor& colour, double unitsPerDp)
-    : m_viewBox(outline.boundingRect()), m_hairline(1.5 * unitsPerDp), m_steps(1) {
+    : m_viewBox(outline.boundingRect()), m_hairline(1.5 * unitsPerDp), m_steps(1),
+      m_outlines(std::make_unique<DrawnOutlines>()) {
     QPainterPath path = outline;
     path.setFillRule(Qt::WindingFill);
     m_root.children.emplace_back(FillStep{path, colour, false, {}, 0, 1});
 }
 
+PreparedArt::~PreparedArt() = default;
+
 void PreparedArt::paint(QPainter& painter, const DrawState& draw) const {
-    ArtPainter(painter, draw, m_hairline).group(m_root);
+    ArtPainter(painter, draw, m_hairline, *m_outlines).group(m_root);
 }
 
 QPainterPath trimmedPath(const QPainterPath& path, double part) {

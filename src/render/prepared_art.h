@@ -47,6 +47,10 @@ public:
     /// Plain outlines of one colour (text).
     PreparedArt(const QPainterPath& outline, const QColor& colour, double unitsPerDp);
 
+    ~PreparedArt();
+    PreparedArt(const PreparedArt&) = delete;
+    PreparedArt& operator=(const PreparedArt&) = delete;
+
     [[nodiscard]] QRectF viewBox() const { return m_viewBox; }
     /// Whether painting it half transparent as a whole needs a picture of its own.
     [[nodiscard]] bool needsGroup() const { return m_steps > 1; }
@@ -60,6 +64,7 @@ private:
     double m_hairline = 1; ///< width of the outline by which a shape without stroke is drawn
     int m_steps = 0;
     bool m_reachesOver = false;
+    std::unique_ptr<class DrawnOutlines> m_outlines; ///< a cache; safe to share
 };
 
 /// The first part (0..1) of each contour of a path, by length.
