@@ -10,11 +10,13 @@
 #include <QAbstractSpinBox>
 #include <QAction>
 #include <QApplication>
+#include <QBuffer>
 #include <QMessageBox>
 #include <QMouseEvent>
 #include <QPushButton>
 #include <QTest>
 #include <QTimer>
+#include <QTreeWidget>
 #include <catch2/catch.hpp>
 
 namespace scaena::test {
@@ -107,6 +109,31 @@ inline void press(QWidget* dialog, QMessageBox::StandardButton button) {
     auto* box = qobject_cast<QMessageBox*>(dialog);
     REQUIRE(box);
     box->button(button)->click();
+}
+
+inline void click(QWidget* widget) { QTest::mouseClick(widget, Qt::LeftButton); }
+
+/// The first problem of the list that comes up.
+inline QString toldBy(const std::function<void()>& act) {
+    QString told;
+    whenDialogOpens([&](QWidget* dialog) {
+        if (auto* list = dialog->findChild<QTreeWidget*>("problemList")) {
+            told = list->topLevelItem(0)->text(1);
+        }
+        dialog->close();
+    });
+    act();
+    return told;
+}
+
+inline std::string pngBytes(int side, QColor colour) {
+    QImage image(side, side, QImage::Format_ARGB32);
+    image.fill(colour);
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    buffer.open(QIODevice::WriteOnly);
+    image.save(&buffer, "PNG");
+    return bytes.toStdString();
 }
 
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/shelf/palette_page.h"
 
+#include "app/compose/card/card_fields.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
 #include "core/edit/layer_edits.h"
@@ -45,12 +46,7 @@ PalettePage::PalettePage(ComposeActions& actions, QWidget* parent)
     m_grid->setContentsMargins(0, 0, 6, 0);
     m_grid->setHorizontalSpacing(8);
     m_grid->setVerticalSpacing(3);
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidget(m_rows);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->viewport()->setAutoFillBackground(false);
-    m_rows->setAutoFillBackground(false);
+    auto* scroll = makeQuietScroll(m_rows, this);
     auto* about = new QLabel(
         tr("Everything a sequence paints takes its colour from here. The figures tell how well it stands "
            "out from the canvas by day and by night: 3 is enough for marks, 4.5 for text."),

@@ -93,12 +93,7 @@ ScreenPage::ScreenPage(ComposeActions& actions, QWidget* parent)
     m_grid->setContentsMargins(0, 0, 4, 0);
     m_grid->setVerticalSpacing(2);
     m_grid->setHorizontalSpacing(6);
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidget(m_rows);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->viewport()->setAutoFillBackground(false);
-    m_rows->setAutoFillBackground(false);
+    auto* scroll = makeQuietScroll(m_rows, this);
     auto* add = makeDeed("addBlock", tr("+ Block"), tr("A piece of the first screen's wireframe"), this);
     add->setPopupMode(QToolButton::InstantPopup);
     auto* kinds = new QMenu(add);

@@ -1,0 +1,231 @@
+// SPDX-License-Identifier: MIT
+#include "app/compose/card_box.h"
+#include "app/compose/shelf/moves_page.h"
+#include "app/compose/shelf/palette_page.h"
+#include "app/compose/shelf/screen_page.h"
+#include "app/compose/shelf/takes_page.h"
+#include "app/compose/stage/stage_view.h"
+#include "app/compose/takes_dialog.h"
+#include "app/compose/tap_dialog.h"
+#include "app/shell/background.h"
+#include "core/edit/phrases.h"
+#include "core/model/validate.h"
+#include "support/pictures.h"
+#include "support/window_session.h"
+
+#include <QBuffer>
+#include <QCheckBox>
+#include <QClipboard>
+#include <QComboBox>
+#include <QDropEvent>
+#include <QInputDialog>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QMenu>
+#include <QMimeData>
+#include <QProgressDialog>
+#include <QToolButton>
+#include <QTreeWidget>
+#include <thread>
+
+using namespace scaena;
+using namespace scaena::test;
+
+TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and a font goes to its text") {
+    Session s;
+    auto& actions = s.window.compose().actions();
+    std::ofstream(s.folder() / "mark.svg")
+        << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><circle cx='4' cy='4' r='4'/></svg>";
+    std::ofstream(s.folder() / "leaf.png", std::ios::binary) << pngBytes(40, Qt::green);
+    std::ofstream(s.folder() / "leaf@2x.png", std::ios::binary) << pngBytes(80, Qt::green);
+    std::filesystem::copy(repository() / "samples/larder/clips/jar.json", s.folder() / "jar.json");
+    const auto path = [&](const char* name) { return QString::fromStdString((s.folder() / name).string()); };
+    const auto count = s.sequence().layers.size();
+    actions.addFiles({path("mark.svg"), path("leaf.png"), path("leaf@2x.png"), path("jar.json")});
+    CHECK(s.sequence().layers.size() == count + 3);
+    CHECK(model::findThing(s.sequence().layers, "leaf")->pictures.size() == 2);
+    const auto& clip = *model::findThing(s.sequence().layers, "jar");
+    CHECK(clip.clip.stopAt == 2500);
+    s.window.selection().select(Selection::Kind::Layer, "title");
+    actions.addFiles(
+        {QString::fromStdString((repository() / "resources/fonts/JetBrainsMono-Regular.ttf").string())});
+    CHECK(model::findThing(s.sequence().layers, "title")->text.fontFile == "fonts/jetbrainsmono-regular.ttf");
+    REQUIRE(s.window.document().save());
+    for (const char* file : {"art/mark.svg", "images/leaf.png", "images/leaf-2x.png", "clips/jar.json",
+                             "fonts/jetbrainsmono-regular.ttf"}) {
+        INFO(file);
+        CHECK(std::filesystem::exists(s.file().parent_path() / file));
+    }
+    s.trigger("undo");
+    s.trigger("undo");
+    CHECK(s.sequence().layers.size() == count);
+    s.trigger("redo");
+    CHECK(s.window.document().shelf()->findArt("art/mark.svg"));
+}
+
+TEST_CASE("A file that cannot be used says why and what would work, and nothing else happens") {
+    Session s;
+    const auto before = s.sequence();
+    const auto tell = [&](const char* name, const std::string& bytes) {
+        std::ofstream(s.folder() / name, std::ios::binary) << bytes;
+        return toldBy([&] { s.window.takeFiles({QString::fromStdString((s.folder() / name).string())}); });
+    };
+    CHECK(tell("notes.txt", "hello").contains(".svg"));
+    CHECK(tell("broken.png", "\x89PNG\r\n\x1a\n rubbish").contains("PNG"));
+    auto huge = pngBytes(8, Qt::red);
+    huge[16] = huge[20] = 0;
+    huge[17] = huge[21] = 1; // says it is 65536 pixels wide and high
+    CHECK_FALSE(tell("huge.png", huge).isEmpty());
+    CHECK(tell("clip.json", "{\"layers\": 3}").contains("Lottie"));
+    CHECK(tell("deep.svg", "<svg xmlns='http://www.w3.org/2000/svg'>" + std::string(200000, '<'))
+              .contains("XML"));
+    CHECK(tell("plain.ttf", std::string("\0\1\0\0 no font", 12)).contains("text layer"));
+    CHECK(s.sequence() == before);
+}
+
+TEST_CASE("Long work shows progress, lets the window live, and can be given up") {
+    Session s;
+    bool told = false;
+    int ticks = 0;
+    QTimer beat;
+    QObject::connect(&beat, &QTimer::timeout, [&] { ++ticks; });
+    beat.start(20);
+    whenDialogOpens([&](QWidget* dialog) {
+        auto* progress = qobject_cast<QProgressDialog*>(dialog);
+        REQUIRE(progress);
+        told = progress->labelText() == "Reading …";
+        click(progress->findChild<QPushButton*>());
+    });
+    const auto stopped = std::make_shared<std::atomic<bool>>(false);
+    QElapsedTimer clock;
+    clock.start();
+    const bool done = runInBackground(&s.window, "Reading …", [stopped](const std::atomic<bool>& stop) {
+        while (!stop) {
+            std::this_thread::sleep_for(std::chrono::milliseconds(2));
+        }
+        *stopped = true;
+    });
+    CHECK_FALSE(done);
+    CHECK(told);
+    CHECK(ticks > 5);
+    CHECK(clock.elapsed() < 5000);
+    CHECK(QTest::qWaitFor([&] { return stopped->load(); }, 2000));
+    CHECK(runInBackground(&s.window, "Quick", [](const std::atomic<bool>&) {}));
+}
+
+TEST_CASE("The context menu offers what fits the selection") {
+    Session s;
+    const auto offered = [&] {
+        QStringList texts;
+        QTimer::singleShot(50, [&] {
+            auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+            REQUIRE(menu);
+            for (const auto* action : menu->actions()) {
+                if (!action->isSeparator()) {
+                    texts << action->text().remove('&');
+                }
+            }
+            menu->close();
+        });
+        emit s.window.compose().wantsMenu(QPoint(300, 300));
+        return texts;
+    };
+    s.window.selection().select(Selection::Kind::Layer, "sun");
+    CHECK(offered().contains("Take the art apart"));
+    s.window.selection().select(Selection::Kind::Beat, "arrive");
+    CHECK(offered().contains("Split the beat at the needle"));
+    s.window.selection().setAll(Selection::Kind::Cue, {"sun-rise", "title-draw"});
+    CHECK(offered().contains("Stagger …"));
+    s.window.selection().clear();
+    CHECK(offered().contains("Find a command …"));
+}
+
+TEST_CASE("The layer's card changes what it shows; groups, landscape places and beats by the commands") {
+    Session s;
+    s.window.selection().select(Selection::Kind::Layer, "title");
+    s.type(s.child<QDoubleSpinBox>("layerY"), "150");
+    CHECK(model::findThing(s.sequence().layers, "title")->place.y == 150);
+    click(s.child<QCheckBox>("ownLandscape"));
+    REQUIRE(model::findThing(s.sequence().layers, "title")->landscape);
+    s.trigger("landscape");
+    s.type(s.child<QDoubleSpinBox>("layerX"), "200");
+    CHECK(model::findThing(s.sequence().layers, "title")->landscape->x == 200);
+    CHECK(model::findThing(s.sequence().layers, "title")->place.x == 0);
+    s.window.selection().setAll(Selection::Kind::Layer, {"title", "tagline"});
+    s.trigger("group");
+    CHECK(model::findThing(s.sequence().layers, "title")->group == "group");
+    s.trigger("ungroup");
+    CHECK(model::findThing(s.sequence().layers, "title")->group.empty());
+    s.window.preview().setTime(1000);
+    const auto beats = s.sequence().beats.size();
+    s.trigger("splitBeat");
+    CHECK(s.sequence().beats.size() == beats + 1);
+    s.trigger("zoomSelection");
+    CHECK(s.pixelsPerMs() > 0.4);
+    s.trigger("zoomFrames");
+    CHECK(s.pixelsPerMs() > 2);
+    s.trigger("zoomFit");
+    CHECK(model::validate(s.sequence()).empty());
+}
+
+TEST_CASE("A spring is tuned by what is felt, and one's own curve is kept") {
+    Session s;
+    s.window.selection().select(Selection::Kind::Cue, "sun-rise");
+    auto* shelf = s.child<QComboBox>("easingShelf");
+    shelf->setCurrentIndex(shelf->findText("spring"));
+    emit shelf->activated(shelf->currentIndex());
+    REQUIRE(std::holds_alternative<model::Spring>(*s.cue("sun-rise").easing));
+    s.type(s.child<QDoubleSpinBox>("feelOne"), "80");
+    const auto bouncy = std::get<model::Spring>(*s.cue("sun-rise").easing);
+    s.type(s.child<QDoubleSpinBox>("feelOne"), "10");
+    CHECK(std::get<model::Spring>(*s.cue("sun-rise").easing).damping > bouncy.damping);
+    click(s.child<QToolButton>("naturalLength"));
+    CHECK(s.window.document().history().undoName().starts_with("length of"));
+    s.window.phraseShelf().keepEasing("Mine", model::CubicBezier{0.1, 0.2, 0.3, 1.4});
+    const int own = shelf->findText("★ Mine");
+    REQUIRE(own > 0);
+    shelf->setCurrentIndex(own);
+    emit shelf->activated(own);
+    CHECK(*s.cue("sun-rise").easing == model::Easing(model::CubicBezier{0.1, 0.2, 0.3, 1.4}));
+    s.window.phraseShelf().removeEasing("Mine");
+}
+
+TEST_CASE("What an undone step took away is selected no longer, and cannot be removed once more") {
+    Session s;
+    s.trigger("addGate");
+    CHECK(s.window.selection().kind() == Selection::Kind::Gate);
+    s.trigger("undo");
+    CHECK(s.window.selection().kind() == Selection::Kind::None);
+    s.window.compose().actions().addLayer(model::LayerKind::Text);
+    s.trigger("duplicate");
+    s.trigger("undo");
+    const auto before = s.sequence();
+    s.window.compose().actions().remove();
+    CHECK(s.sequence() == before);
+}
+
+TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer mark, a destination is set by "
+          "its card") {
+    Session s;
+    s.window.compose().actions().addLayer(model::LayerKind::Progress);
+    const Id progress = s.window.selection().id();
+    auto* gate = s.child<QComboBox>("progressGate");
+    gate->setCurrentIndex(gate->findText("Session"));
+    emit gate->activated(gate->currentIndex());
+    CHECK(model::findThing(s.sequence().layers, progress)->progress.gates == std::vector<Id>{"session"});
+    s.window.selection().select(Selection::Kind::Layer, "sun");
+    auto* which = s.child<QComboBox>("whichPlace");
+    which->setCurrentIndex(1);
+    emit which->activated(1);
+    const auto rest = model::findThing(s.sequence().layers, "sun")->place;
+    s.type(s.child<QDoubleSpinBox>("layerX"), "70");
+    s.type(s.child<QDoubleSpinBox>("layerWidth"), "48");
+    CHECK(model::findThing(s.sequence().layers, "sun")->destination->x == 70);
+    CHECK(model::findThing(s.sequence().layers, "sun")->destination->width == 48);
+    CHECK(model::findThing(s.sequence().layers, "sun")->place == rest);
+    click(s.child<QToolButton>("footerMark"));
+    CHECK(model::findThing(s.sequence().layers, "sun")->kind == model::LayerKind::FooterMark);
+    CHECK(s.sequence().opening.footer == "sun");
+    CHECK(model::validate(s.sequence()).empty());
+}
