@@ -24,7 +24,24 @@ constexpr std::array kReserved = std::to_array<std::string_view>(
      "synchronized", "this",    "throw",      "throws",   "transient", "true",       "try",     "typealias",
      "typeof",       "val",     "var",        "void",     "volatile",  "when",       "while"});
 
+/// The character's number if it cannot be seen as what it is: control characters, line separators, and the
+/// marks that turn the direction of writing (U+2028–202E, U+2066–2069, all E2 8x xx in UTF-8); else 0.
+unsigned hiddenCharacter(std::string_view text, std::size_t at) {
+    const auto c = static_cast<unsigned char>(text[at]);
+    if (c < 0x20 || c == 0x7f) {
+        return c == 0 ? 0x2400 : c; // no language takes a zero byte; its picture stands in
+    }
+    if (c != 0xe2 || at + 2 >= text.size()) {
+        return 0;
+    }
+    const unsigned number = 0x2000u | (static_cast<unsigned char>(text[at + 1]) & 0x3fu) << 6 |
+                            (static_cast<unsigned char>(text[at + 2]) & 0x3fu);
+    const bool hidden = (number >= 0x2028 && number <= 0x202e) || (number >= 0x2066 && number <= 0x2069);
+    return hidden ? number : 0;
 }
+
+}
+
 
 std::string resourceName(std::string_view name, std::string_view fallback) {
     std::string out;
@@ -60,6 +77,12 @@ std::string typeName(std::string_view name, std::string_view fallback) {
     return out.empty() ? std::string(fallback) : out.substr(0, 60);
 }
 
+std::string fileName(std::string_view name, std::string_view fallback) {
+    auto out = resourceName(name, fallback);
+    std::replace(out.begin(), out.end(), '_', '-');
+    return out;
+}
+
 bool isPackageName(std::string_view text) {
     if (text.empty() || text.size() > 200) {
         return false;
@@ -80,27 +103,50 @@ bool isPackageName(std::string_view text) {
     }
 }
 
-std::string kotlinString(std::string_view text) {
-    std::string out = "\"";
-    for (char c : text) {
-        if (c == '"' || c == '\\' || c == '$') {
+namespace {
+
+/// A literal between quotes: what `special` names gets a backslash; control characters, and those that turn the
+/// direction of writing or end a line, are written as numbers, so that the code reads as it runs.
+std::string literal(std::string_view text, char quote, std::string_view special, bool braces) {
+    std::string out(1, quote);
+    for (std::size_t i = 0; i < text.size(); ++i) {
+        const auto c = static_cast<unsigned char>(text[i]);
+        const auto number = hiddenCharacter(text, i);
+        if (number != 0) {
+            out += braces ? fmt::format("\\u{{{:x}}}", number) : fmt::format("\\u{:04x}", number);
+            i += number > 0x7f && number != 0x2400 ? 2 : 0; // all of those beyond ASCII have three bytes
+        } else if (special.find(static_cast<char>(c)) != std::string_view::npos) {
             out += '\\';
-            out += c;
-        } else if (static_cast<unsigned char>(c) < 0x20 || c == 0x7f) {
-            out += fmt::format("\\u{:04x}", static_cast<unsigned char>(c));
+            out += static_cast<char>(c);
         } else {
-            out += c;
+            out += static_cast<char>(c);
         }
     }
-    return out + "\"";
+    return out + quote;
+}
+
+}
+
+std::string kotlinString(std::string_view text) { return literal(text, '"', "\"\\$", false); }
+std::string swiftString(std::string_view text) { return literal(text, '"', "\"\\", true); }
+std::string dartString(std::string_view text) { return literal(text, '\'', "'\\$", false); }
+
+std::string scriptString(std::string_view text) {
+    auto out = literal(text, '\'', "'\\", false);
+    // "</script" must not end the element a script stands in.
+    for (auto at = out.find("</"); at != std::string::npos; at = out.find("</", at + 1)) {
+        out.insert(at + 1, "\\");
+    }
+    return out;
 }
 
 std::string commentText(std::string_view text) {
     std::string out;
     for (std::size_t i = 0; i < text.size(); ++i) {
         const char c = text[i];
-        if (static_cast<unsigned char>(c) < 0x20 || c == 0x7f) {
+        if (const auto hidden = hiddenCharacter(text, i); hidden != 0) {
             out += ' ';
+            i += hidden > 0x7f && hidden != 0x2400 ? 2 : 0;
         } else if ((c == '*' && i + 1 < text.size() && text[i + 1] == '/') ||
                    (c == '/' && i + 1 < text.size() && text[i + 1] == '*')) {
             out += c;

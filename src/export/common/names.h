@@ -20,6 +20,14 @@ namespace scaena::exporting {
 /// A Kotlin string literal with its quotes; "$" and "\" are escaped, control characters written as \uXXXX.
 [[nodiscard]] std::string kotlinString(std::string_view text);
 
+/// The same in Swift, Dart (single quotes), and TypeScript or JavaScript (single quotes).
+[[nodiscard]] std::string swiftString(std::string_view text);
+[[nodiscard]] std::string dartString(std::string_view text);
+[[nodiscard]] std::string scriptString(std::string_view text);
+
+/// A file name in small letters with hyphens: "moraine-huts".
+[[nodiscard]] std::string fileName(std::string_view name, std::string_view fallback);
+
 /// The text for a comment in any C-like language, on one line and unable to end the comment.
 [[nodiscard]] std::string commentText(std::string_view text);
 

@@ -17,7 +17,7 @@ enum class BeatKind { OPENING, PLAY, HOLD, WAIT, HAND_OFF }
 enum class TimeOut { GO_ON, OFFLINE, MESSAGE }
 enum class Yield { NEVER, AFTER_CUES, AT_ONCE }
 enum class GateStart { PROCESS, FIRST_FRAME, BEAT }
-enum class Anchor { BEAT_START, BEAT_END, WITH, AFTER }
+enum class Anchor { BEAT_START, BEAT_END, WITH_CUE, AFTER_CUE }
 enum class RepeatEnd { CUT, FINISH, SETTLE }
 enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE }
 enum class LayerKind { BACKDROP, ART, FIRST_SCREEN, PROGRESS, CLIP, GROUP }
@@ -59,7 +59,7 @@ class Steps(private val count: Int, private val atStart: Boolean, private val ju
 }
 
 /** Straight pieces: position, value, position, value … */
-class Stops(private vararg val stops: Double) : Easing() {
+class Stops(private val stops: List<Double>) : Easing() {
     override fun at(x: Double): Double {
         if (x <= stops[0]) return stops[1]
         var i = 2
@@ -275,7 +275,7 @@ class LaunchSchedule(
                 Anchor.BEAT_START -> false
                 Anchor.BEAT_END -> true
                 else -> {
-                    val endless = cue.anchor == Anchor.AFTER && timing.cues[cue.other].whileWaiting
+                    val endless = cue.anchor == Anchor.AFTER_CUE && timing.cues[cue.other].whileWaiting
                     (hangsOnEnd[cue.other] || endless) && timing.cues[cue.other].beat == cue.beat
                 }
             }
@@ -422,8 +422,8 @@ class LaunchSchedule(
             val base = when (cue.anchor) {
                 Anchor.BEAT_START -> from
                 Anchor.BEAT_END -> end
-                Anchor.WITH -> plans[cue.other].start
-                Anchor.AFTER -> plans[cue.other].stop
+                Anchor.WITH_CUE -> plans[cue.other].start
+                Anchor.AFTER_CUE -> plans[cue.other].stop
             }
             val earliest = if (elastic && hanging) end else from
             val begin = if (base >= NEVER) NEVER else max(earliest, base + cue.offset)

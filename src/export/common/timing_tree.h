@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/model/sequence.h"
+#include "export/common/code_value.h"
+
+namespace scaena::exporting {
+
+/// A sequence's timing as every player takes it. Beats, gates and layers are named by their places in these
+/// lists. Cues stand in an order in which each comes after the one it hangs on.
+struct TimingTree {
+    struct Named {
+        std::string name; ///< as the person wrote it; for a comment
+        CodeValue value;
+    };
+    std::vector<Named> beats, gates, layers, cues;
+    CodeList gateOrder; ///< each gate after the ones it needs
+    CodeList cueOrder;  ///< which cue comes first for a property, and which of two that start together wins
+};
+
+/// `exportId` tells which systems it is for (schedule::targets()): a cue that none of them carries is dropped,
+/// one that only some carry is marked as the system's.
+[[nodiscard]] TimingTree timingTree(const model::Sequence& sequence, const Id& exportId);
+
+}
