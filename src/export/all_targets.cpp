@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/android_exporter.h"
 #include "export/common/exporter.h"
+#include "export/web/web_exporter.h"
 
 namespace scaena::exporting {
 
 const std::vector<const Exporter*>& exporters() {
     static const AndroidExporter android;
-    static const std::vector<const Exporter*> list = {&android};
+    static const WebExporter web;
+    static const std::vector<const Exporter*> list = {&android, &web};
     return list;
 }
 

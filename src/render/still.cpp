@@ -83,13 +83,45 @@ std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour
     return pngBytes(image);
 }
 
-std::string QtRasteriser::clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
-                                  int height) const {
+std::shared_ptr<const ClipPictures>
+QtRasteriser::opened(const std::shared_ptr<const std::string>& clip) const {
     if (clip != m_clipBytes) {
         m_clipBytes = clip;
         m_clip = ClipPictures::make(clip);
     }
-    return m_clip ? pngBytes(m_clip->at(millis, {width, height})) : std::string();
+    return m_clip;
+}
+
+std::string QtRasteriser::clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
+                                  int height) const {
+    QImage image;
+    {
+        const std::lock_guard lock(m_mutex);
+        const auto pictures = opened(clip);
+        image = pictures ? pictures->at(millis, {width, height}) : QImage();
+    }
+    return image.isNull() ? std::string() : pngBytes(image);
+}
+
+std::string QtRasteriser::clipSheetPng(const std::shared_ptr<const std::string>& clip,
+                                       const std::vector<double>& times, Size pixels, int columns) const {
+    const std::lock_guard lock(m_mutex);
+    const auto pictures = opened(clip);
+    const QSize one(static_cast<int>(pixels.width), static_cast<int>(pixels.height));
+    const int count = static_cast<int>(times.size());
+    if (!pictures || count == 0 || one.isEmpty()) {
+        return {};
+    }
+    QImage sheet(one.width() * columns, one.height() * ((count + columns - 1) / columns),
+                 QImage::Format_ARGB32_Premultiplied);
+    sheet.fill(Qt::transparent);
+    QPainter painter(&sheet);
+    for (int i = 0; i < count; ++i) {
+        painter.drawImage(i % columns * one.width(), i / columns * one.height(),
+                          pictures->at(times[static_cast<std::size_t>(i)], one));
+    }
+    painter.end();
+    return pngBytes(sheet);
 }
 
 }

@@ -4,6 +4,8 @@
 #include "core/art/outside.h"
 #include "render/scene.h"
 
+#include <mutex>
+
 namespace scaena::render {
 
 struct StillOptions {
@@ -25,10 +27,14 @@ public:
     std::string png(const art::Art& art, int width, int height, Colour currentColour) const override;
     std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
                         int height) const override;
+    std::string clipSheetPng(const std::shared_ptr<const std::string>& clip, const std::vector<double>& times,
+                             Size pixels, int columns) const override;
 
 private:
-    mutable std::shared_ptr<const std::string>
-        m_clipBytes; ///< of the clip drawn last; one is drawn at a time
+    [[nodiscard]] std::shared_ptr<const ClipPictures>
+    opened(const std::shared_ptr<const std::string>& clip) const;
+    mutable std::mutex m_mutex; ///< guards the clip opened last, and the drawing of clips
+    mutable std::shared_ptr<const std::string> m_clipBytes;
     mutable std::shared_ptr<const ClipPictures> m_clip;
 };
 

@@ -371,11 +371,12 @@ TEST_CASE("A sequence that cannot be exported is refused with a sentence") {
     small.shelf.art.clear();
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
+    const render::QtFrameMaker frames;
     const auto* exporter = exporting::findExporter("android");
-    auto made = exporter->build({small.sequence, small.shelf, outliner, rasteriser, {}});
+    auto made = exporter->build({small.sequence, small.shelf, outliner, rasteriser, frames, {}});
     REQUIRE_FALSE(made);
     CHECK(made.error().front().message.find("logo") != std::string::npos);
-    made = exporter->build({Small().sequence, Small().shelf, outliner, rasteriser, {"not a package"}});
+    made = exporter->build({Small().sequence, Small().shelf, outliner, rasteriser, frames, {"not a package"}});
     REQUIRE_FALSE(made);
 }
 

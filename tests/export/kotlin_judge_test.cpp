@@ -2,6 +2,7 @@
 #include "core/schedule/evaluate.h"
 #include "export/android/kotlin_data.h"
 #include "support/export_helper.h"
+#include "support/timing_cases.h"
 #include "support/random_sequence.h"
 
 #include <algorithm>
@@ -20,52 +21,6 @@ namespace {
 
 std::string withPackage(std::string text, const std::string& package) {
     return std::regex_replace(text, std::regex("@PACKAGE@"), package);
-}
-
-/// One line for each number of a schedule and of its frames, as TimingCases.kt reads them.
-std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
-    conditions.device = "tall-phone"; // the judge's screen
-    conditions.landscape = false;
-    const auto s = resolve(sequence, conditions);
-    static const char* starts[] = {"FIRST", "COLD", "WARM", "HOT", "RECREATED"};
-    std::string out =
-        fmt::format("schedule {} {} {} {} {} {}", starts[static_cast<int>(conditions.start)], s.beats[0].end,
-                    conditions.reducedMotion ? 1 : 0, conditions.target == "android12" ? 1 : 0,
-                    s.metrics.shown, static_cast<int>(s.outcome));
-    for (const auto& gate : s.gates) {
-        out += fmt::format(" {}", gate.timedOut ? kNever : gate.open);
-    }
-    out += "\n";
-    for (std::size_t i = 0; i < s.beats.size(); ++i) {
-        out += fmt::format("beat {} {} {}\n", i, s.beats[i].start, s.beats[i].end);
-    }
-    for (std::size_t i = 0; i < s.gates.size(); ++i) {
-        out += fmt::format("gate {} {}\n", i, s.gates[i].open);
-    }
-    Frame frame;
-    for (int i = 0; i <= 14; ++i) {
-        const double t = s.beats[0].end + 2 + (s.end - s.beats[0].end - 2) * i / 14.0;
-        if (t > s.end || t < s.beats[0].end) {
-            continue;
-        }
-        evaluateInto(s, t, frame);
-        for (std::size_t layer = 0; layer < sequence.layers.size(); ++layer) {
-            const auto found =
-                std::find_if(frame.layers.begin(), frame.layers.end(),
-                             [&](const LayerState& it) { return it.layer == static_cast<int>(layer); });
-            if (found == frame.layers.end()) {
-                out += fmt::format("state {} {} 0\n", layer, t);
-                continue;
-            }
-            const auto& outer = found->outer;
-            out += fmt::format("state {} {} 1 {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {} {}\n", layer,
-                               t, found->opacity, found->centre.x, found->centre.y, found->size.width,
-                               found->size.height, found->scaleX, found->scaleY, found->rotation,
-                               found->reveal.progress, found->draw, found->progress, found->clip, outer.a,
-                               outer.b, outer.c, outer.d, outer.e, outer.f);
-        }
-    }
-    return out;
 }
 
 }
@@ -89,20 +44,7 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     };
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        std::vector<Conditions> many;
-        for (int start = 0; start < 5; ++start) {
-            for (int loading = 0; loading < 4; ++loading) {
-                for (const bool reduced : {false, true}) {
-                    Conditions conditions;
-                    conditions.start = static_cast<model::StartKind>(start);
-                    conditions.loading = static_cast<Loading>(loading);
-                    conditions.reducedMotion = reduced;
-                    conditions.target = start % 2 == 0 ? "android12" : "android";
-                    many.push_back(conditions);
-                }
-            }
-        }
-        add(project.sequence, many);
+        add(project.sequence, allConditions({"android12", "android"}));
     }
     for (unsigned seed = 1; seed <= 24; ++seed) {
         RandomSequences random(seed);

@@ -73,8 +73,9 @@ TEST_CASE("A layer whose clip or picture is missing refuses the export and names
         shelf.files.clear();
         const render::QtTextOutliner outliner;
         const render::QtRasteriser rasteriser;
+    const render::QtFrameMaker frames;
         const auto made =
-            exporting::findExporter("android")->build({project.sequence, shelf, outliner, rasteriser, {}});
+            exporting::findExporter("android")->build({project.sequence, shelf, outliner, rasteriser, frames, {}});
         REQUIRE_FALSE(made);
         CHECK(made.error().front().message.find("that can be read") != std::string::npos);
     }

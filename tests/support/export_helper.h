@@ -3,6 +3,7 @@
 
 #include "core/schedule/resolve.h"
 #include "export/common/exporter.h"
+#include "render/frame_maker.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 #include "support/files_of_repository.h"
@@ -13,10 +14,11 @@
 namespace scaena::test {
 
 inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                  const std::string& package = {}) {
+                                  const std::string& package = {}, const Id& target = "android") {
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
-    auto made = exporting::findExporter("android")->build({sequence, shelf, outliner, rasteriser, {package}});
+    const render::QtFrameMaker frames;
+    auto made = exporting::findExporter(target)->build({sequence, shelf, outliner, rasteriser, frames, {package}});
     INFO((made ? "" : describe(made.error())));
     REQUIRE(made);
     return std::move(*made);

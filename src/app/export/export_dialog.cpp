@@ -4,6 +4,7 @@
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
 #include "export/common/exporter.h"
+#include "render/frame_maker.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 
@@ -97,10 +98,12 @@ void ExportDialog::build() {
     m_problems.clear();
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
+    const render::QtFrameMaker frames;
     auto made = exporting::findExporter("android")->build({*m_document.sequence(),
                                                            *m_document.shelf(),
                                                            outliner,
                                                            rasteriser,
+                                                           frames,
                                                            {m_package->text().trimmed().toStdString()}});
     if (made) {
         m_made = std::move(*made);

@@ -3,6 +3,7 @@
 #include "export/common/export_writer.h"
 #include "export/common/exporter.h"
 #include "render/gui_session.h"
+#include "render/frame_maker.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 
@@ -63,8 +64,9 @@ int runExport(Context& context, const ExportOptions& options) {
     const render::GuiSession gui;
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
+    const render::QtFrameMaker frames;
     const auto made =
-        exporter->build({project->sequence, *project->shelf, outliner, rasteriser, {options.package}});
+        exporter->build({project->sequence, *project->shelf, outliner, rasteriser, frames, {options.package}});
     if (!made) {
         context.err << describe(made.error()) << "\n";
         return kRefused;

@@ -4,6 +4,8 @@
 #include "core/art/art.h"
 #include "core/model/layer.h"
 
+#include <vector>
+
 /// What the core and the exporters need from outside, as small interfaces that scaena_render implements.
 namespace scaena::art {
 
@@ -15,6 +17,7 @@ public:
     [[nodiscard]] virtual Path outline(const model::TextContent& text, const std::string* ownFont) const = 0;
 };
 
+/// May be called from several threads at once.
 class Rasteriser {
 public:
     virtual ~Rasteriser() = default;
@@ -24,6 +27,10 @@ public:
     /// A clip's composition at a moment of its own time, as PNG bytes; empty if it cannot be drawn.
     [[nodiscard]] virtual std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis,
                                               int width, int height) const = 0;
+    /// Several moments of a clip in one picture, `columns` side by side, row below row.
+    [[nodiscard]] virtual std::string clipSheetPng(const std::shared_ptr<const std::string>& clip,
+                                                   const std::vector<double>& times, Size pixels,
+                                                   int columns) const = 0;
 };
 
 }

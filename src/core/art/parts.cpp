@@ -237,4 +237,57 @@ Art shapeArt(const model::ShapeContent& shape, Size size,
     return art;
 }
 
+namespace {
+
+void removeStrokes(Group& group) {
+    for (auto& child : group.children) {
+        if (auto* shape = std::get_if<Shape>(&child)) {
+            shape->stroke.paint = std::monostate();
+        } else {
+            removeStrokes(*std::get<std::unique_ptr<Group>>(child));
+        }
+    }
+}
+
+/// Half of the widest stroke, joins included, in the coordinates of the viewBox.
+double widestReach(const Group& group, const Matrix& outer) {
+    const Matrix map = outer * group.transform;
+    double reach = 0;
+    for (const auto& child : group.children) {
+        if (const auto* shape = std::get_if<Shape>(&child)) {
+            const bool stroked = !std::holds_alternative<std::monostate>(shape->stroke.paint);
+            const double join = shape->stroke.join == Join::Miter ? shape->stroke.miterLimit : 1.5;
+            reach = std::max(reach, stroked ? shape->stroke.width / 2 * join * map.meanScale() : 0);
+        } else {
+            reach = std::max(reach, widestReach(*std::get<std::unique_ptr<Group>>(child), map));
+        }
+    }
+    return reach;
+}
+
+}
+
+Art withoutStrokes(const Art& art) {
+    Art plain;
+    plain.viewBox = art.viewBox;
+    plain.losses = art.losses;
+    plain.root = std::move(*cloneGroup(art.root));
+    removeStrokes(plain.root);
+    return plain;
+}
+
+bool reachesOver(const Art& art) {
+    const double reach = widestReach(art.root, Matrix());
+    for (const auto& child : art.root.children) {
+        if (const auto box = boundsOf(child, art.root.transform)) {
+            const auto& view = art.viewBox;
+            if (box->x - reach < view.x - 0.01 || box->y - reach < view.y - 0.01 ||
+                box->right() + reach > view.right() + 0.01 || box->bottom() + reach > view.bottom() + 0.01) {
+                return true;
+            }
+        }
+    }
+    return false;
+}
+
 }

@@ -26,6 +26,12 @@ struct PartInfo {
 /// Every plain colour and gradient stop that `replace` knows by its "#RRGGBB" gets another; alpha stays.
 [[nodiscard]] Art recoloured(const Art& art, const std::map<std::string, Colour>& replace);
 
+/// The same with fills alone.
+[[nodiscard]] Art withoutStrokes(const Art& art);
+
+/// Whether something may be painted outside of the viewBox.
+[[nodiscard]] bool reachesOver(const Art& art);
+
 /// The plain colours of the art as "#RRGGBB", those that cover most first, each once.
 [[nodiscard]] std::vector<std::string> colourNames(const Art& art);
 

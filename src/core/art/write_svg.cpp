@@ -30,9 +30,11 @@ std::string matrixText(const Matrix& m) {
 
 class SvgWriter {
 public:
-    explicit SvgWriter(const Art& art) {
+    SvgWriter(const Art& art, const SvgOptions& options) : m_options(options) {
         m_svg = m_document.append_child("svg");
-        set(m_svg, "xmlns", "http://www.w3.org/2000/svg");
+        if (options.attributes.empty()) {
+            set(m_svg, "xmlns", "http://www.w3.org/2000/svg");
+        }
         set(m_svg, "viewBox",
             fmt::format("{} {} {} {}", numberOf(art.viewBox.x), numberOf(art.viewBox.y),
                         numberOf(art.viewBox.width), numberOf(art.viewBox.height)));
@@ -54,7 +56,7 @@ public:
 private:
     void group(pugi::xml_node parent, const Group& group) {
         auto node = parent.append_child("g");
-        if (!group.id.empty()) {
+        if (!group.id.empty() && m_options.keepIds) {
             set(node, "id", group.id);
         }
         if (!group.transform.isIdentity()) {
@@ -84,7 +86,7 @@ private:
     }
 
     std::string clip(const Clip& clip) {
-        const auto id = fmt::format("cut{}", ++m_count);
+        const auto id = fmt::format("{}cut{}", m_options.idPrefix, ++m_count);
         auto node = m_defs.append_child("clipPath");
         set(node, "id", id);
         auto path = node.append_child("path");
@@ -97,7 +99,7 @@ private:
 
     void shape(pugi::xml_node parent, const Shape& shape) {
         auto node = parent.append_child("path");
-        if (!shape.id.empty()) {
+        if (!shape.id.empty() && m_options.keepIds) {
             set(node, "id", shape.id);
         }
         set(node, "d", toText(shape.path, 4));
@@ -151,7 +153,7 @@ private:
     }
 
     std::string gradient(const Gradient& gradient) {
-        const auto id = fmt::format("shade{}", ++m_count);
+        const auto id = fmt::format("{}shade{}", m_options.idPrefix, ++m_count);
         auto node = m_defs.append_child(gradient.radial ? "radialGradient" : "linearGradient");
         set(node, "id", id);
         set(node, "gradientUnits", "userSpaceOnUse");
@@ -186,11 +188,18 @@ private:
 
     pugi::xml_document m_document;
     pugi::xml_node m_svg, m_defs;
+    const SvgOptions& m_options;
     int m_count = 0;
 };
 
 }
 
-std::string writeSvg(const Art& art) { return SvgWriter(art).text(); }
+std::string writeSvg(const Art& art, const SvgOptions& options) {
+    auto text = SvgWriter(art, options).text();
+    if (!options.attributes.empty()) {
+        text.insert(4, " " + options.attributes); // behind "<svg"
+    }
+    return text;
+}
 
 }

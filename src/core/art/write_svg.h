@@ -5,7 +5,13 @@
 
 namespace scaena::art {
 
+struct SvgOptions {
+    std::string idPrefix;   ///< of the ids the writer makes, so that several pictures share a page
+    bool keepIds = true;    ///< of the art's own parts
+    std::string attributes; ///< of the root, as they stand in the text; replaces the name space
+};
+
 /// The art as an SVG document that readSvg reads back to the same art. `currentColor` stays what it is.
-[[nodiscard]] std::string writeSvg(const Art& art);
+[[nodiscard]] std::string writeSvg(const Art& art, const SvgOptions& options = {});
 
 }

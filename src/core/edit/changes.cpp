@@ -51,7 +51,7 @@ ChangeSet compare(const model::Sequence& a, const model::Sequence& b) {
     compareList(Thing::Beat, a.beats, b.beats, set);
     compareList(Thing::Gate, a.gates, b.gates, set);
     compareList(Thing::Cue, a.cues, b.cues, set);
-    const bool same = a.name == b.name && a.opening == b.opening && a.bars == b.bars &&
+    const bool same = a.name == b.name && a.opening == b.opening && a.bars == b.bars && a.appIcon == b.appIcon &&
                       a.starts == b.starts && a.extras == b.extras && sameOrder(a.palette, b.palette) &&
                       sameOrder(a.layers, b.layers) && sameOrder(a.beats, b.beats) &&
                       sameOrder(a.gates, b.gates) && sameOrder(a.cues, b.cues);

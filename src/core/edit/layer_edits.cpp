@@ -28,6 +28,7 @@ double tenth(double value) { return std::round(value * 10) / 10; }
 template <typename Visit>
 void visitColours(Sequence& sequence, Visit visit) {
     visit(sequence.opening.colour);
+    visit(sequence.appIcon.colour);
     for (auto& layer : sequence.layers) {
         for (auto* ref : {&layer.tint, &layer.fill.colour, &layer.fill.to, &layer.text.colour,
                           &layer.firstScreen.background, &layer.shape.colour, &layer.shape.to,

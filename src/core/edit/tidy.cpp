@@ -74,6 +74,9 @@ Sequence tidied(Sequence sequence) {
         const auto* layer = findThing(std::as_const(sequence).layers, id);
         return layer && layer->kind == kind;
     };
+    if (!is(sequence.appIcon.layer, LayerKind::Artwork) && !is(sequence.appIcon.layer, LayerKind::Image)) {
+        sequence.appIcon.layer.clear();
+    }
     if (!is(sequence.opening.icon, LayerKind::Artwork) && !is(sequence.opening.icon, LayerKind::Image)) {
         sequence.opening.icon.clear();
     }

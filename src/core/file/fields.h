@@ -31,6 +31,14 @@ void describe(A& a, model::Opening& o) {
 }
 
 template <class A>
+void describe(A& a, model::AppIcon& i) {
+    a.optional("layer", i.layer, Id{});
+    a.optional("colour", i.colour, model::ColourRef{});
+    a.optional("size", i.size, 1.0);
+    a.extras(i.extras);
+}
+
+template <class A>
 void describe(A& a, model::SystemBars& b) {
     a.optional("shown", b.shown, true);
     a.optional("content", b.content, model::BarContent::Auto);
@@ -311,6 +319,7 @@ void describe(A& a, model::Sequence& s) {
     a.field("palette", s.palette);
     a.field("opening", s.opening);
     a.optional("bars", s.bars, model::SystemBars{});
+    a.optional("appIcon", s.appIcon, model::AppIcon{});
     a.field("layers", s.layers);
     a.field("beats", s.beats);
     a.optional("gates", s.gates, std::vector<model::Gate>{});

@@ -20,6 +20,24 @@ bool needsGate(const Beat& wait, const Gate& gate) {
     return std::find(wait.gates.begin(), wait.gates.end(), gate.id) != wait.gates.end();
 }
 
+const Layer* iconLayer(const Sequence& sequence) {
+    for (const auto& id : {sequence.appIcon.layer, sequence.opening.icon}) {
+        if (const auto* layer = findThing(sequence.layers, id)) {
+            return layer;
+        }
+    }
+    for (const auto& layer : sequence.layers) {
+        if (layer.kind == LayerKind::Artwork) {
+            return &layer;
+        }
+    }
+    return nullptr;
+}
+
+const ColourRef& iconColour(const Sequence& sequence) {
+    return sequence.appIcon.colour.empty() ? sequence.opening.colour : sequence.appIcon.colour;
+}
+
 Sequence emptySequence() {
     Sequence sequence;
     sequence.name = "Untitled";

@@ -34,6 +34,15 @@ struct SystemBars {
     bool operator==(const SystemBars&) const = default;
 };
 
+/// The app's icon, made of the same art. Empty references: as in the opening.
+struct AppIcon {
+    Id layer;        ///< artwork or image; empty: the opening's icon, or else the first artwork
+    ColourRef colour; ///< behind it; empty: the opening's colour
+    double size = 1; ///< of what each platform's mask surely shows, 0.3..1.4
+    Extras extras;
+    bool operator==(const AppIcon&) const = default;
+};
+
 /// Which beats play for each kind of start. Absent: every beat (first, cold, warm) or none (hot, re-created).
 using StartBeats = std::array<std::optional<std::vector<Id>>, kStartKinds>;
 
@@ -55,6 +64,7 @@ struct Sequence {
     Palette palette;
     Opening opening;
     SystemBars bars;
+    AppIcon appIcon;
     std::vector<Layer> layers;
     std::vector<Beat> beats;
     std::vector<Gate> gates;
@@ -93,6 +103,11 @@ template <typename Thing>
 
 /// Whether a wait needs the gate.
 [[nodiscard]] bool needsGate(const Beat& wait, const Gate& gate);
+
+/// The layer the app's icon shows; null if there is none that could.
+[[nodiscard]] const Layer* iconLayer(const Sequence& sequence);
+/// The colour behind it.
+[[nodiscard]] const ColourRef& iconColour(const Sequence& sequence);
 
 /// The smallest sequence that stands: a white backdrop, an opening, an empty play beat and a hand-off to a
 /// first screen.

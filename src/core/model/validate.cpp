@@ -131,6 +131,13 @@ private:
         };
         expect("/opening/icon", m_sequence.opening.icon, LayerKind::Artwork, LayerKind::Image);
         expect("/opening/footer", m_sequence.opening.footer, LayerKind::FooterMark, LayerKind::FooterMark);
+        expect("/appIcon/layer", m_sequence.appIcon.layer, LayerKind::Artwork, LayerKind::Image);
+        if (!m_sequence.appIcon.colour.empty()) {
+            checkColour("/appIcon/colour", m_sequence.appIcon.colour);
+        }
+        if (!(m_sequence.appIcon.size >= 0.3 && m_sequence.appIcon.size <= 1.4)) {
+            report("/appIcon/size", "the icon's size has to lie between 0.3 and 1.4");
+        }
         for (const auto& id : m_sequence.opening.layers) {
             if (!findThing(m_sequence.layers, id)) {
                 report("/opening/layers", fmt::format("“{}” is not a layer", id));

@@ -16,7 +16,7 @@ namespace scaena::motion {
 [[nodiscard]] model::LinearStops flatten(const model::Easing& easing, double tolerance);
 
 /// What exports flatten with: far below one part in a thousand of the range.
-inline constexpr double kFlattenTolerance = 0.0005;
+inline constexpr double kFlattenTolerance = 0.0002;
 
 /// Seconds until the spring stays within 0.1 % of its rest.
 [[nodiscard]] double naturalLength(const model::Spring& spring);

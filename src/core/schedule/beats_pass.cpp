@@ -2,6 +2,7 @@
 #include "core/schedule/beats_pass.h"
 
 #include "core/model/graph.h"
+#include "core/schedule/targets.h"
 
 #include <algorithm>
 #include <unordered_map>
@@ -206,7 +207,10 @@ void BeatsPass::skipBeat(Schedule& schedule, std::size_t beat, Millis now) {
 
 void BeatsPass::runOpening(Schedule& schedule, Millis now) {
     auto& span = schedule.beats[0];
-    span.end = now + openingLength(deviceOr(m_conditions.device), m_conditions.start);
+    const bool unloaded =
+        m_conditions.start == model::StartKind::First || m_conditions.start == model::StartKind::Cold;
+    span.end = now + openingLength(deviceOr(m_conditions.device), m_conditions.start) +
+               (unloaded ? targetOr(m_conditions.target).startUp : 0);
     placeCues(0, now, span.end, false);
     placeCues(0, now, span.end, true);
     for (int cue : m_cuesOfBeat[0]) {

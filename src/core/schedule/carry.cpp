@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/carry.h"
 
+#include "core/model/moves.h"
 #include "core/motion/lower.h"
 
 #include <algorithm>
@@ -27,7 +28,7 @@ bool turnsOrGrows(const model::Cue& cue) {
     });
 }
 
-CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue) {
+CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue, const Target& target) {
     if (isOnFirstScreen(sequence, cue)) {
         for (const auto& track : motion::lower(cue).tracks) {
             if (!movesContent(track.property)) {
@@ -36,7 +37,13 @@ CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue)
             }
         }
     }
-    if (cue.move.kind == model::MoveKind::Play) {
+    if (cue.move.kind == model::MoveKind::Draw && target.bakesDraws) {
+        return {Carry::Baked, "a wipe stands in: outlines cannot be drawn without a further library"};
+    }
+    if (target.exportId == "lottie") {
+        return {Carry::Player, "keyframes of the composition"};
+    }
+    if (cue.move.kind == model::MoveKind::Play && target.bakesClips) {
         return {Carry::Baked, fmt::format("played as pictures, {} a second", kBakedRate)};
     }
     return {Carry::Player, "drawn by the exported player"};
@@ -49,10 +56,27 @@ int bakedFrames(const model::ClipContent& clip) {
     return static_cast<int>(std::clamp<long long>(millis * kBakedRate / 1000 + 1, 2, kMostBaked));
 }
 
+bool isBakedAnywhere(const model::Sequence& sequence, const Target& target) {
+    return target.bakesDraws &&
+           std::any_of(sequence.cues.begin(), sequence.cues.end(),
+                       [](const model::Cue& cue) { return cue.move.kind == model::MoveKind::Draw; });
+}
+
+model::Sequence asCarried(const model::Sequence& sequence, const Target& target) {
+    model::Sequence carried = sequence;
+    for (auto& cue : carried.cues) {
+        if (cue.move.kind == model::MoveKind::Draw && target.bakesDraws) {
+            cue.easing = model::easingOf(cue);
+            cue.move = {model::MoveKind::Wipe, {}};
+        }
+    }
+    return carried;
+}
+
 CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target) {
     const auto* beat = model::findThing(sequence.beats, cue.beat);
     if (!beat || beat->kind != model::BeatKind::Opening) {
-        return carriedByPlayer(sequence, cue);
+        return carriedByPlayer(sequence, cue, target);
     }
     const auto& opening = target.opening;
     if (opening.longestAnimation == 0) {

@@ -24,6 +24,11 @@ inline constexpr int kMostBaked = 120;
 /// every other cue is drawn by the exported player.
 [[nodiscard]] CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target);
 
+/// The sequence as the target plays it: what it bakes is replaced by what it shows instead. Ids and order stay.
+[[nodiscard]] model::Sequence asCarried(const model::Sequence& sequence, const Target& target);
+/// Whether `asCarried` would change anything.
+[[nodiscard]] bool isBakedAnywhere(const model::Sequence& sequence, const Target& target);
+
 }
 
 template <>

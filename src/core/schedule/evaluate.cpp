@@ -242,7 +242,7 @@ private:
     void systemFrame() {
         const auto& traits = targetOr(m_schedule.conditions.target).opening;
         if (!traits.iconOnly) {
-            staticLayers();
+            staticLayers(traits);
             return;
         }
         maskedIcon(traits);
@@ -259,22 +259,28 @@ private:
         }
     }
 
-    /// The window's background knows nothing of safe areas, turns and groups: it lays pictures onto the
-    /// screen.
-    void staticLayers() {
+    /// A static frame lays pictures onto the screen. What it knows of safe areas, turns and places for turned
+    /// screens is up to the platform; groups stand where they are at rest.
+    void staticLayers(const OpeningTraits& traits) {
         const auto& shown = sequence().opening.layers;
+        const Size screen = m_frame.screen;
         for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
             const auto& layer = sequence().layers[i];
             if (std::find(shown.begin(), shown.end(), layer.id) == shown.end() || !canBeStatic(layer.kind)) {
                 continue;
             }
             LayerState state = unturnedState(static_cast<int>(i));
-            state.rotation = 0;
-            state.plain = true;
+            state.plain = !traits.pictures;
             if (!model::coversScreen(layer.kind)) {
-                state.centre = centreOf(layer.place, m_frame.screen,
-                                        {0, 0, m_frame.screen.width, m_frame.screen.height});
-                state.size = {layer.place.width, layer.place.height};
+                const auto& place = openingPlace(layer, traits, screen);
+                state.rotation = traits.turns ? place.turn : 0;
+                state.size = {place.width, place.height};
+                state.centre = centreOf(place, screen,
+                                        traits.safeAreas ? m_schedule.safeArea
+                                                         : Rect{0, 0, screen.width, screen.height});
+                if (traits.turns) {
+                    turnAboutPivot(state, layer.pivot);
+                }
             }
             addIfVisible(state);
         }
@@ -312,6 +318,13 @@ Point centreOf(const model::Place& place, Size screen, const Rect& safeArea) {
     const Point part = model::fractions(place.anchor);
     const Rect area = place.safeArea ? safeArea : Rect{0, 0, screen.width, screen.height};
     return {area.x + area.width * part.x + place.x, area.y + area.height * part.y + place.y};
+}
+
+const model::Place& openingPlace(const model::Layer& layer, const OpeningTraits& traits, Size screen) {
+    const bool turned = screen.width > screen.height &&
+                        (traits.turnedPlaces == TurnedPlaces::Always ||
+                         (traits.turnedPlaces == TurnedPlaces::LowScreens && screen.height < kLowScreen));
+    return model::placeOn(layer, turned);
 }
 
 bool canBeStatic(model::LayerKind kind) {

@@ -22,6 +22,10 @@ void evaluateInto(const Schedule& schedule, double t, Frame& frame);
 /// Centre of a place on a screen of that size, `safeArea` of which the system's bars leave free.
 [[nodiscard]] Point centreOf(const model::Place& place, Size screen, const Rect& safeArea);
 
+/// The place a layer has in the opening's static frame on a screen of that size.
+[[nodiscard]] const model::Place& openingPlace(const model::Layer& layer, const OpeningTraits& traits,
+                                               Size screen);
+
 /// Whether a window's background, a mere list of pictures, can show a layer of that kind.
 [[nodiscard]] bool canBeStatic(model::LayerKind kind);
 

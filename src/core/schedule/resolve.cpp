@@ -37,7 +37,10 @@ int Schedule::beatAt(double t) const {
 
 Schedule resolve(std::shared_ptr<const model::Sequence> sequence, const Conditions& conditions) {
     Schedule schedule;
-    schedule.sequence = std::move(sequence);
+    const auto& target = targetOr(conditions.target);
+    schedule.sequence = isBakedAnywhere(*sequence, target)
+                            ? std::make_shared<const model::Sequence>(asCarried(*sequence, target))
+                            : std::move(sequence);
     schedule.conditions = conditions;
     schedule.screen = screenOf(deviceOr(conditions.device), conditions.landscape);
     schedule.safeArea = safeAreaOf(deviceOr(conditions.device), conditions.landscape);

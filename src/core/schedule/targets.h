@@ -6,6 +6,11 @@
 
 namespace scaena::schedule {
 
+/// Where the opening heeds a layer's own place for screens that are wider than high.
+enum class TurnedPlaces { Never, LowScreens, Always };
+/// Below this height (dp) a screen counts as low: phones held sideways.
+inline constexpr double kLowScreen = 500;
+
 /// What the system of a target can show before the app's own code runs. docs/platforms.md gives the sources.
 struct OpeningTraits {
     bool iconOnly = false;  ///< only a plain colour, the icon and the footer; else every layer of the opening
@@ -15,6 +20,10 @@ struct OpeningTraits {
     Size footer;                           ///< dp, largest footer mark
     double footerMargin = 0;               ///< dp below the footer mark
     Millis longestAnimation = 0;           ///< 0: the frame is static
+    bool safeAreas = false;                ///< places may hang on the safe area
+    bool turns = false;                    ///< shows layers that are turned at rest
+    bool pictures = false;                 ///< shows a backdrop's picture
+    TurnedPlaces turnedPlaces = TurnedPlaces::Never;
     std::vector<motion::Property> plays;   ///< properties of the icon the system can animate
 };
 
@@ -24,7 +33,9 @@ struct Target {
     std::string name; ///< "Android 12+"
     Id exportId;      ///< the export that serves it
     OpeningTraits opening;
-    bool bakesClips = true; ///< plays a clip as single pictures
+    bool bakesClips = true;  ///< plays a clip as single pictures
+    bool bakesDraws = false; ///< draws no paths: an outline appears by a wipe instead
+    Millis startUp = 0;      ///< what its engine adds to a first or cold start before the app can draw
 };
 
 [[nodiscard]] const std::vector<Target>& targets();

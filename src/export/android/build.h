@@ -2,18 +2,14 @@
 #pragma once
 
 #include "export/android/names_in_export.h"
-#include "export/common/exporter.h"
+#include "export/common/export_build.h"
 
 namespace scaena::exporting {
 
 /// What the parts of the Android export share while it is being built.
-struct AndroidBuild {
-    const ExportInput& input;
+struct AndroidBuild : ExportBuild {
     AndroidNames names;
-    Export made;
-
-    [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
-    void add(const std::string& path, std::string bytes) { made.files.push_back({path, std::move(bytes)}); }
+    AndroidBuild(ExportBuild base, AndroidNames all) : ExportBuild(std::move(base)), names(std::move(all)) {}
 };
 
 /// A layer's drawable: name of the resource, and its size in dp.

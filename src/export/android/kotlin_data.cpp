@@ -2,8 +2,8 @@
 #include "export/android/kotlin_data.h"
 
 #include "core/schedule/carry.h"
-#include "export/android/outlines.h"
 #include "export/common/names.h"
+#include "export/common/outlines.h"
 #include "export/common/timing_tree.h"
 
 #include <algorithm>
@@ -50,6 +50,10 @@ CodeValue verbatim(std::string name) {
     return {CodeVerbatim{std::move(name)}};
 }
 
+CodeValue literal(Colour c) {
+    return verbatim(fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b));
+}
+
 CodeValue lookValue(const AndroidBuild& build, const model::Layer& layer, const LayerDrawable& drawable) {
     const auto colour = [&](const model::ColourRef& ref) {
         return verbatim("R.color." + build.names.colour(ref));
@@ -92,15 +96,16 @@ CodeValue lookValue(const AndroidBuild& build, const model::Layer& layer, const 
         call.named("plateColor", colour(layer.plate->colour))
             .named("plateDiameter", {layer.plate->diameter});
     }
-    const auto outlines = outlinesOf(build, layer);
+    const auto outlines = outlinesOf(build.input, layer, model::Appearance::Light);
     if (!outlines.empty()) {
         const auto fills = layer.kind == LayerKind::Text ? drawable.name : drawable.name + "_fills";
         CodeList list;
         for (const auto& outline : outlines) {
             list.items.push_back(CodeCall("Outline")
                                      .plain("path", {outline.path}, true)
-                                     .plain("color", verbatim(outline.colour))
-                                     .plain("isResource", {outline.isResource})
+                                     .plain("color", outline.ref.empty() ? literal(outline.colour)
+                                                                         : colour(outline.ref))
+                                     .plain("isResource", {!outline.ref.empty()})
                                      .named("strokeWidth", {outline.strokeWidth}, outline.strokeWidth == 0)
                                      .value());
         }

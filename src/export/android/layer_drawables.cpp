@@ -2,6 +2,8 @@
 #include "core/project/shown_art.h"
 #include "export/android/build.h"
 #include "export/android/vector_drawable.h"
+#include "export/common/framed_art.h"
+#include "export/common/outlines.h"
 #include "export/common/xml.h"
 
 #include <algorithm>
@@ -26,27 +28,17 @@ constexpr int kLongestSide = 4096;
 
 void addRasters(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
                 Colour tint, bool dark) {
+    const auto framed = framedArt(art, size, box);
     for (const auto& density : kDensities) {
         const auto pixels = [&](double dp) {
             return std::clamp(static_cast<int>(std::lround(dp * density.scale)), 1, kLongestSide);
         };
-        // The picture covers the whole drawable, with the art fitted into its box.
-        art::Art framed;
-        framed.viewBox = {0, 0, size.width, size.height};
-        auto inner = std::make_unique<art::Group>();
-        inner->transform = art::fitInto(art.viewBox, box);
-        inner->clips.push_back({art::rectPath(art.viewBox, 0, 0), art::FillRule::NonZero});
-        inner->children.emplace_back(art::cloneGroup(art.root));
-        framed.root.children.emplace_back(std::move(inner));
-        build.add(fmt::format("res/drawable-{}{}/{}.png", dark ? "night-" : "", density.name, name),
-                  build.input.rasteriser.png(framed, pixels(size.width), pixels(size.height), tint));
+        const auto& rasteriser = build.input.rasteriser;
+        build.addLater(fmt::format("res/drawable-{}{}/{}.png", dark ? "night-" : "", density.name, name),
+                       [&rasteriser, framed, wide = pixels(size.width), high = pixels(size.height), tint] {
+                           return rasteriser.png(*framed, wide, high, tint);
+                       });
     }
-}
-
-bool hasDrawCue(const model::Sequence& sequence, const Id& layer) {
-    return std::any_of(sequence.cues.begin(), sequence.cues.end(), [&](const model::Cue& c) {
-        return c.layer == layer && c.move.kind == model::MoveKind::Draw;
-    });
 }
 
 LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
@@ -62,7 +54,7 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
     if (dark) {
         addArt(build, name, *dark, size, box, layer.tint, Appearance::Dark);
     }
-    if (hasDrawCue(build.sequence(), layer.id)) {
+    if (isDrawn(build.sequence(), layer.id)) {
         addArt(build, name + "_fills", *light, size, box, layer.tint, Appearance::Light, true);
         if (dark) {
             addArt(build, name + "_fills", *dark, size, box, layer.tint, Appearance::Dark, true);

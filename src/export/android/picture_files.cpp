@@ -3,6 +3,7 @@
 #include "core/project/shown_art.h"
 #include "core/schedule/carry.h"
 #include "export/android/build.h"
+#include "export/common/picture_kind.h"
 
 #include <algorithm>
 #include <cmath>
@@ -28,32 +29,18 @@ const char* bucketOf(double density) {
     return best->second;
 }
 
-/// ".png", ".webp" or ".jpg" from the picture's first bytes (the signatures of PNG, RIFF/WEBP and JFIF);
-/// empty for what the platform does not read.
-std::string endingOf(const std::string& bytes) {
-    if (bytes.starts_with("\x89PNG")) {
-        return ".png";
-    }
-    if (bytes.starts_with("RIFF") && bytes.size() > 12 && bytes.compare(8, 4, "WEBP") == 0) {
-        return ".webp";
-    }
-    return bytes.starts_with("\xFF\xD8\xFF") ? ".jpg" : "";
-}
-
 /// Copies one of the person's pictures; says so if it is none the platform reads.
 bool copyPicture(AndroidBuild& build, const std::string& path, const std::string& folder,
                  const std::string& name) {
     const auto* bytes = build.input.shelf.bytesOf(path);
-    const std::string ending = bytes ? endingOf(*bytes) : std::string();
+    const std::string ending = bytes ? pictureEnding(*bytes) : std::string();
     if (ending.empty()) {
         build.made.notes.push_back(
             fmt::format("“{}” is left out: Android reads PNG, WebP and JPEG pictures.", path));
         return false;
     }
     const std::string target = folder + "/" + name + ending;
-    const bool taken = std::any_of(build.made.files.begin(), build.made.files.end(),
-                                   [&](const ExportedFile& it) { return it.path == target; });
-    if (!taken) {
+    if (!build.has(target)) {
         build.add(target, *bytes);
     }
     return true;
@@ -117,8 +104,11 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
             const double time = i == frames - 1
                                     ? clip.keep.value_or(clip.stopAt)
                                     : clip.from + (clip.stopAt - clip.from) * double(i) / (frames - 1);
-            build.add(fmt::format("res/drawable-{}xxhdpi/{}.png", dark ? "night-" : "", frameName(name, i)),
-                      build.input.rasteriser.clipPng(found->second, time, width, height));
+            build.addLater(
+                fmt::format("res/drawable-{}xxhdpi/{}.png", dark ? "night-" : "", frameName(name, i)),
+                [&rasteriser = build.input.rasteriser, bytes = found->second, time, width, height] {
+                    return rasteriser.clipPng(bytes, time, width, height);
+                });
         }
     }
     build.made.notes.push_back(fmt::format(

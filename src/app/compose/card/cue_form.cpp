@@ -10,6 +10,7 @@
 #include "core/schedule/carry.h"
 #include "render/thumbnail.h"
 
+#include <algorithm>
 #include <QHBoxLayout>
 #include <QInputDialog>
 #include <QSignalBlocker>
@@ -458,27 +459,49 @@ void CueForm::refreshHow(const model::Cue& it) {
 }
 
 void CueForm::refreshCarried(const model::Cue& it) {
-    QString carry;
+    // Targets that carry it alike share a row: most cues are carried the same way nearly everywhere.
+    struct Row {
+        schedule::CueCarry carry;
+        QStringList names;
+    };
+    std::vector<Row> rows;
+    QString all;
     for (const auto& target : schedule::targets()) {
-        const auto how = schedule::carryOf(*m_document.sequence(), it, target);
-        carry += toQString(model::word(how.how)) + QString::fromStdString(how.reason) + QLatin1Char('\n');
+        auto carry = schedule::carryOf(*m_document.sequence(), it, target);
+        auto row = std::find_if(rows.begin(), rows.end(), [&](const Row& known) {
+            return known.carry.how == carry.how && known.carry.reason == carry.reason;
+        });
+        if (row == rows.end()) {
+            row = rows.insert(row, {std::move(carry), {}});
+        }
+        row->names << QString::fromStdString(target.name);
+        all += QStringLiteral("%1 %2\n").arg(row - rows.begin()).arg(row->names.size());
     }
-    if (carry == m_shownCarry) {
+    for (const auto& row : rows) {
+        all += toQString(model::word(row.carry.how)) + QString::fromStdString(row.carry.reason);
+    }
+    if (all == m_shownCarry) {
         return;
     }
-    m_shownCarry = carry;
+    m_shownCarry = all;
     m_carried->clearRows(1);
-    for (const auto& target : schedule::targets()) {
-        const auto carried = schedule::carryOf(*m_document.sequence(), it, target);
-        auto* how = new QLabel(toQString(model::word(carried.how)), m_carried);
-        const QColor ink = carried.how == schedule::Carry::Dropped ? theme().madder
-                           : carried.how == schedule::Carry::Baked ? theme().umber
-                                                                   : theme().woad;
-        how->setFont(uiFont(12, true));
-        how->setStyleSheet(QStringLiteral("color: %1").arg(ink.name()));
-        how->setToolTip(QString::fromStdString(carried.reason));
-        m_carried->addRow(QString::fromStdString(target.name), how);
-        auto* reason = new QLabel(QString::fromStdString(carried.reason), m_carried);
+    for (const auto& row : rows) {
+        const auto how = row.carry.how;
+        auto* word = new QLabel(toQString(model::word(how)), m_carried);
+        const QColor ink = how == schedule::Carry::Dropped ? theme().madder
+                           : how == schedule::Carry::Baked ? theme().umber
+                                                           : theme().woad;
+        word->setFont(uiFont(12, true));
+        word->setStyleSheet(QStringLiteral("color: %1").arg(ink.name()));
+        word->setToolTip(row.names.join(QStringLiteral(", ")));
+        const auto names = rows.size() == 1        ? tr("everywhere")
+                           : row.names.size() <= 2 ? row.names.join(QStringLiteral(", "))
+                                                   : tr("on %1 targets").arg(row.names.size());
+        m_carried->addRow(names, word);
+        auto* reason = new QLabel(
+            (row.names.size() > 2 && rows.size() > 1 ? row.names.join(QStringLiteral(", ")) + ": " : QString()) +
+                QString::fromStdString(row.carry.reason),
+            m_carried);
         reason->setProperty("quiet", true);
         reason->setFont(uiFont(11));
         reason->setWordWrap(true);

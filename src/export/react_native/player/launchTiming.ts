@@ -265,6 +265,16 @@ export class LaunchSchedule {
     return [...new Set(all.filter((it) => it < NEVER))].sort((a, b) => a - b);
   }
 
+  /** Whether anything of the layer may change between two moments; if not, it stands still. */
+  movesBetween(layerIndex: number, from: number, to: number): boolean {
+    const layer = this.timing.layers[layerIndex]!;
+    if (layer.kind === 'progress') return true;
+    const isRunning = (it: Segment) => it.start < to && it.stop + it.settle > from;
+    const lines = this.timelines[layerIndex]!;
+    const moves = PROPERTIES.some((it) => lines[it].segments.some(isRunning) || lines[it].added.some(isRunning));
+    return moves || (layer.parent !== undefined && this.movesBetween(layer.parent, from, to));
+  }
+
   private runBeats(): void {
     let now = 0;
     this.timing.beats.forEach((beat, i) => {

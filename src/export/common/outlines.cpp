@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "export/android/outlines.h"
+#include "export/common/outlines.h"
 
 #include "core/project/shown_art.h"
 
@@ -11,13 +11,9 @@ namespace scaena::exporting {
 
 namespace {
 
-std::string literal(Colour c) {
-    return fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b);
-}
-
 class OutlineCollector {
 public:
-    OutlineCollector(const AndroidBuild& build, const model::Layer& layer) : m_build(build), m_layer(layer) {}
+    explicit OutlineCollector(const model::Layer& layer) : m_layer(layer) {}
 
     void group(const art::Group& group, const Matrix& outer, double outerOpacity) {
         const Matrix map = outer * group.transform;
@@ -39,12 +35,9 @@ private:
         if (std::holds_alternative<std::monostate>(paint)) {
             return;
         }
-        OutlineData outline{art::toText(art::mapped(shape.path, map)), "", false, width};
-        if (const auto ref = paletteColour(paint, width > 0); !ref.empty()) {
-            outline.colour = "R.color." + m_build.names.colour(ref);
-            outline.isResource = true;
-        } else {
-            outline.colour = literal(faded(plainColour(paint), opacity));
+        OutlineData outline{art::toText(art::mapped(shape.path, map)), paletteColour(paint, width > 0), {}, width};
+        if (outline.ref.empty()) {
+            outline.colour = faded(plainColour(paint), opacity);
         }
         m_outlines.push_back(std::move(outline));
     }
@@ -77,32 +70,35 @@ private:
         return colour;
     }
 
-    const AndroidBuild& m_build;
     const model::Layer& m_layer;
     std::vector<OutlineData> m_outlines;
 };
 
 }
 
-std::vector<OutlineData> outlinesOf(const AndroidBuild& build, const model::Layer& layer) {
-    const auto& cues = build.sequence().cues;
-    const bool draws = std::any_of(cues.begin(), cues.end(), [&](const model::Cue& c) {
-        return c.layer == layer.id && c.move.kind == model::MoveKind::Draw;
+bool isDrawn(const model::Sequence& sequence, const Id& layer) {
+    return std::any_of(sequence.cues.begin(), sequence.cues.end(), [&](const model::Cue& c) {
+        return c.layer == layer && c.move.kind == model::MoveKind::Draw;
     });
-    if (!draws) {
+}
+
+std::vector<OutlineData> outlinesOf(const ExportInput& input, const model::Layer& layer,
+                                    model::Appearance appearance) {
+    if (!isDrawn(input.sequence, layer.id)) {
         return {};
     }
     if (layer.kind == model::LayerKind::Text) {
-        return {{art::toText(build.input.outliner.outline(layer.text,
-                                                          build.input.shelf.bytesOf(layer.text.fontFile))),
-                 "R.color." + build.names.colour(layer.text.colour), true, 0}};
+        const auto path = input.outliner.outline(layer.text, input.shelf.bytesOf(layer.text.fontFile));
+        return {{art::toText(path), layer.text.colour, {}, 0}};
     }
     model::Layer asDrawn = layer;
     asDrawn.recolour.clear(); // the collector names the palette's colours itself
-    const auto art =
-        project::shownArt(build.sequence(), build.input.shelf, asDrawn, model::Appearance::Light);
+    const auto art = project::shownArt(input.sequence, input.shelf, asDrawn, appearance);
+    if (!art) {
+        return {};
+    }
     const Rect box{-layer.place.width / 2, -layer.place.height / 2, layer.place.width, layer.place.height};
-    OutlineCollector collector(build, layer);
+    OutlineCollector collector(layer);
     collector.group(art->root, art::fitInto(art->viewBox, box), 1);
     return collector.take();
 }

@@ -1,0 +1,109 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/export_build.h"
+
+#include "core/art/read_clip.h"
+#include "core/model/validate.h"
+#include "core/project/shown_art.h"
+
+#include <algorithm>
+#include <atomic>
+#include <fmt/format.h>
+#include <thread>
+
+namespace scaena::exporting {
+
+ExportBuild::ExportBuild(const ExportInput& from, const Id& exportId) : input(from) {
+    made.target = exportId;
+    made.sequenceName = sequence().name;
+    for (const auto& target : schedule::targets()) {
+        if (target.exportId != exportId) {
+            continue;
+        }
+        for (const auto& cue : sequence().cues) {
+            auto carry = schedule::carryOf(sequence(), cue, target);
+            if (carry.how == schedule::Carry::Dropped) {
+                made.notes.push_back(
+                    fmt::format("{}: cue “{}” is not carried: {}", target.name, cue.id, carry.reason));
+            }
+            made.carried.push_back({cue.id, target.id, std::move(carry)});
+        }
+    }
+}
+
+void ExportBuild::add(const std::string& path, std::string bytes) {
+    made.files.push_back({path, std::move(bytes)});
+}
+
+void ExportBuild::addLater(const std::string& path, std::function<std::string()> make) {
+    m_jobs.push_back({made.files.size(), std::move(make)});
+    made.files.push_back({path, {}});
+}
+
+bool ExportBuild::has(const std::string& path) const {
+    return std::any_of(made.files.begin(), made.files.end(),
+                       [&](const ExportedFile& it) { return it.path == path; });
+}
+
+Result<Export> ExportBuild::finished() {
+    std::atomic<std::size_t> next = 0;
+    std::atomic<std::size_t> done = 0;
+    const auto cancelled = [&] { return input.options.cancelled && input.options.cancelled(); };
+    const auto work = [&] {
+        for (auto i = next++; i < m_jobs.size() && !cancelled(); i = next++) {
+            made.files[m_jobs[i].file].bytes = m_jobs[i].make();
+            if (input.options.progress) {
+                input.options.progress(++done, m_jobs.size());
+            }
+        }
+    };
+    std::vector<std::thread> others;
+    const auto cores = std::max(1U, std::thread::hardware_concurrency());
+    for (std::size_t i = 1; i < std::min<std::size_t>(cores, m_jobs.size()); ++i) {
+        others.emplace_back(work);
+    }
+    work();
+    for (auto& thread : others) {
+        thread.join();
+    }
+    if (cancelled()) {
+        return tl::unexpected(Problems{{ProblemKind::Refused, "the export was cancelled", {}, {}}});
+    }
+    std::sort(made.files.begin(), made.files.end(),
+              [](const auto& a, const auto& b) { return a.path < b.path; });
+    return std::move(made);
+}
+
+Problems problemsOf(const ExportInput& input) {
+    auto problems = model::validate(input.sequence);
+    if (!problems.empty()) {
+        return problems;
+    }
+    const auto complain = [&](const model::Layer& layer, const std::string& what, const std::string& path) {
+        problems.push_back({ProblemKind::Refused,
+                            fmt::format("layer “{}” has no {} that can be read ({})", layer.name, what, path),
+                            {},
+                            {}});
+    };
+    for (const auto& layer : input.sequence.layers) {
+        const bool needsArt =
+            layer.kind == model::LayerKind::Artwork || layer.kind == model::LayerKind::FooterMark;
+        if (needsArt && !project::shownArt(input.sequence, input.shelf, layer, model::Appearance::Light)) {
+            complain(layer, "art", layer.part.empty() ? layer.art : layer.art + ", part " + layer.part);
+        }
+        if (layer.kind == model::LayerKind::Clip) {
+            const auto* bytes = input.shelf.bytesOf(layer.clip.path);
+            if (!bytes || !art::readClip(*bytes)) {
+                complain(layer, "clip", layer.clip.path);
+            }
+        }
+        if (layer.kind == model::LayerKind::Image) {
+            const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
+            if (!shown || !input.shelf.bytesOf(shown->path)) {
+                complain(layer, "picture", shown ? shown->path : "none was given");
+            }
+        }
+    }
+    return problems;
+}
+
+}

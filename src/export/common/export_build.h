@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "export/common/exporter.h"
+
+#include <functional>
+
+namespace scaena::exporting {
+
+/// What the parts of every exporter share while an export is being built.
+struct ExportBuild {
+    const ExportInput& input;
+    Export made;
+
+    /// Plans how each cue is carried to the systems the export serves.
+    ExportBuild(const ExportInput& from, const Id& exportId);
+
+    [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
+    void add(const std::string& path, std::string bytes);
+    /// A file whose bytes take long to make: a picture. It is made by `finished`, on all cores.
+    void addLater(const std::string& path, std::function<std::string()> make);
+    [[nodiscard]] bool has(const std::string& path) const;
+    /// The whole export, its files in the order of their paths. Fails if it was cancelled.
+    [[nodiscard]] Result<Export> finished();
+
+private:
+    struct Job {
+        std::size_t file;
+        std::function<std::string()> make;
+    };
+    std::vector<Job> m_jobs;
+};
+
+/// Why the sequence cannot be exported: it is not valid, or a layer has no art that can be read.
+[[nodiscard]] Problems problemsOf(const ExportInput& input);
+
+}

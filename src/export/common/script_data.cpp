@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/script_data.h"
+
+#include "export/common/names.h"
+#include "export/common/timing_tree.h"
+
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+namespace {
+
+std::string listText(const char* name, const std::vector<TimingTree::Named>& things) {
+    std::string out = fmt::format("  {}: [\n", name);
+    for (const auto& thing : things) {
+        out += "    // " + commentText(thing.name) + "\n    " + scriptDialect().text(thing.value, 6) + ",\n";
+    }
+    return out + "  ],\n";
+}
+
+}
+
+std::string scriptTiming(const model::Sequence& sequence, const Id& exportId) {
+    const auto tree = timingTree(sequence, exportId);
+    std::string out = "{\n" + listText("beats", tree.beats) + listText("gates", tree.gates);
+    out += "  gateOrder: " + scriptDialect().text({tree.gateOrder}) + ",\n";
+    out += listText("layers", tree.layers) + listText("cues", tree.cues);
+    return out + "  cueOrder: " + scriptDialect().text({tree.cueOrder}) + ",\n}";
+}
+
+std::string scriptGates(const model::Sequence& sequence) {
+    std::string gates;
+    for (const auto& gate : sequence.gates) {
+        gates += (gates.empty() ? "" : ", ") + scriptString(gate.id);
+    }
+    return gates;
+}
+
+}

@@ -1,0 +1,107 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/devices.h"
+#include "export/common/app_icon.h"
+#include "export/common/xml.h"
+#include "export/web/web_build.h"
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+namespace scaena::exporting {
+
+using model::Appearance;
+
+namespace {
+
+/// Screens that take a startup image: points upright, and pixels a point. One for each size in use.
+struct StartupScreen {
+    int width, height, density;
+    bool turns; ///< tablets start sideways, too
+};
+constexpr StartupScreen kStartupScreens[] = {
+    {375, 667, 2, false}, {375, 812, 3, false}, {390, 844, 3, false}, {393, 852, 3, false},
+    {402, 874, 3, false}, {414, 896, 2, false}, {428, 926, 3, false}, {430, 932, 3, false},
+    {440, 956, 3, false}, {768, 1024, 2, true}, {820, 1180, 2, true}, {834, 1194, 2, true},
+    {1024, 1366, 2, true}};
+
+std::string startupLinks(WebBuild& build) {
+    std::string links;
+    for (const auto& screen : kStartupScreens) {
+        for (const bool sideways : {false, true}) {
+            if (sideways && !screen.turns) {
+                continue;
+            }
+            for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
+                const int width = sideways ? screen.height : screen.width;
+                const int height = sideways ? screen.width : screen.height;
+                const bool dark = appearance == Appearance::Dark;
+                const auto file = fmt::format("launch/startup/{}x{}{}.png", width * screen.density,
+                                              height * screen.density, dark ? "-dark" : "");
+                schedule::Conditions conditions;
+                conditions.target = "web";
+                conditions.appearance = appearance;
+                conditions.landscape = sideways;
+                conditions.device = screen.turns ? "tablet" : "quick-phone";
+                build.addLater(file, [&input = build.input, conditions, width, height,
+                                      density = screen.density] {
+                    return input.frames.openingPng(input.sequence, input.shelf, conditions,
+                                                   {double(width), double(height)}, density);
+                });
+                links += fmt::format(
+                    "<link rel=\"apple-touch-startup-image\" href=\"{}\" media=\"(device-width: {}px) and "
+                    "(device-height: {}px) and (-webkit-device-pixel-ratio: {}) and (orientation: {}){}\">\n",
+                    file, screen.width, screen.height, screen.density, sideways ? "landscape" : "portrait",
+                    dark ? " and (prefers-color-scheme: dark)" : "");
+            }
+        }
+    }
+    return links;
+}
+
+std::string plainHex(Colour colour) { return toHex({colour.r, colour.g, colour.b, 255}); }
+
+}
+
+std::string addAppFiles(WebBuild& build) {
+    const auto& sequence = build.sequence();
+    const auto opening = [&](Appearance appearance) {
+        return plainHex(model::colourOf(sequence.palette, sequence.opening.colour, appearance));
+    };
+    std::string links = "<link rel=\"manifest\" href=\"launch/manifest.webmanifest\">\n";
+    links += fmt::format("<meta name=\"theme-color\" content=\"{}\" media=\"(prefers-color-scheme: light)\">\n"
+                         "<meta name=\"theme-color\" content=\"{}\" media=\"(prefers-color-scheme: dark)\">\n"
+                         "<meta name=\"apple-mobile-web-app-capable\" content=\"yes\">\n",
+                         opening(Appearance::Light), opening(Appearance::Dark));
+    nlohmann::ordered_json icons = nlohmann::ordered_json::array();
+    if (const auto* icon = model::iconLayer(sequence)) {
+        const auto add = [&](const char* file, int side, const char* purpose, double safe, bool onColour) {
+            addIconPng(build, std::string("launch/icons/") + file, *icon, side, safe, onColour);
+            icons.push_back({{"src", std::string("icons/") + file},
+                             {"sizes", fmt::format("{0}x{0}", side)},
+                             {"type", "image/png"},
+                             {"purpose", purpose}});
+        };
+        add("icon-192.png", 192, "any", kWholeSafe, false);
+        add("icon-512.png", 512, "any", kWholeSafe, false);
+        add("maskable-512.png", 512, "maskable", kMaskableSafe, true);
+        addIconPng(build, "launch/icons/touch-180.png", *icon, 180, kRoundedSafe, true);
+        addIconPng(build, "launch/icons/favicon-32.png", *icon, 32, kWholeSafe, false);
+        links += "<link rel=\"icon\" sizes=\"32x32\" href=\"launch/icons/favicon-32.png\">\n"
+                 "<link rel=\"apple-touch-icon\" href=\"launch/icons/touch-180.png\">\n";
+    } else {
+        build.made.notes.push_back("There is no artwork or image an icon could be made of.");
+    }
+    const nlohmann::ordered_json manifest = {{"name", sequence.name},
+                                             {"short_name", sequence.name},
+                                             {"start_url", "../"},
+                                             {"scope", "../"},
+                                             {"display", "standalone"},
+                                             {"background_color", opening(Appearance::Light)},
+                                             {"theme_color", opening(Appearance::Light)},
+                                             {"icons", icons}};
+    build.add("launch/manifest.webmanifest",
+              manifest.dump(2, ' ', false, nlohmann::json::error_handler_t::replace) + "\n");
+    return links + startupLinks(build);
+}
+
+}

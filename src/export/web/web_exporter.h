@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "export/common/exporter.h"
+
+namespace scaena::exporting {
+
+/// A page or an installable web app: markup and style sheet of the opening, a script that plays the rest,
+/// manifest, icons and startup images. See docs/exporters/web.md.
+class WebExporter : public Exporter {
+public:
+    Id id() const override { return "web"; }
+    std::string name() const override { return "Web"; }
+    Result<Export> build(const ExportInput& input) const override;
+};
+
+}

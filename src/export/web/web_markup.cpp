@@ -1,0 +1,266 @@
+// SPDX-License-Identifier: MIT
+#include "core/art/parts.h"
+#include "core/art/read_clip.h"
+#include "core/art/write_svg.h"
+#include "core/project/shown_art.h"
+#include "core/schedule/carry.h"
+#include "export/common/names.h"
+#include "export/common/outlines.h"
+#include "export/common/picture_kind.h"
+#include "export/common/xml.h"
+#include "export/web/web_build.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+using model::Appearance;
+using model::LayerKind;
+
+namespace {
+
+/// Pictures of clips are made for this many pixels a dp, and a sheet of them is at most so large on a side.
+constexpr double kSheetDensity = 2;
+constexpr double kLargestSheet = 4096;
+
+class LayerMarkup {
+public:
+    LayerMarkup(WebBuild& build, std::size_t index)
+        : m_build(build), m_index(index), m_layer(build.sequence().layers[index]) {}
+
+    [[nodiscard]] std::string text() {
+        switch (m_layer.kind) {
+        case LayerKind::Backdrop:
+            return m_layer.picture ? "<div class=\"launch-picture\"></div>" : "";
+        case LayerKind::Artwork:
+        case LayerKind::FooterMark:
+        case LayerKind::Shape:
+            return plate() + byAppearance([this](Appearance a) { return art(a); },
+                                          project::differsByNight(m_layer));
+        case LayerKind::Text:
+            return words();
+        case LayerKind::Image:
+            return image();
+        case LayerKind::Progress:
+            return progress();
+        case LayerKind::Clip:
+            return clip();
+        case LayerKind::FirstScreen:
+        case LayerKind::Group:
+            break;
+        }
+        return {};
+    }
+
+private:
+    /// Both pictures stand in the page where they differ; the style sheet shows one.
+    template <typename Make>
+    static std::string byAppearance(Make make, bool differs) {
+        const std::string light = make(Appearance::Light);
+        const std::string dark = differs ? make(Appearance::Dark) : light;
+        if (light == dark) {
+            return light;
+        }
+        return "<div class=\"launch-light\">" + light + "</div><div class=\"launch-dark\">" + dark + "</div>";
+    }
+
+    [[nodiscard]] std::string plate() const {
+        return m_layer.plate ? "<div class=\"launch-plate\"></div>" : "";
+    }
+
+    [[nodiscard]] std::string svg(const art::Art& art, const std::string& attributes,
+                                  const std::string& mark) const {
+        art::SvgOptions options;
+        options.idPrefix = fmt::format("{}-{}{}-", m_build.name, m_index, mark);
+        options.keepIds = false;
+        options.attributes = attributes;
+        if (art::reachesOver(art)) {
+            // What lies beyond the art's own edges is cut, as on every platform.
+            art::Art cut;
+            cut.viewBox = art.viewBox;
+            auto group = art::cloneGroup(art.root);
+            cut.root.clips.push_back({art::rectPath(art.viewBox, 0, 0), art::FillRule::NonZero});
+            cut.root.children.emplace_back(std::move(group));
+            return art::writeSvg(cut, options);
+        }
+        return art::writeSvg(art, options);
+    }
+
+    [[nodiscard]] std::string art(Appearance appearance) const {
+        const auto shown = project::shownArt(m_build.sequence(), m_build.input.shelf, m_layer, appearance);
+        if (!shown) {
+            return {};
+        }
+        const std::string mark = appearance == Appearance::Dark ? "d" : "";
+        if (!isDrawn(m_build.sequence(), m_layer.id)) {
+            return svg(*shown, "class=\"launch-art\"", mark);
+        }
+        return svg(*shown, "class=\"launch-art\" data-part=\"whole\"", mark) +
+               svg(art::withoutStrokes(*shown), "class=\"launch-art\" data-part=\"fills\"", mark + "f") +
+               outlines(appearance);
+    }
+
+    /// One path for each contour: a dash runs along each of them from its own start.
+    [[nodiscard]] std::string outlines(Appearance appearance) const {
+        std::string out = "<svg class=\"launch-middle\">";
+        for (const auto& outline : outlinesOf(m_build.input, m_layer, appearance)) {
+            const bool stroked = outline.strokeWidth > 0;
+            const auto colour =
+                outline.ref.empty() ? cssColour(outline.colour) : m_build.colour(outline.ref);
+            for (const auto& contour : contoursOf(outline.path)) {
+                out += fmt::format("<path data-part=\"{}\" pathLength=\"1\" d=\"{}\" style=\"stroke: {}; "
+                                   "stroke-width: {}\"/>",
+                                   stroked ? "line" : "hairline", contour, colour,
+                                   numberText(stroked ? outline.strokeWidth : 1.5));
+            }
+        }
+        return out + "</svg>";
+    }
+
+    static std::vector<std::string> contoursOf(const std::string& path) {
+        std::vector<std::string> contours;
+        for (std::size_t from = 0; from < path.size();) {
+            const auto next = path.find('M', from + 1);
+            contours.push_back(path.substr(from, next - from));
+            from = next == std::string::npos ? path.size() : next;
+        }
+        return contours;
+    }
+
+    /// Outlines instead of letters: no typeface has to be there, and every browser shows the same.
+    [[nodiscard]] std::string words() const {
+        const auto path = m_build.input.outliner.outline(
+            m_layer.text, m_build.input.shelf.bytesOf(m_layer.text.fontFile));
+        const auto whole = [&](const char* part) {
+            return fmt::format("<svg class=\"launch-middle\"{}><path class=\"launch-text\" d=\"{}\"/></svg>", part,
+                               art::toText(path));
+        };
+        if (!isDrawn(m_build.sequence(), m_layer.id)) {
+            return whole("");
+        }
+        return whole(" data-part=\"whole\"") + whole(" data-part=\"fills\"") + outlines(Appearance::Light);
+    }
+
+    [[nodiscard]] std::string image() {
+        std::string sources[2];
+        for (const auto& picture : m_layer.pictures) {
+            const auto* bytes = m_build.input.shelf.bytesOf(picture.path);
+            const auto ending = bytes ? pictureEnding(*bytes) : std::string();
+            if (ending.empty()) {
+                continue;
+            }
+            const auto file = fmt::format("images/{}{}@{}x{}", m_layer.id, picture.dark ? "-dark" : "",
+                                          numberText(picture.density), ending);
+            if (!m_build.has("launch/" + file)) {
+                m_build.add("launch/" + file, *bytes);
+            }
+            auto& list = sources[picture.dark ? 1 : 0];
+            list += fmt::format("{}launch/{} {}x", list.empty() ? "" : ", ", file, numberText(picture.density));
+        }
+        const auto dark =
+            sources[1].empty()
+                ? ""
+                : fmt::format("<source media=\"(prefers-color-scheme: dark)\" srcset=\"{}\"/>", sources[1]);
+        return fmt::format("<picture>{}<img class=\"launch-image\" srcset=\"{}\" src=\"{}\" alt=\"\" "
+                           "decoding=\"sync\"/></picture>",
+                           dark, sources[0], sources[0].substr(0, sources[0].find(' ')));
+    }
+
+    [[nodiscard]] std::string progress() const {
+        const auto& content = m_layer.progress;
+        const double width = m_layer.place.width;
+        const double height = m_layer.place.height;
+        const double thick = content.thickness;
+        const bool hasTrack = !content.track.empty();
+        if (content.form == model::ProgressForm::Ring) {
+            const auto circle = [&](const std::string& rest) {
+                return fmt::format("<circle r=\"{}\" style=\"fill: none; stroke-width: {}; {}/>",
+                                   numberText((std::min(width, height) - thick) / 2), numberText(thick), rest);
+            };
+            const auto part = fmt::format(
+                "stroke: {}; stroke-linecap: round\" data-part=\"ring\" pathLength=\"1\" transform=\"rotate(-90)\" ",
+                m_build.colour(content.colour));
+            return "<svg class=\"launch-middle\">" +
+                   (hasTrack ? circle("stroke: " + m_build.colour(content.track) + "\"") : "") + circle(part) +
+                   "</svg>";
+        }
+        if (content.form == model::ProgressForm::Bar) {
+            const auto bar = [&](const model::ColourRef& ref, const std::string& rest) {
+                return fmt::format("<div class=\"launch-bar\" style=\"height: {0}px; border-radius: {1}px; background: "
+                                   "{2}\"{3}></div>",
+                                   numberText(thick), numberText(thick / 2), m_build.colour(ref), rest);
+            };
+            return (hasTrack ? bar(content.track, "") : "") +
+                   bar(content.colour, fmt::format(" data-part=\"bar\" data-width=\"{}\" data-thickness=\"{}\"",
+                                                   numberText(width), numberText(thick)));
+        }
+        std::string out;
+        for (int i = 0; i < 5; ++i) {
+            const auto dot = [&](const model::ColourRef& ref, const std::string& rest) {
+                return fmt::format("<div class=\"launch-dot\" style=\"left: calc((100% - {0}px) * {1}); width: "
+                                   "{0}px; height: {0}px; background: {2}\"{3}></div>",
+                                   numberText(thick), numberText(i / 4.0), m_build.colour(ref), rest);
+            };
+            out += (hasTrack ? dot(content.track, "") : "") +
+                   dot(content.colour, fmt::format(" data-part=\"dot\" data-index=\"{}\"", i));
+        }
+        return out;
+    }
+
+    /// One sheet with all pictures: one request, and no flicker while the first are shown.
+    [[nodiscard]] std::string clip() {
+        const auto& content = m_layer.clip;
+        const int frames = schedule::bakedFrames(content);
+        const auto info = art::readClip(*m_build.input.shelf.bytesOf(content.path), content.path);
+        const Size own = info ? info->size : Size{1, 1};
+        const double fit =
+            art::fitInto({0, 0, own.width, own.height}, {0, 0, m_layer.place.width, m_layer.place.height})
+                .meanScale();
+        const Size shown{own.width * fit, own.height * fit};
+        const int columns = static_cast<int>(std::ceil(std::sqrt(frames * shown.height / shown.width)));
+        const int rows = (frames + columns - 1) / columns;
+        const double density =
+            std::min({kSheetDensity, kLargestSheet / (shown.width * columns), kLargestSheet / (shown.height * rows)});
+        const Size pixels{std::max(1.0, std::floor(shown.width * density)),
+                          std::max(1.0, std::floor(shown.height * density))};
+        std::vector<double> times;
+        for (int i = 0; i < frames; ++i) {
+            times.push_back(i == frames - 1
+                                ? content.keep.value_or(content.stopAt)
+                                : content.from + (content.stopAt - content.from) * double(i) / (frames - 1));
+        }
+        const auto& files = m_build.input.shelf.files;
+        const auto sheet = [&](const std::string& path, const char* mark) {
+            const auto file = fmt::format("images/{}{}.png", m_layer.id, mark);
+            m_build.addLater("launch/" + file,
+                             [&rasteriser = m_build.input.rasteriser, bytes = files.at(path), times, pixels,
+                              columns] { return rasteriser.clipSheetPng(bytes, times, pixels, columns); });
+            return fmt::format("<div class=\"launch-frames\" data-part=\"frames\" data-frames=\"{}\" "
+                               "data-columns=\"{}\" style=\"width: {}px; height: {}px; background-image: "
+                               "url(launch/{}); background-size: {}% {}%\"></div>",
+                               frames, columns, numberText(shown.width), numberText(shown.height), file,
+                               columns * 100, rows * 100);
+        };
+        m_build.made.notes.push_back(
+            fmt::format("The clip “{}” is written as {} pictures, {} a second: browsers play no Lottie by "
+                        "themselves.",
+                        m_layer.name, frames, schedule::kBakedRate));
+        const bool dark = !content.darkPath.empty() && files.contains(content.darkPath);
+        const auto light = sheet(content.path, "");
+        return dark ? "<div class=\"launch-light\">" + light + "</div><div class=\"launch-dark\">" +
+                          sheet(content.darkPath, "-dark") + "</div>"
+                    : light;
+    }
+
+    WebBuild& m_build;
+    std::size_t m_index;
+    const model::Layer& m_layer;
+};
+
+}
+
+std::string layerMarkup(WebBuild& build, std::size_t layer) { return LayerMarkup(build, layer).text(); }
+
+}

@@ -1,0 +1,20 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "export/common/exporter.h"
+
+namespace scaena::render {
+
+/// Paints an opening's static frame for exports. May be used from several threads at once.
+class QtFrameMaker : public exporting::FrameMaker {
+public:
+    std::string openingPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                           const schedule::Conditions& conditions, Size screen,
+                           double density) const override;
+    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
+                         model::Appearance appearance, int side, double part,
+                         std::optional<Colour> backing) const override;
+};
+
+
+}

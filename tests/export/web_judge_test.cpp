@@ -1,0 +1,156 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/script_data.h"
+#include "render/still.h"
+#include "support/judges.h"
+#include "support/random_sequence.h"
+#include "support/timing_cases.h"
+
+#include <QImage>
+#include <nlohmann/json.hpp>
+
+/// The web export in a real browser, and its timing in a real engine.
+using namespace scaena;
+using namespace scaena::test;
+
+namespace {
+
+/// The same without a picture of the first screen, which the page has of its own: a plain sheet in its colour.
+model::Sequence withPlainFirstScreens(model::Sequence sequence) {
+    for (auto& layer : sequence.layers) {
+        layer.firstScreen.blocks.clear();
+        layer.firstScreen.lightImage.clear();
+        layer.firstScreen.darkImage.clear();
+    }
+    return sequence;
+}
+
+struct Look {
+    model::Appearance appearance = model::Appearance::Light;
+    bool reduced = false, landscape = false;
+};
+
+/// A page as a person makes it by the instructions, with a first screen of one colour.
+std::string pageOf(const exporting::Export& made, const model::Sequence& sequence, const schedule::Schedule& s) {
+    std::string background;
+    for (const auto& layer : sequence.layers) {
+        if (layer.kind == model::LayerKind::FirstScreen && layer.shownWhen == model::ShownWhen::Always) {
+            background = toHex(
+                model::colourOf(sequence.palette, layer.firstScreen.background, s.conditions.appearance));
+        }
+    }
+    return fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}<style>html,body {{ margin: 0; background: #000 }} "
+                       "#app {{ position: fixed; inset: 0; background: {} }} [id$='-launch'] {{ padding: {}px 0 {}px !important "
+                       "}}</style></head><body>{}<div id=\"app\"></div></body></html>",
+                       fileOf(made, "head.html"), background, s.safeArea.y,
+                       s.screen.height - s.safeArea.bottom(), fileOf(made, "body.html"));
+}
+
+}
+
+TEST_CASE("The exported page shows in a browser what the preview shows") {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    nlohmann::json shots = nlohmann::json::array();
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        const auto sequence = withPlainFirstScreens(project.sequence);
+        const auto name = path.stem().string();
+        const auto made = exported(sequence, *project.shelf, {}, "web");
+        writeTo(folder.path() / name, made);
+        const Look looks[] = {{}, {model::Appearance::Dark}, {model::Appearance::Light, true}, {{}, false, true}};
+        for (const auto& look : looks) {
+            schedule::Conditions conditions;
+            conditions.target = "web";
+            conditions.appearance = look.appearance;
+            conditions.reducedMotion = look.reduced;
+            conditions.landscape = look.landscape;
+            const auto s = schedule::resolve(sequence, conditions);
+            const auto page = fmt::format("{}/page-{}.html", name, shots.size());
+            REQUIRE(files.writeAtomically(folder.path() / page, pageOf(made, sequence, s)));
+            nlohmann::json opened;
+            for (std::size_t i = 0; i < s.gates.size(); ++i) {
+                opened[sequence.gates[i].id] = s.gates[i].open;
+            }
+            const render::Scene scene(sequence, *project.shelf, look.appearance, 1);
+            const double from = s.beats[0].end;
+            const int count = look.reduced || look.landscape ? 5 : 12;
+            for (int i = -1; i < count; ++i) {
+                const double t = i < 0 ? from / 2 : from + 3 + (s.metrics.shown - from - 6) * i / (count - 1.0);
+                render::StillOptions options;
+                options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
+                options.roundScreen = options.bars = false;
+                const auto picture = fmt::format("{}/shot-{}.png", name, shots.size());
+                REQUIRE(render::still(scene, s, t, options)
+                            .save(QString::fromStdString((folder.path() / picture).string())));
+                shots.push_back({{"page", page},
+                                 {"width", s.screen.width},
+                                 {"height", s.screen.height},
+                                 {"dark", look.appearance == model::Appearance::Dark},
+                                 {"reduced", look.reduced},
+                                 {"start", "cold"},
+                                 {"t", i < 0 ? nlohmann::json() : nlohmann::json(t)},
+                                 {"openingEnd", from},
+                                 {"opened", opened},
+                                 {"picture", picture},
+                                 {"least", 0.98}});
+            }
+        }
+    }
+    REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
+    const auto judged =
+        runJudge("web_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
+    INFO(judged.output);
+    if (std::getenv("JUDGE_KEEP") != nullptr) {
+        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
+                              std::filesystem::copy_options::recursive |
+                                  std::filesystem::copy_options::overwrite_existing);
+    }
+    CHECK(judged.code == 0);
+    CHECK(shots.size() > 100);
+}
+
+TEST_CASE("The script players' timing gives the core's numbers, for samples and for random sequences") {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    std::string cases;
+    int count = 0;
+    const auto add = [&](const model::Sequence& sequence, const std::vector<schedule::Conditions>& conditions) {
+        const auto name = fmt::format("case{}", count++);
+        REQUIRE(files.writeAtomically(folder.path() / (name + ".mjs"),
+                                      "export const timing = " + exporting::scriptTiming(sequence, "web") + ";\n"));
+        cases += "sequence " + name + "\n";
+        for (const auto& each : conditions) {
+            cases += casesOf(sequence, each);
+        }
+    };
+    for (const auto& path : samples()) {
+        add(openSample(path).sequence, allConditions({"web"}));
+    }
+    for (unsigned seed = 101; seed <= 140; ++seed) {
+        RandomSequences random(seed);
+        const auto sequence = random.next();
+        std::vector<schedule::Conditions> many;
+        for (int i = 0; i < 8; ++i) {
+            many.push_back(random.conditions(sequence));
+            many.back().target = "web";
+        }
+        add(sequence, many);
+    }
+    REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
+    // The module is told to be one by its ending: the export's own stands in a folder without a package.json.
+    REQUIRE(files.writeAtomically(folder.path() / "timing.mjs",
+                                  readWhole(repository() / "src/export/web/player/launch-timing.js")));
+    const auto at = [&](const char* name) { return QString::fromStdString((folder.path() / name).string()); };
+    const auto judged = runJudge("timing_cases.mjs", {at("timing.mjs"), at("cases.txt"), at("")});
+    INFO(judged.output);
+    CHECK(judged.code == 0);
+    CHECK(judged.output.find("compared, 0 different") != std::string::npos);
+}
+
+TEST_CASE("The web player's timing is React Native's without its types") {
+    const auto script = repository() / "tools/make_script_timing.mjs";
+    const auto checked = run(QStringLiteral("node"), {QString::fromStdString(script.string()),
+                                                      judges() + "/node_modules/typescript", "--check"});
+    INFO(checked.output);
+    CHECK(checked.code == 0);
+}

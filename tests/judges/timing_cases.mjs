@@ -1,0 +1,66 @@
+// Reads the table of cases the core has written and compares every number with what a script player's timing gives.
+// Usage: node timing_cases.mjs TIMING_MODULE CASES FOLDER, where FOLDER/NAME.mjs exports the timing of "sequence NAME".
+// The lines of the table are described in TimingCases.kt.
+import { readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
+
+const [, , module, table, folder] = process.argv;
+const load = (path) => import(pathToFileURL(resolve(path)).href);
+const { LaunchSchedule, NEVER } = await load(module);
+const OUTCOMES = ['complete', 'wentOn', 'offline', 'message'];
+const SCREEN = { width: 412, height: 915, left: 0, top: 32, right: 0, bottom: 16 };
+
+let timing = null;
+let schedule = null;
+let where = '';
+let checked = 0;
+let failed = 0;
+
+function complain(what, line) {
+  if (++failed < 30) console.log(`${where}\n  ${line}\n  ${what}`);
+}
+
+function same(what, mine, expected) {
+  checked++;
+  if (mine !== expected) complain(`${what} is ${mine}, expected ${expected}`, '');
+}
+
+function compareState(words, line) {
+  const state = schedule.stateAt(+words[1], +words[2], SCREEN);
+  const visible = words[3] === '1';
+  checked++;
+  if (state.visible !== visible) complain(`visible ${state.visible}`, line);
+  if (!visible || !state.visible) return;
+  const mine = [state.opacity, state.x, state.y, state.width, state.height, state.scaleX, state.scaleY, state.rotation, state.reveal,
+    state.draw, state.progress, state.clip, ...state.outer];
+  mine.forEach((value, i) => {
+    const expected = +words[4 + i];
+    checked++;
+    // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
+    const range = (i >= 1 && i <= 4) || i >= 16 ? 412 : i === 7 ? 360 : Math.max(1, Math.abs(expected));
+    if (!(Math.abs(value - expected) <= range * 0.001)) complain(`value ${i} is ${value}`, line);
+  });
+}
+
+for (const line of readFileSync(table, 'utf8').split('\n')) {
+  const words = line.split(' ');
+  if (words[0] === 'sequence') {
+    timing = (await load(join(folder, `${words[1]}.mjs`))).timing;
+  } else if (words[0] === 'schedule') {
+    where = line;
+    const opened = timing.gates.map((_, i) => Math.min(NEVER, +words[7 + i]));
+    schedule = new LaunchSchedule(timing, words[1].toLowerCase(), +words[2], opened, words[3] === '1');
+    same('shown', schedule.shown, Math.min(NEVER, +words[5]));
+    same('outcome', OUTCOMES.indexOf(schedule.outcome), +words[6]);
+  } else if (words[0] === 'beat') {
+    same('beat start', schedule.beatStart[+words[1]], +words[2]);
+    same('beat end', schedule.beatEnd[+words[1]], +words[3]);
+  } else if (words[0] === 'gate') {
+    same('gate open', schedule.openTime(+words[1]), +words[2]);
+  } else if (words[0] === 'state') {
+    compareState(words, line);
+  }
+}
+console.log(`${checked} compared, ${failed} different`);
+process.exit(failed === 0 && checked > 0 ? 0 : 1);
