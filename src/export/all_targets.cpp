@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/android_exporter.h"
 #include "export/common/exporter.h"
+#include "export/lottie/lottie_exporter.h"
 #include "export/web/web_exporter.h"
 
 namespace scaena::exporting {
@@ -8,7 +9,8 @@ namespace scaena::exporting {
 const std::vector<const Exporter*>& exporters() {
     static const AndroidExporter android;
     static const WebExporter web;
-    static const std::vector<const Exporter*> list = {&android, &web};
+    static const LottieExporter lottie;
+    static const std::vector<const Exporter*> list = {&android, &web, &lottie};
     return list;
 }
 

@@ -14,7 +14,8 @@ using namespace scaena::test;
 
 namespace {
 
-/// The same without a picture of the first screen, which the page has of its own: a plain sheet in its colour.
+/// The same without a picture of the first screen, which the page has of its own: a plain sheet in its
+/// colour.
 model::Sequence withPlainFirstScreens(model::Sequence sequence) {
     for (auto& layer : sequence.layers) {
         layer.firstScreen.blocks.clear();
@@ -30,7 +31,8 @@ struct Look {
 };
 
 /// A page as a person makes it by the instructions, with a first screen of one colour.
-std::string pageOf(const exporting::Export& made, const model::Sequence& sequence, const schedule::Schedule& s) {
+std::string pageOf(const exporting::Export& made, const model::Sequence& sequence,
+                   const schedule::Schedule& s) {
     std::string background;
     for (const auto& layer : sequence.layers) {
         if (layer.kind == model::LayerKind::FirstScreen && layer.shownWhen == model::ShownWhen::Always) {
@@ -38,8 +40,10 @@ std::string pageOf(const exporting::Export& made, const model::Sequence& sequenc
                 model::colourOf(sequence.palette, layer.firstScreen.background, s.conditions.appearance));
         }
     }
-    return fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}<style>html,body {{ margin: 0; background: #000 }} "
-                       "#app {{ position: fixed; inset: 0; background: {} }} [id$='-launch'] {{ padding: {}px 0 {}px !important "
+    return fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}<style>html,body {{ margin: 0; "
+                       "background: #000 }} "
+                       "#app {{ position: fixed; inset: 0; background: {} }} [id$='-launch'] {{ padding: "
+                       "{}px 0 {}px !important "
                        "}}</style></head><body>{}<div id=\"app\"></div></body></html>",
                        fileOf(made, "head.html"), background, s.safeArea.y,
                        s.screen.height - s.safeArea.bottom(), fileOf(made, "body.html"));
@@ -57,7 +61,8 @@ TEST_CASE("The exported page shows in a browser what the preview shows") {
         const auto name = path.stem().string();
         const auto made = exported(sequence, *project.shelf, {}, "web");
         writeTo(folder.path() / name, made);
-        const Look looks[] = {{}, {model::Appearance::Dark}, {model::Appearance::Light, true}, {{}, false, true}};
+        const Look looks[] = {
+            {}, {model::Appearance::Dark}, {model::Appearance::Light, true}, {{}, false, true}};
         for (const auto& look : looks) {
             schedule::Conditions conditions;
             conditions.target = "web";
@@ -75,7 +80,8 @@ TEST_CASE("The exported page shows in a browser what the preview shows") {
             const double from = s.beats[0].end;
             const int count = look.reduced || look.landscape ? 5 : 12;
             for (int i = -1; i < count; ++i) {
-                const double t = i < 0 ? from / 2 : from + 3 + (s.metrics.shown - from - 6) * i / (count - 1.0);
+                const double t =
+                    i < 0 ? from / 2 : from + 3 + (s.metrics.shown - from - 6) * i / (count - 1.0);
                 render::StillOptions options;
                 options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
                 options.roundScreen = options.bars = false;
@@ -97,8 +103,7 @@ TEST_CASE("The exported page shows in a browser what the preview shows") {
         }
     }
     REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
-    const auto judged =
-        runJudge("web_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
+    const auto judged = runJudge("web_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
     INFO(judged.output);
     if (std::getenv("JUDGE_KEEP") != nullptr) {
         std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
@@ -114,10 +119,12 @@ TEST_CASE("The script players' timing gives the core's numbers, for samples and 
     DiskFiles files;
     std::string cases;
     int count = 0;
-    const auto add = [&](const model::Sequence& sequence, const std::vector<schedule::Conditions>& conditions) {
+    const auto add = [&](const model::Sequence& sequence,
+                         const std::vector<schedule::Conditions>& conditions) {
         const auto name = fmt::format("case{}", count++);
         REQUIRE(files.writeAtomically(folder.path() / (name + ".mjs"),
-                                      "export const timing = " + exporting::scriptTiming(sequence, "web") + ";\n"));
+                                      "export const timing = " + exporting::scriptTiming(sequence, "web") +
+                                          ";\n"));
         cases += "sequence " + name + "\n";
         for (const auto& each : conditions) {
             cases += casesOf(sequence, each);

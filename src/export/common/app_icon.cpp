@@ -54,9 +54,10 @@ void addIconPng(ExportBuild& build, const std::string& path, const model::Layer&
         backing = model::colourOf(input.sequence.palette, model::iconColour(input.sequence), appearance);
         backing->a = 255;
     }
-    build.addLater(path, [&input, id = layer.id, side, part = iconPart(input, layer, safe), backing, appearance] {
-        return input.frames.layerPng(input.sequence, input.shelf, id, appearance, side, part, backing);
-    });
+    build.addLater(
+        path, [&input, id = layer.id, side, part = iconPart(input, layer, safe), backing, appearance] {
+            return input.frames.layerPng(input.sequence, input.shelf, id, appearance, side, part, backing);
+        });
 }
 
 }

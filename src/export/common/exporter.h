@@ -35,7 +35,8 @@ struct Export {
 struct ExportOptions {
     std::string package; ///< of the app's resources and code; empty: one made from the sequence's name
     std::function<bool()> cancelled; ///< asked from several threads; may be empty
-    std::function<void(std::size_t done, std::size_t all)> progress; ///< told from several threads; may be empty
+    std::function<void(std::size_t done, std::size_t all)>
+        progress; ///< told from several threads; may be empty
 };
 
 /// What only whoever paints can do for an export. Called from several threads at once.
@@ -43,14 +44,16 @@ class FrameMaker {
 public:
     virtual ~FrameMaker() = default;
     /// The opening's static frame as that target shows it, without the system's bars, as PNG bytes.
-    [[nodiscard]] virtual std::string openingPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+    [[nodiscard]] virtual std::string openingPng(const model::Sequence& sequence,
+                                                 const project::ArtShelf& shelf,
                                                  const schedule::Conditions& conditions, Size screen,
                                                  double density) const = 0;
-    /// One artwork or image alone in the middle of a square picture of `side` pixels, within a square box that
-    /// takes `part` of it; on `backing`, or on nothing.
-    [[nodiscard]] virtual std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                               const Id& layer, model::Appearance appearance, int side,
-                                               double part, std::optional<Colour> backing) const = 0;
+    /// One artwork or image alone in the middle of a square picture of `side` pixels, within a square box
+    /// that takes `part` of it; on `backing`, or on nothing.
+    [[nodiscard]] virtual std::string layerPng(const model::Sequence& sequence,
+                                               const project::ArtShelf& shelf, const Id& layer,
+                                               model::Appearance appearance, int side, double part,
+                                               std::optional<Colour> backing) const = 0;
 };
 
 /// What an exporter works on. References must outlive the call.

@@ -42,7 +42,6 @@ unsigned hiddenCharacter(std::string_view text, std::size_t at) {
 
 }
 
-
 std::string resourceName(std::string_view name, std::string_view fallback) {
     std::string out;
     for (char c : name) {
@@ -105,8 +104,8 @@ bool isPackageName(std::string_view text) {
 
 namespace {
 
-/// A literal between quotes: what `special` names gets a backslash; control characters, and those that turn the
-/// direction of writing or end a line, are written as numbers, so that the code reads as it runs.
+/// A literal between quotes: what `special` names gets a backslash; control characters, and those that turn
+/// the direction of writing or end a line, are written as numbers, so that the code reads as it runs.
 std::string literal(std::string_view text, char quote, std::string_view special, bool braces) {
     std::string out(1, quote);
     for (std::size_t i = 0; i < text.size(); ++i) {

@@ -35,7 +35,8 @@ private:
         if (std::holds_alternative<std::monostate>(paint)) {
             return;
         }
-        OutlineData outline{art::toText(art::mapped(shape.path, map)), paletteColour(paint, width > 0), {}, width};
+        OutlineData outline{
+            art::toText(art::mapped(shape.path, map)), paletteColour(paint, width > 0), {}, width};
         if (outline.ref.empty()) {
             outline.colour = faded(plainColour(paint), opacity);
         }

@@ -7,8 +7,8 @@ namespace scaena::exporting {
 
 /// A contour the player draws by and by.
 struct OutlineData {
-    std::string path;      ///< dp about the layer's centre
-    model::ColourRef ref;  ///< colour of the palette; empty: `colour`
+    std::string path;     ///< dp about the layer's centre
+    model::ColourRef ref; ///< colour of the palette; empty: `colour`
     Colour colour;
     double strokeWidth = 0; ///< dp; 0: the contour of a fill, a hairline that gives way to it
 };

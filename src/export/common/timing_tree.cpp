@@ -79,13 +79,12 @@ CodeValue tracksValue(const std::vector<motion::Track>& tracks) {
     for (const auto& track : tracks) {
         CodeList keys{CodeList::Of::Rest, {}};
         for (const auto& key : track.keyframes) {
-            keys.items.push_back(
-                CodeCall("Key")
-                    .plain("at", {key.at})
-                    .plain("value", {key.value})
-                    .named("onTop", {true}, key.basis == motion::Basis::Absolute)
-                    .named("easing", easingValue(key.easing), key.easing == model::kLinear)
-                    .value());
+            keys.items.push_back(CodeCall("Key")
+                                     .plain("at", {key.at})
+                                     .plain("value", {key.value})
+                                     .named("onTop", {true}, key.basis == motion::Basis::Absolute)
+                                     .named("easing", easingValue(key.easing), key.easing == model::kLinear)
+                                     .value());
         }
         list.items.push_back(
             CodeCall("Track")
@@ -166,8 +165,7 @@ private:
             .named("gates", indicesOf(b.gates, m_sequence.gates), b.gates.empty())
             .named("atLeast", {b.atLeast}, b.atLeast == 0)
             .named("atMost", {b.atMost.value_or(0)}, !b.atMost)
-            .named("onTimeOut", constantOf("TimeOut", b.onTimeOut),
-                   b.onTimeOut == model::TimeOutAction::GoOn)
+            .named("onTimeOut", constantOf("TimeOut", b.onTimeOut), b.onTimeOut == model::TimeOutAction::GoOn)
             .named("yields", constantOf("Yield", b.yield), b.yield == model::Yield::Never)
             .named("blend", {b.blend}, b.blend == 120)
             .named("plays", {std::move(plays)}, usual == 3)
@@ -182,8 +180,7 @@ private:
                    g.start != model::GateStart::Beat)
             .named("needs", indicesOf(g.needs, m_sequence.gates), g.needs.empty())
             .named("timeOut", {g.timeOut.value_or(0)}, !g.timeOut)
-            .named("onTimeOut", constantOf("TimeOut", g.onTimeOut),
-                   g.onTimeOut == model::TimeOutAction::GoOn)
+            .named("onTimeOut", constantOf("TimeOut", g.onTimeOut), g.onTimeOut == model::TimeOutAction::GoOn)
             .named("optional", {true}, !g.optional)
             .named("typical", {g.typical}, g.typical == 500)
             .value();

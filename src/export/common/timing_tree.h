@@ -18,8 +18,8 @@ struct TimingTree {
     CodeList cueOrder;  ///< which cue comes first for a property, and which of two that start together wins
 };
 
-/// `exportId` tells which systems it is for (schedule::targets()): a cue that none of them carries is dropped,
-/// one that only some carry is marked as the system's.
+/// `exportId` tells which systems it is for (schedule::targets()): a cue that none of them carries is
+/// dropped, one that only some carry is marked as the system's.
 [[nodiscard]] TimingTree timingTree(const model::Sequence& sequence, const Id& exportId);
 
 }

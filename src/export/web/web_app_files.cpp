@@ -18,11 +18,11 @@ struct StartupScreen {
     int width, height, density;
     bool turns; ///< tablets start sideways, too
 };
-constexpr StartupScreen kStartupScreens[] = {
-    {375, 667, 2, false}, {375, 812, 3, false}, {390, 844, 3, false}, {393, 852, 3, false},
-    {402, 874, 3, false}, {414, 896, 2, false}, {428, 926, 3, false}, {430, 932, 3, false},
-    {440, 956, 3, false}, {768, 1024, 2, true}, {820, 1180, 2, true}, {834, 1194, 2, true},
-    {1024, 1366, 2, true}};
+constexpr StartupScreen kStartupScreens[] = {{375, 667, 2, false}, {375, 812, 3, false}, {390, 844, 3, false},
+                                             {393, 852, 3, false}, {402, 874, 3, false}, {414, 896, 2, false},
+                                             {428, 926, 3, false}, {430, 932, 3, false}, {440, 956, 3, false},
+                                             {768, 1024, 2, true}, {820, 1180, 2, true}, {834, 1194, 2, true},
+                                             {1024, 1366, 2, true}};
 
 std::string startupLinks(WebBuild& build) {
     std::string links;
@@ -42,11 +42,11 @@ std::string startupLinks(WebBuild& build) {
                 conditions.appearance = appearance;
                 conditions.landscape = sideways;
                 conditions.device = screen.turns ? "tablet" : "quick-phone";
-                build.addLater(file, [&input = build.input, conditions, width, height,
-                                      density = screen.density] {
-                    return input.frames.openingPng(input.sequence, input.shelf, conditions,
-                                                   {double(width), double(height)}, density);
-                });
+                build.addLater(file,
+                               [&input = build.input, conditions, width, height, density = screen.density] {
+                                   return input.frames.openingPng(input.sequence, input.shelf, conditions,
+                                                                  {double(width), double(height)}, density);
+                               });
                 links += fmt::format(
                     "<link rel=\"apple-touch-startup-image\" href=\"{}\" media=\"(device-width: {}px) and "
                     "(device-height: {}px) and (-webkit-device-pixel-ratio: {}) and (orientation: {}){}\">\n",
@@ -68,10 +68,11 @@ std::string addAppFiles(WebBuild& build) {
         return plainHex(model::colourOf(sequence.palette, sequence.opening.colour, appearance));
     };
     std::string links = "<link rel=\"manifest\" href=\"launch/manifest.webmanifest\">\n";
-    links += fmt::format("<meta name=\"theme-color\" content=\"{}\" media=\"(prefers-color-scheme: light)\">\n"
-                         "<meta name=\"theme-color\" content=\"{}\" media=\"(prefers-color-scheme: dark)\">\n"
-                         "<meta name=\"apple-mobile-web-app-capable\" content=\"yes\">\n",
-                         opening(Appearance::Light), opening(Appearance::Dark));
+    links +=
+        fmt::format("<meta name=\"theme-color\" content=\"{}\" media=\"(prefers-color-scheme: light)\">\n"
+                    "<meta name=\"theme-color\" content=\"{}\" media=\"(prefers-color-scheme: dark)\">\n"
+                    "<meta name=\"apple-mobile-web-app-capable\" content=\"yes\">\n",
+                    opening(Appearance::Light), opening(Appearance::Dark));
     nlohmann::ordered_json icons = nlohmann::ordered_json::array();
     if (const auto* icon = model::iconLayer(sequence)) {
         const auto add = [&](const char* file, int side, const char* purpose, double safe, bool onColour) {

@@ -9,7 +9,8 @@ namespace scaena::exporting {
 void addWebInstructions(WebBuild& build) {
     std::string gates;
     for (const auto& gate : build.sequence().gates) {
-        gates += fmt::format("        launch.openWhen({0}, load());   // or launch.open({0})\n", scriptString(gate.id));
+        gates += fmt::format("        launch.openWhen({0}, load());   // or launch.open({0})\n",
+                             scriptString(gate.id));
     }
     if (gates.empty()) {
         gates = "        // The sequence waits for nothing.\n";

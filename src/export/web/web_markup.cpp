@@ -37,8 +37,8 @@ public:
         case LayerKind::Artwork:
         case LayerKind::FooterMark:
         case LayerKind::Shape:
-            return plate() + byAppearance([this](Appearance a) { return art(a); },
-                                          project::differsByNight(m_layer));
+            return plate() +
+                   byAppearance([this](Appearance a) { return art(a); }, project::differsByNight(m_layer));
         case LayerKind::Text:
             return words();
         case LayerKind::Image:
@@ -107,8 +107,7 @@ private:
         std::string out = "<svg class=\"launch-middle\">";
         for (const auto& outline : outlinesOf(m_build.input, m_layer, appearance)) {
             const bool stroked = outline.strokeWidth > 0;
-            const auto colour =
-                outline.ref.empty() ? cssColour(outline.colour) : m_build.colour(outline.ref);
+            const auto colour = outline.ref.empty() ? cssColour(outline.colour) : m_build.colour(outline.ref);
             for (const auto& contour : contoursOf(outline.path)) {
                 out += fmt::format("<path data-part=\"{}\" pathLength=\"1\" d=\"{}\" style=\"stroke: {}; "
                                    "stroke-width: {}\"/>",
@@ -131,11 +130,11 @@ private:
 
     /// Outlines instead of letters: no typeface has to be there, and every browser shows the same.
     [[nodiscard]] std::string words() const {
-        const auto path = m_build.input.outliner.outline(
-            m_layer.text, m_build.input.shelf.bytesOf(m_layer.text.fontFile));
+        const auto path =
+            m_build.input.outliner.outline(m_layer.text, m_build.input.shelf.bytesOf(m_layer.text.fontFile));
         const auto whole = [&](const char* part) {
-            return fmt::format("<svg class=\"launch-middle\"{}><path class=\"launch-text\" d=\"{}\"/></svg>", part,
-                               art::toText(path));
+            return fmt::format("<svg class=\"launch-middle\"{}><path class=\"launch-text\" d=\"{}\"/></svg>",
+                               part, art::toText(path));
         };
         if (!isDrawn(m_build.sequence(), m_layer.id)) {
             return whole("");
@@ -157,7 +156,8 @@ private:
                 m_build.add("launch/" + file, *bytes);
             }
             auto& list = sources[picture.dark ? 1 : 0];
-            list += fmt::format("{}launch/{} {}x", list.empty() ? "" : ", ", file, numberText(picture.density));
+            list +=
+                fmt::format("{}launch/{} {}x", list.empty() ? "" : ", ", file, numberText(picture.density));
         }
         const auto dark =
             sources[1].empty()
@@ -177,31 +177,35 @@ private:
         if (content.form == model::ProgressForm::Ring) {
             const auto circle = [&](const std::string& rest) {
                 return fmt::format("<circle r=\"{}\" style=\"fill: none; stroke-width: {}; {}/>",
-                                   numberText((std::min(width, height) - thick) / 2), numberText(thick), rest);
+                                   numberText((std::min(width, height) - thick) / 2), numberText(thick),
+                                   rest);
             };
-            const auto part = fmt::format(
-                "stroke: {}; stroke-linecap: round\" data-part=\"ring\" pathLength=\"1\" transform=\"rotate(-90)\" ",
-                m_build.colour(content.colour));
+            const auto part = fmt::format("stroke: {}; stroke-linecap: round\" data-part=\"ring\" "
+                                          "pathLength=\"1\" transform=\"rotate(-90)\" ",
+                                          m_build.colour(content.colour));
             return "<svg class=\"launch-middle\">" +
-                   (hasTrack ? circle("stroke: " + m_build.colour(content.track) + "\"") : "") + circle(part) +
-                   "</svg>";
+                   (hasTrack ? circle("stroke: " + m_build.colour(content.track) + "\"") : "") +
+                   circle(part) + "</svg>";
         }
         if (content.form == model::ProgressForm::Bar) {
             const auto bar = [&](const model::ColourRef& ref, const std::string& rest) {
-                return fmt::format("<div class=\"launch-bar\" style=\"height: {0}px; border-radius: {1}px; background: "
-                                   "{2}\"{3}></div>",
-                                   numberText(thick), numberText(thick / 2), m_build.colour(ref), rest);
+                return fmt::format(
+                    "<div class=\"launch-bar\" style=\"height: {0}px; border-radius: {1}px; background: "
+                    "{2}\"{3}></div>",
+                    numberText(thick), numberText(thick / 2), m_build.colour(ref), rest);
             };
             return (hasTrack ? bar(content.track, "") : "") +
-                   bar(content.colour, fmt::format(" data-part=\"bar\" data-width=\"{}\" data-thickness=\"{}\"",
-                                                   numberText(width), numberText(thick)));
+                   bar(content.colour,
+                       fmt::format(" data-part=\"bar\" data-width=\"{}\" data-thickness=\"{}\"",
+                                   numberText(width), numberText(thick)));
         }
         std::string out;
         for (int i = 0; i < 5; ++i) {
             const auto dot = [&](const model::ColourRef& ref, const std::string& rest) {
-                return fmt::format("<div class=\"launch-dot\" style=\"left: calc((100% - {0}px) * {1}); width: "
-                                   "{0}px; height: {0}px; background: {2}\"{3}></div>",
-                                   numberText(thick), numberText(i / 4.0), m_build.colour(ref), rest);
+                return fmt::format(
+                    "<div class=\"launch-dot\" style=\"left: calc((100% - {0}px) * {1}); width: "
+                    "{0}px; height: {0}px; background: {2}\"{3}></div>",
+                    numberText(thick), numberText(i / 4.0), m_build.colour(ref), rest);
             };
             out += (hasTrack ? dot(content.track, "") : "") +
                    dot(content.colour, fmt::format(" data-part=\"dot\" data-index=\"{}\"", i));
@@ -221,8 +225,8 @@ private:
         const Size shown{own.width * fit, own.height * fit};
         const int columns = static_cast<int>(std::ceil(std::sqrt(frames * shown.height / shown.width)));
         const int rows = (frames + columns - 1) / columns;
-        const double density =
-            std::min({kSheetDensity, kLargestSheet / (shown.width * columns), kLargestSheet / (shown.height * rows)});
+        const double density = std::min(
+            {kSheetDensity, kLargestSheet / (shown.width * columns), kLargestSheet / (shown.height * rows)});
         const Size pixels{std::max(1.0, std::floor(shown.width * density)),
                           std::max(1.0, std::floor(shown.height * density))};
         std::vector<double> times;

@@ -26,9 +26,10 @@ std::string bodyMarkup(WebBuild& build) {
         }
         const bool shown = std::find(opening.begin(), opening.end(), layer.id) != opening.end() &&
                            schedule::canBeStatic(layer.kind);
-        out += fmt::format("<!-- {} -->\n<div class=\"launch-layer{}{}\" data-layer=\"{}\">{}</div>\n",
-                           commentText(layer.name), layer.kind == LayerKind::Backdrop ? " launch-backdrop" : "",
-                           shown ? " launch-opening" : "", i, layerMarkup(build, i));
+        out +=
+            fmt::format("<!-- {} -->\n<div class=\"launch-layer{}{}\" data-layer=\"{}\">{}</div>\n",
+                        commentText(layer.name), layer.kind == LayerKind::Backdrop ? " launch-backdrop" : "",
+                        shown ? " launch-opening" : "", i, layerMarkup(build, i));
     }
     return out + "</div>\n";
 }
@@ -47,7 +48,8 @@ std::string tryPage(const WebBuild& build, const std::string& head, const std::s
     std::string gates;
     for (const auto& gate : build.sequence().gates) {
         if (!gate.optional) {
-            gates += fmt::format("      setTimeout(() => launch.open({}), {});\n", scriptString(gate.id), gate.typical);
+            gates += fmt::format("      setTimeout(() => launch.open({}), {});\n", scriptString(gate.id),
+                                 gate.typical);
         }
     }
     return fmt::format(R"(<!doctype html>
@@ -91,14 +93,15 @@ void addPages(WebBuild& build, const std::string& headLinks) {
 }
 
 void addScripts(WebBuild& build) {
-    std::string out = fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
-                                  "// The next export replaces it for as long as you leave it unchanged.\n"
-                                  "import {{ LaunchPlayer }} from './launch-player.js';\n\n",
-                                  commentText(build.sequence().name));
+    std::string out =
+        fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
+                    "// The next export replaces it for as long as you leave it unchanged.\n"
+                    "import {{ LaunchPlayer }} from './launch-player.js';\n\n",
+                    commentText(build.sequence().name));
     out += "/** What the launch may wait for: tell it with open(gate) or openWhen(gate, promise). */\n"
            "export const gates = [" +
-           scriptGates(build.sequence()) + "];\n\nexport const timing = " +
-           scriptTiming(build.sequence(), "web") + ";\n\n";
+           scriptGates(build.sequence()) +
+           "];\n\nexport const timing = " + scriptTiming(build.sequence(), "web") + ";\n\n";
     out += fmt::format("/** Starts the launch; see LaunchPlayer for the options. */\n"
                        "export function play(options) {{\n"
                        "  return new LaunchPlayer(document.getElementById('{}'), timing, options);\n}}\n",

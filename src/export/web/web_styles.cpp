@@ -20,9 +20,11 @@ std::string pixels(double value) { return numberText(value) + "px"; }
 
 /// Where a layer's box begins along one axis: its centre lies `offset` from a fraction of the screen, or of
 /// what the system's bars leave free of it.
-std::string begin(double fraction, double offset, double length, bool safe, const char* low, const char* high) {
+std::string begin(double fraction, double offset, double length, bool safe, const char* low,
+                  const char* high) {
     const double shift = offset - length / 2;
-    const auto tail = shift == 0 ? std::string() : fmt::format(" {} {}", shift < 0 ? '-' : '+', pixels(std::abs(shift)));
+    const auto tail =
+        shift == 0 ? std::string() : fmt::format(" {} {}", shift < 0 ? '-' : '+', pixels(std::abs(shift)));
     if (!safe) {
         return fmt::format("calc({}%{})", numberText(fraction * 100), tail.empty() ? " + 0px" : tail);
     }
@@ -54,9 +56,10 @@ public:
     [[nodiscard]] std::string text() {
         const auto& sequence = m_build.sequence();
         const std::string root = "#" + m_build.rootId();
-        std::string out = fmt::format("/* The launch sequence “{}”: what is seen before any script runs. Written by "
-                                      "Scaena; yours without conditions. */\n\n",
-                                      commentText(sequence.name));
+        std::string out =
+            fmt::format("/* The launch sequence “{}”: what is seen before any script runs. Written by "
+                        "Scaena; yours without conditions. */\n\n",
+                        commentText(sequence.name));
         out += root + " {\n";
         for (const auto& colour : sequence.palette) {
             out += fmt::format("  --{}-{}: {};\n", m_build.name, colour.id, cssColour(colour.light));
@@ -142,18 +145,17 @@ private:
             out += fmt::format("{} .launch-text {{ fill: {}; }}\n", selector, m_build.colour(it.text.colour));
         }
         if (it.plate) {
-            out += fmt::format("{0} .launch-plate {{ width: {1}; height: {1}; background: {2}; }}\n", selector,
-                               pixels(it.plate->diameter), m_build.colour(it.plate->colour));
+            out += fmt::format("{0} .launch-plate {{ width: {1}; height: {1}; background: {2}; }}\n",
+                               selector, pixels(it.plate->diameter), m_build.colour(it.plate->colour));
         }
         return out;
     }
 
     std::string backdrop(const std::string& selector, const model::Layer& it) {
-        const auto fill =
-            it.fill.to.empty()
-                ? m_build.colour(it.fill.colour)
-                : fmt::format("linear-gradient({}deg, {}, {})", numberText(it.fill.angle),
-                              m_build.colour(it.fill.colour), m_build.colour(it.fill.to));
+        const auto fill = it.fill.to.empty()
+                              ? m_build.colour(it.fill.colour)
+                              : fmt::format("linear-gradient({}deg, {}, {})", numberText(it.fill.angle),
+                                            m_build.colour(it.fill.colour), m_build.colour(it.fill.to));
         std::string out = fmt::format("{} {{ background: {}; }}\n", selector, fill);
         if (!it.picture) {
             return out;
@@ -168,7 +170,8 @@ private:
             }
             const auto file = fmt::format("images/{}{}{}", it.id, mark, ending);
             m_build.add("launch/" + file, *bytes);
-            const auto line = fmt::format("{} .launch-picture {{ background-image: url({}); }}\n", selector, file);
+            const auto line =
+                fmt::format("{} .launch-picture {{ background-image: url({}); }}\n", selector, file);
             out += *media ? fmt::format("@media {} {{\n  {}}}\n", media, line) : line;
         };
         // In the order of the fallbacks: what fits a screen best comes last.

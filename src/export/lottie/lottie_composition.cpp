@@ -1,0 +1,340 @@
+// SPDX-License-Identifier: MIT
+#include "export/lottie/lottie_composition.h"
+
+#include "core/art/parts.h"
+#include "core/project/shown_art.h"
+#include "core/schedule/evaluate.h"
+#include "export/common/names.h"
+#include "export/lottie/lottie_contents.h"
+#include "export/lottie/lottie_keys.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+using Json = nlohmann::ordered_json;
+using model::LayerKind;
+
+namespace {
+
+// Below what can be seen: a twentieth of a dp, of a degree and of a percent of size; a fifth of one of
+// opacity.
+constexpr double kFine = 0.05;
+constexpr double kFineOpacity = 0.2;
+
+class Composition {
+public:
+    Composition(ExportBuild& build, const schedule::Schedule& schedule)
+        : m_build(build), m_schedule(schedule), m_sequence(*schedule.sequence),
+          m_start(schedule.beats.front().end),
+          m_frames(std::max(2L, std::lround((schedule.end - m_start) * kLottieRate / 1000) + 1)),
+          m_contents(build, schedule, m_assets) {
+        sample();
+    }
+
+    [[nodiscard]] std::string text() {
+        Json layers = Json::array();
+        // The specification has the topmost layer first; groups are found by their number wherever they
+        // stand.
+        for (int i = static_cast<int>(m_sequence.layers.size()) - 1; i >= 0; --i) {
+            addLayers(i, layers);
+        }
+        const Json out = {{"v", "5.9.0"},
+                          {"fr", kLottieRate},
+                          {"ip", 0},
+                          {"op", m_frames},
+                          {"w", std::lround(m_schedule.screen.width)},
+                          {"h", std::lround(m_schedule.screen.height)},
+                          {"nm", m_sequence.name},
+                          {"ddd", 0},
+                          {"assets", m_assets},
+                          {"layers", layers},
+                          {"markers", markers()}};
+        return out.dump(-1, ' ', false, Json::error_handler_t::replace) + "\n";
+    }
+
+private:
+    [[nodiscard]] double timeOf(long frame) const {
+        return m_start + static_cast<double>(frame) * 1000 / kLottieRate;
+    }
+    [[nodiscard]] double frameOf(double time) const { return (time - m_start) * kLottieRate / 1000; }
+
+    void sample() {
+        m_states.resize(m_sequence.layers.size());
+        schedule::Frame frame;
+        for (long f = 0; f < m_frames; ++f) {
+            const double t = timeOf(f);
+            schedule::evaluateInto(m_schedule, t, frame);
+            for (std::size_t i = 0; i < m_states.size(); ++i) {
+                auto state = schedule::stateOf(m_schedule, static_cast<int>(i), t);
+                const bool seen = std::any_of(frame.layers.begin(), frame.layers.end(), [&](const auto& it) {
+                    return it.layer == static_cast<int>(i);
+                });
+                state.opacity = seen ? state.opacity : 0;
+                m_states[i].push_back(state);
+            }
+        }
+    }
+
+    template <typename Value>
+    [[nodiscard]] std::vector<double> samples(std::size_t layer, Value value) const {
+        std::vector<double> out;
+        for (const auto& state : m_states[layer]) {
+            out.push_back(value(state));
+        }
+        return out;
+    }
+
+    [[nodiscard]] Json transform(std::size_t layer, const LottieContent& content,
+                                 double opacityOf(const schedule::LayerState&)) const {
+        LottieSamples place, scale;
+        for (const auto& it : m_states[layer]) {
+            place.push_back({it.centre.x, it.centre.y});
+            scale.push_back({100 * it.scaleX * content.scale, 100 * it.scaleY * content.scale});
+        }
+        return {{"o", lottieProperty(samples(layer, [&](const auto& it) { return 100 * opacityOf(it); }),
+                                     kFineOpacity)},
+                {"r", lottieProperty(samples(layer, [](const auto& it) { return it.rotation; }), kFine)},
+                {"p", lottieProperty(place, kFine)},
+                {"a", lottieConstant({content.anchor.x, content.anchor.y})},
+                {"s", lottieProperty(scale, kFine)}};
+    }
+
+    void addLayers(int index, Json& layers) {
+        const auto& layer = m_sequence.layers[static_cast<std::size_t>(index)];
+        if (layer.kind == LayerKind::FirstScreen) {
+            return; // the app's own; the composition is clear where it is seen
+        }
+        const auto at = static_cast<std::size_t>(index);
+        if (layer.kind == LayerKind::Group) {
+            LottieContent content;
+            content.anchor =
+                schedule::centreOf(model::placeOn(layer, false), m_schedule.screen, m_schedule.safeArea);
+            layers.push_back(
+                wrapped(index, 3, layer.name, transform(at, content, [](const auto&) { return 1.0; })));
+            layers.back()["ind"] = index + 1;
+            return;
+        }
+        const bool everSeen = std::any_of(m_states[at].begin(), m_states[at].end(),
+                                          [](const auto& it) { return it.opacity > 0; });
+        if (!everSeen) {
+            return;
+        }
+        auto contents = m_contents.of(at, m_states[at]);
+        const bool faded = std::any_of(m_states[at].begin(), m_states[at].end(),
+                                       [](const auto& it) { return it.opacity > 0 && it.opacity < 1; });
+        if (contents.size() > 1 && faded) {
+            contents = {together(index, std::move(contents))};
+        }
+        for (auto& content : contents) {
+            layers.push_back(made(index, content, transform(at, content, content.opacity)));
+            addReveal(layers.back(), at, content);
+        }
+    }
+
+    [[nodiscard]] Json made(int index, LottieContent& content, Json transform) {
+        Json layer = wrapped(index, content.type, m_sequence.layers[static_cast<std::size_t>(index)].name,
+                             std::move(transform));
+        for (auto& [key, value] : content.fields.items()) {
+            layer[key] = std::move(value);
+        }
+        if (content.cut) {
+            layer["hasMask"] = true;
+            layer["masksProperties"] = {mask(rectangleKeys({{content.cut->x, content.cut->y,
+                                                             content.cut->right(), content.cut->bottom()}}),
+                                             "a")};
+        }
+        return layer;
+    }
+
+    /// Several contents that fade as one: they are painted upon each other before the whole is faded.
+    [[nodiscard]] LottieContent together(int index, std::vector<LottieContent> contents) {
+        const auto& states = m_states[static_cast<std::size_t>(index)];
+        Size room;
+        for (const auto& it : states) {
+            room = {std::max(room.width, it.size.width), std::max(room.height, it.size.height)};
+        }
+        if (const auto& plate = m_sequence.layers[static_cast<std::size_t>(index)].plate) {
+            room = {std::max(room.width, plate->diameter), std::max(room.height, plate->diameter)};
+        }
+        // Even numbers keep the middle where it is; text may reach over its box.
+        room = {2 * std::ceil(room.width * 0.75), 2 * std::ceil(room.height * 0.75)};
+        Json layers = Json::array();
+        for (auto& content : contents) {
+            std::vector<double> opacity;
+            for (auto it : states) {
+                it.opacity = 1;
+                opacity.push_back(100 * content.opacity(it));
+            }
+            const double scale = 100 * content.scale;
+            layers.push_back(made(index, content,
+                                  {{"o", lottieProperty(opacity, kFineOpacity)},
+                                   {"r", lottieConstant(0)},
+                                   {"p", lottieConstant({room.width / 2, room.height / 2})},
+                                   {"a", lottieConstant({content.anchor.x, content.anchor.y})},
+                                   {"s", lottieConstant({scale, scale})}}));
+            layers.back().erase("parent");
+        }
+        const auto id = fmt::format("together-{}", index);
+        m_assets.push_back({{"id", id}, {"layers", std::move(layers)}});
+        LottieContent whole;
+        whole.type = 0;
+        whole.anchor = {room.width / 2, room.height / 2};
+        whole.fields = {{"refId", id}, {"w", std::lround(room.width)}, {"h", std::lround(room.height)}};
+        return whole;
+    }
+
+    [[nodiscard]] Json wrapped(int index, int type, const std::string& name, Json transform) {
+        // Numbers up to the count of layers belong to groups, so that their members find them.
+        Json made = {{"ddd", 0},   {"ind", m_next++}, {"ty", type},
+                     {"nm", name}, {"sr", 1},         {"ks", std::move(transform)},
+                     {"ao", 0},    {"ip", 0},         {"op", m_frames},
+                     {"st", 0},    {"bm", 0}};
+        const auto& group = m_sequence.layers[static_cast<std::size_t>(index)].group;
+        if (!group.empty()) {
+            made["parent"] = model::indexOf(m_sequence.layers, group) + 1;
+        }
+        return made;
+    }
+
+    void addReveal(Json& made, std::size_t layer, const LottieContent& content) const {
+        const bool reveals = std::any_of(m_states[layer].begin(), m_states[layer].end(),
+                                         [](const auto& it) { return it.reveal.progress < 1; });
+        if (reveals) {
+            made["hasMask"] = true;
+            auto& masks = made["masksProperties"];
+            masks.push_back(mask(revealKeys(layer, content), masks.empty() ? "a" : "i"));
+        }
+    }
+
+    static Json mask(Json path, const char* mode) {
+        return {{"inv", false},
+                {"mode", mode},
+                {"pt", std::move(path)},
+                {"o", lottieConstant(100)},
+                {"x", lottieConstant(0)}};
+    }
+
+    /// An opening circle or a wipe, in the content's own coordinates.
+    [[nodiscard]] Json revealKeys(std::size_t layer, const LottieContent& content) const {
+        LottieSamples circles, rectangles;
+        bool iris = false;
+        for (const auto& it : m_states[layer]) {
+            iris =
+                iris || (it.reveal.progress < 1 && it.reveal.shape.kind == motion::RevealShape::Kind::Iris);
+        }
+        for (const auto& it : m_states[layer]) {
+            const double wide = it.size.width, high = it.size.height;
+            const auto& shape = it.reveal.shape;
+            const double part = it.reveal.progress;
+            const double left = -wide / 2, top = -high / 2;
+            const auto own = [&](double x, double y) {
+                return Point{x / content.scale + content.anchor.x, y / content.scale + content.anchor.y};
+            };
+            if (iris) {
+                const double x = wide * shape.x, y = high * shape.y;
+                const double far = std::hypot(std::max(x, wide - x), std::max(y, high - y));
+                // Whole layers may paint over their box: open far beyond it.
+                const Point centre = own(left + x, top + y);
+                circles.push_back({centre.x, centre.y, (part >= 1 ? 4 * far : far * part) / content.scale});
+                continue;
+            }
+            const double reach = part >= 1 ? std::max(wide, high) : 0;
+            const Point from = own(left + (shape.x < 0 ? wide * (1 - part) : 0) - reach,
+                                   top + (shape.y < 0 ? high * (1 - part) : 0) - reach);
+            const Point to = own(left + (shape.x > 0 ? wide * part : wide) + reach,
+                                 top + (shape.y > 0 ? high * part : high) + reach);
+            rectangles.push_back({from.x, from.y, to.x, to.y});
+        }
+        return iris ? circleKeys(circles) : rectangleKeys(rectangles);
+    }
+
+    template <typename Outline>
+    static Json pathKeys(const LottieSamples& samples, Outline outline) {
+        const auto kept = keptFrames(samples, kFine);
+        const bool still =
+            std::all_of(samples.begin(), samples.end(), [&](const auto& it) { return it == samples[0]; });
+        if (still) {
+            return {{"a", 0}, {"k", outline(samples[0])}};
+        }
+        Json keys = Json::array();
+        for (std::size_t i = 0; i < kept.size(); ++i) {
+            Json key = {{"t", kept[i]}, {"s", Json::array({outline(samples[kept[i]])})}};
+            if (i + 1 < kept.size()) {
+                key["o"] = {{"x", 0}, {"y", 0}};
+                key["i"] = {{"x", 1}, {"y", 1}};
+            }
+            keys.push_back(std::move(key));
+        }
+        return {{"a", 1}, {"k", std::move(keys)}};
+    }
+
+    static Json rectangleKeys(const LottieSamples& samples) {
+        return pathKeys(samples, [](const std::vector<double>& r) {
+            return lottieContours(art::rectPath({r[0], r[1], r[2] - r[0], r[3] - r[1]}, 0, 0))[0]["ks"]["k"];
+        });
+    }
+    static Json circleKeys(const LottieSamples& samples) {
+        return pathKeys(samples, [](const std::vector<double>& c) {
+            return lottieContours(
+                art::ellipsePath({c[0], c[1]}, std::max(c[2], 0.001), std::max(c[2], 0.001)))[0]["ks"]["k"];
+        });
+    }
+
+    /// One for each beat, and the segment a player may repeat while the app still loads.
+    [[nodiscard]] Json markers() const {
+        Json list = Json::array();
+        const auto add = [&](const std::string& name, double from, double to) {
+            list.push_back({{"tm", lottieNumber(frameOf(from))},
+                            {"cm", name},
+                            {"dr", lottieNumber(frameOf(to) - frameOf(from))}});
+        };
+        for (std::size_t i = 1; i < m_sequence.beats.size(); ++i) {
+            const auto& span = m_schedule.beats[i];
+            if (!span.played || isNever(span.start)) {
+                continue;
+            }
+            const double end = std::min<double>(span.end, m_schedule.end);
+            add(m_sequence.beats[i].name, span.start, end);
+            if (m_sequence.beats[i].kind == model::BeatKind::Wait) {
+                const auto [from, to] = loopOf(i, span.start, end);
+                add("loop", from, to);
+            }
+        }
+        return list;
+    }
+
+    /// A whole cycle of the longest cue that repeats while waiting, if it fits; else the whole wait.
+    [[nodiscard]] std::pair<double, double> loopOf(std::size_t beat, double from, double to) const {
+        double longest = 0, start = from;
+        for (std::size_t i = 0; i < m_sequence.cues.size(); ++i) {
+            const auto& cue = m_sequence.cues[i];
+            const double cycle = cue.length * (cue.repeat.alternate ? 2.0 : 1.0);
+            if (cue.beat == m_sequence.beats[beat].id && cue.repeat.whileWaiting && cycle > longest) {
+                longest = cycle;
+                start = m_schedule.cues[i].start;
+            }
+        }
+        return longest > 0 && start + longest <= to ? std::pair(start, start + longest) : std::pair(from, to);
+    }
+
+    ExportBuild& m_build;
+    const schedule::Schedule& m_schedule;
+    const model::Sequence& m_sequence;
+    double m_start;
+    long m_frames;
+    Json m_assets = Json::array();
+    LottieContents m_contents;
+    std::vector<std::vector<schedule::LayerState>> m_states; ///< per layer, per frame
+    int m_next = 1000;
+};
+
+}
+
+std::string lottieComposition(ExportBuild& build, const schedule::Schedule& schedule) {
+    return Composition(build, schedule).text();
+}
+
+}

@@ -1,0 +1,118 @@
+// SPDX-License-Identifier: MIT
+#include "export/lottie/lottie_keys.h"
+#include "render/clip_pictures.h"
+#include "render/frame_painter.h"
+#include "render/scene.h"
+#include "support/judges.h"
+
+#include <QImage>
+#include <QPainter>
+#include <nlohmann/json.hpp>
+
+/// The exported compositions by two renderers that know nothing of each other, and by the community's schema.
+using namespace scaena;
+using namespace scaena::test;
+
+namespace {
+
+/// The launch alone: the composition is clear where the app's first screen is seen.
+QImage withoutFirstScreen(const render::Scene& scene, const schedule::Schedule& s, double t) {
+    auto frame = schedule::evaluate(s, t);
+    std::erase_if(frame.layers, [&](const schedule::LayerState& it) {
+        return s.sequence->layers[static_cast<std::size_t>(it.layer)].kind == model::LayerKind::FirstScreen;
+    });
+    QImage image(static_cast<int>(frame.screen.width), static_cast<int>(frame.screen.height),
+                 QImage::Format_RGB32);
+    image.fill(Qt::black);
+    QPainter painter(&image);
+    render::paintFrame(painter, scene, frame);
+    return image;
+}
+
+}
+
+TEST_CASE("Two renderers show the exported compositions as the preview shows the launch") {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    nlohmann::json shots = nlohmann::json::array();
+    const auto save = [&](const QImage& image, const std::string& name) {
+        std::filesystem::create_directories((folder.path() / name).parent_path());
+        REQUIRE(image.save(QString::fromStdString((folder.path() / name).string())));
+        return name;
+    };
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        const auto name = path.stem().string();
+        const auto made = exported(project.sequence, *project.shelf, {}, "lottie");
+        writeTo(folder.path() / name, made);
+        for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
+            schedule::Conditions conditions;
+            conditions.target = "lottie";
+            conditions.appearance = appearance;
+            const auto s = schedule::resolve(project.sequence, conditions);
+            const render::Scene scene(project.sequence, *project.shelf, appearance, 1);
+            const auto ending = std::string(model::word(appearance)) + ".json";
+            const auto& text = fileOf(made, ending);
+            const auto clip = render::ClipPictures::make(std::make_shared<const std::string>(text));
+            REQUIRE(clip);
+            std::string file;
+            for (const auto& it : made.files) {
+                file = it.path.ends_with(ending) ? name + "/" + it.path : file;
+            }
+            const double from = s.beats[0].end;
+            const int last = static_cast<int>((s.end - from) * exporting::kLottieRate / 1000) - 1;
+            for (int i = 0; i < 12; ++i) {
+                const int frame = last * i / 11;
+                const double t = from + frame * 1000 / exporting::kLottieRate;
+                const auto mark = fmt::format("{}/{}-{}", name, model::word(appearance), frame);
+                const auto ours = withoutFirstScreen(scene, s, t);
+                QImage theirs(ours.size(), QImage::Format_RGB32);
+                theirs.fill(Qt::black);
+                QPainter painter(&theirs);
+                painter.drawImage(0, 0,
+                                  clip->at((frame + 0.01) * 1000 / exporting::kLottieRate, ours.size()));
+                painter.end();
+                shots.push_back({{"file", file},
+                                 {"frame", frame},
+                                 {"width", ours.width()},
+                                 {"height", ours.height()},
+                                 {"picture", save(ours, mark + ".png")},
+                                 {"other", save(theirs, mark + "-other.png")},
+                                 {"least", 0.97}});
+            }
+        }
+    }
+    REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
+    const auto judged =
+        runJudge("lottie_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
+    if (std::getenv("JUDGE_KEEP") != nullptr) {
+        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
+                              std::filesystem::copy_options::recursive |
+                                  std::filesystem::copy_options::overwrite_existing);
+    }
+    INFO(judged.output);
+    CHECK(judged.code == 0);
+    CHECK(shots.size() == samples().size() * 24);
+}
+
+TEST_CASE("Keyframes of a composition stay within the tolerance of the samples") {
+    exporting::LottieSamples samples;
+    for (int i = 0; i < 200; ++i) {
+        const double x = i / 199.0;
+        samples.push_back({100 * x * x * (3 - 2 * x), i < 90 ? 0.0 : 50.0});
+    }
+    const auto kept = exporting::keptFrames(samples, 0.05);
+    CHECK(kept.size() < 60);
+    for (std::size_t k = 1; k < kept.size(); ++k) {
+        for (std::size_t i = kept[k - 1]; i <= kept[k]; ++i) {
+            const double part = double(i - kept[k - 1]) / double(kept[k] - kept[k - 1]);
+            for (int axis = 0; axis < 2; ++axis) {
+                const auto at = static_cast<std::size_t>(axis);
+                const double straight =
+                    samples[kept[k - 1]][at] + (samples[kept[k]][at] - samples[kept[k - 1]][at]) * part;
+                CHECK(std::abs(straight - samples[i][at]) <= 0.05 + 1e-9);
+            }
+        }
+    }
+    CHECK(exporting::lottieProperty(std::vector<double>(50, 7.0), 0.1).dump() == R"({"a":0,"k":7.0})");
+}
