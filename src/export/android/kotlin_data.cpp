@@ -54,7 +54,7 @@ CodeValue literal(Colour c) {
     return verbatim(fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b));
 }
 
-CodeValue lookValue(const AndroidBuild& build, const model::Layer& layer, const LayerDrawable& drawable) {
+CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const LayerDrawable& drawable) {
     const auto colour = [&](const model::ColourRef& ref) {
         return verbatim("R.color." + build.names.colour(ref));
     };
@@ -146,7 +146,7 @@ std::string kotlinData(const AndroidBuild& build, const std::vector<LayerDrawabl
     for (std::size_t i = 0; i < drawables.size(); ++i) {
         out += fmt::format("\n    /** {} */\n    private fun look{}() = {}\n",
                            commentText(build.sequence().layers[i].name), i,
-                           kotlin(lookValue(build, build.sequence().layers[i], drawables[i]), 12));
+                           kotlin(kotlinLook(build, build.sequence().layers[i], drawables[i]), 12));
     }
     return out + "}\n";
 }

@@ -76,6 +76,81 @@ std::string typeName(std::string_view name, std::string_view fallback) {
     return out.empty() ? std::string(fallback) : out.substr(0, 60);
 }
 
+std::string swiftName(const std::string& identifier) {
+    static constexpr auto reserved = std::to_array<std::string_view>({"associatedtype",
+                                                                      "class",
+                                                                      "deinit",
+                                                                      "enum",
+                                                                      "extension",
+                                                                      "fileprivate",
+                                                                      "func",
+                                                                      "import",
+                                                                      "init",
+                                                                      "inout",
+                                                                      "internal",
+                                                                      "let",
+                                                                      "open",
+                                                                      "operator",
+                                                                      "private",
+                                                                      "protocol",
+                                                                      "public",
+                                                                      "rethrows",
+                                                                      "static",
+                                                                      "struct",
+                                                                      "subscript",
+                                                                      "typealias",
+                                                                      "var",
+                                                                      "break",
+                                                                      "case",
+                                                                      "continue",
+                                                                      "default",
+                                                                      "defer",
+                                                                      "do",
+                                                                      "else",
+                                                                      "fallthrough",
+                                                                      "for",
+                                                                      "guard",
+                                                                      "if",
+                                                                      "in",
+                                                                      "repeat",
+                                                                      "return",
+                                                                      "switch",
+                                                                      "where",
+                                                                      "while",
+                                                                      "as",
+                                                                      "catch",
+                                                                      "false",
+                                                                      "is",
+                                                                      "nil",
+                                                                      "super",
+                                                                      "self",
+                                                                      "throw",
+                                                                      "throws",
+                                                                      "true",
+                                                                      "try",
+                                                                      "await",
+                                                                      "async",
+                                                                      "any",
+                                                                      "some"});
+    const bool isReserved = std::find(reserved.begin(), reserved.end(), identifier) != reserved.end();
+    return isReserved ? "`" + identifier + "`" : identifier;
+}
+
+std::string dartName(const std::string& identifier) {
+    static constexpr auto reserved = std::to_array<std::string_view>(
+        {"assert",     "async",     "await",    "break",     "case",     "catch",   "class",   "const",
+         "continue",   "default",   "do",       "else",      "enum",     "export",  "extends", "extension",
+         "external",   "factory",   "false",    "final",     "finally",  "for",     "get",     "if",
+         "implements", "import",    "in",       "interface", "is",       "late",    "library", "mixin",
+         "new",        "null",      "operator", "part",      "required", "rethrow", "return",  "set",
+         "static",     "super",     "switch",   "sync",      "this",     "throw",   "true",    "try",
+         "typedef",    "var",       "void",     "when",      "while",    "with",    "yield",   "abstract",
+         "as",         "covariant", "deferred", "dynamic",   "hide",     "on",      "show",    "values",
+         "index"});
+    const bool isReserved = std::find(reserved.begin(), reserved.end(), identifier) != reserved.end();
+    return isReserved ? identifier + "_" : identifier;
+}
+
 std::string fileName(std::string_view name, std::string_view fallback) {
     auto out = resourceName(name, fallback);
     std::replace(out.begin(), out.end(), '_', '-');

@@ -25,6 +25,11 @@ namespace scaena::exporting {
 [[nodiscard]] std::string dartString(std::string_view text);
 [[nodiscard]] std::string scriptString(std::string_view text);
 
+/// An identifier that is no reserved word of Swift (they are put between back ticks) or of Dart (they get a
+/// trailing underscore); the text has to be one otherwise.
+[[nodiscard]] std::string swiftName(const std::string& identifier);
+[[nodiscard]] std::string dartName(const std::string& identifier);
+
 /// A file name in small letters with hyphens: "moraine-huts".
 [[nodiscard]] std::string fileName(std::string_view name, std::string_view fallback);
 

@@ -1,0 +1,269 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/look_tree.h"
+
+#include "core/art/parts.h"
+#include "core/art/read_clip.h"
+#include "core/project/shown_art.h"
+#include "core/schedule/carry.h"
+#include "export/common/outlines.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+using model::Appearance;
+using model::LayerKind;
+
+namespace {
+
+CodeValue number(Colour c) {
+    return {CodeVerbatim{fmt::format("0x{:02X}{:02X}{:02X}{:02X}", c.a, c.r, c.g, c.b)}};
+}
+
+CodeValue paletteInk(const model::ColourRef& ref, double alpha = 1) {
+    return CodeCall("Palette").plain("name", {ref}).named("alpha", {alpha}, alpha == 1).value();
+}
+
+CodeValue matrixValue(const Matrix& m) {
+    CodeList list;
+    for (const double value : {m.a, m.b, m.c, m.d, m.e, m.f}) {
+        list.items.push_back({value});
+    }
+    return {std::move(list)};
+}
+
+class ArtTree {
+public:
+    explicit ArtTree(const model::ColourRef& tint) : m_tint(tint) {}
+
+    [[nodiscard]] CodeValue group(const art::Group& group, const Matrix& outer) const {
+        CodeList items, clips;
+        for (const auto& child : group.children) {
+            items.items.push_back(std::holds_alternative<art::Shape>(child)
+                                      ? shape(std::get<art::Shape>(child))
+                                      : this->group(*std::get<std::unique_ptr<art::Group>>(child), {}));
+        }
+        for (const auto& clip : group.clips) {
+            clips.items.push_back(CodeCall("Clip")
+                                      .plain("path", {art::toText(clip.path)})
+                                      .named("evenOdd", {true}, clip.rule == art::FillRule::NonZero)
+                                      .value());
+        }
+        const Matrix matrix = outer * group.transform;
+        return CodeCall("Group")
+            .plain("items", {std::move(items)})
+            .named("matrix", matrixValue(matrix), matrix.isIdentity())
+            .named("opacity", {group.opacity}, group.opacity >= 1)
+            .named("clips", {std::move(clips)}, group.clips.empty())
+            .value();
+    }
+
+private:
+    [[nodiscard]] CodeValue shape(const art::Shape& it) const {
+        CodeCall call("Shape");
+        call.plain("path", {art::toText(it.path)}, true);
+        call.named("fill", ink(it.fill), std::holds_alternative<std::monostate>(it.fill));
+        call.named("evenOdd", {true}, it.rule == art::FillRule::NonZero);
+        if (!std::holds_alternative<std::monostate>(it.stroke.paint)) {
+            call.named("stroke", stroke(it.stroke));
+        }
+        return call.named("opacity", {it.opacity}, it.opacity >= 1).value();
+    }
+
+    [[nodiscard]] CodeValue stroke(const art::Stroke& it) const {
+        static constexpr const char* caps[] = {"butt", "round", "square"};
+        static constexpr const char* joins[] = {"miter", "round", "bevel"};
+        CodeList dashes;
+        for (const double dash : it.dashes) {
+            dashes.items.push_back({dash});
+        }
+        return CodeCall("Stroke")
+            .plain("ink", ink(it.paint))
+            .plain("width", {it.width})
+            .named("cap", {CodeWord{"Cap", caps[static_cast<int>(it.cap)]}}, it.cap == art::Cap::Butt)
+            .named("join", {CodeWord{"Join", joins[static_cast<int>(it.join)]}}, it.join == art::Join::Miter)
+            .named("miterLimit", {it.miterLimit}, it.miterLimit == 4)
+            .named("dashes", {std::move(dashes)}, it.dashes.empty())
+            .named("dashOffset", {it.dashOffset}, it.dashOffset == 0)
+            .value();
+    }
+
+    [[nodiscard]] CodeValue ink(const art::Paint& paint) const {
+        if (const auto* colour = std::get_if<Colour>(&paint)) {
+            return CodeCall("Plain").plain("color", number(*colour)).value();
+        }
+        if (const auto* current = std::get_if<art::CurrentColour>(&paint)) {
+            if (m_tint.empty()) {
+                const auto alpha = static_cast<std::uint8_t>(current->alpha * 255 + 0.5);
+                return CodeCall("Plain").plain("color", number({0, 0, 0, alpha})).value();
+            }
+            return paletteInk(m_tint, current->alpha);
+        }
+        const auto* gradient = std::get_if<art::Gradient>(&paint);
+        return gradient ? gradientValue(*gradient) : CodeValue{};
+    }
+
+    static CodeValue gradientValue(const art::Gradient& it) {
+        static constexpr const char* spreads[] = {"pad", "reflect", "repeating"};
+        CodeList at, colours;
+        for (const auto& stop : it.stops) {
+            at.items.push_back({stop.at});
+            colours.items.push_back(number(stop.colour));
+        }
+        return CodeCall("Gradient")
+            .plain("x1", {it.start.x})
+            .plain("y1", {it.start.y})
+            .plain("x2", {it.end.x})
+            .plain("y2", {it.end.y})
+            .plain("at", {std::move(at)})
+            .plain("colors", {std::move(colours)})
+            .named("radius", {it.radius}, !it.radial)
+            .named("matrix", matrixValue(it.matrix), it.matrix.isIdentity())
+            .named("spread", {CodeWord{"Spread", spreads[static_cast<int>(it.spread)]}},
+                   it.spread == art::Spread::Pad)
+            .value();
+    }
+
+    const model::ColourRef& m_tint;
+};
+
+CodeValue outlineList(const std::vector<OutlineData>& outlines) {
+    CodeList list;
+    for (const auto& it : outlines) {
+        list.items.push_back(
+            CodeCall("Outline")
+                .plain("path", {it.path}, true)
+                .plain("ink", it.ref.empty() ? CodeCall("Plain").plain("color", number(it.colour)).value()
+                                             : paletteInk(it.ref))
+                .named("strokeWidth", {it.strokeWidth}, it.strokeWidth == 0)
+                .value());
+    }
+    return {std::move(list)};
+}
+
+void addArtFields(CodeCall& call, const ExportInput& input, const model::Layer& layer) {
+    const Size box{layer.place.width, layer.place.height};
+    const bool drawn = isDrawn(input.sequence, layer.id);
+    for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
+        const bool dark = appearance == Appearance::Dark;
+        const auto shown = project::shownArt(input.sequence, input.shelf, layer, appearance);
+        if (!shown || (dark && !project::differsByNight(layer))) {
+            continue;
+        }
+        call.named(dark ? "darkArt" : "art", artValue(*shown, box, layer.tint));
+        if (drawn) {
+            call.named(dark ? "darkFills" : "fills", artValue(art::withoutStrokes(*shown), box, layer.tint));
+            call.named(dark ? "darkOutlines" : "outlines", outlineList(outlinesOf(input, layer, appearance)));
+        }
+    }
+    if (layer.plate) {
+        call.named("plate", paletteInk(layer.plate->colour)).named("plateDiameter", {layer.plate->diameter});
+    }
+}
+
+void addTextFields(CodeCall& call, const ExportInput& input, const model::Layer& layer) {
+    art::Art letters;
+    art::Shape shape;
+    shape.path = input.outliner.outline(layer.text, input.shelf.bytesOf(layer.text.fontFile));
+    shape.fill = art::CurrentColour{};
+    letters.root.children.emplace_back(std::move(shape));
+    const auto value = ArtTree(layer.text.colour).group(letters.root, {});
+    call.named("art", value);
+    if (isDrawn(input.sequence, layer.id)) {
+        call.named("fills", value)
+            .named("outlines", outlineList(outlinesOf(input, layer, Appearance::Light)));
+    }
+}
+
+}
+
+CodeValue artValue(const art::Art& art, Size box, const model::ColourRef& tint) {
+    const Matrix fit = art::fitInto(art.viewBox, {-box.width / 2, -box.height / 2, box.width, box.height});
+    art::Group whole;
+    whole.transform = fit;
+    if (art::reachesOver(art)) {
+        whole.clips.push_back({art::rectPath(art.viewBox, 0, 0), art::FillRule::NonZero});
+    }
+    whole.children.emplace_back(art::cloneGroup(art.root));
+    return ArtTree(tint).group(whole, {});
+}
+
+CodeValue paletteValue(const model::Palette& palette) {
+    CodeList list;
+    for (const auto& colour : palette) {
+        list.items.push_back(CodeCall("Colors")
+                                 .plain("name", {colour.id}, true)
+                                 .plain("light", number(colour.light))
+                                 .plain("dark", number(colour.dark))
+                                 .value());
+    }
+    return {std::move(list)};
+}
+
+std::vector<double> clipTimes(const model::ClipContent& clip) {
+    std::vector<double> times;
+    const int frames = schedule::bakedFrames(clip);
+    for (int i = 0; i < frames; ++i) {
+        times.push_back(i == frames - 1 ? clip.keep.value_or(clip.stopAt)
+                                        : clip.from + (clip.stopAt - clip.from) * double(i) / (frames - 1));
+    }
+    return times;
+}
+
+Size clipSizeOf(const ExportInput& input, const model::Layer& layer) {
+    const auto info = art::readClip(*input.shelf.bytesOf(layer.clip.path), layer.clip.path);
+    const Size own = info ? info->size : Size{1, 1};
+    const double fit =
+        art::fitInto({0, 0, own.width, own.height}, {0, 0, layer.place.width, layer.place.height})
+            .meanScale();
+    return {own.width * fit, own.height * fit};
+}
+
+CodeValue lookValue(const ExportInput& input, const model::Layer& layer, const PictureNames& names) {
+    CodeCall call("Look");
+    switch (layer.kind) {
+    case LayerKind::Backdrop:
+        call.named("color", {layer.fill.colour})
+            .named("toColor", {layer.fill.to}, layer.fill.to.empty())
+            .named("angle", {layer.fill.angle}, layer.fill.angle == 180);
+        if (const auto picture = layer.picture ? names.picture(layer) : std::string(); !picture.empty()) {
+            call.named("picture", {picture})
+                .named("fillsBox", {true}, layer.picture->fit != model::Fit::Fill);
+        }
+        break;
+    case LayerKind::Artwork:
+    case LayerKind::FooterMark:
+    case LayerKind::Shape:
+        addArtFields(call, input, layer);
+        break;
+    case LayerKind::Text:
+        addTextFields(call, input, layer);
+        break;
+    case LayerKind::Image:
+        call.named("picture", {names.picture(layer)});
+        break;
+    case LayerKind::Progress:
+        call.named("color", {layer.progress.colour})
+            .named("toColor", {layer.progress.track}, layer.progress.track.empty())
+            .named("form", {CodeWord{"ProgressForm", std::string(model::word(layer.progress.form))}},
+                   layer.progress.form == model::ProgressForm::Ring)
+            .named("thickness", {layer.progress.thickness}, layer.progress.thickness == 4);
+        break;
+    case LayerKind::Clip: {
+        const Size size = clipSizeOf(input, layer);
+        CodeList frames;
+        for (int i = 0; i < schedule::bakedFrames(layer.clip); ++i) {
+            frames.items.push_back({names.frame(layer, i)});
+        }
+        call.named("frames", {std::move(frames)}).named("width", {size.width}).named("height", {size.height});
+        break;
+    }
+    case LayerKind::FirstScreen:
+    case LayerKind::Group:
+        break;
+    }
+    return call.value();
+}
+
+}

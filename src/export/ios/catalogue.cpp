@@ -1,0 +1,318 @@
+// SPDX-License-Identifier: MIT
+#include "core/project/shown_art.h"
+#include "core/schedule/carry.h"
+#include "export/common/app_icon.h"
+#include "export/common/framed_art.h"
+#include "export/common/look_tree.h"
+#include "export/common/picture_kind.h"
+#include "export/ios/ios_parts.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+namespace scaena::exporting {
+
+using Json = nlohmann::ordered_json;
+using model::Appearance;
+using model::LayerKind;
+
+namespace {
+
+const Json kInfo = {{"author", "xcode"}, {"version", 1}};
+/// No picture is larger than this on a side; larger ones are scaled up by the device.
+constexpr int kLargestPicture = 4096;
+
+Json darkMark() { return Json::array({{{"appearance", "luminosity"}, {"value", "dark"}}}); }
+
+std::string contents(Json fields) {
+    fields["info"] = kInfo;
+    return fields.dump(2) + "\n";
+}
+
+/// Collects the pictures of one image set.
+class ImageSet {
+public:
+    ImageSet(ExportBuild& build, const IosNames& names, std::string name)
+        : m_build(build), m_folder(names.catalogue() + name + ".imageset/"), m_name(std::move(name)) {}
+    ~ImageSet() { m_build.add(m_folder + "Contents.json", contents({{"images", m_images}})); }
+    ImageSet(const ImageSet&) = delete;
+    ImageSet& operator=(const ImageSet&) = delete;
+
+    /// `scale` 0: the only one of its appearance.
+    void add(int scale, bool dark, std::function<std::string()> make, const char* ending = ".png") {
+        const auto file = fmt::format("{}{}{}{}", m_name, dark ? "-dark" : "",
+                                      scale > 1 ? fmt::format("@{}x", scale) : "", ending);
+        Json image = {{"idiom", "universal"}, {"filename", file}};
+        if (scale > 0) {
+            image["scale"] = fmt::format("{}x", scale);
+        }
+        if (dark) {
+            image["appearances"] = darkMark();
+        }
+        m_images.push_back(std::move(image));
+        m_build.addLater(m_folder + file, std::move(make));
+    }
+
+    /// The art at once, twice and three times its size in points.
+    void addArt(const art::ArtPtr& art, Size size, Colour tint, bool dark) {
+        for (int scale = 1; scale <= 3; ++scale) {
+            const auto pixels = [&](double points) {
+                return std::clamp(static_cast<int>(std::lround(points * scale)), 1, kLargestPicture);
+            };
+            add(scale, dark,
+                [&rasteriser = m_build.input.rasteriser, art, wide = pixels(size.width),
+                 high = pixels(size.height), tint] { return rasteriser.png(*art, wide, high, tint); });
+        }
+    }
+
+    /// A picture of the person's own, byte for byte. False if it is of no kind the platform reads.
+    bool addFile(const std::string& path, int scale, bool dark) {
+        const auto* bytes = m_build.input.shelf.bytesOf(path);
+        const auto ending = bytes ? pictureEnding(*bytes) : std::string();
+        if (ending.empty() || ending == ".webp") {
+            m_build.made.notes.push_back(
+                fmt::format("“{}” is left out: asset catalogues take PNG and JPEG pictures.", path));
+            return false;
+        }
+        add(
+            scale, dark, [bytes] { return *bytes; }, ending == ".jpg" ? ".jpg" : ".png");
+        return true;
+    }
+
+private:
+    ExportBuild& m_build;
+    std::string m_folder, m_name;
+    Json m_images = Json::array();
+};
+
+void addPictures(ImageSet& set, const model::Layer& layer) {
+    for (const bool dark : {false, true}) {
+        const bool any = std::any_of(layer.pictures.begin(), layer.pictures.end(),
+                                     [&](const auto& it) { return it.dark == dark; });
+        for (int scale = 1; any && scale <= 3; ++scale) {
+            const auto* best = project::pictureFor(layer, scale, dark ? Appearance::Dark : Appearance::Light);
+            set.addFile(best->path, scale, dark);
+        }
+    }
+}
+
+/// A sheet with the backdrop's gradient, stretched over the screen by the storyboard.
+OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
+    if (std::abs(std::remainder(layer.fill.angle, 90)) > 0.5) {
+        build.made.notes.push_back(fmt::format("In the opening the gradient “{}” is stretched with the "
+                                               "screen, so its angle is only nearly right.",
+                                               layer.name));
+    }
+    const Size size{390, 844};
+    ImageSet set(build, names, names.opening(layer.id));
+    for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
+        const auto colour = [&](const model::ColourRef& ref) {
+            return model::colourOf(build.sequence().palette, ref, appearance);
+        };
+        auto sheet = std::make_shared<art::Art>();
+        sheet->viewBox = {0, 0, size.width, size.height};
+        const double radians = layer.fill.angle * std::numbers::pi / 180;
+        const double half =
+            (std::abs(size.width * std::sin(radians)) + std::abs(size.height * std::cos(radians))) / 2;
+        art::Gradient gradient;
+        gradient.end = {size.width / 2 + std::sin(radians) * half,
+                        size.height / 2 - std::cos(radians) * half};
+        gradient.start = {size.width - gradient.end.x, size.height - gradient.end.y};
+        gradient.stops = {{0, colour(layer.fill.colour)}, {1, colour(layer.fill.to)}};
+        art::Shape shape;
+        shape.path = art::rectPath(sheet->viewBox, 0, 0);
+        shape.fill = std::move(gradient);
+        sheet->root.children.emplace_back(std::move(shape));
+        const bool dark = appearance == Appearance::Dark;
+        set.add(1, dark, [&rasteriser = build.input.rasteriser, sheet, size] {
+            return rasteriser.png(*sheet, static_cast<int>(size.width), static_cast<int>(size.height), {});
+        });
+    }
+    return {size, true, "scaleToFill"};
+}
+
+/// Art and text, with the plate behind it, in the middle of a picture large enough for all of it.
+OpeningPicture addArtPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
+    const Size box{layer.place.width, layer.place.height};
+    Size size = box;
+    art::Art letters;
+    if (layer.kind == LayerKind::Text) {
+        art::Shape shape;
+        shape.path = build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile));
+        const Rect ink = art::bounds(shape.path);
+        const auto reach = [](double low, double high) {
+            return 2 * std::ceil(std::max({std::abs(low), std::abs(high), 1.0}));
+        };
+        size = {reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
+        shape.fill = art::CurrentColour{};
+        letters.viewBox = {-size.width / 2, -size.height / 2, size.width, size.height};
+        letters.root.children.emplace_back(std::move(shape));
+    }
+    if (layer.plate) {
+        size = {std::max(size.width, layer.plate->diameter), std::max(size.height, layer.plate->diameter)};
+    }
+    ImageSet set(build, names, names.opening(layer.id));
+    for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
+        const auto colour = [&](const model::ColourRef& ref) {
+            return model::colourOf(build.sequence().palette, ref, appearance);
+        };
+        const auto shown = layer.kind == LayerKind::Text
+                               ? nullptr
+                               : project::shownArt(build.sequence(), build.input.shelf, layer, appearance);
+        const auto& art = shown ? *shown : letters;
+        const Size inner = shown ? box : size;
+        auto framed = std::make_shared<art::Art>();
+        framed->viewBox = {0, 0, size.width, size.height};
+        if (layer.plate) {
+            art::Shape disc;
+            disc.path = art::ellipsePath({size.width / 2, size.height / 2}, layer.plate->diameter / 2,
+                                         layer.plate->diameter / 2);
+            disc.fill = colour(layer.plate->colour);
+            framed->root.children.emplace_back(std::move(disc));
+        }
+        auto placed = framedArt(
+            art, size,
+            {(size.width - inner.width) / 2, (size.height - inner.height) / 2, inner.width, inner.height});
+        framed->root.children.emplace_back(art::cloneGroup(placed->root));
+        const auto& tint = layer.kind == LayerKind::Text ? layer.text.colour : layer.tint;
+        set.addArt(framed, size, tint.empty() ? Colour{0, 0, 0, 255} : colour(tint),
+                   appearance == Appearance::Dark);
+    }
+    return {size, false, "scaleToFill"};
+}
+
+}
+
+std::optional<OpeningPicture> addOpeningPicture(ExportBuild& build, const IosNames& names,
+                                                const model::Layer& layer) {
+    switch (layer.kind) {
+    case LayerKind::Backdrop:
+        if (layer.picture) {
+            const auto& it = *layer.picture;
+            ImageSet set(build, names, names.opening(layer.id));
+            const bool any = set.addFile(it.light, 0, false);
+            if (any && !it.dark.empty()) {
+                set.addFile(it.dark, 0, true);
+            }
+            return OpeningPicture{
+                {390, 844}, true, it.fit == model::Fit::Fill ? "scaleAspectFill" : "scaleAspectFit"};
+        }
+        return layer.fill.to.empty() ? std::nullopt : std::optional(addGradientPicture(build, names, layer));
+    case LayerKind::Image: {
+        ImageSet set(build, names, names.opening(layer.id));
+        addPictures(set, layer);
+        return OpeningPicture{{layer.place.width, layer.place.height}, false, "scaleAspectFit"};
+    }
+    default:
+        return addArtPicture(build, names, layer);
+    }
+}
+
+void addColourSets(ExportBuild& build, const IosNames& names) {
+    build.add(names.catalogue() + "Contents.json", contents(Json::object()));
+    for (const auto& colour : build.sequence().palette) {
+        const auto entry = [](Colour c) {
+            const auto part = [](int value) { return fmt::format("0x{:02X}", value); };
+            return Json{{"color-space", "srgb"},
+                        {"components",
+                         {{"red", part(c.r)},
+                          {"green", part(c.g)},
+                          {"blue", part(c.b)},
+                          {"alpha", fmt::format("{:.3f}", c.a / 255.0)}}}};
+        };
+        const Json colours = Json::array(
+            {{{"idiom", "universal"}, {"color", entry(colour.light)}},
+             {{"idiom", "universal"}, {"appearances", darkMark()}, {"color", entry(colour.dark)}}});
+        build.add(names.catalogue() + names.colour(colour.id) + ".colorset/Contents.json",
+                  contents({{"colors", colours}}));
+    }
+}
+
+void addPlayerPictures(ExportBuild& build, const IosNames& names) {
+    for (const auto& layer : build.sequence().layers) {
+        if (layer.kind == LayerKind::Image) {
+            ImageSet set(build, names, names.picture(layer.id));
+            addPictures(set, layer);
+        } else if (layer.kind == LayerKind::Backdrop && layer.picture) {
+            ImageSet set(build, names, names.picture(layer.id));
+            set.addFile(layer.picture->light, 0, false);
+            if (!layer.picture->dark.empty()) {
+                set.addFile(layer.picture->dark, 0, true);
+            }
+            if (!layer.picture->landscape.empty()) {
+                build.made.notes.push_back(fmt::format("“{}” shows its upright picture on a turned screen, "
+                                                       "too: asset catalogues know no orientation.",
+                                                       layer.name));
+            }
+        } else if (layer.kind == LayerKind::Clip) {
+            const Size size = clipSizeOf(build.input, layer);
+            const auto times = clipTimes(layer.clip);
+            for (std::size_t i = 0; i < times.size(); ++i) {
+                ImageSet set(build, names, names.frame(layer.id, static_cast<int>(i)));
+                for (const bool dark : {false, true}) {
+                    const auto found =
+                        build.input.shelf.files.find(dark ? layer.clip.darkPath : layer.clip.path);
+                    if (found != build.input.shelf.files.end()) {
+                        set.add(3, dark,
+                                [&rasteriser = build.input.rasteriser, bytes = found->second, time = times[i],
+                                 size] {
+                                    return rasteriser.clipPng(bytes, time,
+                                                              static_cast<int>(std::lround(size.width * 3)),
+                                                              static_cast<int>(std::lround(size.height * 3)));
+                                });
+                    }
+                }
+            }
+            build.made.notes.push_back(fmt::format("The clip “{}” is written as {} pictures, {} a second: "
+                                                   "the platform plays no Lottie by itself.",
+                                                   layer.name, times.size(), schedule::kBakedRate));
+        }
+    }
+}
+
+void addIosIcons(ExportBuild& build, const IosNames& names) {
+    const auto* icon = model::iconLayer(build.sequence());
+    if (!icon) {
+        build.made.notes.push_back("There is no artwork or image an icon could be made of.");
+        return;
+    }
+    const auto single = names.catalogue() + names.icon() + ".appiconset/";
+    addIconPng(build, single + "icon.png", *icon, 1024, kRoundedSafe, true);
+    addIconPng(build, single + "icon-dark.png", *icon, 1024, kRoundedSafe, true, Appearance::Dark);
+    const Json base = {{"idiom", "universal"}, {"platform", "ios"}, {"size", "1024x1024"}};
+    Json light = base, dark = base;
+    light["filename"] = "icon.png";
+    dark["filename"] = "icon-dark.png";
+    dark["appearances"] = darkMark();
+    build.add(single + "Contents.json", contents({{"images", Json::array({light, dark})}}));
+
+    // Older versions of the tools want every size by itself.
+    struct Slot {
+        const char* idiom;
+        double points;
+        int scale;
+    };
+    static constexpr Slot slots[] = {
+        {"iphone", 20, 2}, {"iphone", 20, 3}, {"iphone", 29, 2},         {"iphone", 29, 3}, {"iphone", 40, 2},
+        {"iphone", 40, 3}, {"iphone", 60, 2}, {"iphone", 60, 3},         {"ipad", 20, 1},   {"ipad", 20, 2},
+        {"ipad", 29, 1},   {"ipad", 29, 2},   {"ipad", 40, 1},           {"ipad", 40, 2},   {"ipad", 76, 1},
+        {"ipad", 76, 2},   {"ipad", 83.5, 2}, {"ios-marketing", 1024, 1}};
+    const auto all = names.catalogue() + names.icon() + "AllSizes.appiconset/";
+    Json images = Json::array();
+    for (const auto& slot : slots) {
+        const int side = static_cast<int>(std::lround(slot.points * slot.scale));
+        const auto file = fmt::format("icon-{}.png", side);
+        if (!build.has(all + file)) {
+            addIconPng(build, all + file, *icon, side, kRoundedSafe, true);
+        }
+        images.push_back({{"idiom", slot.idiom},
+                          {"size", fmt::format("{0}x{0}", slot.points)},
+                          {"scale", fmt::format("{}x", slot.scale)},
+                          {"filename", file}});
+    }
+    build.add(all + "Contents.json", contents({{"images", images}}));
+}
+
+}

@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: MIT
+#include "export/ios/ios_exporter.h"
+
+#include "export/common/names.h"
+#include "export/ios/ios_parts.h"
+
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+IosNames iosNames(const model::Sequence& sequence, std::string folder) {
+    return {typeName(sequence.name, "App"), fileName(sequence.name, "launch"), std::move(folder)};
+}
+
+std::string IosNames::frame(const Id& layer, int index) const {
+    return fmt::format("{}-{}-{:03}", prefix, layer, index);
+}
+
+void addIosOpening(ExportBuild& build, const IosNames& names) {
+    addColourSets(build, names);
+    addStoryboard(build, names);
+    addIosIcons(build, names);
+}
+
+Result<Export> IosExporter::build(const ExportInput& input) const {
+    if (auto problems = problemsOf(input); !problems.empty()) {
+        return tl::unexpected(std::move(problems));
+    }
+    ExportBuild build(input, id());
+    const auto names = iosNames(input.sequence, "Launch/");
+    addIosOpening(build, names);
+    addPlayerPictures(build, names);
+    addSwiftCode(build, names);
+    build.add("Launch/Info-additions.plist", launchPlist(names));
+    addIosInstructions(build, names);
+    return build.finished();
+}
+
+}
