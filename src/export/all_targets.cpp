@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/android_exporter.h"
 #include "export/common/exporter.h"
+#include "export/flutter/flutter_exporter.h"
 #include "export/ios/ios_exporter.h"
 #include "export/lottie/lottie_exporter.h"
 #include "export/web/web_exporter.h"
@@ -10,9 +11,10 @@ namespace scaena::exporting {
 const std::vector<const Exporter*>& exporters() {
     static const AndroidExporter android;
     static const IosExporter ios;
+    static const FlutterExporter flutter;
     static const WebExporter web;
     static const LottieExporter lottie;
-    static const std::vector<const Exporter*> list = {&android, &ios, &web, &lottie};
+    static const std::vector<const Exporter*> list = {&android, &ios, &flutter, &web, &lottie};
     return list;
 }
 

@@ -8,6 +8,7 @@
 
 #include <QBuffer>
 #include <QPainter>
+#include <QPainterPath>
 #include <cmath>
 
 namespace scaena::render {
@@ -30,7 +31,8 @@ std::string QtFrameMaker::openingPng(const model::Sequence& sequence, const proj
     auto schedule = schedule::resolve(sequence, conditions);
     const double freeBelow = schedule.screen.height - schedule.safeArea.bottom();
     schedule.screen = screen;
-    schedule.safeArea = {0, schedule.safeArea.y, screen.width, screen.height - schedule.safeArea.y - freeBelow};
+    schedule.safeArea = {0, schedule.safeArea.y, screen.width,
+                         screen.height - schedule.safeArea.y - freeBelow};
     const Scene scene(*schedule.sequence, shelf, conditions.appearance, density);
     // RGB without alpha: the frame covers the screen, and such files are smaller and quicker to write.
     QImage image(static_cast<int>(std::lround(screen.width * density)),
@@ -44,7 +46,7 @@ std::string QtFrameMaker::openingPng(const model::Sequence& sequence, const proj
 
 std::string QtFrameMaker::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
                                    const Id& layer, model::Appearance appearance, int side, double part,
-                                   std::optional<Colour> backing) const {
+                                   std::optional<Colour> backing, bool round) const {
     const auto* shown = model::findThing(sequence.layers, layer);
     if (!shown) {
         return {};
@@ -59,9 +61,17 @@ std::string QtFrameMaker::layerPng(const model::Sequence& sequence, const projec
     const double scale = side * part / longest;
     const Scene scene(alone, shelf, appearance, scale);
     QImage image(side, side,
-                 backing && backing->a == 255 ? QImage::Format_RGB32 : QImage::Format_ARGB32_Premultiplied);
-    image.fill(backing ? toQt(*backing) : QColor(Qt::transparent));
+                 backing && backing->a == 255 && !round ? QImage::Format_RGB32
+                                                        : QImage::Format_ARGB32_Premultiplied);
+    image.fill(backing && !round ? toQt(*backing) : QColor(Qt::transparent));
     QPainter painter(&image);
+    if (round) {
+        painter.setRenderHint(QPainter::Antialiasing);
+        QPainterPath circle;
+        circle.addEllipse(0, 0, side, side);
+        painter.fillPath(circle, backing ? toQt(*backing) : QColor(Qt::transparent));
+        painter.setClipPath(circle);
+    }
     painter.translate(side / 2.0, side / 2.0);
     painter.scale(scale, scale);
     schedule::LayerState state;

@@ -13,7 +13,7 @@ public:
                            double density) const override;
     std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
                          model::Appearance appearance, int side, double part,
-                         std::optional<Colour> backing) const override;
+                         std::optional<Colour> backing, bool round) const override;
 };
 
 

@@ -8,6 +8,13 @@
 
 namespace scaena::exporting {
 
+void addAndroidOpening(ExportBuild& base, const AndroidNames& names, const std::string& root) {
+    AndroidBuild build{base, names, root};
+    addColours(build);
+    addThemes(build, addOpening(build, addLayerDrawables(build, true)));
+    addLauncherIcon(build);
+}
+
 Result<Export> AndroidExporter::build(const ExportInput& input) const {
     auto problems = problemsOf(input);
     if (!input.options.package.empty() && !isPackageName(input.options.package)) {
@@ -20,14 +27,16 @@ Result<Export> AndroidExporter::build(const ExportInput& input) const {
     if (!problems.empty()) {
         return tl::unexpected(std::move(problems));
     }
-    AndroidBuild build{{input, id()}, androidNames(input.sequence, input.options.package)};
+    ExportBuild base(input, id());
+    AndroidBuild build{base, androidNames(input.sequence, input.options.package), {}};
     addColours(build);
     const auto drawables = addLayerDrawables(build);
     const Millis iconAnimation = addOpening(build, drawables);
     addThemes(build, iconAnimation);
+    addLauncherIcon(build);
     addCode(build, drawables);
     addInstructions(build);
-    return build.finished();
+    return base.finished();
 }
 
 }

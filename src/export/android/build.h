@@ -7,9 +7,19 @@
 namespace scaena::exporting {
 
 /// What the parts of the Android export share while it is being built.
-struct AndroidBuild : ExportBuild {
+struct AndroidBuild {
+    ExportBuild& base;
     AndroidNames names;
-    AndroidBuild(ExportBuild base, AndroidNames all) : ExportBuild(std::move(base)), names(std::move(all)) {}
+    std::string root; ///< where `res/` and `java/` lie, with its slash, or empty
+    const ExportInput& input = base.input;
+    Export& made = base.made;
+
+    [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
+    void add(const std::string& path, std::string bytes) { base.add(root + path, std::move(bytes)); }
+    void addLater(const std::string& path, std::function<std::string()> make) {
+        base.addLater(root + path, std::move(make));
+    }
+    [[nodiscard]] bool has(const std::string& path) const { return base.has(root + path); }
 };
 
 /// A layer's drawable: name of the resource, and its size in dp.
@@ -21,9 +31,13 @@ struct LayerDrawable {
 /// The resource name of one picture of a clip.
 [[nodiscard]] std::string frameName(const std::string& clip, int frame);
 
+/// What every app on Android needs before its own code runs, for exports that bring another player.
+void addAndroidOpening(ExportBuild& base, const AndroidNames& names, const std::string& root);
+
 /// Colours in light and dark, art and text drawables. Called in this order by AndroidExporter::build.
 void addColours(AndroidBuild& build);
-[[nodiscard]] std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build);
+/// `openingOnly`: leaves out what the static frame does not show.
+[[nodiscard]] std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOnly = false);
 /// The files of pictures, backdrop pictures and clips; parts of addLayerDrawables.
 [[nodiscard]] LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer);
 [[nodiscard]] LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer);
@@ -31,6 +45,8 @@ void addColours(AndroidBuild& build);
 /// The system's own launch picture: icon, its animation, the footer, and the window background of older
 /// systems. Returns the animation's length in ms, 0 if there is none.
 [[nodiscard]] Millis addOpening(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
+/// The launcher icon: adaptive with foreground, background and monochrome, and pictures for older systems.
+void addLauncherIcon(AndroidBuild& build);
 void addThemes(AndroidBuild& build, Millis iconAnimation);
 void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
 void addInstructions(AndroidBuild& build);

@@ -25,6 +25,7 @@ void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
     for (const char* player : {"LaunchTiming.kt", "LaunchPlayer.kt"}) {
         build.add(folder + player, withPackage(embedded::find(player), build.names));
     }
+    build.add("compose/LaunchCompose.kt", withPackage(embedded::find("LaunchCompose.kt"), build.names));
     build.add(folder + build.names.objectName + ".kt", kotlinData(build, drawables));
 }
 

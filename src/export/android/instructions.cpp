@@ -18,7 +18,7 @@ void addInstructions(AndroidBuild& build) {
     std::string text = fmt::format(R"(# Putting the launch sequence into your app
 
 The files lie as they belong below a module's `src/main`. They need nothing but the platform, from Android 6 (API 23) on,
-and Kotlin 1.3 or later. Four steps are left to do by hand.
+and Kotlin 1.3 or later. Five steps are left to do by hand.
 
 1. If your app's package is not `{package}`, export again with your own (`--package`), so that the code finds `R`.
 
@@ -39,11 +39,19 @@ and Kotlin 1.3 or later. Four steps are left to do by hand.
             // keep `launch` where your loading code can reach it
         }}
 
+   With Jetpack Compose, copy `compose/LaunchCompose.kt` beside `LaunchPlayer.kt`, and wrap your content instead:
+
+        LaunchSequence({object}.data, begin = {{ launch -> … }}) {{ YourScreen() }}
+
 4. Tell it what has loaded:
 
 {gates}
+   or open a gate when a suspending function has done its work: `loadFeed(); launch.open("…")` in any coroutine.
+
 `launch.onEnd` tells how it ended: `COMPLETE`, or `WENT_ON`, `OFFLINE`, `MESSAGE` after a time-out. After `MESSAGE` the
 picture stays until you call `launch.dismiss()`.
+
+5. For the icon, set `android:icon="@mipmap/{icon}"` and `android:roundIcon="@mipmap/{icon}_round"` on the application.
 
 ## What to know
 
@@ -58,7 +66,7 @@ picture stays until you call `launch.dismiss()`.
 )",
                                    fmt::arg("package", n.packageName), fmt::arg("style", n.styleName),
                                    fmt::arg("code", n.codePackage), fmt::arg("object", n.objectName),
-                                   fmt::arg("gates", gates));
+                                   fmt::arg("gates", gates), fmt::arg("icon", n.resource("launcher")));
     build.add("INTEGRATE.md", std::move(text));
 }
 

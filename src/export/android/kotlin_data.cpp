@@ -46,9 +46,7 @@ std::string cueFunctions(const std::vector<TimingTree::Named>& cues) {
     return out;
 }
 
-CodeValue verbatim(std::string name) {
-    return {CodeVerbatim{std::move(name)}};
-}
+CodeValue verbatim(std::string name) { return {CodeVerbatim{std::move(name)}}; }
 
 CodeValue literal(Colour c) {
     return verbatim(fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b));
@@ -61,7 +59,8 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     CodeCall call("LayerLook");
     if (layer.kind == LayerKind::Backdrop) {
         return call.named("fromColor", colour(layer.fill.colour))
-            .named("toColor", layer.fill.to.empty() ? CodeValue{} : colour(layer.fill.to), layer.fill.to.empty())
+            .named("toColor", layer.fill.to.empty() ? CodeValue{} : colour(layer.fill.to),
+                   layer.fill.to.empty())
             .named("angle", {layer.fill.angle}, layer.fill.angle == 180)
             .named("drawable", verbatim("R.drawable." + drawable.name), drawable.name.empty())
             .named("fillsBox", {true}, !layer.picture || layer.picture->fit != model::Fit::Fill)
@@ -73,7 +72,8 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     if (layer.kind == LayerKind::Progress) {
         const auto& progress = layer.progress;
         return call.named("fromColor", colour(progress.colour))
-            .named("toColor", progress.track.empty() ? CodeValue{} : colour(progress.track), progress.track.empty())
+            .named("toColor", progress.track.empty() ? CodeValue{} : colour(progress.track),
+                   progress.track.empty())
             .named("form", {CodeWord{"ProgressForm", std::string(model::word(progress.form))}},
                    progress.form == model::ProgressForm::Ring)
             .named("thickness", {progress.thickness}, progress.thickness == 4)
@@ -93,21 +93,20 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
         .named("width", {drawable.size.width})
         .named("height", {drawable.size.height});
     if (layer.plate) {
-        call.named("plateColor", colour(layer.plate->colour))
-            .named("plateDiameter", {layer.plate->diameter});
+        call.named("plateColor", colour(layer.plate->colour)).named("plateDiameter", {layer.plate->diameter});
     }
     const auto outlines = outlinesOf(build.input, layer, model::Appearance::Light);
     if (!outlines.empty()) {
         const auto fills = layer.kind == LayerKind::Text ? drawable.name : drawable.name + "_fills";
         CodeList list;
         for (const auto& outline : outlines) {
-            list.items.push_back(CodeCall("Outline")
-                                     .plain("path", {outline.path}, true)
-                                     .plain("color", outline.ref.empty() ? literal(outline.colour)
-                                                                         : colour(outline.ref))
-                                     .plain("isResource", {!outline.ref.empty()})
-                                     .named("strokeWidth", {outline.strokeWidth}, outline.strokeWidth == 0)
-                                     .value());
+            list.items.push_back(
+                CodeCall("Outline")
+                    .plain("path", {outline.path}, true)
+                    .plain("color", outline.ref.empty() ? literal(outline.colour) : colour(outline.ref))
+                    .plain("isResource", {!outline.ref.empty()})
+                    .named("strokeWidth", {outline.strokeWidth}, outline.strokeWidth == 0)
+                    .value());
         }
         call.named("fillsOnly", verbatim("R.drawable." + fills)).named("outlines", {std::move(list)});
     }

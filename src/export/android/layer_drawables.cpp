@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/project/shown_art.h"
+#include "core/schedule/evaluate.h"
 #include "export/android/build.h"
 #include "export/android/vector_drawable.h"
 #include "export/common/framed_art.h"
@@ -100,9 +101,15 @@ void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, S
     build.add(fmt::format("res/drawable{}/{}.xml", dark ? "-night" : "", name), vectorDrawable(art, options));
 }
 
-std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build) {
+std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOnly) {
     std::vector<LayerDrawable> drawables;
+    const auto& shown = build.sequence().opening.layers;
     for (const auto& layer : build.sequence().layers) {
+        if (openingOnly && (std::find(shown.begin(), shown.end(), layer.id) == shown.end() ||
+                            !schedule::canBeStatic(layer.kind))) {
+            drawables.push_back({});
+            continue;
+        }
         switch (layer.kind) {
         case LayerKind::Artwork:
         case LayerKind::FooterMark:

@@ -47,17 +47,17 @@ double iconPart(const ExportInput& input, const model::Layer& layer, double safe
 }
 
 void addIconPng(ExportBuild& build, const std::string& path, const model::Layer& layer, int side, double safe,
-                bool onColour, model::Appearance appearance) {
+                bool onColour, model::Appearance appearance, bool round) {
     const auto& input = build.input;
     std::optional<Colour> backing;
     if (onColour) {
         backing = model::colourOf(input.sequence.palette, model::iconColour(input.sequence), appearance);
         backing->a = 255;
     }
-    build.addLater(
-        path, [&input, id = layer.id, side, part = iconPart(input, layer, safe), backing, appearance] {
-            return input.frames.layerPng(input.sequence, input.shelf, id, appearance, side, part, backing);
-        });
+    build.addLater(path, [&input, id = layer.id, side, part = iconPart(input, layer, safe), backing,
+                          appearance, round] {
+        return input.frames.layerPng(input.sequence, input.shelf, id, appearance, side, part, backing, round);
+    });
 }
 
 }

@@ -19,6 +19,6 @@ inline constexpr double kWholeSafe = 1.0;
 
 /// Adds one PNG of the icon, `side` pixels, to be made later. `onColour`: over the icon's colour.
 void addIconPng(ExportBuild& build, const std::string& path, const model::Layer& layer, int side, double safe,
-                bool onColour, model::Appearance appearance = model::Appearance::Light);
+                bool onColour, model::Appearance appearance = model::Appearance::Light, bool round = false);
 
 }

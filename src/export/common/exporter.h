@@ -53,7 +53,7 @@ public:
     [[nodiscard]] virtual std::string layerPng(const model::Sequence& sequence,
                                                const project::ArtShelf& shelf, const Id& layer,
                                                model::Appearance appearance, int side, double part,
-                                               std::optional<Colour> backing) const = 0;
+                                               std::optional<Colour> backing, bool round = false) const = 0;
 };
 
 /// What an exporter works on. References must outlive the call.

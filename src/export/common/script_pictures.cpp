@@ -1,0 +1,233 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/script_pictures.h"
+
+#include "core/project/shown_art.h"
+#include "core/schedule/carry.h"
+#include "export/common/framed_art.h"
+#include "export/common/look_tree.h"
+#include "export/common/picture_kind.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+using model::Appearance;
+using model::LayerKind;
+
+namespace {
+
+constexpr int kLongestPictureSide = 4096;
+constexpr int kScales = 3;
+
+int pixelsOf(double dp, int scale) {
+    return std::clamp(static_cast<int>(std::lround(dp * scale)), 1, kLongestPictureSide);
+}
+
+art::Art lettersOf(const ExportInput& input, const model::Layer& layer) {
+    art::Art letters;
+    art::Shape shape;
+    shape.path = input.outliner.outline(layer.text, input.shelf.bytesOf(layer.text.fontFile));
+    shape.fill = art::CurrentColour{};
+    const Rect ink = art::bounds(shape.path);
+    const auto reach = [](double low, double high) {
+        return 2 * std::ceil(std::max({std::abs(low), std::abs(high), 1.0}) + 1);
+    };
+    const Size size{reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
+    letters.viewBox = {-size.width / 2, -size.height / 2, size.width, size.height};
+    letters.root.children.emplace_back(std::move(shape));
+    return letters;
+}
+
+class PictureAdder {
+public:
+    PictureAdder(ExportBuild& build, const ScaledPictures& where) : m_build(build), m_where(where) {}
+
+    void layer(const model::Layer& layer) {
+        switch (layer.kind) {
+        case LayerKind::Image:
+            image(layer);
+            break;
+        case LayerKind::Backdrop:
+            backdrop(layer);
+            break;
+        case LayerKind::Clip:
+            clip(layer);
+            break;
+        case LayerKind::Artwork:
+        case LayerKind::FooterMark:
+        case LayerKind::Shape:
+        case LayerKind::Text:
+            if (m_where.artToo) {
+                art(layer);
+            }
+            break;
+        default:
+            break;
+        }
+    }
+
+    std::set<std::string> dark;
+
+private:
+    /// "sun-dark.png" at a scale, or a larger one's name where it lies.
+    [[nodiscard]] std::string path(const std::string& name, bool night, int scale) const {
+        const auto base = name + (night ? "-dark" : "");
+        if (m_where.naming == ScaledPictures::Naming::Folders) {
+            return m_where.folder + (scale > 1 ? fmt::format("{}.0x/", scale) : "") + base + ".png";
+        }
+        return m_where.folder + base + (scale > 1 ? fmt::format("@{}x", scale) : "") + ".png";
+    }
+
+    /// A person's own picture as it is. What is no PNG keeps the name all the same: both frameworks look at
+    /// the bytes.
+    void copy(const std::string& name, const std::string& from, bool night, int scale) {
+        const auto* bytes = m_build.input.shelf.bytesOf(from);
+        if (!bytes || pictureEnding(*bytes).empty()) {
+            m_build.made.notes.push_back(
+                fmt::format("“{}” is left out: only PNG, WebP and JPEG pictures can be shown.", from));
+            return;
+        }
+        m_build.add(path(name, night, scale), *bytes);
+        if (night) {
+            dark.insert(name + ".png");
+        }
+    }
+
+    void image(const model::Layer& layer) {
+        for (const bool night : {false, true}) {
+            const bool any = std::any_of(layer.pictures.begin(), layer.pictures.end(),
+                                         [&](const auto& it) { return it.dark == night; });
+            for (int scale = 1; any && scale <= kScales; ++scale) {
+                const auto* best =
+                    project::pictureFor(layer, scale, night ? Appearance::Dark : Appearance::Light);
+                copy(layer.id, best->path, night, scale);
+            }
+        }
+    }
+
+    void backdrop(const model::Layer& layer) {
+        if (!layer.picture) {
+            return;
+        }
+        copy(layer.id, layer.picture->light, false, 1);
+        if (!layer.picture->dark.empty()) {
+            copy(layer.id, layer.picture->dark, true, 1);
+        }
+        if (!layer.picture->landscape.empty()) {
+            m_build.made.notes.push_back(
+                fmt::format("“{}” shows its upright picture on a turned screen, too.", layer.name));
+        }
+    }
+
+    void clip(const model::Layer& layer) {
+        const Size size = clipSizeOf(m_build.input, layer);
+        const auto times = clipTimes(layer.clip);
+        for (const bool night : {false, true}) {
+            const auto found = m_build.input.shelf.files.find(night ? layer.clip.darkPath : layer.clip.path);
+            if (found == m_build.input.shelf.files.end()) {
+                continue;
+            }
+            for (std::size_t i = 0; i < times.size(); ++i) {
+                const auto name = fmt::format("{}-{:03}", layer.id, i);
+                if (night) {
+                    dark.insert(name + ".png");
+                }
+                // One density, sharp on today's phones, in a third of the bytes of all three.
+                m_build.addLater(path(name, night, kScales), [&rasteriser = m_build.input.rasteriser,
+                                                              bytes = found->second, time = times[i], size] {
+                    return rasteriser.clipPng(bytes, time, pixelsOf(size.width, kScales),
+                                              pixelsOf(size.height, kScales));
+                });
+                if (m_where.naming == ScaledPictures::Naming::Folders && !m_build.has(path(name, night, 1))) {
+                    m_build.addLater(path(name, night, 1), [&rasteriser = m_build.input.rasteriser,
+                                                            bytes = found->second, time = times[i], size] {
+                        return rasteriser.clipPng(bytes, time, pixelsOf(size.width, 1),
+                                                  pixelsOf(size.height, 1));
+                    });
+                }
+            }
+        }
+        m_build.made.notes.push_back(fmt::format(
+            "The clip “{}” is written as {} pictures, {} a second: the framework plays no Lottie by itself.",
+            layer.name, times.size(), schedule::kBakedRate));
+    }
+
+    void art(const model::Layer& layer) {
+        const bool isText = layer.kind == LayerKind::Text;
+        const Size size = artPictureSize(m_build.input, layer);
+        for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
+            const bool night = appearance == Appearance::Dark;
+            const auto colour = [&](const model::ColourRef& ref) {
+                return model::colourOf(m_build.sequence().palette, ref, appearance);
+            };
+            const auto shown =
+                isText ? nullptr
+                       : project::shownArt(m_build.sequence(), m_build.input.shelf, layer, appearance);
+            const auto& tint = isText ? layer.text.colour : layer.tint;
+            const auto paint = [&](Appearance of) {
+                return tint.empty() ? Colour{0, 0, 0, 255}
+                                    : model::colourOf(m_build.sequence().palette, tint, of);
+            };
+            const bool differs = project::differsByNight(layer) || layer.plate ||
+                                 !(paint(Appearance::Light) == paint(Appearance::Dark));
+            if (night && !differs) {
+                continue;
+            }
+            if (night) {
+                dark.insert(layer.id + ".png");
+            }
+            auto framed = std::make_shared<art::Art>();
+            framed->viewBox = {0, 0, size.width, size.height};
+            if (layer.plate) {
+                art::Shape disc;
+                const double r = layer.plate->diameter / 2;
+                disc.path = art::ellipsePath({size.width / 2, size.height / 2}, r, r);
+                disc.fill = colour(layer.plate->colour);
+                framed->root.children.emplace_back(std::move(disc));
+            }
+            const Size inner = isText ? size : Size{layer.place.width, layer.place.height};
+            const Rect box{(size.width - inner.width) / 2, (size.height - inner.height) / 2, inner.width,
+                           inner.height};
+            const art::Art letters = isText ? lettersOf(m_build.input, layer) : art::Art();
+            const auto placed = framedArt(isText ? letters : *shown, size, box);
+            framed->root.children.emplace_back(art::cloneGroup(placed->root));
+            for (int scale = 1; scale <= kScales; ++scale) {
+                m_build.addLater(
+                    path(layer.id, night, scale),
+                    [&rasteriser = m_build.input.rasteriser, framed, size, scale, ink = paint(appearance)] {
+                        return rasteriser.png(*framed, pixelsOf(size.width, scale),
+                                              pixelsOf(size.height, scale), ink);
+                    });
+            }
+        }
+    }
+
+    ExportBuild& m_build;
+    const ScaledPictures& m_where;
+};
+
+}
+
+Size artPictureSize(const ExportInput& input, const model::Layer& layer) {
+    Size size{layer.place.width, layer.place.height};
+    if (layer.kind == LayerKind::Text) {
+        const auto letters = lettersOf(input, layer);
+        size = {letters.viewBox.width, letters.viewBox.height};
+    }
+    if (layer.plate) {
+        size = {std::max(size.width, layer.plate->diameter), std::max(size.height, layer.plate->diameter)};
+    }
+    return size;
+}
+
+std::set<std::string> addScaledPictures(ExportBuild& build, const ScaledPictures& where) {
+    PictureAdder adder(build, where);
+    for (const auto& layer : build.sequence().layers) {
+        adder.layer(layer);
+    }
+    return std::move(adder.dark);
+}
+
+}

@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "export/common/export_build.h"
+
+#include <set>
+
+namespace scaena::exporting {
+
+/// Where pictures go that a framework chooses by the screen's density.
+struct ScaledPictures {
+    enum class Naming { Folders, Suffixes }; ///< "2.0x/sun.png", or "sun@2x.png"
+    std::string folder;
+    Naming naming = Naming::Folders;
+    bool artToo = false; ///< for frameworks that draw no vectors: art, text and plates become pictures, too
+};
+
+/// Adds the pictures of image layers, backdrops and clips (named by the layer's id), at one, two and three
+/// pixels a dp. Returns the names of those with a variant for the night, "sun.png" (in "sun-dark.png").
+[[nodiscard]] std::set<std::string> addScaledPictures(ExportBuild& build, const ScaledPictures& where);
+
+/// Size in dp of the picture an art or text layer becomes: its box, or what its ink and plate need.
+[[nodiscard]] Size artPictureSize(const ExportInput& input, const model::Layer& layer);
+
+}

@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "export/common/exporter.h"
+
+namespace scaena::exporting {
+
+/// Flutter on Android and iOS: both native openings, and a widget that plays the rest. See
+/// docs/exporters/flutter.md.
+class FlutterExporter : public Exporter {
+public:
+    Id id() const override { return "flutter"; }
+    std::string name() const override { return "Flutter"; }
+    Result<Export> build(const ExportInput& input) const override;
+};
+
+}

@@ -1,0 +1,244 @@
+// Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but Flutter itself. The next
+// export replaces it for as long as you leave it unchanged.
+import 'dart:typed_data';
+import 'dart:ui' as ui;
+
+import 'package:flutter/painting.dart';
+
+/// A colour by day and by night, 0xAARRGGBB.
+class LaunchColors {
+  const LaunchColors(this.name, this.light, this.dark);
+
+  final String name;
+  final int light, dark;
+}
+
+/// The palette as it is by day or by night.
+class LaunchPaletteColors {
+  LaunchPaletteColors(List<LaunchColors> palette, bool dark)
+      : _values = {for (final LaunchColors it in palette) it.name: dark ? it.dark : it.light};
+
+  final Map<String, int> _values;
+
+  Color named(String name, [double alpha = 1.0]) {
+    final Color color = Color(_values[name] ?? 0);
+    return alpha == 1.0 ? color : color.withAlpha((color.alpha * alpha).round());
+  }
+}
+
+/// What art is painted with.
+abstract class LaunchInk {
+  const LaunchInk();
+
+  void apply(Paint paint, LaunchPaletteColors colors);
+}
+
+class LaunchPlain extends LaunchInk {
+  const LaunchPlain(this.color);
+
+  final int color;
+
+  @override
+  void apply(Paint paint, LaunchPaletteColors colors) => paint.color = Color(color);
+}
+
+class LaunchPalette extends LaunchInk {
+  const LaunchPalette(this.name, {this.alpha = 1.0});
+
+  final String name;
+  final double alpha;
+
+  @override
+  void apply(Paint paint, LaunchPaletteColors colors) => paint.color = colors.named(name, alpha);
+}
+
+enum LaunchSpread { pad, reflect, repeating }
+
+enum LaunchCap { butt, round, square }
+
+enum LaunchJoin { miter, round, bevel }
+
+/// Straight from one point to the other; with a radius: a circle about the second point with its focus at the first.
+class LaunchGradient extends LaunchInk {
+  const LaunchGradient(this.x1, this.y1, this.x2, this.y2, this.at, this.colors,
+      {this.radius = 0.0, this.matrix = const [1, 0, 0, 1, 0, 0], this.spread = LaunchSpread.pad});
+
+  final double x1, y1, x2, y2;
+  final List<double> at;
+  final List<int> colors;
+  final double radius;
+  final List<double> matrix;
+  final LaunchSpread spread;
+
+  @override
+  void apply(Paint paint, LaunchPaletteColors palette) {
+    final List<Color> shades = [for (final int it in colors) Color(it)];
+    const List<TileMode> modes = [TileMode.clamp, TileMode.mirror, TileMode.repeated];
+    final TileMode mode = modes[spread.index];
+    final Offset from = Offset(x1, y1);
+    final Offset to = Offset(x2, y2);
+    paint.color = const Color(0xFF000000);
+    paint.shader = radius > 0.0
+        ? ui.Gradient.radial(to, radius, shades, at, mode, launchMatrix(matrix), from == to ? null : from)
+        : ui.Gradient.linear(from, to, shades, at, mode, launchMatrix(matrix));
+  }
+}
+
+class LaunchStroke {
+  const LaunchStroke(this.ink, this.width,
+      {this.cap = LaunchCap.butt,
+      this.join = LaunchJoin.miter,
+      this.miterLimit = 4.0,
+      this.dashes = const [],
+      this.dashOffset = 0.0});
+
+  final LaunchInk ink;
+  final double width;
+  final LaunchCap cap;
+  final LaunchJoin join;
+  final double miterLimit;
+  final List<double> dashes;
+  final double dashOffset;
+}
+
+class LaunchClip {
+  LaunchClip(String path, {bool evenOdd = false}) : path = launchPath(path, evenOdd);
+
+  final Path path;
+}
+
+/// A group of items, or a shape.
+abstract class LaunchItem {
+  void draw(Canvas canvas, LaunchPaletteColors colors);
+}
+
+class LaunchGroup extends LaunchItem {
+  LaunchGroup(this.items, {this.matrix = const [1, 0, 0, 1, 0, 0], this.opacity = 1.0, this.clips = const []});
+
+  final List<LaunchItem> items;
+  final List<double> matrix;
+  final double opacity;
+  final List<LaunchClip> clips;
+
+  @override
+  void draw(Canvas canvas, LaunchPaletteColors colors) {
+    canvas.save();
+    canvas.transform(launchMatrix(matrix));
+    for (final LaunchClip clip in clips) {
+      canvas.clipPath(clip.path);
+    }
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
+    for (final LaunchItem item in items) {
+      item.draw(canvas, colors);
+    }
+    if (opacity < 1.0) canvas.restore();
+    canvas.restore();
+  }
+}
+
+class LaunchShape extends LaunchItem {
+  LaunchShape(String path, {this.fill, bool evenOdd = false, this.stroke, this.opacity = 1.0})
+      : path = launchPath(path, evenOdd);
+
+  final Path path;
+  final LaunchInk? fill;
+  final LaunchStroke? stroke;
+  final double opacity;
+  Path? _dashed;
+
+  @override
+  void draw(Canvas canvas, LaunchPaletteColors colors) {
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
+    final LaunchInk? inside = fill;
+    if (inside != null) {
+      final Paint paint = Paint()..isAntiAlias = true;
+      inside.apply(paint, colors);
+      canvas.drawPath(path, paint);
+    }
+    final LaunchStroke? line = stroke;
+    if (line != null) _stroke(canvas, line, colors);
+    if (opacity < 1.0) canvas.restore();
+  }
+
+  void _stroke(Canvas canvas, LaunchStroke line, LaunchPaletteColors colors) {
+    const List<StrokeCap> caps = [StrokeCap.butt, StrokeCap.round, StrokeCap.square];
+    const List<StrokeJoin> joins = [StrokeJoin.miter, StrokeJoin.round, StrokeJoin.bevel];
+    final Paint paint = Paint()
+      ..style = PaintingStyle.stroke
+      ..strokeWidth = line.width
+      ..strokeCap = caps[line.cap.index]
+      ..strokeJoin = joins[line.join.index]
+      ..strokeMiterLimit = line.miterLimit;
+    line.ink.apply(paint, colors);
+    canvas.drawPath(line.dashes.isEmpty ? path : _dashed ??= _dash(line), paint);
+  }
+
+  Path _dash(LaunchStroke line) {
+    final Path out = Path();
+    for (final ui.PathMetric metric in path.computeMetrics()) {
+      double at = -line.dashOffset;
+      for (int i = 0; at < metric.length; i++) {
+        final double length = line.dashes[i % line.dashes.length];
+        if (length <= 0.0 && line.dashes.every((double it) => it <= 0.0)) break;
+        if (i.isEven && at + length > 0.0) out.addPath(metric.extractPath(at < 0.0 ? 0.0 : at, at + length), Offset.zero);
+        at += length;
+      }
+    }
+    return out;
+  }
+}
+
+/// A contour that a "draw" cue draws by and by, in dp about the layer's centre. No stroke width: a hairline in the colour
+/// of the fill, which gives way to it.
+class LaunchOutline {
+  LaunchOutline(String path, this.ink, {this.strokeWidth = 0.0}) : path = launchPath(path, false);
+
+  final Path path;
+  final LaunchInk ink;
+  final double strokeWidth;
+
+  void draw(Canvas canvas, LaunchPaletteColors colors, double part, double filled) {
+    final Paint paint = Paint()
+      ..style = PaintingStyle.stroke
+      ..strokeWidth = strokeWidth > 0.0 ? strokeWidth : 1.5
+      ..strokeCap = StrokeCap.round
+      ..strokeJoin = StrokeJoin.round;
+    ink.apply(paint, colors);
+    if (strokeWidth <= 0.0) paint.color = paint.color.withAlpha((paint.color.alpha * (1.0 - filled)).round());
+    for (final ui.PathMetric metric in path.computeMetrics()) {
+      canvas.drawPath(metric.extractPath(0.0, metric.length * part), paint);
+    }
+  }
+}
+
+/// What fades everything painted into a layer of the canvas.
+Paint launchFade(double opacity) => Paint()..color = Color.fromARGB((255 * opacity).round(), 0, 0, 0);
+
+/// Six numbers of an affine map as the canvas takes it.
+Float64List launchMatrix(List<double> m) =>
+    Float64List.fromList([m[0], m[1], 0, 0, m[2], m[3], 0, 0, 0, 0, 1, 0, m[4], m[5], 0, 1]);
+
+final RegExp _pieces = RegExp(r'([MLCZ])([^MLCZ]*)');
+final RegExp _numbers = RegExp(r'-?[0-9.]+');
+
+/// Reads the path text this export writes: M, L, C and Z with absolute numbers.
+Path launchPath(String text, bool evenOdd) {
+  final Path path = Path()..fillType = evenOdd ? PathFillType.evenOdd : PathFillType.nonZero;
+  for (final RegExpMatch piece in _pieces.allMatches(text)) {
+    final List<double> n = [for (final RegExpMatch it in _numbers.allMatches(piece.group(2)!)) double.parse(it.group(0)!)];
+    switch (piece.group(1)) {
+      case 'M':
+        path.moveTo(n[0], n[1]);
+        break;
+      case 'L':
+        path.lineTo(n[0], n[1]);
+        break;
+      case 'C':
+        path.cubicTo(n[0], n[1], n[2], n[3], n[4], n[5]);
+        break;
+      default:
+        path.close();
+    }
+  }
+  return path;
+}
