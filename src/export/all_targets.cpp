@@ -4,6 +4,7 @@
 #include "export/flutter/flutter_exporter.h"
 #include "export/ios/ios_exporter.h"
 #include "export/lottie/lottie_exporter.h"
+#include "export/react_native/react_native_exporter.h"
 #include "export/web/web_exporter.h"
 
 namespace scaena::exporting {
@@ -12,9 +13,10 @@ const std::vector<const Exporter*>& exporters() {
     static const AndroidExporter android;
     static const IosExporter ios;
     static const FlutterExporter flutter;
+    static const ReactNativeExporter reactNative;
     static const WebExporter web;
     static const LottieExporter lottie;
-    static const std::vector<const Exporter*> list = {&android, &ios, &flutter, &web, &lottie};
+    static const std::vector<const Exporter*> list = {&android, &ios, &flutter, &reactNative, &web, &lottie};
     return list;
 }
 

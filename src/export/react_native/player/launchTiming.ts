@@ -275,6 +275,17 @@ export class LaunchSchedule {
     return moves || (layer.parent !== undefined && this.movesBetween(layer.parent, from, to));
   }
 
+  /** Where the layer's middle is at rest. */
+  restOf(layerIndex: number, screen: Screen): { x: number; y: number } {
+    const place = placeOn(this.timing.layers[layerIndex]!, screen);
+    return place ? centreOf(place, screen) : { x: screen.width / 2, y: screen.height / 2 };
+  }
+
+  /** The shape by which the layer is uncovered, if some cue does that. */
+  revealOf(layerIndex: number): RevealShape | null {
+    return this.timelines[layerIndex]!.reveal.segments.find((it) => it.cue.reveal)?.cue.reveal ?? null;
+  }
+
   private runBeats(): void {
     let now = 0;
     this.timing.beats.forEach((beat, i) => {
@@ -559,7 +570,7 @@ export class LaunchSchedule {
   }
 
   /** The layer's own state, without its groups. */
-  private own(layerIndex: number, t: number, screen: Screen): LayerState {
+  own(layerIndex: number, t: number, screen: Screen): LayerState {
     const layer = this.timing.layers[layerIndex]!;
     const lines = this.timelines[layerIndex]!;
     const value = (property: Property) => lines[property].valueAt(t);

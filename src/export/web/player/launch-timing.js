@@ -214,6 +214,17 @@ export class LaunchSchedule {
     return moves || (layer.parent !== undefined && this.movesBetween(layer.parent, from, to));
   }
 
+  /** Where the layer's middle is at rest. */
+  restOf(layerIndex, screen) {
+    const place = placeOn(this.timing.layers[layerIndex], screen);
+    return place ? centreOf(place, screen) : { x: screen.width / 2, y: screen.height / 2 };
+  }
+
+  /** The shape by which the layer is uncovered, if some cue does that. */
+  revealOf(layerIndex) {
+    return this.timelines[layerIndex].reveal.segments.find((it) => it.cue.reveal)?.cue.reveal ?? null;
+  }
+
   runBeats() {
     let now = 0;
     this.timing.beats.forEach((beat, i) => {
