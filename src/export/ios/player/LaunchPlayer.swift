@@ -129,7 +129,7 @@ final class LaunchPlayer: NSObject {
         self.view = view
         openingEnd = now()
         plan()
-        let clock = CADisplayLink(target: self, selector: #selector(tick))
+        let clock = CADisplayLink(target: self, selector: Selector(("tick")))
         clock.add(to: .main, forMode: .common)
         self.clock = clock
         tick()
