@@ -2,7 +2,7 @@
 #include "app/compose/card_box.h"
 #include "app/compose/compose_room.h"
 #include "app/compose/takes_dialog.h"
-#include "app/export/export_dialog.h"
+#include "app/export/export_room.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "render/fonts.h"
@@ -47,8 +47,8 @@ int main(int argc, char** argv) {
     const QCommandLineOption night(QStringLiteral("night"),
                                    QStringLiteral("With the night looks, and by night on the stage."));
     const QCommandLineOption exportPreview(
-        QStringLiteral("export-preview"),
-        QStringLiteral("With --screenshot: the export dialog instead of the window."));
+        QStringLiteral("export"),
+        QStringLiteral("Open the Export room with that target."), QStringLiteral("target"));
     const QCommandLineOption tab(QStringLiteral("tab"),
                                  QStringLiteral("Open that card first: card, colours, moves, screen, takes."),
                                  QStringLiteral("NAME"));
@@ -104,13 +104,15 @@ int main(int argc, char** argv) {
         window.compose().cards().open(
             static_cast<CardBox::Tab>(std::max(0, int(names.indexOf(parser.value(tab))))));
     }
+    if (parser.isSet(exportPreview)) {
+        window.enter(MainWindow::Room::Export);
+        window.exports().choose(parser.value(exportPreview).toStdString());
+    }
     if (parser.isSet(shot)) {
         // The filmstrip is made in the background; a second is ample for it.
         QTimer::singleShot(1200, &window, [&] {
             QPixmap picture;
-            if (parser.isSet(exportPreview)) {
-                picture = ExportDialog(window.document(), &window).grab();
-            } else if (parser.isSet(compare) && !window.document().sequence()->takes.empty()) {
+            if (parser.isSet(compare) && !window.document().sequence()->takes.empty()) {
                 picture = TakesDialog(window.compose().actions(),
                                       window.document().sequence()->takes.back().id, &window)
                               .grab();

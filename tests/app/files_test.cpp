@@ -6,6 +6,7 @@
 #include "core/file/sequence_file.h"
 #include "core/model/moves.h"
 #include "render/decoder.h"
+#include "app/export/export_room.h"
 #include "support/window_session.h"
 
 #include <QAction>
@@ -54,16 +55,18 @@ TEST_CASE("The whole way: open, change, undo, save, export, and the files are on
     CHECK_FALSE(s.window.document().isModified());
 
     const auto target = s.folder() / "app";
-    whenDialogOpens([&](QWidget* dialog) {
-        dialog->findChild<QLineEdit*>("exportFolder")->setText(QString::fromStdString(target.string()));
-        dialog->findChild<QLineEdit*>("exportPackage")->setText("com.example.huts");
-        CHECK(dialog->findChild<QTreeWidget*>("exportFiles")->topLevelItemCount() > 20);
-        QTest::mouseClick(dialog->findChild<QPushButton*>("exportWrite"), Qt::LeftButton);
-        CHECK(dialog->findChild<QLabel*>("exportSummary")->text().startsWith("Written"));
-        CHECK_FALSE(dialog->findChild<QPushButton*>("exportWrite")->isEnabled());
-        dialog->close();
-    });
     s.trigger("export");
+    auto& room = s.window.exports();
+    CHECK(room.isVisible());
+    room.findChild<QLineEdit*>("exportPackage")->setText("com.example.huts");
+    QTest::keyClick(room.findChild<QLineEdit*>("exportPackage"), Qt::Key_Return);
+    room.findChild<QLineEdit*>("exportFolder")->setText(QString::fromStdString(target.string()));
+    QTest::keyClick(room.findChild<QLineEdit*>("exportFolder"), Qt::Key_Return);
+    auto* write = room.findChild<QPushButton*>("exportWrite");
+    REQUIRE(QTest::qWaitFor([&] { return !room.isBuilding() && write->isEnabled(); }, 20000));
+    QTest::mouseClick(write, Qt::LeftButton);
+    CHECK(room.findChild<QLabel*>("exportSummary")->text().startsWith("Written"));
+    CHECK_FALSE(write->isEnabled());
     CHECK(std::filesystem::exists(target / "res/drawable/moraine_huts_icon_animated.xml"));
     CHECK(std::filesystem::exists(target / "INTEGRATE.md"));
     const auto data = readWhole(target / "java/com/example/huts/launch/MoraineHutsLaunch.kt");

@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 #define CATCH_CONFIG_RUNNER
 #include <QApplication>
-#include <QStandardPaths>
+#include <QSettings>
+#include <QTemporaryDir>
 #include <catch2/catch.hpp>
 
 int main(int argc, char** argv) {
@@ -12,7 +13,11 @@ int main(int argc, char** argv) {
     QApplication::setStyle(QStringLiteral("Fusion"));
     QApplication::setApplicationName(QStringLiteral("scaena-test"));
     QApplication::setOrganizationName(QStringLiteral("scaena-test"));
-    QStandardPaths::setTestModeEnabled(
-        true); // settings and journals of the person who runs the tests stay untouched
+    // Settings, journals and kept texts of the person who runs the tests stay untouched, and tests that run side by
+    // side do not meet.
+    const QTemporaryDir home;
+    qputenv("XDG_DATA_HOME", home.filePath(QStringLiteral("data")).toUtf8());
+    qputenv("XDG_CONFIG_HOME", home.filePath(QStringLiteral("config")).toUtf8());
+    QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, home.filePath(QStringLiteral("config")));
     return Catch::Session().run(argc, argv);
 }

@@ -15,7 +15,7 @@ const std::vector<Command>& commands() {
         {"sampleLarder", "&File", "Open the sample Lar&der", "", Nothing, true},
         {"save", "&File", "&Save", "Ctrl+S"},
         {"saveAs", "&File", "Save &as …", "Ctrl+Shift+S", Open, true},
-        {"export", "&File", "&Export for Android …", "Ctrl+E", Open, true},
+        {"export", "&File", "&Export …", "Ctrl+E", Open, true},
         {"quit", "&File", "&Quit", "Ctrl+Q", Nothing},
 
         {"undo", "&Edit", "&Undo", "Ctrl+Z"},
@@ -83,6 +83,8 @@ const std::vector<Command>& commands() {
         {"scope", "&Preview", "What a change by &hand means", "P"},
         {"ghosts", "&Preview", "&Ghosts and path of the cue", "Shift+G"},
 
+        {"roomCompose", "&View", "Room: C&ompose", "1"},
+        {"roomExport", "&View", "Room: &Export", "4", Open, true},
         {"zoomIn", "&View", "Zoom &in", "Ctrl++"},
         {"zoomOut", "&View", "Zoom &out", "Ctrl+-"},
         {"zoomFit", "&View", "Zoom to &fit", "Ctrl+0"},

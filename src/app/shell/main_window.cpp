@@ -3,7 +3,7 @@
 
 #include "app/compose/compose_room.h"
 #include "app/compose/score/score_view.h"
-#include "app/export/export_dialog.h"
+#include "app/export/export_room.h"
 #include "app/shell/background.h"
 #include "app/shell/chooser.h"
 #include "app/shell/commands.h"
@@ -31,6 +31,9 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include <algorithm>
+#include <array>
+
 namespace scaena::app {
 
 namespace {
@@ -42,8 +45,9 @@ QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQStrin
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_stack(new QStackedWidget(this)),
       m_compose(new ComposeRoom(m_document, m_preview, m_selection, m_shelf, this)),
-      m_welcome(new WelcomePage(this)), m_title(new QLabel(this)), m_subtitle(new QLabel(this)),
-      m_bookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
+      m_export(new ExportRoom(m_document, this)), m_welcome(new WelcomePage(this)), m_title(new QLabel(this)),
+      m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)),
+      m_exportBookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
     setObjectName(QStringLiteral("window"));
     setAcceptDrops(true);
     resize(1280, 800);
@@ -56,6 +60,7 @@ MainWindow::MainWindow(QWidget* parent)
     column->addWidget(m_stack, 1);
     m_stack->addWidget(m_welcome);
     m_stack->addWidget(m_compose);
+    m_stack->addWidget(m_export);
     setCentralWidget(central);
     buildMenus();
     bindCommands();
@@ -90,11 +95,17 @@ QWidget* MainWindow::buildHeader() {
     m_title->setObjectName(QStringLiteral("title"));
     m_subtitle->setFont(uiFont(12));
     m_subtitle->setProperty("quiet", true);
-    m_bookmark->setObjectName(QStringLiteral("bookmark-compose"));
-    m_bookmark->setText(tr("Compose"));
-    m_bookmark->setToolTip(tr("Compose (1)"));
-    m_bookmark->setFont(uiFont(13, true));
-    m_bookmark->setFixedSize(112, 34);
+    const auto bookmark = [this](QToolButton* button, const char* name, const QString& text,
+                                 const QString& tip, Room room) {
+        button->setObjectName(QLatin1String(name));
+        button->setText(text);
+        button->setToolTip(tip);
+        button->setFont(uiFont(13, true));
+        button->setFixedSize(112, 34);
+        connect(button, &QToolButton::clicked, this, [this, room] { enter(room); });
+    };
+    bookmark(m_bookmark, "bookmark-compose", tr("Compose"), tr("Compose (1)"), Room::Compose);
+    bookmark(m_exportBookmark, "bookmark-export", tr("Export"), tr("Export (4)"), Room::Export);
     m_undo->setObjectName(QStringLiteral("undoWords"));
     m_undo->setFont(uiFont(12));
     m_undo->setToolTip(tr("The history in words (Ctrl+Y); Ctrl+Z undoes"));
@@ -109,6 +120,7 @@ QWidget* MainWindow::buildHeader() {
     left->setFixedWidth(352);
     row->addWidget(left);
     row->addWidget(m_bookmark, 0, Qt::AlignBottom);
+    row->addWidget(m_exportBookmark, 0, Qt::AlignBottom);
     row->addStretch(1);
     row->addWidget(m_undo);
     return header;
@@ -126,6 +138,17 @@ void MainWindow::buildMenus() {
         action->setShortcut(
             QKeySequence::fromString(QString::fromLatin1(it.shortcut), QKeySequence::PortableText));
         m_commands.insert(QString::fromLatin1(it.id), action);
+        // What works on the score leads to the room where it can be seen.
+        static constexpr std::array kComposing = {"&Insert", "&Layer", "&Time", "&Preview"};
+        if (std::any_of(kComposing.begin(), kComposing.end(), [&](const char* composing) {
+                return QLatin1String(composing) == QLatin1String(it.menu);
+            })) {
+            connect(action, &QAction::triggered, this, [this] {
+                if (m_room != Room::Compose) {
+                    enter(Room::Compose);
+                }
+            });
+        }
         if (QLatin1String(it.id) == QLatin1String("open")) {
             m_recent = menu->addMenu(tr("Open &recent"));
         }
@@ -172,7 +195,9 @@ void MainWindow::bindCommands() {
     }
     bind("save", [this] { save(); });
     bind("saveAs", [this] { saveAs(); });
-    bind("export", [this] { exportAndroid(); });
+    bind("export", [this] { enter(Room::Export); });
+    bind("roomCompose", [this] { enter(Room::Compose); });
+    bind("roomExport", [this] { enter(Room::Export); });
     bind("quit", [this] { close(); });
     bindComposeCommands(*m_compose,
                         [this](const char* id, const std::function<void()>& run) { bind(id, run); });
@@ -262,20 +287,28 @@ void MainWindow::enableCommands() {
 
 /// Setting a style sheet costs milliseconds: only when the looks have changed.
 void MainWindow::dressBookmark() {
-    const QString sheet =
-        QStringLiteral(
-            "QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; "
-            "border-top: 3px solid %4; border-top-left-radius: 2px; border-top-right-radius: 2px; }")
-            .arg(theme().page.name(), theme().ink.name(), theme().rule.name(), theme().woad.name());
-    if (m_bookmark->styleSheet() != sheet) {
-        m_bookmark->setStyleSheet(sheet);
-    }
+    const auto dress = [](QToolButton* button, bool isOpen) {
+        const QString sheet =
+            QStringLiteral(
+                "QToolButton { background: %1; color: %2; border: 1px solid %3; border-bottom: none; "
+                "border-top: 3px solid %4; border-top-left-radius: 2px; border-top-right-radius: 2px; }")
+                .arg((isOpen ? theme().page : theme().desk).name(),
+                     (isOpen ? theme().ink : theme().faint).name(), theme().rule.name(),
+                     (isOpen ? theme().woad : theme().rule).name());
+        if (button->styleSheet() != sheet) {
+            button->setStyleSheet(sheet);
+        }
+    };
+    dress(m_bookmark, m_room == Room::Compose);
+    dress(m_exportBookmark, m_room == Room::Export);
 }
 
 void MainWindow::updateState() {
     const bool open = m_document.isOpen();
-    m_stack->setCurrentWidget(open ? static_cast<QWidget*>(m_compose) : m_welcome);
+    QWidget* room = m_room == Room::Export ? static_cast<QWidget*>(m_export) : m_compose;
+    m_stack->setCurrentWidget(open ? room : m_welcome);
     m_bookmark->setVisible(open);
+    m_exportBookmark->setVisible(open);
     dressBookmark();
     const auto& history = m_document.history();
     const QString name = QString::fromStdString(m_document.sequence()->name);
@@ -302,7 +335,10 @@ void MainWindow::showProblems(const QString& title, const Problems& problems) {
     ProblemsDialog(title, problems, this).exec();
 }
 
-void MainWindow::exportAndroid() { ExportDialog(m_document, this).exec(); }
+void MainWindow::enter(Room room) {
+    m_room = room;
+    updateState();
+}
 
 void MainWindow::showKeys() {
     QString text = QStringLiteral("<table cellspacing=4>");

@@ -18,6 +18,7 @@ class QToolButton;
 namespace scaena::app {
 
 class ComposeRoom;
+class ExportRoom;
 class WelcomePage;
 struct Sample;
 
@@ -35,6 +36,10 @@ public:
     [[nodiscard]] Preview& preview() { return m_preview; }
     [[nodiscard]] Selection& selection() { return m_selection; }
     [[nodiscard]] ComposeRoom& compose() { return *m_compose; }
+    [[nodiscard]] ExportRoom& exports() { return *m_export; }
+    enum class Room { Compose, Export };
+    /// Opens a room of the open sequence.
+    void enter(Room room);
     /// Begins a sequence from a logo file or from an app project's resources; what it can be is said by
     /// start::usableSources().
     bool startFrom(const QString& path);
@@ -67,7 +72,6 @@ private:
     bool mayLeave();
     void showProblems(const QString& title, const Problems& problems);
     void openSample(const Sample& sample);
-    void exportAndroid();
     void showKeys();
     void showCommandList();
     void showContextMenu(const QPoint& at);
@@ -81,10 +85,13 @@ private:
     QHash<QString, QAction*> m_commands;
     QStackedWidget* m_stack;
     ComposeRoom* m_compose;
+    ExportRoom* m_export;
+    Room m_room = Room::Compose;
     WelcomePage* m_welcome;
     QLabel* m_title;
     QLabel* m_subtitle;
     QToolButton* m_bookmark;
+    QToolButton* m_exportBookmark;
     QToolButton* m_undo;
     QMenu* m_recent = nullptr;
 };

@@ -98,6 +98,10 @@ QString styleSheet() {
         QComboBox QAbstractItemView { background: @page; color: @ink; border: 1px solid @rule; selection-background-color: @tint;
             selection-color: @ink; outline: none; }
         QCheckBox { color: @ink; spacing: 6px; }
+        QTabBar#pageTabs::tab { background: transparent; color: @faint; border: none; border-bottom: 2px solid transparent;
+            padding: 6px 2px; margin-right: 20px; }
+        QTabBar#pageTabs::tab:selected { color: @ink; border-bottom: 2px solid @woad; }
+        QTabBar#pageTabs::tab:hover { color: @ink; }
         QPushButton { background: @page; color: @ink; border: 1px solid @rule; border-radius: 4px; padding: 5px 14px; }
         QPushButton:hover { border-color: @faint; background: @tint; }
         QPushButton:focus { border: 2px solid @woad; padding: 4px 13px; }

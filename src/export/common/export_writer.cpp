@@ -45,10 +45,12 @@ std::string manifestText(const Export& made, const Hashes& stillOurs) {
     nlohmann::ordered_json listed = nlohmann::ordered_json::object();
     Hashes hashes = stillOurs;
     for (const auto& file : made.files) {
-        hashes[file.path] = sha256(file.bytes);
+        hashes.emplace(file.path, sha256(file.bytes));
     }
     for (const auto& [path, hash] : hashes) {
-        listed[path] = hash;
+        if (!hash.empty()) { // a person's own file that we never wrote
+            listed[path] = hash;
+        }
     }
     const nlohmann::ordered_json json = {{"format", "scaena-export"},
                                          {"version", 1},
@@ -116,12 +118,13 @@ std::string_view word(FileChange change) { return kWords[static_cast<int>(change
 
 bool WritePlan::hasRefused() const {
     return std::any_of(entries.begin(), entries.end(),
-                       [](const WriteEntry& e) { return e.change == FileChange::Refused; });
+                       [](const WriteEntry& e) { return e.change == FileChange::Refused && e.choice == RefusedChoice::Open; });
 }
 
 bool WritePlan::changesAnything() const {
     return std::any_of(entries.begin(), entries.end(), [](const WriteEntry& e) {
-        return e.change != FileChange::Unchanged && e.change != FileChange::Kept;
+        return e.change != FileChange::Unchanged && e.change != FileChange::Kept &&
+               !(e.change == FileChange::Refused && e.choice == RefusedChoice::Keep);
     });
 }
 
@@ -163,6 +166,11 @@ Result<void> write(FileAccess& files, const fs::path& folder, const Export& made
             const auto file = std::find_if(made.files.begin(), made.files.end(),
                                            [&](const ExportedFile& f) { return f.path == entry.path; });
             Result<void> done;
+            if (entry.change == FileChange::Refused && entry.choice == RefusedChoice::Keep && !force) {
+                const auto before = known.find(entry.path);
+                stillOurs[entry.path] = before == known.end() ? "" : before->second;
+                continue;
+            }
             if (entry.change == FileChange::Refused) {
                 const auto theirs = files.read(path, kLargestFile);
                 done = theirs ? undo.write(freeKeptPath(files, folder, entry.path), *theirs)
@@ -188,6 +196,13 @@ Result<void> write(FileAccess& files, const fs::path& folder, const Export& made
         undo.putBack();
     }
     return result;
+}
+
+std::string lastWrittenHash(const FileAccess& files, const fs::path& folder, const Export& made,
+                            const std::string& path) {
+    const auto known = readManifest(files, folder / manifestName(made));
+    const auto found = known.find(path);
+    return found == known.end() ? std::string() : found->second;
 }
 
 }

@@ -15,14 +15,23 @@ enum class FileChange {
 };
 [[nodiscard]] std::string_view word(FileChange change);
 
+/// What a person wants with a refused file.
+enum class RefusedChoice {
+    Open,    ///< nothing was said: nothing is written at all
+    Replace, ///< the new one; theirs is kept in kKeptFolder
+    Keep     ///< theirs stays, and is asked about again when the export changes it next
+};
+
 struct WriteEntry {
     std::string path;
     FileChange change = FileChange::Added;
+    RefusedChoice choice = RefusedChoice::Open;
 };
 
 /// What writing would do to the folder as it is now.
 struct WritePlan {
     std::vector<WriteEntry> entries;
+    /// Whether a refused file waits for a choice.
     [[nodiscard]] bool hasRefused() const;
     [[nodiscard]] bool changesAnything() const;
 };
@@ -40,5 +49,9 @@ inline constexpr std::string_view kKeptFolder = "scaena-kept";
 /// back. Refused files are only replaced when `force` is set, and then kept in kKeptFolder.
 [[nodiscard]] Result<void> write(FileAccess& files, const std::filesystem::path& folder, const Export& made,
                                  const WritePlan& plan, bool force);
+
+/// SHA-256 of the file as the last export to that folder wrote it; empty if it did not.
+[[nodiscard]] std::string lastWrittenHash(const FileAccess& files, const std::filesystem::path& folder,
+                                          const Export& made, const std::string& path);
 
 }

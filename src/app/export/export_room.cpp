@@ -1,0 +1,614 @@
+// SPDX-License-Identifier: MIT
+#include "app/export/export_room.h"
+
+#include "app/export/file_view.h"
+#include "app/export/target_card.h"
+#include "app/shell/phrasing.h"
+#include "app/shell/theme.h"
+#include "export/common/names.h"
+
+#include <QDesktopServices>
+#include <QDir>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPainter>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QSettings>
+#include <QSplitter>
+#include <QStandardPaths>
+#include <QTabBar>
+#include <QTabWidget>
+#include <QTextBrowser>
+#include <QTreeWidget>
+#include <QUrl>
+#include <QVBoxLayout>
+#include <array>
+
+namespace scaena::app {
+
+using exporting::FileChange;
+using exporting::RefusedChoice;
+
+namespace {
+
+constexpr int kPathRole = Qt::UserRole;
+constexpr int kSpine = 420; ///< width of the left page
+constexpr std::size_t kLargestShown = 64u << 20;
+
+struct TargetWords {
+    const char* id;
+    const char* about;
+    const char* folder; ///< what to choose
+};
+/// What a target is, as the card says it.
+constexpr TargetWords kWords[] = {
+    {"android", QT_TRANSLATE_NOOP("ExportRoom", "resources, themes, icons, Kotlin"),
+     QT_TRANSLATE_NOOP("ExportRoom", "…/app/src/main")},
+    {"ios", QT_TRANSLATE_NOOP("ExportRoom", "storyboard, catalogue, icons, Swift"),
+     QT_TRANSLATE_NOOP("ExportRoom", "the folder with your app's sources")},
+    {"flutter", QT_TRANSLATE_NOOP("ExportRoom", "both native openings, a widget"),
+     QT_TRANSLATE_NOOP("ExportRoom", "the folder with pubspec.yaml")},
+    {"react-native", QT_TRANSLATE_NOOP("ExportRoom", "both native openings, a component"),
+     QT_TRANSLATE_NOOP("ExportRoom", "the folder with package.json")},
+    {"web", QT_TRANSLATE_NOOP("ExportRoom", "markup, styles, script, manifest"),
+     QT_TRANSLATE_NOOP("ExportRoom", "the folder your site is served from, for example public")},
+    {"lottie", QT_TRANSLATE_NOOP("ExportRoom", "compositions for light and dark"),
+     QT_TRANSLATE_NOOP("ExportRoom", "any folder")},
+};
+
+const TargetWords& wordsOf(const Id& id) {
+    for (const auto& it : kWords) {
+        if (id == it.id) {
+            return it;
+        }
+    }
+    return kWords[0];
+}
+
+QColor inkOf(FileChange change) {
+    return change == FileChange::Refused                                   ? theme().madder
+           : change == FileChange::Unchanged || change == FileChange::Kept ? theme().faint
+                                                                           : theme().verdigris;
+}
+
+bool isSource(const QString& file) {
+    static constexpr std::array kEndings = {".swift", ".kt", ".dart",  ".ts",   ".tsx",
+                                            ".css",   ".js", "t.json", "k.json"};
+    return std::any_of(kEndings.begin(), kEndings.end(),
+                       [&](const char* ending) { return file.endsWith(QLatin1String(ending)); });
+}
+
+/// Where the texts of earlier exports are kept, by their hash, so that three versions can be compared.
+QString keptTexts() {
+    return QDir(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation)).filePath(QStringLiteral("written"));
+}
+
+}
+
+ExportRoom::ExportRoom(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_target(exporting::exporters().front()->id()) {
+    setObjectName(QStringLiteral("exportRoom"));
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(14, 10, 14, 12);
+    row->setSpacing(0);
+    auto* left = buildLeft();
+    left->setFixedWidth(kSpine);
+    row->addWidget(left);
+    row->addWidget(buildRight(), 1);
+    m_soon.setSingleShot(true);
+    m_soon.setInterval(250);
+    connect(&m_soon, &QTimer::timeout, this, &ExportRoom::rebuild);
+    connect(&m_task, &ExportTask::finished, this, &ExportRoom::take);
+    connect(&m_task, &ExportTask::progressed, this, [this](int done, int all) {
+        m_progress->setRange(0, all);
+        m_progress->setValue(done);
+        m_progress->setVisible(m_task.isRunning());
+        m_cancel->setVisible(m_task.isRunning());
+    });
+    const auto renew = [this] {
+        if (isVisible()) {
+            later();
+        } else {
+            m_made.reset();
+        }
+    };
+    connect(&m_document, &Document::changed, this, renew);
+    connect(&m_document, &Document::stateChanged, this, renew);
+}
+
+QWidget* ExportRoom::buildLeft() {
+    auto* page = new QWidget(this);
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(22, 18, 30, 18);
+    column->setSpacing(8);
+    auto* heading = new QLabel(tr("Where it goes"), page);
+    heading->setFont(nameFont(18));
+    column->addWidget(heading);
+    auto* about = new QLabel(tr("A mark for each cue:  ● player   ■ system   ○ baked   × dropped"), page);
+    about->setFont(uiFont(11));
+    about->setProperty("quiet", true);
+    column->addWidget(about);
+    for (const auto* exporter : exporting::exporters()) {
+        auto* card = new TargetCard(exporter->id(), QString::fromStdString(exporter->name()),
+                                    tr(wordsOf(exporter->id()).about), page);
+        connect(card, &QAbstractButton::clicked, this, [this, id = exporter->id()] { choose(id); });
+        m_cards.push_back(card);
+        column->addWidget(card, 1);
+    }
+    m_cards.front()->setChecked(true);
+    column->addStretch(1);
+    return page;
+}
+
+QWidget* ExportRoom::buildRight() {
+    auto* page = new QWidget(this);
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(30, 16, 22, 16);
+    column->setSpacing(8);
+    m_name = new QLabel(page);
+    m_name->setFont(nameFont(18));
+    m_folder = new QLineEdit(page);
+    m_folder->setObjectName(QStringLiteral("exportFolder"));
+    m_folder->setAccessibleName(tr("Folder to export to"));
+    auto* browse = new QPushButton(tr("Choose …"), page);
+    connect(browse, &QPushButton::clicked, this, &ExportRoom::chooseFolder);
+    connect(m_folder, &QLineEdit::editingFinished, this, &ExportRoom::plan);
+    auto* where = new QHBoxLayout;
+    where->addWidget(m_name);
+    where->addSpacing(14);
+    where->addWidget(m_folder, 1);
+    where->addWidget(browse);
+    column->addLayout(where);
+    m_packageRow = new QWidget(page);
+    auto* packageRow = new QHBoxLayout(m_packageRow);
+    packageRow->setContentsMargins(0, 0, 0, 0);
+    m_package = new QLineEdit(m_packageRow);
+    m_package->setObjectName(QStringLiteral("exportPackage"));
+    m_package->setPlaceholderText(tr("com.example.app"));
+    auto* packageLabel = new QLabel(tr("Package of your Android app"), m_packageRow);
+    packageLabel->setBuddy(m_package);
+    connect(m_package, &QLineEdit::editingFinished, this, [this] { later(); });
+    packageRow->addWidget(packageLabel);
+    packageRow->addWidget(m_package, 1);
+    column->addWidget(m_packageRow);
+    m_tabs = new QTabWidget(page);
+    m_tabs->setObjectName(QStringLiteral("exportTabs"));
+    m_tabs->setDocumentMode(true);
+    m_tabs->tabBar()->setObjectName(QStringLiteral("pageTabs"));
+    m_tabs->tabBar()->setDrawBase(false);
+    auto* split = new QSplitter(m_tabs);
+    m_files = new QTreeWidget(split);
+    m_files->setObjectName(QStringLiteral("exportFiles"));
+    m_files->setHeaderHidden(true);
+    m_files->setColumnCount(2);
+    m_files->header()->setStretchLastSection(false);
+    m_files->header()->setSectionResizeMode(0, QHeaderView::Stretch);
+    m_files->header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
+    m_files->setIndentation(14);
+    m_files->setFrameShape(QFrame::NoFrame);
+    connect(m_files, &QTreeWidget::currentItemChanged, this, &ExportRoom::showFile);
+    m_view = new FileView(split);
+    connect(m_view, &FileView::chosen, this, [this](const QString& path, RefusedChoice choice) {
+        for (auto& entry : m_plan.entries) {
+            entry.choice = entry.path == path.toStdString() ? choice : entry.choice;
+        }
+        summarise();
+    });
+    split->addWidget(m_files);
+    split->addWidget(m_view);
+    split->setStretchFactor(0, 2);
+    split->setStretchFactor(1, 3);
+    split->setHandleWidth(14);
+    split->setSizes({240, 500});
+    m_tabs->addTab(split, tr("Files"));
+    m_cues = new QTreeWidget(m_tabs);
+    m_cues->setObjectName(QStringLiteral("exportCues"));
+    m_cues->setRootIsDecorated(false);
+    m_cues->setFrameShape(QFrame::NoFrame);
+    m_tabs->addTab(m_cues, tr("How each cue gets there"));
+    m_steps = new QTextBrowser(m_tabs);
+    m_steps->setObjectName(QStringLiteral("exportSteps"));
+    m_steps->setFrameShape(QFrame::NoFrame);
+    m_steps->setOpenLinks(false);
+    m_tabs->addTab(m_steps, tr("Steps left to you"));
+    m_notes = new QLabel(m_tabs);
+    m_notes->setObjectName(QStringLiteral("exportNotes"));
+    m_notes->setWordWrap(true);
+    m_notes->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    m_notes->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    m_notes->setContentsMargins(4, 10, 4, 4);
+    auto* scroll = new QScrollArea(m_tabs);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidget(m_notes);
+    m_tabs->addTab(scroll, tr("Notes"));
+    column->addWidget(m_tabs, 1);
+    m_summary = new QLabel(page);
+    m_summary->setObjectName(QStringLiteral("exportSummary"));
+    m_summary->setWordWrap(true);
+    m_progress = new QProgressBar(page);
+    m_progress->setTextVisible(false);
+    m_progress->setFixedSize(120, 6);
+    m_cancel = new QPushButton(tr("Cancel"), page);
+    m_cancel->setObjectName(QStringLiteral("exportCancel"));
+    connect(m_cancel, &QPushButton::clicked, this, [this] {
+        m_task.cancel();
+        m_summary->setText(tr("Cancelled. Nothing was written."));
+        m_progress->hide();
+        m_cancel->hide();
+    });
+    m_open = new QPushButton(tr("Open the folder"), page);
+    connect(m_open, &QPushButton::clicked, this,
+            [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(folder())); });
+    m_write = new QPushButton(tr("Write the files"), page);
+    m_write->setObjectName(QStringLiteral("exportWrite"));
+    m_write->setDefault(true);
+    connect(m_write, &QPushButton::clicked, this, &ExportRoom::write);
+    auto* foot = new QHBoxLayout;
+    foot->addWidget(m_summary, 1);
+    foot->addWidget(m_progress);
+    foot->addWidget(m_cancel);
+    foot->addWidget(m_open);
+    foot->addWidget(m_write);
+    column->addLayout(foot);
+    m_progress->hide();
+    m_cancel->hide();
+    return page;
+}
+
+QString ExportRoom::folder() const { return m_folder->text().trimmed(); }
+
+QString ExportRoom::settingKey(const char* what) const {
+    return QStringLiteral("%1/%2/%3")
+        .arg(QLatin1String(what), QString::fromStdString(m_document.sequence()->name),
+             QString::fromStdString(m_target));
+}
+
+void ExportRoom::choose(const Id& exportId) {
+    m_target = exportId;
+    for (auto* card : m_cards) {
+        card->setChecked(card->exportId() == exportId);
+    }
+    const auto& words = wordsOf(exportId);
+    m_name->setText(QString::fromStdString(exporting::findExporter(exportId)->name()));
+    const QSettings settings;
+    m_folder->setText(settings.value(settingKey("exportFolder")).toString());
+    m_folder->setPlaceholderText(tr(words.folder));
+    m_package->setText(settings.value(settingKey("exportPackage")).toString());
+    m_packageRow->setVisible(exportId == "android" || exportId == "flutter" || exportId == "react-native");
+    m_selected.clear();
+    m_made.reset();
+    rebuild();
+}
+
+void ExportRoom::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    if (!m_made && m_document.isOpen()) {
+        choose(m_target);
+    } else {
+        plan(); // the folder may have changed meanwhile
+    }
+}
+
+void ExportRoom::later() {
+    m_write->setEnabled(false); // what is shown is out of date already
+    m_soon.start();
+}
+
+void ExportRoom::rebuild() {
+    m_soon.stop();
+    if (!m_document.isOpen()) {
+        return;
+    }
+    for (auto* card : m_cards) {
+        card->setSequence(*m_document.sequence());
+    }
+    m_summary->setText(tr("Making the files …"));
+    m_write->setEnabled(false);
+    m_task.build(m_document, m_target, m_package->text().trimmed().toStdString());
+}
+
+void ExportRoom::take(const std::shared_ptr<Result<exporting::Export>>& made) {
+    m_progress->hide();
+    m_cancel->hide();
+    if (!*made) {
+        m_made.reset();
+        m_files->clear();
+        m_view->clear();
+        m_cues->clear();
+        m_summary->setText(QString::fromStdString(describe(made->error())));
+        return;
+    }
+    m_made = std::move(**made);
+    fillCues();
+    fillSteps();
+    plan();
+}
+
+void ExportRoom::plan() {
+    if (!m_made) {
+        return;
+    }
+    const auto before = m_plan;
+    m_plan = {};
+    if (folder().isEmpty()) {
+        for (const auto& file : m_made->files) {
+            m_plan.entries.push_back({file.path, FileChange::Added});
+        }
+    } else {
+        m_plan = exporting::planWrite(DiskFiles(), folder().toStdString(), *m_made);
+    }
+    for (auto& entry : m_plan.entries) { // what was chosen stays chosen
+        for (const auto& old : before.entries) {
+            if (old.path == entry.path && entry.change == FileChange::Refused) {
+                entry.choice = old.choice;
+            }
+        }
+    }
+    fillTree();
+    summarise();
+}
+
+void ExportRoom::fillTree() {
+    const QSignalBlocker blocker(m_files);
+    m_files->clear();
+    QHash<QString, QTreeWidgetItem*> folders;
+    QTreeWidgetItem* wanted = nullptr;
+    QTreeWidgetItem* best = nullptr;
+    int bestRank = 0;
+    const auto own1 = QString::fromStdString(exporting::typeName(m_made->sequenceName, "App"));
+    const auto own2 = QString::fromStdString(exporting::fileName(m_made->sequenceName, "app"))
+                          .section(QLatin1Char('-'), 0, 0);
+    const auto parentOf = [&](const QString& path) -> QTreeWidgetItem* {
+        QTreeWidgetItem* parent = m_files->invisibleRootItem();
+        QString walked;
+        const auto parts = path.split(QLatin1Char('/'));
+        for (int i = 0; i + 1 < parts.size(); ++i) {
+            walked += parts[i] + QLatin1Char('/');
+            auto*& item = folders[walked];
+            if (!item) {
+                item = new QTreeWidgetItem(parent, {parts[i]});
+                item->setForeground(0, theme().faint);
+            }
+            parent = item;
+        }
+        return parent;
+    };
+    const bool placed = !folder().isEmpty();
+    for (const auto& entry : m_plan.entries) {
+        const auto path = QString::fromStdString(entry.path);
+        auto* item = new QTreeWidgetItem(parentOf(path),
+                                         {path.section(QLatin1Char('/'), -1),
+                                          placed ? toQString(exporting::word(entry.change)) : QString()});
+        item->setData(0, kPathRole, path);
+        item->setToolTip(0, path);
+        item->setForeground(1, inkOf(entry.change));
+        item->setFont(1, uiFont(11));
+        wanted = path == m_selected ? item : wanted;
+        const auto file = path.section(QLatin1Char('/'), -1);
+        // What a person wants to see first: what waits for a choice, then their own sequence in code.
+        const bool own =
+            file.startsWith(own1, Qt::CaseInsensitive) || file.startsWith(own2, Qt::CaseInsensitive);
+        const int rank = entry.change == FileChange::Refused ? 3
+                         : own && isSource(file)             ? 2
+                         : isSource(file)                    ? 1
+                                                             : 0;
+        if (rank > bestRank) {
+            best = item;
+            bestRank = rank;
+        }
+    }
+    m_files->expandAll();
+    // Folders full of pictures stay shut: there is little to read in them.
+    for (auto it = folders.cbegin(); it != folders.cend(); ++it) {
+        const bool set = it.key().endsWith(QLatin1String("set/")); // of an asset catalogue
+        it.value()->setExpanded(!set && it.value()->childCount() <= 12);
+    }
+    if (auto* item = wanted ? wanted : best ? best : m_files->topLevelItem(0)) {
+        for (auto* up = item->parent(); up; up = up->parent()) {
+            up->setExpanded(true);
+        }
+        m_files->setCurrentItem(item);
+        m_files->scrollToItem(item);
+    }
+    showFile();
+}
+
+void ExportRoom::showFile() {
+    const auto* item = m_files->currentItem();
+    const auto path = item ? item->data(0, kPathRole).toString() : QString();
+    if (path.isEmpty() || !m_made) {
+        return;
+    }
+    m_selected = path;
+    FileView::Versions versions;
+    versions.path = path;
+    for (const auto& entry : m_plan.entries) {
+        versions.entry = entry.path == path.toStdString() ? entry : versions.entry;
+    }
+    for (const auto& file : m_made->files) {
+        if (file.path == path.toStdString()) {
+            versions.made = file.bytes;
+        }
+    }
+    if (!folder().isEmpty()) {
+        const auto disk = DiskFiles().read(std::filesystem::path(folder().toStdString()) / path.toStdString(),
+                                           kLargestShown);
+        versions.disk = disk ? std::optional(*disk) : std::nullopt;
+        versions.base = lastWritten(path.toStdString());
+    }
+    m_view->show(std::move(versions));
+}
+
+void ExportRoom::fillCues() {
+    m_cues->clear();
+    std::vector<const schedule::Target*> systems;
+    QStringList head = {tr("Cue")};
+    for (const auto& target : schedule::targets()) {
+        if (target.exportId == m_target) {
+            systems.push_back(&target);
+            head << QString::fromStdString(target.name);
+        }
+    }
+    head << tr("Why");
+    m_cues->setColumnCount(head.size());
+    m_cues->setHeaderLabels(head);
+    const auto& sequence = *m_document.sequence();
+    for (const auto& cue : sequence.cues) {
+        const auto* layer = model::findThing(sequence.layers, cue.layer);
+        QStringList cells = {QStringLiteral("%1 – %2").arg(
+            QString::fromStdString(layer ? layer->name : cue.layer), toQString(model::word(cue.move.kind)))};
+        QString why;
+        std::vector<schedule::Carry> hows;
+        for (const auto* target : systems) {
+            const auto carry = schedule::carryOf(sequence, cue, *target);
+            cells << toQString(model::word(carry.how));
+            hows.push_back(carry.how);
+            why = why.isEmpty() || carry.how > schedule::Carry::Player ? QString::fromStdString(carry.reason)
+                                                                       : why;
+        }
+        cells << why;
+        auto* item = new QTreeWidgetItem(m_cues, cells);
+        item->setToolTip(0, QString::fromStdString(cue.id));
+        for (std::size_t i = 0; i < hows.size(); ++i) {
+            item->setForeground(static_cast<int>(i) + 1, hows[i] == schedule::Carry::Dropped ? theme().madder
+                                                         : hows[i] == schedule::Carry::Baked ? theme().umber
+                                                                                             : theme().woad);
+        }
+    }
+    for (int i = 0; i < head.size(); ++i) {
+        m_cues->resizeColumnToContents(i);
+    }
+}
+
+void ExportRoom::fillSteps() {
+    for (const auto& file : m_made->files) {
+        if (file.path.find("INTEGRATE.md") != std::string::npos) {
+            m_steps->setMarkdown(QString::fromStdString(file.bytes));
+        }
+    }
+    QString text;
+    for (const auto& note : m_made->notes) {
+        text += QStringLiteral("<p>%1</p>").arg(QString::fromStdString(note).toHtmlEscaped());
+    }
+    m_notes->setText(text.isEmpty() ? tr("Nothing to note: all of it gets there as it is previewed.") : text);
+    m_tabs->setTabText(3, m_made->notes.empty() ? tr("Notes") : tr("Notes (%1)").arg(m_made->notes.size()));
+}
+
+void ExportRoom::summarise() {
+    std::map<FileChange, int> counts;
+    int open = 0;
+    for (const auto& entry : m_plan.entries) {
+        ++counts[entry.change];
+        open += entry.change == FileChange::Refused && entry.choice == RefusedChoice::Open ? 1 : 0;
+    }
+    const bool placed = !folder().isEmpty();
+    QString text;
+    if (!placed) {
+        text = tr("%1 files. Choose a folder for them.").arg(m_plan.entries.size());
+    } else if (open > 0) {
+        text = tr("%1 files were changed by hand since the last export. Look at each and choose; nothing is "
+                  "written before.")
+                   .arg(open);
+    } else if (!m_plan.changesAnything()) {
+        text = tr("All %1 files are in the folder as they are here.").arg(m_plan.entries.size());
+    } else {
+        text = tr("%1 added, %2 changed, %3 removed, %4 unchanged.")
+                   .arg(counts[FileChange::Added])
+                   .arg(counts[FileChange::Changed])
+                   .arg(counts[FileChange::Removed])
+                   .arg(counts[FileChange::Unchanged]);
+    }
+    m_summary->setText(text);
+    m_write->setEnabled(placed && open == 0 && m_plan.changesAnything());
+    m_open->setEnabled(placed && QFileInfo(folder()).isDir());
+    for (auto* card : m_cards) {
+        if (card->exportId() == m_target) {
+            const int differing = counts[FileChange::Added] + counts[FileChange::Changed] +
+                                  counts[FileChange::Removed] + counts[FileChange::Refused];
+            card->setState(!placed          ? QString()
+                           : differing == 0 ? tr("up to date")
+                                            : tr("%1 files to write").arg(differing));
+        }
+    }
+}
+
+void ExportRoom::chooseFolder() {
+    const auto chosen = QFileDialog::getExistingDirectory(this, tr("Where to export to"), folder());
+    if (!chosen.isEmpty()) {
+        m_folder->setText(chosen);
+        plan();
+    }
+}
+
+void ExportRoom::write() {
+    DiskFiles files;
+    const auto written = exporting::write(files, folder().toStdString(), *m_made, m_plan, false);
+    if (!written) {
+        m_summary->setText(
+            tr("Nothing was changed: %1").arg(QString::fromStdString(describe(written.error()))));
+        return;
+    }
+    rememberWritten();
+    QSettings settings;
+    settings.setValue(settingKey("exportFolder"), folder());
+    settings.setValue(settingKey("exportPackage"), m_package->text());
+    m_plan = {};
+    plan();
+    m_summary->setText(tr("Written. The steps left to you stand beside it."));
+    m_tabs->setCurrentIndex(2);
+}
+
+void ExportRoom::rememberWritten() const {
+    DiskFiles files;
+    for (const auto& file : m_made->files) {
+        const auto hash = exporting::lastWrittenHash(files, folder().toStdString(), *m_made, file.path);
+        const std::filesystem::path kept =
+            QDir(keptTexts()).filePath(QString::fromStdString(hash)).toStdString();
+        // Pictures are compared by eye; only texts need their old version. A copy that cannot be kept costs
+        // only the third column later on.
+        if (!hash.empty() && file.bytes.find('\0') == std::string::npos && !files.exists(kept)) {
+            (void)files.writeAtomically(kept, file.bytes);
+        }
+    }
+}
+
+std::optional<std::string> ExportRoom::lastWritten(const std::string& path) const {
+    const DiskFiles files;
+    const auto hash = exporting::lastWrittenHash(files, folder().toStdString(), *m_made, path);
+    if (hash.empty()) {
+        return std::nullopt;
+    }
+    const auto text =
+        files.read(QDir(keptTexts()).filePath(QString::fromStdString(hash)).toStdString(), kLargestShown);
+    return text ? std::optional(*text) : std::nullopt;
+}
+
+void ExportRoom::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.fillRect(rect(), theme().desk);
+    const QRectF book = QRectF(rect()).adjusted(10, 6, -10, -8);
+    painter.setPen(QPen(theme().rule, 1));
+    painter.setBrush(theme().page);
+    painter.drawRoundedRect(book, 6, 6);
+    // The spine: a soft fold between the pages.
+    const double x = 14 + kSpine;
+    QLinearGradient fold(x - 14, 0, x + 14, 0);
+    QColor shade = theme().ink;
+    shade.setAlpha(0);
+    fold.setColorAt(0, shade);
+    shade.setAlpha(theme().night ? 70 : 26);
+    fold.setColorAt(0.5, shade);
+    shade.setAlpha(0);
+    fold.setColorAt(1, shade);
+    painter.fillRect(QRectF(x - 14, book.top() + 1, 28, book.height() - 2), fold);
+}
+
+}

@@ -1,0 +1,86 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/document/document.h"
+#include "app/export/export_task.h"
+#include "export/common/export_writer.h"
+
+#include <QTimer>
+#include <QWidget>
+
+class QLabel;
+class QLineEdit;
+class QProgressBar;
+class QPushButton;
+class QTabWidget;
+class QTextBrowser;
+class QTreeWidget;
+class QTreeWidgetItem;
+
+namespace scaena::app {
+
+class FileView;
+class TargetCard;
+
+/// The room where a sequence becomes files: the targets on the left page; on the right, what one of them
+/// gets, against what is in the folder.
+class ExportRoom : public QWidget {
+    Q_OBJECT
+public:
+    explicit ExportRoom(Document& document, QWidget* parent = nullptr);
+
+    /// Shows another target.
+    void choose(const Id& exportId);
+    [[nodiscard]] const Id& target() const { return m_target; }
+    [[nodiscard]] bool isBuilding() const { return m_task.isRunning(); }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+
+private:
+    QWidget* buildLeft();
+    QWidget* buildRight();
+    /// Makes the export again in a moment, when nothing more has changed.
+    void later();
+    void rebuild();
+    void take(const std::shared_ptr<Result<exporting::Export>>& made);
+    void plan();
+    void fillTree();
+    void fillCues();
+    void fillSteps();
+    void summarise();
+    void showFile();
+    void write();
+    void chooseFolder();
+    [[nodiscard]] QString folder() const;
+    [[nodiscard]] QString settingKey(const char* what) const;
+    void rememberWritten() const;
+    [[nodiscard]] std::optional<std::string> lastWritten(const std::string& path) const;
+
+    Document& m_document;
+    ExportTask m_task;
+    Id m_target;
+    std::optional<exporting::Export> m_made;
+    exporting::WritePlan m_plan;
+    QTimer m_soon; ///< several changes one after the other make one export
+    std::vector<TargetCard*> m_cards;
+    QLabel* m_name;
+    QLineEdit* m_folder;
+    QLineEdit* m_package;
+    QWidget* m_packageRow;
+    QTabWidget* m_tabs;
+    QTreeWidget* m_files;
+    FileView* m_view;
+    QTreeWidget* m_cues;
+    QTextBrowser* m_steps;
+    QLabel* m_notes;
+    QLabel* m_summary;
+    QProgressBar* m_progress;
+    QPushButton* m_cancel;
+    QPushButton* m_write;
+    QPushButton* m_open;
+    QString m_selected; ///< path of the file that is shown
+};
+
+}

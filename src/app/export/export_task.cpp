@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: MIT
+#include "app/export/export_task.h"
+
+#include "render/frame_maker.h"
+#include "render/still.h"
+#include "render/text_outline.h"
+
+#include <QPointer>
+
+namespace scaena::app {
+
+ExportTask::~ExportTask() { stop(); }
+
+void ExportTask::stop() {
+    if (m_stop) {
+        *m_stop = true;
+    }
+    if (m_thread.joinable()) {
+        m_thread.join(); // at most one picture is still made
+    }
+    m_running = false;
+}
+
+void ExportTask::cancel() {
+    stop();
+    emit progressed(0, 0);
+}
+
+void ExportTask::build(const Document& document, const Id& target, const std::string& package) {
+    stop();
+    m_stop = std::make_shared<std::atomic<bool>>(false);
+    m_running = true;
+    emit progressed(0, 0);
+    m_thread = std::thread(
+        [this, stopped = m_stop, sequence = document.sequence(), shelf = document.shelf(), target, package] {
+            const render::QtTextOutliner outliner;
+            const render::QtRasteriser rasteriser;
+            const render::QtFrameMaker frames;
+            exporting::ExportOptions options{package, [stopped] { return stopped->load(); }, {}};
+            options.progress = [this, stopped](std::size_t done, std::size_t all) {
+                QMetaObject::invokeMethod(this, [this, stopped, done, all] {
+                    if (!*stopped) {
+                        emit progressed(static_cast<int>(done), static_cast<int>(all));
+                    }
+                });
+            };
+            auto made = std::make_shared<Result<exporting::Export>>(exporting::findExporter(target)->build(
+                {*sequence, *shelf, outliner, rasteriser, frames, options}));
+            QMetaObject::invokeMethod(this, [this, stopped, made] {
+                if (!*stopped) {
+                    m_running = false;
+                    emit finished(made);
+                }
+            });
+        });
+}
+
+}

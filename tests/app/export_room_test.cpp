@@ -1,0 +1,186 @@
+// SPDX-License-Identifier: MIT
+#include "app/export/export_room.h"
+#include "app/export/file_view.h"
+#include "app/export/target_card.h"
+#include "support/window_session.h"
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QPlainTextEdit>
+#include <QPushButton>
+#include <QTabWidget>
+#include <QTextBrowser>
+#include <QToolButton>
+#include <QTreeWidget>
+#include <fstream>
+
+/// The room where a sequence becomes files, driven as a person would.
+using namespace scaena;
+using namespace scaena::app;
+using namespace scaena::test;
+
+namespace {
+
+struct ExportSession : Session {
+    ExportSession() { trigger("roomExport"); }
+
+    ExportRoom& room() { return window.exports(); }
+    template <typename Widget>
+    Widget* find(const char* name) {
+        auto* widget = room().findChild<Widget*>(QLatin1String(name));
+        REQUIRE(widget);
+        return widget;
+    }
+    void choose(const char* target) {
+        QTest::mouseClick(find<TargetCard>((std::string("target-") + target).c_str()), Qt::LeftButton);
+        settle();
+    }
+    void settle() {
+        QTest::qWait(300); // several changes are gathered
+        REQUIRE(QTest::qWaitFor([&] { return !room().isBuilding(); }, 30000));
+    }
+    void into(const std::filesystem::path& path) {
+        find<QLineEdit>("exportFolder")->setText(QString::fromStdString(path.string()));
+        QTest::keyClick(find<QLineEdit>("exportFolder"), Qt::Key_Return);
+    }
+    QString summary() { return find<QLabel>("exportSummary")->text(); }
+    void write() { QTest::mouseClick(find<QPushButton>("exportWrite"), Qt::LeftButton); }
+    bool select(const QString& name) {
+        auto* tree = find<QTreeWidget>("exportFiles");
+        const auto found = tree->findItems(name, Qt::MatchExactly | Qt::MatchRecursive);
+        if (found.isEmpty()) {
+            return false;
+        }
+        tree->setCurrentItem(found.first());
+        return true;
+    }
+};
+
+}
+
+TEST_CASE("Every target has a card that says how faithfully it carries the cues") {
+    ExportSession s;
+    for (const auto* exporter : exporting::exporters()) {
+        auto* card = s.find<TargetCard>(("target-" + exporter->id()).c_str());
+        CHECK(card->accessibleName().contains("as previewed"));
+    }
+    CHECK(s.find<TargetCard>("target-ios")->accessibleName().contains("1 dropped"));
+    CHECK(s.find<TargetCard>("target-web")->accessibleName().contains("dropped"));
+}
+
+TEST_CASE("Each target can be looked at and written without leaving the room") {
+    ExportSession s;
+    for (const auto* exporter : exporting::exporters()) {
+        INFO(exporter->id());
+        s.choose(exporter->id().c_str());
+        CHECK(s.room().target() == exporter->id());
+        CHECK(s.find<QTreeWidget>("exportFiles")->topLevelItemCount() > 0);
+        CHECK(s.find<QTreeWidget>("exportCues")->topLevelItemCount() == int(s.sequence().cues.size()));
+        CHECK(s.find<QTextBrowser>("exportSteps")->toPlainText().size() > 200);
+        CHECK(s.summary().contains("Choose a folder"));
+        CHECK_FALSE(s.find<QPushButton>("exportWrite")->isEnabled());
+        const auto folder = s.folder() / exporter->id();
+        s.into(folder);
+        CHECK(s.summary().contains("added"));
+        s.write();
+        CHECK(s.summary().startsWith("Written"));
+        CHECK(std::filesystem::exists(folder));
+        CHECK(s.find<QTabWidget>("exportTabs")->currentIndex() == 2); // the steps left
+        s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
+    }
+}
+
+TEST_CASE("A file's text is shown, and what differs after a change") {
+    ExportSession s;
+    s.choose("web");
+    s.into(s.folder() / "public");
+    s.write();
+    s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
+    REQUIRE(s.select("moraine-huts.js"));
+    CHECK(s.find<QPlainTextEdit>("fileText")->toPlainText().contains("export const timing"));
+    REQUIRE(s.select("maskable-512.png"));
+    CHECK(s.find<QLabel>("filePicture")->isVisible());
+    CHECK(s.find<QLabel>("fileTitle")->text().contains("512 × 512"));
+
+    auto next = s.sequence();
+    next.palette[0].light = {1, 2, 3, 255};
+    s.window.document().apply("recolour", next);
+    s.settle();
+    CHECK(s.summary().contains("changed"));
+    REQUIRE(s.select("moraine-huts.css"));
+    const auto text = s.find<QPlainTextEdit>("fileText")->toPlainText();
+    CHECK(text.contains("+   --moraine-huts-dusk: #010203"));
+    CHECK(text.contains("−   --moraine-huts-dusk: #5B4A7C"));
+}
+
+TEST_CASE("What a person edited is refused, shown three ways, and written only by their choice") {
+    ExportSession s;
+    s.choose("web");
+    const auto folder = s.folder() / "public";
+    const auto file = folder / "launch/moraine-huts.css";
+    s.into(folder);
+    s.write();
+    const auto ours = readWhole(file);
+    std::ofstream(file, std::ios::app) << "/* mine */\n";
+    auto next = s.sequence();
+    next.palette[0].light = {1, 2, 3, 255};
+    s.window.document().apply("recolour", next);
+    s.settle();
+    CHECK(s.summary().contains("changed by hand"));
+    CHECK_FALSE(s.find<QPushButton>("exportWrite")->isEnabled());
+    REQUIRE(s.select("moraine-huts.css"));
+    auto* text = s.find<QPlainTextEdit>("fileText");
+    QTest::mouseClick(s.find<QToolButton>("fileMode2"), Qt::LeftButton); // your changes
+    CHECK(text->toPlainText().contains("+ /* mine */"));
+    CHECK_FALSE(text->toPlainText().contains("#010203"));
+    QTest::mouseClick(s.find<QToolButton>("fileMode3"), Qt::LeftButton); // our changes
+    CHECK(text->toPlainText().contains("#010203"));
+    CHECK_FALSE(text->toPlainText().contains("/* mine */"));
+
+    QTest::mouseClick(s.find<QPushButton>("chooseKeep"), Qt::LeftButton);
+    s.write();
+    CHECK(readWhole(file).find("/* mine */") != std::string::npos);
+    s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
+
+    // It is asked about again, and the other choice keeps the person's version aside.
+    REQUIRE(s.select("moraine-huts.css"));
+    QTest::mouseClick(s.find<QPushButton>("chooseReplace"), Qt::LeftButton);
+    s.write();
+    CHECK(readWhole(file).find("#010203") != std::string::npos);
+    CHECK(readWhole(folder / "scaena-kept/launch/moraine-huts.css") == ours + "/* mine */\n");
+}
+
+TEST_CASE("An export can be cancelled, and nothing was written") {
+    ExportSession s;
+    s.find<TargetCard>("target-web")->click();
+    if (s.room().isBuilding()) {
+        s.find<QPushButton>("exportCancel")->click();
+        CHECK(s.summary().startsWith("Cancelled"));
+    }
+    CHECK_FALSE(s.room().isBuilding());
+    s.choose("lottie");
+    CHECK(s.find<QTreeWidget>("exportFiles")->topLevelItemCount() > 2);
+}
+
+TEST_CASE("A sequence that cannot be exported says why in the room") {
+    ExportSession s;
+    auto next = s.sequence();
+    for (auto& layer : next.layers) {
+        layer.art = layer.art.empty() ? "" : "art/gone.svg";
+        layer.darkArt.clear();
+    }
+    s.window.document().apply("lose the art", next);
+    s.settle();
+    CHECK(s.summary().contains("has no art that can be read"));
+    CHECK_FALSE(s.find<QPushButton>("exportWrite")->isEnabled());
+}
+
+TEST_CASE("A command of the score leads back to Compose") {
+    ExportSession s;
+    CHECK(s.room().isVisible());
+    s.trigger("roomCompose");
+    CHECK_FALSE(s.room().isVisible());
+    s.trigger("roomExport");
+    s.trigger("addRectangle");
+    CHECK_FALSE(s.room().isVisible());
+}
