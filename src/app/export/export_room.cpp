@@ -86,7 +86,8 @@ bool isSource(const QString& file) {
 
 /// Where the texts of earlier exports are kept, by their hash, so that three versions can be compared.
 QString keptTexts() {
-    return QDir(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation)).filePath(QStringLiteral("written"));
+    return QDir(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation))
+        .filePath(QStringLiteral("written"));
 }
 
 }
@@ -526,7 +527,8 @@ void ExportRoom::summarise() {
                    .arg(counts[FileChange::Unchanged]);
     }
     m_summary->setText(text);
-    m_write->setEnabled(placed && open == 0 && m_plan.changesAnything());
+    const bool current = !m_soon.isActive() && !m_task.isRunning();
+    m_write->setEnabled(current && placed && open == 0 && m_plan.changesAnything());
     m_open->setEnabled(placed && QFileInfo(folder()).isDir());
     for (auto* card : m_cards) {
         if (card->exportId() == m_target) {
