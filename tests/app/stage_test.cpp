@@ -211,3 +211,20 @@ TEST_CASE("From the icon: the home screen, the tap, the launch, and Back leads h
     CHECK(preview.time() < 0);
     preview.setPlaying(false);
 }
+
+TEST_CASE("The seam of opening and app is mended in one step, which can be undone") {
+    Session s;
+    auto next = s.sequence();
+    auto& ridges = *model::findThing(next.layers, "ridges");
+    ridges.place.y = -60;
+    s.window.document().apply("move", next);
+    auto conditions = s.window.preview().conditions();
+    conditions.target = "android12";
+    s.window.preview().setConditions(conditions);
+    whenDialogOpens([](QWidget* dialog) { dialog->close(); }); // the sky cannot be shown by that system
+    s.trigger("mendSeam");
+    CHECK(model::findThing(s.sequence().layers, "ridges")->place.y == Approx(0));
+    CHECK(s.window.document().history().undoName() == "mend the seam on Android 12+");
+    s.trigger("undo");
+    CHECK(model::findThing(s.sequence().layers, "ridges")->place.y == Approx(-60));
+}

@@ -35,6 +35,10 @@ public:
     void raise(int by);
     void setLandscapePlace(bool own);
 
+    /// Puts layers and colours where the system's own frame leaves them, for the present conditions. Says so
+    /// when there is nothing to mend, or what cannot be.
+    void mendSeam();
+
     // Cues
     /// Opens the list of moves and phrases for the selected layer, at the needle.
     void chooseCue();

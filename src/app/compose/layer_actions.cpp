@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/compose_actions.h"
+
 #include "app/shell/background.h"
 #include "app/shell/phrasing.h"
 #include "core/art/parts.h"
@@ -7,12 +8,14 @@
 #include "core/art/read_svg.h"
 #include "core/edit/layer_edits.h"
 #include "core/model/limits.h"
+#include "core/schedule/seam.h"
 #include "core/start/pictures.h"
 #include "render/decoder.h"
 #include "render/fonts.h"
 
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QMessageBox>
 #include <cmath>
 
 /// The part of ComposeActions that makes and arranges layers.
@@ -395,6 +398,33 @@ void ComposeActions::setLandscapePlace(bool own) {
           edit::changeLayer(sequence(), id, [&](Layer& it) {
               it.landscape = own ? std::optional(it.landscape.value_or(it.place)) : std::nullopt;
           }));
+}
+
+void ComposeActions::mendSeam() {
+    auto conditions = m_preview.conditions();
+    if (conditions.start == model::StartKind::Hot || conditions.start == model::StartKind::Recreated) {
+        conditions.start = model::StartKind::Cold; // those show no opening
+    }
+    const auto target = QString::fromStdString(schedule::targetOr(conditions.target).name);
+    if (schedule::seamOf(sequence(), conditions).empty()) {
+        QMessageBox::information(m_window, tr("The seam"),
+                                 tr("On %1 nothing jumps where the app takes over.").arg(target));
+        return;
+    }
+    auto mended = schedule::mendSeam(sequence(), conditions);
+    const auto left = schedule::seamOf(mended, conditions);
+    if (mended != sequence()) {
+        apply(tr("mend the seam on %1").arg(target), std::move(mended));
+    }
+    if (!left.empty()) {
+        QStringList lines;
+        for (const auto& gap : left) {
+            lines << QString::fromStdString(schedule::describe(sequence(), gap));
+        }
+        QMessageBox::information(m_window, tr("The seam"),
+                                 tr("Only %1 decides the rest:").arg(target) + QStringLiteral("\n\n") +
+                                     lines.join(QLatin1Char('\n')));
+    }
 }
 
 }

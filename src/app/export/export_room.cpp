@@ -228,7 +228,7 @@ QWidget* ExportRoom::buildRight() {
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setWidget(m_notes);
-    m_tabs->addTab(scroll, tr("Notes"));
+    m_tabs->addTab(scroll, tr("Findings"));
     column->addWidget(m_tabs, 1);
     m_summary = new QLabel(page);
     m_summary->setObjectName(QStringLiteral("exportSummary"));
@@ -495,11 +495,16 @@ void ExportRoom::fillSteps() {
         }
     }
     QString text;
+    for (const auto& finding : m_made->findings) {
+        text += QStringLiteral("<p><b style=\"color:%1\">▲</b> %2</p>")
+                    .arg(theme().umber.name(), QString::fromStdString(finding.text).toHtmlEscaped());
+    }
     for (const auto& note : m_made->notes) {
         text += QStringLiteral("<p>%1</p>").arg(QString::fromStdString(note).toHtmlEscaped());
     }
     m_notes->setText(text.isEmpty() ? tr("Nothing to note: all of it gets there as it is previewed.") : text);
-    m_tabs->setTabText(3, m_made->notes.empty() ? tr("Notes") : tr("Notes (%1)").arg(m_made->notes.size()));
+    const auto count = m_made->notes.size() + m_made->findings.size();
+    m_tabs->setTabText(3, count == 0 ? tr("Findings") : tr("Findings (%1)").arg(count));
 }
 
 void ExportRoom::summarise() {

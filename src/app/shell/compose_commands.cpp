@@ -132,6 +132,7 @@ void bindTime(ComposeRoom& room, const Bind& bind) {
     bind("unchain", [a] { a->unchain(); });
     bind("alignStarts", [a] { a->align(edit::Edge::Start); });
     bind("alignEnds", [a] { a->align(edit::Edge::End); });
+    bind("mendSeam", [a] { a->mendSeam(); });
     bind("stagger", [a] { a->askStagger(); });
     bind("tap", [a] { a->tapRhythm(); });
     bind("brisker", [a] { a->scale(0.8); });

@@ -34,16 +34,26 @@ nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting
                            {"how", model::word(cue.carry.how)},
                            {"reason", cue.carry.reason}});
     }
+    nlohmann::ordered_json findings = nlohmann::ordered_json::array();
+    for (const auto& finding : made.findings) {
+        const bool error = finding.severity == exporting::Finding::Severity::Error;
+        findings.push_back(
+            {{"severity", error ? "error" : "warning"}, {"target", finding.target}, {"text", finding.text}});
+    }
     return {{"target", made.target},
             {"written", written},
             {"files", files},
             {"carried", carried},
+            {"findings", findings},
             {"notes", made.notes}};
 }
 
 void printReport(const exporting::Export& made, const exporting::WritePlan& plan, std::ostream& out) {
     for (const auto& entry : plan.entries) {
         out << fmt::format("{:<9} {}\n", exporting::word(entry.change), entry.path);
+    }
+    for (const auto& finding : made.findings) {
+        out << "warning: " << finding.text << "\n";
     }
     for (const auto& note : made.notes) {
         out << "note: " << note << "\n";

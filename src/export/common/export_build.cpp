@@ -4,6 +4,7 @@
 #include "core/art/read_clip.h"
 #include "core/model/validate.h"
 #include "core/project/shown_art.h"
+#include "core/schedule/seam.h"
 
 #include <algorithm>
 #include <atomic>
@@ -26,6 +27,13 @@ ExportBuild::ExportBuild(const ExportInput& from, const Id& exportId) : input(fr
                     fmt::format("{}: cue “{}” is not carried: {}", target.name, cue.id, carry.reason));
             }
             made.carried.push_back({cue.id, target.id, std::move(carry)});
+        }
+        schedule::Conditions conditions;
+        conditions.target = target.id;
+        for (const auto& gap : schedule::seamOf(sequence(), conditions)) {
+            made.findings.push_back({Finding::Severity::Warning, target.id,
+                                     fmt::format("{}, where the app takes over: {}", target.name,
+                                                 schedule::describe(sequence(), gap))});
         }
     }
 }

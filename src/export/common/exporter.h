@@ -23,6 +23,14 @@ struct CarriedCue {
     schedule::CueCarry carry;
 };
 
+/// Something about the exported launch a person should mend or know before it ships.
+struct Finding {
+    enum class Severity { Warning, Error };
+    Severity severity = Severity::Warning;
+    Id target; ///< schedule::targets()
+    std::string text;
+};
+
 /// Everything an export consists of, before anything is written.
 struct Export {
     Id target;
@@ -30,6 +38,7 @@ struct Export {
     std::vector<ExportedFile> files;
     std::vector<CarriedCue> carried;
     std::vector<std::string> notes; ///< what a person should know of it, in sentences
+    std::vector<Finding> findings;
 };
 
 struct ExportOptions {

@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/schedule/conditions.h"
+#include "core/schedule/targets.h"
+
+namespace scaena::schedule {
+
+/// How one layer differs between the last moment of the system's own frame and the first frame the app draws.
+struct SeamGap {
+    Id layer;           ///< empty: the ground behind everything
+    double jump = 0;    ///< dp, the farthest any corner of its box moves
+    double fade = 0;    ///< change of opacity, negative: it vanishes
+    double colours = 0; ///< distance of its colours; see colourDistance
+    bool operator==(const SeamGap&) const = default;
+};
+
+/// Below these nobody sees anything.
+inline constexpr double kSeenJump = 0.75; ///< dp
+inline constexpr double kSeenFade = 0.05;
+inline constexpr double kSeenColours = 2.3; ///< the "just noticeable difference" of CIE 1976
+
+/// Everything that visibly jumps where the app takes over, the worst first. Empty where there is no seam, and
+/// for kinds of start that show no opening.
+[[nodiscard]] std::vector<SeamGap> seamOf(const model::Sequence& sequence, const Conditions& conditions);
+
+/// Distance of two colours over black in CIE L*a*b* (CIE 1976, D65).
+[[nodiscard]] double colourDistance(Colour a, Colour b);
+
+/// The sequence changed so that the app's first frame stands where the system's frame left off, as far as its
+/// own places and colours can do that. What only the platform decides stays.
+[[nodiscard]] model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions);
+
+/// One gap as a sentence: "“Ridges” jumps by 12 dp."
+[[nodiscard]] std::string describe(const model::Sequence& sequence, const SeamGap& gap);
+
+}

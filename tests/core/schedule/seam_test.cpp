@@ -1,0 +1,126 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/seam.h"
+#include "support/builders.h"
+
+#include <catch2/catch.hpp>
+
+/// The jump between the system's own frame and the app's first one.
+using namespace scaena;
+using namespace scaena::test;
+using namespace scaena::schedule;
+
+namespace {
+
+model::Sequence standing() {
+    auto sequence = aSequence().withBeat(play("arrive", 800)).build(300);
+    sequence.opening.layers = {"backdrop", "logo"};
+    auto& logo = *model::findThing(sequence.layers, "logo");
+    logo.place = {};
+    logo.place.width = logo.place.height = 160;
+    for (auto& layer : sequence.layers) {
+        if (layer.kind == model::LayerKind::Text) {
+            layer.shownWhen = model::ShownWhen::Message; // out of the way
+        }
+        if (layer.kind == model::LayerKind::Backdrop) {
+            layer.fill = {"paper", "", 180, {}};
+            sequence.opening.layers[0] = layer.id;
+        }
+    }
+    sequence.opening.colour = "paper";
+    return sequence;
+}
+
+Conditions on(const Id& target) {
+    Conditions conditions;
+    conditions.target = target;
+    return conditions;
+}
+
+const SeamGap* find(const std::vector<SeamGap>& gaps, const Id& layer) {
+    for (const auto& gap : gaps) {
+        if (gap.layer == layer) {
+            return &gap;
+        }
+    }
+    return nullptr;
+}
+
+}
+
+TEST_CASE("A sequence that stands still has no seam on any system") {
+    for (const auto& target : targets()) {
+        INFO(target.id);
+        CHECK(seamOf(standing(), on(target.id)).empty());
+    }
+}
+
+TEST_CASE("An icon that lies elsewhere jumps on systems that put it into the middle, and only there") {
+    auto sequence = standing();
+    model::findThing(sequence.layers, "logo")->place.y = -40;
+    const auto gaps = seamOf(sequence, on("android12"));
+    REQUIRE(find(gaps, "logo"));
+    CHECK(find(gaps, "logo")->jump == Approx(40));
+    CHECK(seamOf(sequence, on("ios")).empty());
+    CHECK(seamOf(sequence, on("android")).empty());
+    CHECK(describe(sequence, gaps[0]).find("40 dp") != std::string::npos);
+}
+
+TEST_CASE("An icon larger than the visible circle is shrunk there, and jumps in size") {
+    auto sequence = standing();
+    auto& logo = *model::findThing(sequence.layers, "logo");
+    logo.place.width = logo.place.height = 240;
+    const auto gaps = seamOf(sequence, on("android12"));
+    REQUIRE(find(gaps, "logo"));
+    CHECK(find(gaps, "logo")->jump == Approx(std::hypot(24, 24)).margin(0.01)); // 240 to 192: 24 at each edge
+}
+
+TEST_CASE("A ground of another colour is seen as a distance of colours") {
+    auto sequence = standing();
+    sequence.opening.colour = "ink";
+    const auto gaps = seamOf(sequence, on("android12"));
+    REQUIRE(find(gaps, ""));
+    CHECK(find(gaps, "")->colours > 50);
+    CHECK(colourDistance({0, 0, 0, 255}, {255, 255, 255, 255}) == Approx(100).margin(0.01));
+    CHECK(colourDistance({255, 0, 0, 255}, {255, 0, 0, 255}) == 0);
+    // A published pair: sRGB red against green is 170.58 in CIE 1976.
+    CHECK(colourDistance({255, 0, 0, 255}, {0, 255, 0, 255}) == Approx(170.58).margin(0.1));
+}
+
+TEST_CASE("What is in the opening alone is gone at once; what is not is there at once") {
+    auto sequence = standing();
+    sequence.cues.push_back(cue("fades", "arrive", 0, 300));
+    const auto gaps = seamOf(sequence, on("ios"));
+    REQUIRE(find(gaps, "logo")); // a fade begins at nothing
+    CHECK(find(gaps, "logo")->fade == Approx(-1));
+    sequence.cues.clear();
+    sequence.opening.layers.pop_back();
+    REQUIRE(find(seamOf(sequence, on("ios")), "logo"));
+    CHECK(find(seamOf(sequence, on("ios")), "logo")->fade == Approx(1));
+}
+
+TEST_CASE("One step mends what places and colours can mend") {
+    auto shifted = standing();
+    auto& logo = *model::findThing(shifted.layers, "logo");
+    logo.place.y = -40;
+    logo.place.width = logo.place.height = 240;
+    CHECK(seamOf(mendSeam(shifted, on("android12")), on("android12")).empty());
+
+    auto recoloured = standing();
+    recoloured.opening.colour = "ink";
+    CHECK(seamOf(mendSeam(recoloured, on("android12")), on("android12")).empty());
+
+    auto missing = standing();
+    missing.opening.layers.pop_back();
+    CHECK(seamOf(mendSeam(missing, on("ios")), on("ios")).empty());
+    auto fading = standing();
+    fading.cues.push_back(cue("fades", "arrive", 0, 300));
+    CHECK(seamOf(mendSeam(fading, on("web")), on("web")).empty());
+}
+
+TEST_CASE("Starts without an opening have no seam") {
+    auto sequence = standing();
+    sequence.opening.colour = "ink";
+    auto conditions = on("android12");
+    conditions.start = model::StartKind::Hot;
+    CHECK(seamOf(sequence, conditions).empty());
+}
