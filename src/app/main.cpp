@@ -46,9 +46,9 @@ int main(int argc, char** argv) {
                                     QStringLiteral("ID"));
     const QCommandLineOption night(QStringLiteral("night"),
                                    QStringLiteral("With the night looks, and by night on the stage."));
-    const QCommandLineOption exportPreview(
-        QStringLiteral("export"),
-        QStringLiteral("Open the Export room with that target."), QStringLiteral("target"));
+    const QCommandLineOption exportPreview(QStringLiteral("export"),
+                                           QStringLiteral("Open the Export room with that target."),
+                                           QStringLiteral("target"));
     const QCommandLineOption tab(QStringLiteral("tab"),
                                  QStringLiteral("Open that card first: card, colours, moves, screen, takes."),
                                  QStringLiteral("NAME"));
@@ -110,7 +110,7 @@ int main(int argc, char** argv) {
     }
     if (parser.isSet(shot)) {
         // The filmstrip is made in the background; a second is ample for it.
-        QTimer::singleShot(1200, &window, [&] {
+        QTimer::singleShot(parser.isSet(exportPreview) ? 6000 : 1200, &window, [&] {
             QPixmap picture;
             if (parser.isSet(compare) && !window.document().sequence()->takes.empty()) {
                 picture = TakesDialog(window.compose().actions(),

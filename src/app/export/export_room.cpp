@@ -260,6 +260,8 @@ QWidget* ExportRoom::buildRight() {
     column->addLayout(foot);
     m_progress->hide();
     m_cancel->hide();
+    m_open->setEnabled(false);
+    m_write->setEnabled(false);
     return page;
 }
 
@@ -608,10 +610,10 @@ void ExportRoom::paintEvent(QPaintEvent*) {
     // The spine: a soft fold between the pages.
     const double x = 14 + kSpine;
     QLinearGradient fold(x - 14, 0, x + 14, 0);
-    QColor shade = theme().ink;
+    QColor shade = theme().night ? QColor(Qt::black) : theme().ink;
     shade.setAlpha(0);
     fold.setColorAt(0, shade);
-    shade.setAlpha(theme().night ? 70 : 26);
+    shade.setAlpha(theme().night ? 90 : 26);
     fold.setColorAt(0.5, shade);
     shade.setAlpha(0);
     fold.setColorAt(1, shade);

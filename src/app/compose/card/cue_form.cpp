@@ -10,11 +10,11 @@
 #include "core/schedule/carry.h"
 #include "render/thumbnail.h"
 
-#include <algorithm>
 #include <QHBoxLayout>
 #include <QInputDialog>
 #include <QSignalBlocker>
 #include <QToolButton>
+#include <algorithm>
 #include <cmath>
 
 namespace scaena::app {
@@ -477,6 +477,9 @@ void CueForm::refreshCarried(const model::Cue& it) {
         row->names << QString::fromStdString(target.name);
         all += QStringLiteral("%1 %2\n").arg(row - rows.begin()).arg(row->names.size());
     }
+    // What is true nearly everywhere comes last, as the rest.
+    std::stable_sort(rows.begin(), rows.end(),
+                     [](const Row& a, const Row& b) { return a.names.size() < b.names.size(); });
     for (const auto& row : rows) {
         all += toQString(model::word(row.carry.how)) + QString::fromStdString(row.carry.reason);
     }
@@ -494,14 +497,18 @@ void CueForm::refreshCarried(const model::Cue& it) {
         word->setFont(uiFont(12, true));
         word->setStyleSheet(QStringLiteral("color: %1").arg(ink.name()));
         word->setToolTip(row.names.join(QStringLiteral(", ")));
+        const bool most =
+            &row == &*std::max_element(rows.begin(), rows.end(), [](const Row& a, const Row& b) {
+                return a.names.size() < b.names.size();
+            });
         const auto names = rows.size() == 1        ? tr("everywhere")
+                           : most                  ? tr("elsewhere")
                            : row.names.size() <= 2 ? row.names.join(QStringLiteral(", "))
                                                    : tr("on %1 targets").arg(row.names.size());
         m_carried->addRow(names, word);
-        auto* reason = new QLabel(
-            (row.names.size() > 2 && rows.size() > 1 ? row.names.join(QStringLiteral(", ")) + ": " : QString()) +
-                QString::fromStdString(row.carry.reason),
-            m_carried);
+        const auto list =
+            row.names.size() > 2 && !most ? row.names.join(QStringLiteral(", ")) + ": " : QString();
+        auto* reason = new QLabel(list + QString::fromStdString(row.carry.reason), m_carried);
         reason->setProperty("quiet", true);
         reason->setFont(uiFont(11));
         reason->setWordWrap(true);
