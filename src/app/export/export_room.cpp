@@ -5,6 +5,7 @@
 #include "app/export/target_card.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
+#include "export/common/line_diff.h"
 #include "export/common/names.h"
 
 #include <QDesktopServices>
@@ -116,6 +117,7 @@ ExportRoom::ExportRoom(Document& document, QWidget* parent)
         if (isVisible()) {
             later();
         } else {
+            m_built.reset();
             m_made.reset();
         }
     };
@@ -286,6 +288,7 @@ void ExportRoom::choose(const Id& exportId) {
     m_package->setText(settings.value(settingKey("exportPackage")).toString());
     m_packageRow->setVisible(exportId == "android" || exportId == "flutter" || exportId == "react-native");
     m_selected.clear();
+    m_built.reset();
     m_made.reset();
     rebuild();
 }
@@ -321,6 +324,7 @@ void ExportRoom::take(const std::shared_ptr<Result<exporting::Export>>& made) {
     m_progress->hide();
     m_cancel->hide();
     if (!*made) {
+        m_built.reset();
         m_made.reset();
         m_files->clear();
         m_view->clear();
@@ -328,18 +332,21 @@ void ExportRoom::take(const std::shared_ptr<Result<exporting::Export>>& made) {
         m_summary->setText(QString::fromStdString(describe(made->error())));
         return;
     }
-    m_made = std::move(**made);
+    m_built = std::move(**made);
     fillCues();
-    fillSteps();
     plan();
 }
 
 void ExportRoom::plan() {
-    if (!m_made) {
+    if (!m_built) {
         return;
     }
     const auto before = m_plan;
     m_plan = {};
+    m_place = folder().isEmpty() ? exporting::AppPlace()
+                                 : exporting::placeIn(DiskFiles(), folder().toStdString(), m_target);
+    m_made = exporting::placed(*m_built, m_place);
+    fillSteps();
     if (folder().isEmpty()) {
         for (const auto& file : m_made->files) {
             m_plan.entries.push_back({file.path, FileChange::Added});
@@ -493,7 +500,7 @@ void ExportRoom::fillCues() {
 void ExportRoom::fillSteps() {
     for (const auto& file : m_made->files) {
         if (file.path.find("INTEGRATE.md") != std::string::npos) {
-            m_steps->setMarkdown(QString::fromStdString(file.bytes));
+            m_steps->setMarkdown(proposals() + QString::fromStdString(file.bytes));
         }
     }
     QString text;
@@ -507,6 +514,28 @@ void ExportRoom::fillSteps() {
     m_notes->setText(text.isEmpty() ? tr("Nothing to note: all of it gets there as it is previewed.") : text);
     const auto count = m_made->notes.size() + m_made->findings.size();
     m_tabs->setTabText(3, count == 0 ? tr("Findings") : tr("Findings (%1)").arg(count));
+}
+
+QString ExportRoom::proposals() const {
+    if (folder().isEmpty()) {
+        return {};
+    }
+    QString text;
+    for (const auto& it : exporting::suggestionsFor(DiskFiles(), folder().toStdString(), *m_made)) {
+        text += tr("**%1** is yours; Scaena does not touch it. The change it needs:")
+                    .arg(QString::fromStdString(it.path)) +
+                QStringLiteral("\n\n");
+        for (const auto& line : exporting::diffLines(it.before, it.after)) {
+            if (line.kind != exporting::LineKind::Same) {
+                text += QStringLiteral("    %1 %2\n")
+                            .arg(line.kind == exporting::LineKind::New ? QStringLiteral("+")
+                                                                       : QStringLiteral("−"),
+                                 QString::fromStdString(line.text));
+            }
+        }
+        text += QLatin1Char('\n');
+    }
+    return text.isEmpty() ? text : text + QStringLiteral("---\n\n");
 }
 
 void ExportRoom::summarise() {
@@ -532,6 +561,9 @@ void ExportRoom::summarise() {
                    .arg(counts[FileChange::Changed])
                    .arg(counts[FileChange::Removed])
                    .arg(counts[FileChange::Unchanged]);
+    }
+    if (!m_place.found.empty()) {
+        text = tr("In %1. ").arg(QString::fromStdString(m_place.found)) + text;
     }
     m_summary->setText(text);
     const bool current = !m_soon.isActive() && !m_task.isRunning();

@@ -3,6 +3,7 @@
 
 #include "app/document/document.h"
 #include "app/export/export_task.h"
+#include "export/common/app_places.h"
 #include "export/common/export_writer.h"
 
 #include <QTimer>
@@ -49,6 +50,8 @@ private:
     void fillTree();
     void fillCues();
     void fillSteps();
+    /// The changes to files of the person's own, as text.
+    [[nodiscard]] QString proposals() const;
     void summarise();
     void showFile();
     void write();
@@ -61,7 +64,9 @@ private:
     Document& m_document;
     ExportTask m_task;
     Id m_target;
-    std::optional<exporting::Export> m_made;
+    std::optional<exporting::Export> m_built; ///< as the exporter made it
+    std::optional<exporting::Export> m_made;  ///< the same with its files at their places in the folder
+    exporting::AppPlace m_place;
     exporting::WritePlan m_plan;
     QTimer m_soon; ///< several changes one after the other make one export
     std::vector<TargetCard*> m_cards;

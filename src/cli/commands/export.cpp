@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
+#include "export/common/app_places.h"
 #include "export/common/export_writer.h"
 #include "export/common/exporter.h"
-#include "render/gui_session.h"
+#include "export/common/line_diff.h"
 #include "render/frame_maker.h"
+#include "render/gui_session.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 
@@ -21,8 +23,19 @@ struct ExportOptions {
     bool dryRun = false, json = false, force = false;
 };
 
+/// The lines that change, each behind "+ " or "- ".
+std::string diffText(const exporting::Suggestion& it) {
+    std::string text;
+    for (const auto& line : exporting::diffLines(it.before, it.after)) {
+        if (line.kind != exporting::LineKind::Same) {
+            text += (line.kind == exporting::LineKind::New ? "+ " : "- ") + line.text + "\n";
+        }
+    }
+    return text;
+}
+
 nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting::WritePlan& plan,
-                                  bool written) {
+                                  const std::vector<exporting::Suggestion>& suggestions, bool written) {
     nlohmann::ordered_json files = nlohmann::ordered_json::array();
     for (const auto& entry : plan.entries) {
         files.push_back({{"path", entry.path}, {"change", exporting::word(entry.change)}});
@@ -40,17 +53,21 @@ nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting
         findings.push_back(
             {{"severity", error ? "error" : "warning"}, {"target", finding.target}, {"text", finding.text}});
     }
-    return {{"target", made.target},
-            {"written", written},
-            {"files", files},
-            {"carried", carried},
-            {"findings", findings},
-            {"notes", made.notes}};
+    nlohmann::ordered_json own = nlohmann::ordered_json::array();
+    for (const auto& it : suggestions) {
+        own.push_back({{"path", it.path}, {"diff", diffText(it)}});
+    }
+    return {{"target", made.target}, {"written", written},   {"files", files},     {"carried", carried},
+            {"suggestions", own},    {"findings", findings}, {"notes", made.notes}};
 }
 
-void printReport(const exporting::Export& made, const exporting::WritePlan& plan, std::ostream& out) {
+void printReport(const exporting::Export& made, const exporting::WritePlan& plan,
+                 const std::vector<exporting::Suggestion>& suggestions, std::ostream& out) {
     for (const auto& entry : plan.entries) {
         out << fmt::format("{:<9} {}\n", exporting::word(entry.change), entry.path);
+    }
+    for (const auto& it : suggestions) {
+        out << fmt::format("yours: {} (never written) needs:\n{}", it.path, diffText(it));
     }
     for (const auto& finding : made.findings) {
         out << "warning: " << finding.text << "\n";
@@ -75,13 +92,15 @@ int runExport(Context& context, const ExportOptions& options) {
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     const render::QtFrameMaker frames;
-    const auto made =
-        exporter->build({project->sequence, *project->shelf, outliner, rasteriser, frames, {options.package}});
+    auto made = exporter->build(
+        {project->sequence, *project->shelf, outliner, rasteriser, frames, {options.package}});
     if (!made) {
         context.err << describe(made.error()) << "\n";
         return kRefused;
     }
     DiskFiles files;
+    made = exporting::placed(std::move(*made), exporting::placeIn(files, options.folder, options.target));
+    const auto suggestions = exporting::suggestionsFor(files, options.folder, *made);
     const auto plan = exporting::planWrite(files, options.folder, *made);
     Result<void> written;
     const bool writes = !options.dryRun && (options.force || !plan.hasRefused());
@@ -89,9 +108,9 @@ int runExport(Context& context, const ExportOptions& options) {
         written = exporting::write(files, options.folder, *made, plan, options.force);
     }
     if (options.json) {
-        context.out << reportJson(*made, plan, writes && written.has_value()).dump(2) << "\n";
+        context.out << reportJson(*made, plan, suggestions, writes && written.has_value()).dump(2) << "\n";
     } else {
-        printReport(*made, plan, context.out);
+        printReport(*made, plan, suggestions, context.out);
     }
     if (!written) {
         context.err << describe(written.error()) << "\nNothing was changed.\n";
