@@ -3,6 +3,7 @@
 
 #include "app/export/file_view.h"
 #include "app/export/target_card.h"
+#include "app/export/target_words.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
 #include "export/common/line_diff.h"
@@ -16,19 +17,15 @@
 #include <QHeaderView>
 #include <QLabel>
 #include <QLineEdit>
-#include <QPainter>
 #include <QProgressBar>
 #include <QPushButton>
-#include <QScrollArea>
 #include <QSettings>
-#include <QSplitter>
 #include <QStandardPaths>
 #include <QTabBar>
 #include <QTabWidget>
 #include <QTextBrowser>
 #include <QTreeWidget>
 #include <QUrl>
-#include <QVBoxLayout>
 #include <array>
 
 namespace scaena::app {
@@ -39,38 +36,7 @@ using exporting::RefusedChoice;
 namespace {
 
 constexpr int kPathRole = Qt::UserRole;
-constexpr int kSpine = 420; ///< width of the left page
 constexpr std::size_t kLargestShown = 64u << 20;
-
-struct TargetWords {
-    const char* id;
-    const char* about;
-    const char* folder; ///< what to choose
-};
-/// What a target is, as the card says it.
-constexpr TargetWords kWords[] = {
-    {"android", QT_TRANSLATE_NOOP("ExportRoom", "resources, themes, icons, Kotlin"),
-     QT_TRANSLATE_NOOP("ExportRoom", "…/app/src/main")},
-    {"ios", QT_TRANSLATE_NOOP("ExportRoom", "storyboard, catalogue, icons, Swift"),
-     QT_TRANSLATE_NOOP("ExportRoom", "the folder with your app's sources")},
-    {"flutter", QT_TRANSLATE_NOOP("ExportRoom", "both native openings, a widget"),
-     QT_TRANSLATE_NOOP("ExportRoom", "the folder with pubspec.yaml")},
-    {"react-native", QT_TRANSLATE_NOOP("ExportRoom", "both native openings, a component"),
-     QT_TRANSLATE_NOOP("ExportRoom", "the folder with package.json")},
-    {"web", QT_TRANSLATE_NOOP("ExportRoom", "markup, styles, script, manifest"),
-     QT_TRANSLATE_NOOP("ExportRoom", "the folder your site is served from, for example public")},
-    {"lottie", QT_TRANSLATE_NOOP("ExportRoom", "compositions for light and dark"),
-     QT_TRANSLATE_NOOP("ExportRoom", "any folder")},
-};
-
-const TargetWords& wordsOf(const Id& id) {
-    for (const auto& it : kWords) {
-        if (id == it.id) {
-            return it;
-        }
-    }
-    return kWords[0];
-}
 
 QColor inkOf(FileChange change) {
     return change == FileChange::Refused                                   ? theme().madder
@@ -123,148 +89,6 @@ ExportRoom::ExportRoom(Document& document, QWidget* parent)
     };
     connect(&m_document, &Document::changed, this, renew);
     connect(&m_document, &Document::stateChanged, this, renew);
-}
-
-QWidget* ExportRoom::buildLeft() {
-    auto* page = new QWidget(this);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(22, 18, 30, 18);
-    column->setSpacing(8);
-    auto* heading = new QLabel(tr("Where it goes"), page);
-    heading->setFont(nameFont(18));
-    column->addWidget(heading);
-    auto* about = new QLabel(tr("A mark for each cue:  ● player   ■ system   ○ baked   × dropped"), page);
-    about->setFont(uiFont(11));
-    about->setProperty("quiet", true);
-    column->addWidget(about);
-    for (const auto* exporter : exporting::exporters()) {
-        auto* card = new TargetCard(exporter->id(), QString::fromStdString(exporter->name()),
-                                    tr(wordsOf(exporter->id()).about), page);
-        connect(card, &QAbstractButton::clicked, this, [this, id = exporter->id()] { choose(id); });
-        m_cards.push_back(card);
-        column->addWidget(card, 1);
-    }
-    m_cards.front()->setChecked(true);
-    column->addStretch(1);
-    return page;
-}
-
-QWidget* ExportRoom::buildRight() {
-    auto* page = new QWidget(this);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(30, 16, 22, 16);
-    column->setSpacing(8);
-    m_name = new QLabel(page);
-    m_name->setFont(nameFont(18));
-    m_folder = new QLineEdit(page);
-    m_folder->setObjectName(QStringLiteral("exportFolder"));
-    m_folder->setAccessibleName(tr("Folder to export to"));
-    auto* browse = new QPushButton(tr("Choose …"), page);
-    connect(browse, &QPushButton::clicked, this, &ExportRoom::chooseFolder);
-    connect(m_folder, &QLineEdit::editingFinished, this, &ExportRoom::plan);
-    auto* where = new QHBoxLayout;
-    where->addWidget(m_name);
-    where->addSpacing(14);
-    where->addWidget(m_folder, 1);
-    where->addWidget(browse);
-    column->addLayout(where);
-    m_packageRow = new QWidget(page);
-    auto* packageRow = new QHBoxLayout(m_packageRow);
-    packageRow->setContentsMargins(0, 0, 0, 0);
-    m_package = new QLineEdit(m_packageRow);
-    m_package->setObjectName(QStringLiteral("exportPackage"));
-    m_package->setPlaceholderText(tr("com.example.app"));
-    auto* packageLabel = new QLabel(tr("Package of your Android app"), m_packageRow);
-    packageLabel->setBuddy(m_package);
-    connect(m_package, &QLineEdit::editingFinished, this, [this] { later(); });
-    packageRow->addWidget(packageLabel);
-    packageRow->addWidget(m_package, 1);
-    column->addWidget(m_packageRow);
-    m_tabs = new QTabWidget(page);
-    m_tabs->setObjectName(QStringLiteral("exportTabs"));
-    m_tabs->setDocumentMode(true);
-    m_tabs->tabBar()->setObjectName(QStringLiteral("pageTabs"));
-    m_tabs->tabBar()->setDrawBase(false);
-    auto* split = new QSplitter(m_tabs);
-    m_files = new QTreeWidget(split);
-    m_files->setObjectName(QStringLiteral("exportFiles"));
-    m_files->setHeaderHidden(true);
-    m_files->setColumnCount(2);
-    m_files->header()->setStretchLastSection(false);
-    m_files->header()->setSectionResizeMode(0, QHeaderView::Stretch);
-    m_files->header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
-    m_files->setIndentation(14);
-    m_files->setFrameShape(QFrame::NoFrame);
-    connect(m_files, &QTreeWidget::currentItemChanged, this, &ExportRoom::showFile);
-    m_view = new FileView(split);
-    connect(m_view, &FileView::chosen, this, [this](const QString& path, RefusedChoice choice) {
-        for (auto& entry : m_plan.entries) {
-            entry.choice = entry.path == path.toStdString() ? choice : entry.choice;
-        }
-        summarise();
-    });
-    split->addWidget(m_files);
-    split->addWidget(m_view);
-    split->setStretchFactor(0, 2);
-    split->setStretchFactor(1, 3);
-    split->setHandleWidth(14);
-    split->setSizes({240, 500});
-    m_tabs->addTab(split, tr("Files"));
-    m_cues = new QTreeWidget(m_tabs);
-    m_cues->setObjectName(QStringLiteral("exportCues"));
-    m_cues->setRootIsDecorated(false);
-    m_cues->setFrameShape(QFrame::NoFrame);
-    m_tabs->addTab(m_cues, tr("How each cue gets there"));
-    m_steps = new QTextBrowser(m_tabs);
-    m_steps->setObjectName(QStringLiteral("exportSteps"));
-    m_steps->setFrameShape(QFrame::NoFrame);
-    m_steps->setOpenLinks(false);
-    m_tabs->addTab(m_steps, tr("Steps left to you"));
-    m_notes = new QLabel(m_tabs);
-    m_notes->setObjectName(QStringLiteral("exportNotes"));
-    m_notes->setWordWrap(true);
-    m_notes->setAlignment(Qt::AlignTop | Qt::AlignLeft);
-    m_notes->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    m_notes->setContentsMargins(4, 10, 4, 4);
-    auto* scroll = new QScrollArea(m_tabs);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setWidget(m_notes);
-    m_tabs->addTab(scroll, tr("Findings"));
-    column->addWidget(m_tabs, 1);
-    m_summary = new QLabel(page);
-    m_summary->setObjectName(QStringLiteral("exportSummary"));
-    m_summary->setWordWrap(true);
-    m_progress = new QProgressBar(page);
-    m_progress->setTextVisible(false);
-    m_progress->setFixedSize(120, 6);
-    m_cancel = new QPushButton(tr("Cancel"), page);
-    m_cancel->setObjectName(QStringLiteral("exportCancel"));
-    connect(m_cancel, &QPushButton::clicked, this, [this] {
-        m_task.cancel();
-        m_summary->setText(tr("Cancelled. Nothing was written."));
-        m_progress->hide();
-        m_cancel->hide();
-    });
-    m_open = new QPushButton(tr("Open the folder"), page);
-    connect(m_open, &QPushButton::clicked, this,
-            [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(folder())); });
-    m_write = new QPushButton(tr("Write the files"), page);
-    m_write->setObjectName(QStringLiteral("exportWrite"));
-    m_write->setDefault(true);
-    connect(m_write, &QPushButton::clicked, this, &ExportRoom::write);
-    auto* foot = new QHBoxLayout;
-    foot->addWidget(m_summary, 1);
-    foot->addWidget(m_progress);
-    foot->addWidget(m_cancel);
-    foot->addWidget(m_open);
-    foot->addWidget(m_write);
-    column->addLayout(foot);
-    m_progress->hide();
-    m_cancel->hide();
-    m_open->setEnabled(false);
-    m_write->setEnabled(false);
-    return page;
 }
 
 QString ExportRoom::folder() const { return m_folder->text().trimmed(); }
@@ -629,27 +453,6 @@ std::optional<std::string> ExportRoom::lastWritten(const std::string& path) cons
     const auto text =
         files.read(QDir(keptTexts()).filePath(QString::fromStdString(hash)).toStdString(), kLargestShown);
     return text ? std::optional(*text) : std::nullopt;
-}
-
-void ExportRoom::paintEvent(QPaintEvent*) {
-    QPainter painter(this);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.fillRect(rect(), theme().desk);
-    const QRectF book = QRectF(rect()).adjusted(10, 6, -10, -8);
-    painter.setPen(QPen(theme().rule, 1));
-    painter.setBrush(theme().page);
-    painter.drawRoundedRect(book, 6, 6);
-    // The spine: a soft fold between the pages.
-    const double x = 14 + kSpine;
-    QLinearGradient fold(x - 14, 0, x + 14, 0);
-    QColor shade = theme().night ? QColor(Qt::black) : theme().ink;
-    shade.setAlpha(0);
-    fold.setColorAt(0, shade);
-    shade.setAlpha(theme().night ? 90 : 26);
-    fold.setColorAt(0.5, shade);
-    shade.setAlpha(0);
-    fold.setColorAt(1, shade);
-    painter.fillRect(QRectF(x - 14, book.top() + 1, 28, book.height() - 2), fold);
 }
 
 }
