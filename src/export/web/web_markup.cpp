@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/parts.h"
-#include "core/art/read_clip.h"
 #include "core/art/write_svg.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/carry.h"
+#include "export/common/look_tree.h"
 #include "export/common/names.h"
 #include "export/common/outlines.h"
 #include "export/common/picture_kind.h"
@@ -217,24 +217,14 @@ private:
     [[nodiscard]] std::string clip() {
         const auto& content = m_layer.clip;
         const int frames = schedule::bakedFrames(content);
-        const auto info = art::readClip(*m_build.input.shelf.bytesOf(content.path), content.path);
-        const Size own = info ? info->size : Size{1, 1};
-        const double fit =
-            art::fitInto({0, 0, own.width, own.height}, {0, 0, m_layer.place.width, m_layer.place.height})
-                .meanScale();
-        const Size shown{own.width * fit, own.height * fit};
+        const Size shown = clipSizeOf(m_build.input, m_layer);
         const int columns = static_cast<int>(std::ceil(std::sqrt(frames * shown.height / shown.width)));
         const int rows = (frames + columns - 1) / columns;
         const double density = std::min(
             {kSheetDensity, kLargestSheet / (shown.width * columns), kLargestSheet / (shown.height * rows)});
         const Size pixels{std::max(1.0, std::floor(shown.width * density)),
                           std::max(1.0, std::floor(shown.height * density))};
-        std::vector<double> times;
-        for (int i = 0; i < frames; ++i) {
-            times.push_back(i == frames - 1
-                                ? content.keep.value_or(content.stopAt)
-                                : content.from + (content.stopAt - content.from) * double(i) / (frames - 1));
-        }
+        const auto times = clipTimes(content);
         const auto& files = m_build.input.shelf.files;
         const auto sheet = [&](const std::string& path, const char* mark) {
             const auto file = fmt::format("images/{}{}.png", m_layer.id, mark);
