@@ -155,51 +155,22 @@ private:
     }
 
     void art(const model::Layer& layer) {
-        const bool isText = layer.kind == LayerKind::Text;
-        const Size size = artPictureSize(m_build.input, layer);
-        for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
-            const bool night = appearance == Appearance::Dark;
-            const auto colour = [&](const model::ColourRef& ref) {
-                return model::colourOf(m_build.sequence().palette, ref, appearance);
-            };
-            const auto shown =
-                isText ? nullptr
-                       : project::shownArt(m_build.sequence(), m_build.input.shelf, layer, appearance);
-            const auto& tint = isText ? layer.text.colour : layer.tint;
-            const auto paint = [&](Appearance of) {
-                return tint.empty() ? Colour{0, 0, 0, 255}
-                                    : model::colourOf(m_build.sequence().palette, tint, of);
-            };
-            const bool differs = project::differsByNight(layer) || layer.plate ||
-                                 !(paint(Appearance::Light) == paint(Appearance::Dark));
-            if (night && !differs) {
+        const auto light = layerPicture(m_build.input, layer, Appearance::Light);
+        const auto night = layerPicture(m_build.input, layer, Appearance::Dark);
+        const bool differs = project::differsByNight(layer) || layer.plate || !(light.ink == night.ink);
+        for (const bool isNight : {false, true}) {
+            if (isNight && !differs) {
                 continue;
             }
-            if (night) {
+            if (isNight) {
                 dark.insert(layer.id + ".png");
             }
-            auto framed = std::make_shared<art::Art>();
-            framed->viewBox = {0, 0, size.width, size.height};
-            if (layer.plate) {
-                art::Shape disc;
-                const double r = layer.plate->diameter / 2;
-                disc.path = art::ellipsePath({size.width / 2, size.height / 2}, r, r);
-                disc.fill = colour(layer.plate->colour);
-                framed->root.children.emplace_back(std::move(disc));
-            }
-            const Size inner = isText ? size : Size{layer.place.width, layer.place.height};
-            const Rect box{(size.width - inner.width) / 2, (size.height - inner.height) / 2, inner.width,
-                           inner.height};
-            const art::Art letters = isText ? lettersOf(m_build.input, layer) : art::Art();
-            const auto placed = framedArt(isText ? letters : *shown, size, box);
-            framed->root.children.emplace_back(art::cloneGroup(placed->root));
             for (int scale = 1; scale <= kScales; ++scale) {
-                m_build.addLater(
-                    path(layer.id, night, scale),
-                    [&rasteriser = m_build.input.rasteriser, framed, size, scale, ink = paint(appearance)] {
-                        return rasteriser.png(*framed, pixelsOf(size.width, scale),
-                                              pixelsOf(size.height, scale), ink);
-                    });
+                m_build.addLater(path(layer.id, isNight, scale), [&rasteriser = m_build.input.rasteriser,
+                                                                  it = isNight ? night : light, scale] {
+                    return rasteriser.png(*it.art, pixelsOf(it.size.width, scale),
+                                          pixelsOf(it.size.height, scale), it.ink);
+                });
             }
         }
     }
@@ -208,6 +179,32 @@ private:
     const ScaledPictures& m_where;
 };
 
+}
+
+LayerPicture layerPicture(const ExportInput& input, const model::Layer& layer, Appearance appearance) {
+    const auto colour = [&](const model::ColourRef& ref) {
+        return model::colourOf(input.sequence.palette, ref, appearance);
+    };
+    const bool isText = layer.kind == LayerKind::Text;
+    const Size size = artPictureSize(input, layer);
+    auto picture = std::make_shared<art::Art>();
+    picture->viewBox = {0, 0, size.width, size.height};
+    if (layer.plate) {
+        art::Shape disc;
+        const double r = layer.plate->diameter / 2;
+        disc.path = art::ellipsePath({size.width / 2, size.height / 2}, r, r);
+        disc.fill = colour(layer.plate->colour);
+        picture->root.children.emplace_back(std::move(disc));
+    }
+    const auto shown = isText ? nullptr : project::shownArt(input.sequence, input.shelf, layer, appearance);
+    const art::Art letters = shown ? art::Art() : lettersOf(input, layer);
+    const Size inner = shown ? Size{layer.place.width, layer.place.height} : size;
+    const Rect box{(size.width - inner.width) / 2, (size.height - inner.height) / 2, inner.width,
+                   inner.height};
+    const auto placed = framedArt(shown ? *shown : letters, size, box);
+    picture->root.children.emplace_back(art::cloneGroup(placed->root));
+    const auto& tint = isText ? layer.text.colour : layer.tint;
+    return {picture, size, tint.empty() ? Colour{0, 0, 0, 255} : colour(tint)};
 }
 
 Size artPictureSize(const ExportInput& input, const model::Layer& layer) {

@@ -19,6 +19,15 @@ struct ScaledPictures {
 /// pixels a dp. Returns the names of those with a variant for the night, "sun.png" (in "sun-dark.png").
 [[nodiscard]] std::set<std::string> addScaledPictures(ExportBuild& build, const ScaledPictures& where);
 
+/// An art or text layer as one picture: its art within its box, or its letters, on its plate.
+struct LayerPicture {
+    art::ArtPtr art;
+    Size size;  ///< dp
+    Colour ink; ///< what currentColor means in it
+};
+[[nodiscard]] LayerPicture layerPicture(const ExportInput& input, const model::Layer& layer,
+                                        model::Appearance appearance);
+
 /// Size in dp of the picture an art or text layer becomes: its box, or what its ink and plate need.
 [[nodiscard]] Size artPictureSize(const ExportInput& input, const model::Layer& layer);
 

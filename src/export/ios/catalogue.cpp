@@ -2,9 +2,9 @@
 #include "core/project/shown_art.h"
 #include "core/schedule/carry.h"
 #include "export/common/app_icon.h"
-#include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
 #include "export/common/picture_kind.h"
+#include "export/common/script_pictures.h"
 #include "export/ios/ios_parts.h"
 
 #include <algorithm>
@@ -133,54 +133,13 @@ OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, con
     return {size, true, "scaleToFill"};
 }
 
-/// Art and text, with the plate behind it, in the middle of a picture large enough for all of it.
 OpeningPicture addArtPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
-    const Size box{layer.place.width, layer.place.height};
-    Size size = box;
-    art::Art letters;
-    if (layer.kind == LayerKind::Text) {
-        art::Shape shape;
-        shape.path = build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile));
-        const Rect ink = art::bounds(shape.path);
-        const auto reach = [](double low, double high) {
-            return 2 * std::ceil(std::max({std::abs(low), std::abs(high), 1.0}));
-        };
-        size = {reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
-        shape.fill = art::CurrentColour{};
-        letters.viewBox = {-size.width / 2, -size.height / 2, size.width, size.height};
-        letters.root.children.emplace_back(std::move(shape));
-    }
-    if (layer.plate) {
-        size = {std::max(size.width, layer.plate->diameter), std::max(size.height, layer.plate->diameter)};
-    }
     ImageSet set(build, names, names.opening(layer.id));
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
-        const auto colour = [&](const model::ColourRef& ref) {
-            return model::colourOf(build.sequence().palette, ref, appearance);
-        };
-        const auto shown = layer.kind == LayerKind::Text
-                               ? nullptr
-                               : project::shownArt(build.sequence(), build.input.shelf, layer, appearance);
-        const auto& art = shown ? *shown : letters;
-        const Size inner = shown ? box : size;
-        auto framed = std::make_shared<art::Art>();
-        framed->viewBox = {0, 0, size.width, size.height};
-        if (layer.plate) {
-            art::Shape disc;
-            disc.path = art::ellipsePath({size.width / 2, size.height / 2}, layer.plate->diameter / 2,
-                                         layer.plate->diameter / 2);
-            disc.fill = colour(layer.plate->colour);
-            framed->root.children.emplace_back(std::move(disc));
-        }
-        auto placed = framedArt(
-            art, size,
-            {(size.width - inner.width) / 2, (size.height - inner.height) / 2, inner.width, inner.height});
-        framed->root.children.emplace_back(art::cloneGroup(placed->root));
-        const auto& tint = layer.kind == LayerKind::Text ? layer.text.colour : layer.tint;
-        set.addArt(framed, size, tint.empty() ? Colour{0, 0, 0, 255} : colour(tint),
-                   appearance == Appearance::Dark);
+        const auto picture = layerPicture(build.input, layer, appearance);
+        set.addArt(picture.art, picture.size, picture.ink, appearance == Appearance::Dark);
     }
-    return {size, false, "scaleToFill"};
+    return {artPictureSize(build.input, layer), false, "scaleToFill"};
 }
 
 }
