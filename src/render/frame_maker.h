@@ -12,9 +12,8 @@ public:
                            const schedule::Conditions& conditions, Size screen,
                            double density) const override;
     std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
-                         model::Appearance appearance, int side, double part,
-                         std::optional<Colour> backing, bool round) const override;
+                         model::Appearance appearance, int side, double part, std::optional<Colour> backing,
+                         bool round) const override;
 };
-
 
 }

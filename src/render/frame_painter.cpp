@@ -97,6 +97,27 @@ public:
         m_painter.restore();
     }
 
+    /// The rectangle upright on the screen in which the layer can paint; nothing if that may be anywhere.
+    [[nodiscard]] std::optional<QRectF> reach() const {
+        const bool framed = layer().kind == LayerKind::Artwork || layer().kind == LayerKind::FooterMark ||
+                            layer().kind == LayerKind::Shape || layer().kind == LayerKind::Text ||
+                            layer().kind == LayerKind::Image;
+        if (!framed || !m_state.outer.isIdentity() || m_state.mask > 0) {
+            return std::nullopt;
+        }
+        QTransform way;
+        way.translate(m_state.centre.x, m_state.centre.y);
+        way.rotate(m_state.rotation);
+        way.scale(m_state.scaleX, m_state.scaleY);
+        return way.mapRect(tightBox());
+    }
+    /// Whether each of its rows is of one colour.
+    [[nodiscard]] bool isPlainRows() const {
+        const bool upright = std::fmod(layer().fill.angle, 180) == 0 && m_state.rotation == 0;
+        return layer().kind == LayerKind::Backdrop && upright &&
+               (m_state.plain || (m_prepared.picture.isNull() && m_prepared.sideways.isNull()));
+    }
+
 private:
     [[nodiscard]] const model::Layer& layer() const { return m_prepared.layer; }
 
@@ -127,8 +148,8 @@ private:
         }
     }
 
-    /// The box in which ink can lie; text may reach over its place.
-    [[nodiscard]] QRectF inkBox() const {
+    /// The box in which ink can lie; text may reach over its place, art is cut to it.
+    [[nodiscard]] QRectF tightBox() const {
         QRectF box = m_box;
         if (layer().kind == LayerKind::Text && m_prepared.art) {
             box = box.united(m_prepared.art->viewBox().adjusted(-2, -2, 2, 2));
@@ -137,7 +158,12 @@ private:
             const double r = layer().plate->diameter / 2;
             box = box.united(QRectF(-r, -r, 2 * r, 2 * r));
         }
-        // Art may paint outside of its viewBox (a glow, a wide stroke).
+        return box;
+    }
+
+    /// With room for a half-transparent layer's soft edges.
+    [[nodiscard]] QRectF inkBox() const {
+        const QRectF box = tightBox();
         return box.adjusted(-box.width() / 4, -box.height() / 4, box.width() / 4, box.height() / 4);
     }
 
@@ -290,6 +316,27 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
             .paint();
     }
     painter.restore();
+}
+
+std::optional<BusyColumns> busyColumns(const Scene& scene, const schedule::Frame& frame) {
+    const QSizeF screen(frame.screen.width, frame.screen.height);
+    QPainter none;
+    std::optional<BusyColumns> columns;
+    for (const auto& state : frame.layers) {
+        const auto& prepared = scene.layers()[static_cast<std::size_t>(state.layer)];
+        const LayerPainter layer(none, prepared, state, screen.width() > screen.height());
+        if (layer.isPlainRows() && coversAll(prepared, state, screen)) {
+            continue;
+        }
+        const auto reach = layer.reach();
+        if (!reach) {
+            return std::nullopt;
+        }
+        columns = columns ? BusyColumns{std::min(columns->from, reach->left()),
+                                        std::max(columns->to, reach->right())}
+                          : BusyColumns{reach->left(), reach->right()};
+    }
+    return columns ? columns : BusyColumns{};
 }
 
 void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen) {

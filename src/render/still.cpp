@@ -3,8 +3,8 @@
 
 #include "render/convert.h"
 #include "render/frame_painter.h"
+#include "render/png_writer.h"
 
-#include <QBuffer>
 #include <QPainter>
 #include <atomic>
 #include <cmath>
@@ -63,14 +63,6 @@ std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedul
     return images;
 }
 
-static std::string pngBytes(const QImage& image) {
-    QByteArray bytes;
-    QBuffer buffer(&bytes);
-    buffer.open(QIODevice::WriteOnly);
-    image.save(&buffer, "PNG");
-    return bytes.toStdString();
-}
-
 std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour currentColour) const {
     QImage image(width, height, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
@@ -80,7 +72,7 @@ std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour
     painter.setTransform(toQt(fit));
     PreparedArt(art, currentColour, fit.meanScale() > 0 ? 1 / fit.meanScale() : 1).paint(painter, {});
     painter.end();
-    return pngBytes(image);
+    return pngOf(image);
 }
 
 std::shared_ptr<const ClipPictures>
@@ -100,7 +92,7 @@ std::string QtRasteriser::clipPng(const std::shared_ptr<const std::string>& clip
         const auto pictures = opened(clip);
         image = pictures ? pictures->at(millis, {width, height}) : QImage();
     }
-    return image.isNull() ? std::string() : pngBytes(image);
+    return image.isNull() ? std::string() : pngOf(image);
 }
 
 std::string QtRasteriser::clipSheetPng(const std::shared_ptr<const std::string>& clip,
@@ -121,7 +113,7 @@ std::string QtRasteriser::clipSheetPng(const std::shared_ptr<const std::string>&
                           pictures->at(times[static_cast<std::size_t>(i)], one));
     }
     painter.end();
-    return pngBytes(sheet);
+    return pngOf(sheet);
 }
 
 }

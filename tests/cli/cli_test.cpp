@@ -132,6 +132,34 @@ TEST_CASE("frame writes a picture of the size asked for") {
     CHECK(runCli({"frame", sample(), "--at", "0", "-o", "/proc/none/x.png"}).code == cli::kRefused);
 }
 
+TEST_CASE("export for all targets fills a folder for each, and says so as one list of JSON") {
+    const TemporaryFolder folder;
+    const auto into = (folder.path() / "out").string();
+    const auto result = runCli({"export", sample(), "--for", "all", "--into", into, "--json"});
+    REQUIRE(result.code == cli::kDone);
+    const auto reports = json::parse(result.out);
+    REQUIRE(reports.size() == 6);
+    for (const auto& report : reports) {
+        const auto target = report.at("target").get<std::string>();
+        INFO(target);
+        CHECK(report.at("written") == true);
+        for (const auto& file : report.at("files")) {
+            CHECK(std::filesystem::exists(std::filesystem::path(into) / target / file.at("path")));
+        }
+        for (const auto& finding : report.at("findings")) {
+            CHECK(finding.at("severity") != "error");
+        }
+    }
+    const auto again = runCli({"export", sample(), "--for", "all", "--into", into});
+    CHECK(again.code == cli::kDone);
+    CHECK(again.out.find("added") == std::string::npos);
+    // One edited file keeps its target from being written, and tells by the exit code; the others are.
+    std::ofstream(std::filesystem::path(into) / "lottie/INTEGRATE.md") << "mine";
+    const auto refused = runCli({"export", sample(), "--for", "all", "--into", into});
+    CHECK(refused.code == cli::kRefused);
+    CHECK(readWhole(std::filesystem::path(into) / "lottie/INTEGRATE.md") == "mine");
+}
+
 TEST_CASE("export writes, repeats itself without a change, and refuses what a person edited") {
     const TemporaryFolder folder;
     const std::vector<std::string> arguments = {"export",    sample(),           "--for",

@@ -116,10 +116,10 @@ TEST_CASE("Whichever write fails, the folder is as it was") {
         class FailsOnce : public MemoryFiles {
         public:
             int countdown = 0;
-            Result<void> writeAtomically(const std::filesystem::path& path,
-                                         const std::string& bytes) override {
+            Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes,
+                                         Wait wait) override {
                 return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left"))
-                                        : MemoryFiles::writeAtomically(path, bytes);
+                                        : MemoryFiles::writeAtomically(path, bytes, wait);
             }
             Result<void> remove(const std::filesystem::path& path) override {
                 return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left"))

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/export/export_task.h"
 
+#include "export/common/remembered_pictures.h"
 #include "render/frame_maker.h"
 #include "render/still.h"
 #include "render/text_outline.h"
@@ -36,6 +37,7 @@ void ExportTask::build(const Document& document, const Id& target, const std::st
             const render::QtTextOutliner outliner;
             const render::QtRasteriser rasteriser;
             const render::QtFrameMaker frames;
+            const exporting::RememberedPictures pictures(rasteriser, frames);
             exporting::ExportOptions options{package, [stopped] { return stopped->load(); }, {}};
             options.progress = [this, stopped](std::size_t done, std::size_t all) {
                 QMetaObject::invokeMethod(this, [this, stopped, done, all] {
@@ -45,7 +47,7 @@ void ExportTask::build(const Document& document, const Id& target, const std::st
                 });
             };
             auto made = std::make_shared<Result<exporting::Export>>(exporting::findExporter(target)->build(
-                {*sequence, *shelf, outliner, rasteriser, frames, options}));
+                {*sequence, *shelf, outliner, pictures, pictures, options}));
             QMetaObject::invokeMethod(this, [this, stopped, made] {
                 if (!*stopped) {
                     m_running = false;

@@ -4,6 +4,7 @@
 #include "export/common/export_writer.h"
 #include "export/common/exporter.h"
 #include "export/common/line_diff.h"
+#include "export/common/remembered_pictures.h"
 #include "render/frame_maker.h"
 #include "render/gui_session.h"
 #include "render/still.h"
@@ -17,6 +18,8 @@
 namespace scaena::cli {
 
 namespace {
+
+constexpr const char* kAll = "all";
 
 struct ExportOptions {
     std::string file, target, folder, package;
@@ -77,38 +80,41 @@ void printReport(const exporting::Export& made, const exporting::WritePlan& plan
     }
 }
 
-int runExport(Context& context, const ExportOptions& options) {
-    const auto* exporter = exporting::findExporter(options.target);
-    if (!exporter) {
-        context.err << fmt::format("--for: “{}” is not one of {}\n", options.target,
-                                   exporting::exporterIds());
-        return kWrongUsage;
-    }
-    const auto project = openProject(options.file, context.err);
-    if (!project) {
-        return kUnreadable;
-    }
-    const render::GuiSession gui;
-    const render::QtTextOutliner outliner;
-    const render::QtRasteriser rasteriser;
-    const render::QtFrameMaker frames;
-    auto made = exporter->build(
-        {project->sequence, *project->shelf, outliner, rasteriser, frames, {options.package}});
+/// What several exports of one run share.
+struct Workshop {
+    explicit Workshop(project::Project opened) : project(std::move(opened)) {}
+    project::Project project;
+    render::GuiSession gui;
+    render::QtTextOutliner outliner;
+    render::QtRasteriser rasteriser;
+    render::QtFrameMaker frames;
+    exporting::RememberedPictures pictures{rasteriser, frames};
+};
+
+/// One target into one folder. Its JSON report is added to `reports`.
+int exportOne(Context& context, const ExportOptions& options, const exporting::Exporter& exporter,
+              const std::string& folder, const Workshop& shop, nlohmann::ordered_json& reports) {
+    auto made = exporter.build({shop.project.sequence,
+                                *shop.project.shelf,
+                                shop.outliner,
+                                shop.pictures,
+                                shop.pictures,
+                                {options.package}});
     if (!made) {
         context.err << describe(made.error()) << "\n";
         return kRefused;
     }
     DiskFiles files;
-    made = exporting::placed(std::move(*made), exporting::placeIn(files, options.folder, options.target));
-    const auto suggestions = exporting::suggestionsFor(files, options.folder, *made);
-    const auto plan = exporting::planWrite(files, options.folder, *made);
+    made = exporting::placed(std::move(*made), exporting::placeIn(files, folder, exporter.id()));
+    const auto suggestions = exporting::suggestionsFor(files, folder, *made);
+    const auto plan = exporting::planWrite(files, folder, *made);
     Result<void> written;
     const bool writes = !options.dryRun && (options.force || !plan.hasRefused());
     if (writes) {
-        written = exporting::write(files, options.folder, *made, plan, options.force);
+        written = exporting::write(files, folder, *made, plan, options.force);
     }
     if (options.json) {
-        context.out << reportJson(*made, plan, suggestions, writes && written.has_value()).dump(2) << "\n";
+        reports.push_back(reportJson(*made, plan, suggestions, writes && written.has_value()));
     } else {
         printReport(*made, plan, suggestions, context.out);
     }
@@ -126,13 +132,47 @@ int runExport(Context& context, const ExportOptions& options) {
     return kDone;
 }
 
+int runExport(Context& context, const ExportOptions& options) {
+    const auto* exporter = exporting::findExporter(options.target);
+    if (!exporter && options.target != kAll) {
+        context.err << fmt::format("--for: “{}” is not one of {}, {}\n", options.target,
+                                   exporting::exporterIds(), kAll);
+        return kWrongUsage;
+    }
+    auto project = openProject(options.file, context.err);
+    if (!project) {
+        return kUnreadable;
+    }
+    const Workshop shop(std::move(*project));
+    nlohmann::ordered_json reports = nlohmann::ordered_json::array();
+    int worst = kDone;
+    if (exporter) {
+        worst = exportOne(context, options, *exporter, options.folder, shop, reports);
+    } else {
+        for (const auto* each : exporting::exporters()) {
+            if (!options.json) {
+                context.out << each->id() << "\n";
+            }
+            worst = std::max(
+                worst, exportOne(context, options, *each, options.folder + "/" + each->id(), shop, reports));
+        }
+    }
+    if (options.json && !reports.empty()) {
+        context.out << (exporter ? reports.front() : reports).dump(2) << "\n";
+    }
+    return worst;
+}
+
 }
 
 void addExport(CLI::App& app, Context& context) {
     auto* command = app.add_subcommand("export", "Writes what a platform needs into a folder");
     auto options = std::make_shared<ExportOptions>();
     command->add_option("FILE", options->file, "The .scaena file")->required();
-    command->add_option("--for", options->target, "The target: " + exporting::exporterIds())->required();
+    command
+        ->add_option("--for", options->target,
+                     "The target: " + exporting::exporterIds() + "; or all, each into a folder of its name")
+        ->required();
     command->add_option("--into", options->folder, "The folder, for example app/src/main")->required();
     command->add_option("--package", options->package,
                         "Kotlin package of the app's resources, for example com.example.huts");

@@ -21,7 +21,7 @@ Result<void> writeFailed(const fs::path& path, const std::string& reason) {
     return failure(ProblemKind::Refused, "could not be written: " + reason, path.string());
 }
 
-bool writeAll(int descriptor, const std::string& bytes) {
+bool writeAll(int descriptor, const std::string& bytes, bool waits) {
     std::size_t done = 0;
     while (done < bytes.size()) {
         const auto count = ::write(descriptor, bytes.data() + done, bytes.size() - done);
@@ -30,7 +30,7 @@ bool writeAll(int descriptor, const std::string& bytes) {
         }
         done += count > 0 ? static_cast<std::size_t>(count) : 0;
     }
-    return ::fsync(descriptor) == 0;
+    return !waits || ::fsync(descriptor) == 0;
 }
 
 Result<std::string> tooLarge(const fs::path& path, std::size_t limit) {
@@ -66,7 +66,7 @@ Result<std::string> DiskFiles::read(const fs::path& path, std::size_t limit) con
     return bytes;
 }
 
-Result<void> DiskFiles::writeAtomically(const fs::path& path, const std::string& bytes) {
+Result<void> DiskFiles::writeAtomically(const fs::path& path, const std::string& bytes, Wait wait) {
     std::error_code error;
     if (path.has_parent_path()) {
         fs::create_directories(path.parent_path(), error);
@@ -83,7 +83,7 @@ Result<void> DiskFiles::writeAtomically(const fs::path& path, const std::string&
     }
     struct stat old {};
     ::fchmod(descriptor, ::stat(target.c_str(), &old) == 0 ? (old.st_mode & 0777) : 0644);
-    const bool written = writeAll(descriptor, bytes);
+    const bool written = writeAll(descriptor, bytes, wait == Wait::ForDisk);
     const std::string reason = written ? "" : std::strerror(errno);
     ::close(descriptor);
     if (!written || ::rename(temporary.c_str(), target.c_str()) != 0) {
@@ -92,6 +92,16 @@ Result<void> DiskFiles::writeAtomically(const fs::path& path, const std::string&
         return writeFailed(path, why);
     }
     return {};
+}
+
+Result<void> DiskFiles::settle(const fs::path& folder) {
+    const int descriptor = ::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC);
+    const bool settled = descriptor >= 0 && ::syncfs(descriptor) == 0;
+    const std::string reason = settled ? "" : std::strerror(errno);
+    if (descriptor >= 0) {
+        ::close(descriptor);
+    }
+    return settled ? Result<void>() : writeFailed(folder, reason);
 }
 
 Result<void> DiskFiles::remove(const fs::path& path) {
@@ -130,13 +140,15 @@ Result<std::string> MemoryFiles::read(const fs::path& path, std::size_t limit) c
     return found->second;
 }
 
-Result<void> MemoryFiles::writeAtomically(const fs::path& path, const std::string& bytes) {
+Result<void> MemoryFiles::writeAtomically(const fs::path& path, const std::string& bytes, Wait) {
     if (changeFails()) {
         return writeFailed(path, "no space left");
     }
     contents[path.lexically_normal()] = bytes;
     return {};
 }
+
+Result<void> MemoryFiles::settle(const fs::path&) { return {}; }
 
 Result<void> MemoryFiles::remove(const fs::path& path) {
     if (changeFails()) {

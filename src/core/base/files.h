@@ -18,9 +18,17 @@ public:
     /// The whole file; refuses files larger than `limit` bytes.
     [[nodiscard]] virtual Result<std::string> read(const std::filesystem::path& path,
                                                    std::size_t limit) const = 0;
+    /// Whether a write returns only when the bytes are safe from a loss of power. Whoever writes many files
+    /// waits once, by `settle`.
+    enum class Wait { ForDisk, No };
     /// Replaces the file as a whole or leaves the old one untouched; makes missing folders.
     [[nodiscard]] virtual Result<void> writeAtomically(const std::filesystem::path& path,
-                                                       const std::string& bytes) = 0;
+                                                       const std::string& bytes, Wait wait) = 0;
+    [[nodiscard]] Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) {
+        return writeAtomically(path, bytes, Wait::ForDisk);
+    }
+    /// Waits until all that was written to the folder's file system is safe.
+    [[nodiscard]] virtual Result<void> settle(const std::filesystem::path& folder) = 0;
     [[nodiscard]] virtual Result<void> remove(const std::filesystem::path& path) = 0;
     [[nodiscard]] virtual bool exists(const std::filesystem::path& path) const = 0;
     /// Every file below the folder, relative to it, in order; at most `limit`. Links to folders are not
@@ -32,7 +40,10 @@ public:
 class DiskFiles : public FileAccess {
 public:
     Result<std::string> read(const std::filesystem::path& path, std::size_t limit) const override;
-    Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override;
+    using FileAccess::writeAtomically;
+    Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes,
+                                 Wait wait) override;
+    Result<void> settle(const std::filesystem::path& folder) override;
     Result<void> remove(const std::filesystem::path& path) override;
     bool exists(const std::filesystem::path& path) const override;
     std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
@@ -43,7 +54,10 @@ public:
 class MemoryFiles : public FileAccess {
 public:
     Result<std::string> read(const std::filesystem::path& path, std::size_t limit) const override;
-    Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) override;
+    using FileAccess::writeAtomically;
+    Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes,
+                                 Wait wait) override;
+    Result<void> settle(const std::filesystem::path& folder) override;
     Result<void> remove(const std::filesystem::path& path) override;
     bool exists(const std::filesystem::path& path) const override;
     std::vector<std::filesystem::path> list(const std::filesystem::path& folder,

@@ -78,9 +78,9 @@ FileChange changeOf(const FileAccess& files, const fs::path& path, const std::st
 class Undo {
 public:
     Undo(FileAccess& files) : m_files(files) {}
-    Result<void> write(const fs::path& path, const std::string& bytes) {
+    Result<void> write(const fs::path& path, const std::string& bytes, FileAccess::Wait wait) {
         remember(path);
-        return m_files.writeAtomically(path, bytes);
+        return m_files.writeAtomically(path, bytes, wait);
     }
     Result<void> remove(const fs::path& path) {
         remember(path);
@@ -117,8 +117,9 @@ fs::path freeKeptPath(const FileAccess& files, const fs::path& folder, const std
 std::string_view word(FileChange change) { return kWords[static_cast<int>(change)]; }
 
 bool WritePlan::hasRefused() const {
-    return std::any_of(entries.begin(), entries.end(),
-                       [](const WriteEntry& e) { return e.change == FileChange::Refused && e.choice == RefusedChoice::Open; });
+    return std::any_of(entries.begin(), entries.end(), [](const WriteEntry& e) {
+        return e.change == FileChange::Refused && e.choice == RefusedChoice::Open;
+    });
 }
 
 bool WritePlan::changesAnything() const {
@@ -173,7 +174,8 @@ Result<void> write(FileAccess& files, const fs::path& folder, const Export& made
             }
             if (entry.change == FileChange::Refused) {
                 const auto theirs = files.read(path, kLargestFile);
-                done = theirs ? undo.write(freeKeptPath(files, folder, entry.path), *theirs)
+                done = theirs ? undo.write(freeKeptPath(files, folder, entry.path), *theirs,
+                                           FileAccess::Wait::ForDisk)
                               : Result<void>(tl::unexpected(theirs.error()));
             }
             if (done && entry.change == FileChange::Removed) {
@@ -181,15 +183,21 @@ Result<void> write(FileAccess& files, const fs::path& folder, const Export& made
             } else if (entry.change == FileChange::Kept) {
                 stillOurs[entry.path] = known.at(entry.path);
             } else if (done && entry.change != FileChange::Unchanged && file != made.files.end()) {
-                done = undo.write(path, file->bytes);
+                done = undo.write(path, file->bytes, FileAccess::Wait::No);
             }
             if (!done) {
                 return done;
             }
         }
+        // One wait for all files, before the manifest says that they are there.
+        if (auto settled = plan.changesAnything() ? files.settle(folder) : Result<void>(); !settled) {
+            return settled;
+        }
         const auto text = manifestText(made, stillOurs);
         const auto before = files.read(folder / manifestName(made), kLargestFile);
-        return before && *before == text ? Result<void>{} : undo.write(folder / manifestName(made), text);
+        return before && *before == text
+                   ? Result<void>{}
+                   : undo.write(folder / manifestName(made), text, FileAccess::Wait::ForDisk);
     };
     auto result = run();
     if (!result) {

@@ -49,8 +49,8 @@ public:
                           {"h", std::lround(m_schedule.screen.height)},
                           {"nm", m_sequence.name},
                           {"ddd", 0},
-                          {"assets", m_assets},
-                          {"layers", layers},
+                          {"assets", std::move(m_assets)},
+                          {"layers", std::move(layers)},
                           {"markers", markers()}};
         return out.dump(-1, ' ', false, Json::error_handler_t::replace) + "\n";
     }

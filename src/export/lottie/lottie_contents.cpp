@@ -126,9 +126,11 @@ std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const 
         whole.opacity = [](const LayerState& it) { return it.draw < 1 ? 0 : it.opacity; };
         auto fills = drawnAs(art::withoutStrokes(*shown));
         fills.opacity = [](const LayerState& it) { return it.draw < 1 ? it.opacity * filled(it) : 0; };
-        contents = {lines(layer, states), std::move(whole), std::move(fills)};
+        contents.push_back(lines(layer, states));
+        contents.push_back(std::move(whole));
+        contents.push_back(std::move(fills));
     } else {
-        contents = {std::move(whole)};
+        contents.push_back(std::move(whole));
     }
     if (layer.plate) {
         const double r = layer.plate->diameter / 2;
@@ -140,10 +142,11 @@ std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const 
 /// The contours that are drawn by and by, each with a trim of its own.
 LottieContent LottieContents::lines(const model::Layer& layer, const States& states) {
     Json items = Json::array();
+    const Json drawn = trim(sampled(states, [](const auto& it) { return it.draw; }));
     for (const auto& outline : outlinesOf(m_build.input, layer, appearance())) {
         const bool stroked = outline.strokeWidth > 0;
         const Colour ink = outline.ref.empty() ? outline.colour : colour(outline.ref);
-        for (const auto& contour : lottieContours(art::parsePath(outline.path).path)) {
+        for (auto& contour : lottieContours(art::parsePath(outline.path).path)) {
             Json stroke =
                 lottieStroke(ink, stroked ? outline.strokeWidth : 1.5, art::Cap::Round, art::Join::Round);
             if (!stroked) {
@@ -151,8 +154,7 @@ LottieContent LottieContents::lines(const model::Layer& layer, const States& sta
                     sampled(states, [&](const auto& it) { return 100 * ink.a / 255.0 * (1 - filled(it)); }),
                     0.2);
             }
-            items.push_back(lottieGroup(
-                {contour, trim(sampled(states, [](const auto& it) { return it.draw; })), stroke}));
+            items.push_back(lottieGroup({std::move(contour), drawn, std::move(stroke)}));
         }
     }
     auto content = shapes(std::move(items));
@@ -164,13 +166,18 @@ std::vector<LottieContent> LottieContents::text(const model::Layer& layer, const
     const auto path =
         m_build.input.outliner.outline(layer.text, m_build.input.shelf.bytesOf(layer.text.fontFile));
     auto whole = shapes(lottieFilled(path, colour(layer.text.colour)));
+    std::vector<LottieContent> contents; // pushed one by one: a list in braces would copy each
     if (std::none_of(states.begin(), states.end(), [](const auto& it) { return it.draw < 1; })) {
-        return {whole};
+        contents.push_back(std::move(whole));
+        return contents;
     }
     auto fills = whole;
     whole.opacity = [](const LayerState& it) { return it.draw < 1 ? 0 : it.opacity; };
     fills.opacity = [](const LayerState& it) { return it.draw < 1 ? it.opacity * filled(it) : 0; };
-    return {lines(layer, states), std::move(whole), std::move(fills)};
+    contents.push_back(lines(layer, states));
+    contents.push_back(std::move(whole));
+    contents.push_back(std::move(fills));
+    return contents;
 }
 
 std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, const States& states) {

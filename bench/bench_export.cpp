@@ -1,0 +1,97 @@
+// SPDX-License-Identifier: MIT
+#include "core/base/files.h"
+#include "core/project/project.h"
+#include "export/common/export_writer.h"
+#include "export/common/exporter.h"
+#include "export/common/remembered_pictures.h"
+#include "render/frame_maker.h"
+#include "render/still.h"
+#include "render/text_outline.h"
+
+#include <QProcess>
+#include <QTemporaryDir>
+#include <benchmark/benchmark.h>
+
+using namespace scaena;
+
+namespace {
+
+project::Project exportedSample(const std::string& name) {
+    return project::open(DiskFiles(), SCAENA_SOURCE_DIR "/samples/" + name + "/" + name + ".scaena").value();
+}
+
+/// Makers of pictures for one run, as the command line has them.
+struct Makers {
+    explicit Makers(const std::string& name) : project(exportedSample(name)) {}
+    project::Project project;
+    render::QtTextOutliner outliner;
+    render::QtRasteriser rasteriser;
+    render::QtFrameMaker frames;
+    exporting::RememberedPictures pictures{rasteriser, frames};
+
+    exporting::Export built(const exporting::Exporter& exporter) const {
+        return exporter.build({project.sequence, *project.shelf, outliner, pictures, pictures, {}}).value();
+    }
+};
+
+void writeTo(const QString& folder, const exporting::Export& made) {
+    DiskFiles files;
+    const auto into = folder.toStdString() + "/" + made.target;
+    (void)exporting::write(files, into, made, exporting::planWrite(files, into, made), false);
+}
+
+}
+
+static void exportTo(benchmark::State& state, const char* target) {
+    const auto* exporter = exporting::findExporter(target);
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(Makers("moraine").built(*exporter));
+    }
+}
+BENCHMARK_CAPTURE(exportTo, android, "android")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(exportTo, ios, "ios")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(exportTo, flutter, "flutter")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(exportTo, reactNative, "react-native")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(exportTo, web, "web")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(exportTo, lottie, "lottie")->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// Every target of a sample, built and written into an empty folder.
+static void exportToAllTargets(benchmark::State& state, const char* name) {
+    for (auto _ : state) {
+        auto folder = std::make_unique<QTemporaryDir>();
+        const Makers makers(name);
+        for (const auto* exporter : exporting::exporters()) {
+            writeTo(folder->path(), makers.built(*exporter));
+        }
+        state.PauseTiming();
+        folder.reset();
+        state.ResumeTiming();
+    }
+}
+
+/// The measure for it: the platform's own tool compiling the Android part alone.
+static void aapt2CompilesTheAndroidPart(benchmark::State& state, const char* name) {
+    const QTemporaryDir folder;
+    writeTo(folder.path(), Makers(name).built(*exporting::findExporter("android")));
+    for (auto _ : state) {
+        QProcess tool;
+        tool.start("aapt2",
+                   {"compile", "--dir", folder.filePath("android/res"), "-o", folder.filePath("out.zip")});
+        if (!tool.waitForFinished() || tool.exitCode() != 0) {
+            state.SkipWithError("aapt2 did not run");
+            break;
+        }
+    }
+}
+BENCHMARK_CAPTURE(exportToAllTargets, moraine, "moraine")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(aapt2CompilesTheAndroidPart, moraine, "moraine")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(exportToAllTargets, larder, "larder")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(aapt2CompilesTheAndroidPart, larder, "larder")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(exportToAllTargets, tidewater, "tidewater")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(aapt2CompilesTheAndroidPart, tidewater, "tidewater")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();

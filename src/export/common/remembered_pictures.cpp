@@ -1,0 +1,100 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/remembered_pictures.h"
+
+#include <fmt/format.h>
+
+namespace scaena::exporting {
+
+namespace {
+
+constexpr std::size_t kMostBytes = 32u << 20;
+
+bool same(const art::Group& one, const art::Group& other) {
+    if (one.transform != other.transform || one.opacity != other.opacity || one.clips != other.clips ||
+        one.children.size() != other.children.size()) {
+        return false;
+    }
+    for (std::size_t i = 0; i < one.children.size(); ++i) {
+        const auto* shape = std::get_if<art::Shape>(&one.children[i]);
+        const auto* otherShape = std::get_if<art::Shape>(&other.children[i]);
+        const bool alike = shape && otherShape
+                               ? *shape == *otherShape
+                               : !shape && !otherShape &&
+                                     same(*std::get<std::unique_ptr<art::Group>>(one.children[i]),
+                                          *std::get<std::unique_ptr<art::Group>>(other.children[i]));
+        if (!alike) {
+            return false;
+        }
+    }
+    return true;
+}
+
+bool same(const art::Art& one, const art::Art& other) {
+    return one.viewBox == other.viewBox && same(one.root, other.root);
+}
+
+}
+
+template <typename Make>
+std::string RememberedPictures::once(const art::Art* art, Colour colour,
+                                     const std::shared_ptr<const std::string>& clip, const std::string& words,
+                                     Make make) const {
+    {
+        const std::lock_guard lock(m_mutex);
+        for (const auto& entry : m_entries) {
+            const auto& it = entry.recipe;
+            if (it.words == words && it.clip == clip && it.colour == colour && !it.art == !art &&
+                (!art || same(*it.art, *art))) {
+                return entry.bytes;
+            }
+        }
+    }
+    std::string bytes = make(); // two threads may make the same once; waiting would cost as much
+    const std::lock_guard lock(m_mutex);
+    if (m_size + bytes.size() <= kMostBytes) {
+        std::shared_ptr<art::Art> kept;
+        if (art) {
+            kept = std::make_shared<art::Art>();
+            kept->viewBox = art->viewBox;
+            kept->root = std::move(*art::cloneGroup(art->root));
+        }
+        m_size += bytes.size();
+        m_entries.push_back({{kept, colour, clip, words}, bytes});
+    }
+    return bytes;
+}
+
+std::string RememberedPictures::png(const art::Art& art, int width, int height, Colour currentColour) const {
+    return once(&art, currentColour, nullptr, fmt::format("art {} {}", width, height),
+                [&] { return m_rasteriser.png(art, width, height, currentColour); });
+}
+
+std::string RememberedPictures::clipPng(const std::shared_ptr<const std::string>& clip, double millis,
+                                        int width, int height) const {
+    return once(nullptr, {}, clip, fmt::format("clip {} {} {}", millis, width, height),
+                [&] { return m_rasteriser.clipPng(clip, millis, width, height); });
+}
+
+std::string RememberedPictures::clipSheetPng(const std::shared_ptr<const std::string>& clip,
+                                             const std::vector<double>& times, Size pixels,
+                                             int columns) const {
+    return m_rasteriser.clipSheetPng(clip, times, pixels, columns); // one target has such sheets
+}
+
+std::string RememberedPictures::openingPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                                           const schedule::Conditions& conditions, Size screen,
+                                           double density) const {
+    return m_frames.openingPng(sequence, shelf, conditions, screen, density); // one target has such frames
+}
+
+std::string RememberedPictures::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                                         const Id& layer, model::Appearance appearance, int side, double part,
+                                         std::optional<Colour> backing, bool round) const {
+    const auto words = fmt::format("layer {} {} {} {} {} {}", layer, static_cast<int>(appearance), side, part,
+                                   backing.has_value(), round);
+    return once(nullptr, backing.value_or(Colour()), nullptr, words, [&] {
+        return m_frames.layerPng(sequence, shelf, layer, appearance, side, part, backing, round);
+    });
+}
+
+}

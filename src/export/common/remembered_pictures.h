@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "export/common/exporter.h"
+
+#include <mutex>
+
+namespace scaena::exporting {
+
+/// Makes each picture once, however many exports of one sequence ask for it: the icons and the static frames
+/// of the native parts are the same for four of the targets. Stands before the real makers, which must
+/// outlive it, and serves one sequence and its shelf, unchanged. Keeps up to 32 MB; may be asked from several
+/// threads.
+class RememberedPictures : public art::Rasteriser, public FrameMaker {
+public:
+    RememberedPictures(const art::Rasteriser& rasteriser, const FrameMaker& frames)
+        : m_rasteriser(rasteriser), m_frames(frames) {}
+
+    std::string png(const art::Art& art, int width, int height, Colour currentColour) const override;
+    std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
+                        int height) const override;
+    std::string clipSheetPng(const std::shared_ptr<const std::string>& clip, const std::vector<double>& times,
+                             Size pixels, int columns) const override;
+    std::string openingPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                           const schedule::Conditions& conditions, Size screen,
+                           double density) const override;
+    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
+                         model::Appearance appearance, int side, double part, std::optional<Colour> backing,
+                         bool round) const override;
+
+private:
+    /// What a picture was made of. Art is compared as a whole, so that two alike parts share.
+    struct Recipe {
+        std::shared_ptr<const art::Art> art;
+        Colour colour;
+        std::shared_ptr<const std::string> clip;
+        std::string words; ///< all that is not in the fields above
+    };
+    struct Entry {
+        Recipe recipe;
+        std::string bytes;
+    };
+    template <typename Make>
+    std::string once(const art::Art* art, Colour colour, const std::shared_ptr<const std::string>& clip,
+                     const std::string& words, Make make) const;
+
+    const art::Rasteriser& m_rasteriser;
+    const FrameMaker& m_frames;
+    mutable std::mutex m_mutex; ///< guards what follows
+    mutable std::vector<Entry> m_entries;
+    mutable std::size_t m_size = 0;
+};
+
+}

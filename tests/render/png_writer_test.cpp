@@ -1,0 +1,115 @@
+// SPDX-License-Identifier: MIT
+#include "render/png_writer.h"
+
+#include "render/frame_painter.h"
+#include "support/export_helper.h"
+#include "support/pictures.h"
+
+#include <QPainter>
+#include <random>
+
+using namespace scaena;
+using namespace scaena::test;
+using render::PngWriter;
+
+namespace {
+
+QImage read(const std::string& png) { return QImage::fromData(QByteArray::fromStdString(png), "PNG"); }
+
+/// Flat areas, runs of alike rows, noise and half transparent edges, as launch pictures have them.
+QImage picture(unsigned seed, QImage::Format format) {
+    std::mt19937 random(seed);
+    const auto upTo = [&](int most) { return std::uniform_int_distribution<int>(1, most)(random); };
+    QImage image(upTo(300), upTo(400), format);
+    image.fill(format == QImage::Format_RGB32 ? QColor(upTo(255), 40, 90) : QColor(0, 0, 0, 0));
+    QPainter painter(&image);
+    painter.setRenderHint(QPainter::Antialiasing);
+    for (int i = upTo(6); i > 0; --i) {
+        painter.setBrush(QColor(upTo(255), upTo(255), upTo(255), upTo(255)));
+        painter.drawEllipse(upTo(300) - 20, upTo(400) - 20, upTo(90), upTo(90));
+    }
+    painter.end();
+    for (int i = upTo(400); i > 1; --i) {
+        image.setPixelColor(upTo(image.width()) - 1, upTo(image.height()) - 1, QColor(upTo(255), 9, 200));
+    }
+    return image;
+}
+
+}
+
+TEST_CASE("A picture written as PNG reads back the same, whatever its rows are like") {
+    for (unsigned seed = 1; seed <= 60; ++seed) {
+        INFO("seed " << seed);
+        const auto format = seed % 2 ? QImage::Format_RGB32 : QImage::Format_ARGB32_Premultiplied;
+        const QImage image = picture(seed, format);
+        const QImage back = read(render::pngOf(image));
+        REQUIRE(back.size() == image.size());
+        // Premultiplied colours lose bits when they are taken apart, here as in Qt's own writer.
+        CHECK(back.convertToFormat(QImage::Format_RGBA8888) ==
+              image.convertToFormat(QImage::Format_RGBA8888));
+        CHECK(back.hasAlphaChannel() == image.hasAlphaChannel());
+    }
+}
+
+TEST_CASE("Bands, and parts beside which each row is of one colour, make the same picture as the whole") {
+    for (unsigned seed = 1; seed <= 40; ++seed) {
+        INFO("seed " << seed);
+        QImage image = picture(seed, QImage::Format_RGB32);
+        const int left = image.width() / 4;
+        const int wide = std::max(1, image.width() / 2);
+        const int change = 1 + static_cast<int>(seed % 9);
+        for (int y = 0; y < image.height(); ++y) {
+            auto* row = reinterpret_cast<QRgb*>(image.scanLine(y));
+            const QRgb colour = qRgb(y / change % 256, 60, 255 - y / change % 256);
+            for (int x = 0; x < image.width(); ++x) {
+                row[x] = x < left || x >= left + wide ? colour : row[x];
+            }
+        }
+        PngWriter writer(image.width(), image.height(), PngWriter::Channels::Rgb);
+        const int beside = left > 0 ? 0 : std::min(left + wide, image.width() - 1);
+        for (int top = 0; top < image.height(); top += 48) {
+            const int high = std::min(48, image.height() - top);
+            const QImage part = image.copy(left, top, wide, high);
+            writer.add(part, left, image.copy(beside, top, 1, high));
+        }
+        CHECK(read(writer.finished()).convertToFormat(QImage::Format_RGB32) == image);
+    }
+}
+
+TEST_CASE("Large flat pictures become small files") {
+    QImage image(1290, 2796, QImage::Format_RGB32);
+    image.fill(QColor(91, 74, 124));
+    const auto flat = render::pngOf(image);
+    CHECK(flat.size() < 20000);
+    CHECK(read(flat).pixelColor(1289, 2795) == QColor(91, 74, 124));
+}
+
+TEST_CASE("A startup image is the frame painted as a whole, for every sample, light, dark and turned") {
+    const render::QtFrameMaker maker;
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
+            for (const bool turned : {false, true}) {
+                INFO(path << (turned ? " turned" : ""));
+                schedule::Conditions conditions;
+                conditions.target = "web";
+                conditions.appearance = appearance;
+                conditions.landscape = turned;
+                conditions.device = "tablet";
+                auto schedule = schedule::resolve(project.sequence, conditions);
+                const auto screen = schedule.screen;
+                const auto png = maker.openingPng(project.sequence, *project.shelf, conditions, screen, 1.5);
+                const render::Scene scene(*schedule.sequence, *project.shelf, appearance, 1.5);
+                QImage whole(static_cast<int>(std::lround(screen.width * 1.5)),
+                             static_cast<int>(std::lround(screen.height * 1.5)), QImage::Format_RGB32);
+                QPainter painter(&whole);
+                painter.scale(1.5, 1.5);
+                render::paintFrame(painter, scene, schedule::evaluate(schedule, 0));
+                painter.end();
+                const QImage back = read(png).convertToFormat(QImage::Format_RGB32);
+                REQUIRE(back.size() == whole.size());
+                CHECK(difference(back, whole) < 0.05); // an edge may round otherwise in a band
+            }
+        }
+    }
+}
