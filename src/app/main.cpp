@@ -100,7 +100,7 @@ int main(int argc, char** argv) {
                                   id);
     }
     if (parser.isSet(tab)) {
-        const QStringList names = {"card", "colours", "moves", "screen", "takes"};
+        const QStringList names = {"card", "colours", "moves", "screen", "takes", "icon"};
         window.compose().cards().open(
             static_cast<CardBox::Tab>(std::max(0, int(names.indexOf(parser.value(tab))))));
     }

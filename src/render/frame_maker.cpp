@@ -2,13 +2,12 @@
 #include "render/frame_maker.h"
 
 #include "core/schedule/resolve.h"
-#include "render/convert.h"
+#include "render/app_icon.h"
 #include "render/frame_painter.h"
 #include "render/png_writer.h"
 #include "render/scene.h"
 
 #include <QPainter>
-#include <QPainterPath>
 #include <algorithm>
 #include <cmath>
 
@@ -68,39 +67,8 @@ std::string QtFrameMaker::openingPng(const model::Sequence& sequence, const proj
 std::string QtFrameMaker::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
                                    const Id& layer, model::Appearance appearance, int side, double part,
                                    std::optional<Colour> backing, bool round) const {
-    const auto* shown = model::findThing(sequence.layers, layer);
-    if (!shown) {
-        return {};
-    }
-    model::Sequence alone;
-    alone.name = sequence.name;
-    alone.palette = sequence.palette;
-    alone.opening = sequence.opening;
-    alone.layers = {*shown};
-    alone.layers[0].plate.reset();
-    const double longest = std::max({shown->place.width, shown->place.height, 1.0});
-    const double scale = side * part / longest;
-    const Scene scene(alone, shelf, appearance, scale);
-    QImage image(side, side,
-                 backing && backing->a == 255 && !round ? QImage::Format_RGB32
-                                                        : QImage::Format_ARGB32_Premultiplied);
-    image.fill(backing && !round ? toQt(*backing) : QColor(Qt::transparent));
-    QPainter painter(&image);
-    if (round) {
-        painter.setRenderHint(QPainter::Antialiasing);
-        QPainterPath circle;
-        circle.addEllipse(0, 0, side, side);
-        painter.fillPath(circle, backing ? toQt(*backing) : QColor(Qt::transparent));
-        painter.setClipPath(circle);
-    }
-    painter.translate(side / 2.0, side / 2.0);
-    painter.scale(scale, scale);
-    schedule::LayerState state;
-    state.layer = 0;
-    state.size = {shown->place.width, shown->place.height};
-    paintLayer(painter, scene, state, {double(side), double(side)});
-    painter.end();
-    return pngOf(image);
+    const QImage image = layerImage(sequence, shelf, layer, {appearance, side, part, backing, round});
+    return image.isNull() ? std::string() : pngOf(image);
 }
 
 }

@@ -32,15 +32,15 @@ QRectF cell(QSizeF screen, int column, int row) {
     return {grid.left + column * grid.step, screen.height() - 96 - kIcon - row * (kIcon + 44), kIcon, kIcon};
 }
 
-/// Made-up neighbours: a plain tile with a simple sign.
-void neighbour(QPainter& painter, const QRectF& tile, int which, bool night) {
+/// Made-up neighbours: a plain tile with a simple sign, cut by the same mask.
+void neighbour(QPainter& painter, const QRectF& tile, double roundness, int which, bool night) {
     static const QColor tones[] = {"#6C8E9F", "#B08D57", "#8A7CA8", "#7D9A6B",
                                    "#B5746C", "#5F8C87", "#9A8F84", "#7F86B0"};
     QColor tone = tones[which % 8];
     tone = night ? tone.darker(135) : tone;
     painter.setPen(Qt::NoPen);
     painter.setBrush(tone);
-    painter.drawRoundedRect(tile, 16, 16);
+    painter.drawRoundedRect(tile, tile.width() * roundness, tile.width() * roundness);
     painter.setBrush(QColor(255, 255, 255, 190));
     const QPointF c = tile.center();
     switch (which % 4) {
@@ -59,34 +59,6 @@ void neighbour(QPainter& painter, const QRectF& tile, int which, bool night) {
     }
 }
 
-void appIcon(QPainter& painter, const Scene& scene, const model::Sequence& sequence, const QRectF& tile) {
-    painter.save();
-    QPainterPath shape;
-    shape.addRoundedRect(tile, 16, 16);
-    painter.setClipPath(shape, Qt::IntersectClip);
-    painter.fillRect(tile, scene.openingColour());
-    const int index = model::indexOf(sequence.layers, sequence.opening.icon);
-    if (index >= 0) {
-        const auto& layer = scene.layers()[static_cast<std::size_t>(index)];
-        const QRectF box = tile.adjusted(11, 11, -11, -11);
-        const auto fitted = [&](QSizeF size) {
-            const QSizeF inner = size.scaled(box.size(), Qt::KeepAspectRatio);
-            return QRectF(box.center() - QPointF(inner.width() / 2, inner.height() / 2), inner);
-        };
-        if (!layer.picture.isNull()) {
-            painter.drawImage(fitted(layer.picture.size()), layer.picture);
-        } else if (layer.art) {
-            const QRectF view = layer.art->viewBox();
-            const QRectF place = fitted(view.size());
-            painter.translate(place.topLeft());
-            painter.scale(place.width() / view.width(), place.height() / view.height());
-            painter.translate(-view.topLeft());
-            layer.art->paint(painter, {});
-        }
-    }
-    painter.restore();
-}
-
 }
 
 QRectF homeIconRect(QSizeF screen) { return cell(screen, int(kAppColumn), 1); }
@@ -100,9 +72,7 @@ QRectF windowRect(QSizeF screen, double part) {
             mix(from.height(), to.height())};
 }
 
-void paintHomeScreen(QPainter& painter, const Scene& scene, const model::Sequence& sequence, QSizeF screen,
-                     double pressed) {
-    const bool night = scene.appearance() == model::Appearance::Dark;
+void paintHomeScreen(QPainter& painter, const HomeApp& app, bool night, QSizeF screen, double pressed) {
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     QLinearGradient sky(0, 0, screen.width() * 0.3, screen.height());
@@ -116,7 +86,7 @@ void paintHomeScreen(QPainter& painter, const Scene& scene, const model::Sequenc
         for (int column = 0; column < grid.columns; ++column) {
             const QRectF tile = cell(screen, column, row);
             if (tile != homeIconRect(screen)) {
-                neighbour(painter, tile, which, night);
+                neighbour(painter, tile, app.roundness, which, night);
             }
             ++which;
         }
@@ -126,19 +96,21 @@ void paintHomeScreen(QPainter& painter, const Scene& scene, const model::Sequenc
     painter.translate(tile.center());
     painter.scale(1 - 0.1 * pressed, 1 - 0.1 * pressed);
     painter.translate(-tile.center());
-    appIcon(painter, scene, sequence, tile);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(tile, app.icon);
     if (pressed > 0) {
         painter.setPen(Qt::NoPen);
         painter.setBrush(QColor(0, 0, 0, int(60 * pressed)));
-        painter.drawRoundedRect(tile, 16, 16);
+        const double round = app.roundness * tile.width();
+        painter.drawRoundedRect(tile, round, round);
     }
     painter.restore();
     painter.setPen(ink);
     painter.setFont(font(model::Typeface::Sans, 12));
     const QFontMetricsF metrics(painter.font());
-    painter.drawText(
-        QRectF(tile.x() - 16, tile.bottom() + 4, tile.width() + 32, 18), Qt::AlignHCenter | Qt::AlignTop,
-        metrics.elidedText(QString::fromStdString(sequence.name), Qt::ElideRight, tile.width() + 28));
+    painter.drawText(QRectF(tile.x() - 16, tile.bottom() + 4, tile.width() + 32, 18),
+                     Qt::AlignHCenter | Qt::AlignTop,
+                     metrics.elidedText(app.name, Qt::ElideRight, tile.width() + 28));
     painter.restore();
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
 #include "core/schedule/resolve.h"
+#include "render/app_icon.h"
 #include "render/clip_pictures.h"
 #include "render/decoder.h"
 #include "render/home_screen.h"
@@ -267,13 +268,14 @@ TEST_CASE("The home screen shows the app's icon, and its window grows from there
     QImage image(412, 915, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     QPainter painter(&image);
-    paintHomeScreen(painter, scene, shown.sequence, screen, 0);
+    const auto icon = iconImage(shown.sequence, shown.shelf, IconLook::Circle, model::Appearance::Light, 120);
+    paintHomeScreen(painter, {icon, iconRoundness(IconLook::Circle), "Shown"}, false, screen, 0);
     painter.end();
-    const QRectF icon = homeIconRect(screen);
-    CHECK(image.pixelColor(icon.center().toPoint()) == scene.openingColour());
-    CHECK(windowRect(screen, 0) == icon);
+    const QRectF tile = homeIconRect(screen);
+    CHECK(image.pixelColor(tile.center().toPoint()) == scene.openingColour());
+    CHECK(windowRect(screen, 0) == tile);
     CHECK(windowRect(screen, 1) == QRectF(QPointF(), screen));
-    CHECK(windowRect(screen, 0.5).width() > icon.width());
+    CHECK(windowRect(screen, 0.5).width() > tile.width());
 }
 
 TEST_CASE("A thumbnail shows a layer alone, and none for what fills the screen") {

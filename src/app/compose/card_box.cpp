@@ -2,6 +2,7 @@
 #include "app/compose/card_box.h"
 
 #include "app/compose/card/cue_card.h"
+#include "app/compose/shelf/icon_page.h"
 #include "app/compose/shelf/moves_page.h"
 #include "app/compose/shelf/palette_page.h"
 #include "app/compose/shelf/screen_page.h"
@@ -25,11 +26,12 @@ constexpr int kTabHeight = 24;
 CardBox::CardBox(ComposeActions& actions, QWidget* parent)
     : QFrame(parent), m_pages(new QStackedWidget(this)), m_card(new CueCard(actions, this)),
       m_palette(new PalettePage(actions, this)), m_moves(new MovesPage(actions, this)),
-      m_screen(new ScreenPage(actions, this)), m_takes(new TakesPage(actions, this)) {
+      m_screen(new ScreenPage(actions, this)), m_takes(new TakesPage(actions, this)),
+      m_icon(new IconPage(actions, this)) {
     setObjectName(QStringLiteral("cardBox"));
     for (auto* page :
          {static_cast<QWidget*>(m_card), static_cast<QWidget*>(m_palette), static_cast<QWidget*>(m_moves),
-          static_cast<QWidget*>(m_screen), static_cast<QWidget*>(m_takes)}) {
+          static_cast<QWidget*>(m_screen), static_cast<QWidget*>(m_takes), static_cast<QWidget*>(m_icon)}) {
         m_pages->addWidget(page);
     }
     auto* tabs = new QHBoxLayout;
@@ -40,7 +42,8 @@ CardBox::CardBox(ComposeActions& actions, QWidget* parent)
         {"tabColours", tr("Colours"), tr("The palette by day and by night (Alt+2)")},
         {"tabMoves", tr("Moves"), tr("Moves and phrases, played on your own art (Alt+3)")},
         {"tabScreen", tr("First screen"), tr("What the launch hands over to, and how (Alt+4)")},
-        {"tabTakes", tr("Takes"), tr("Timings that are kept, to compare (Alt+5)")}};
+        {"tabTakes", tr("Takes"), tr("Timings that are kept, to compare (Alt+5)")},
+        {"tabIcon", tr("Icon"), tr("The app's icon, of the same art, on every kind of home screen (Alt+6)")}};
     for (const auto& [name, text, tip] : names) {
         auto* button = new QToolButton(this);
         button->setObjectName(QString::fromLatin1(name));
@@ -68,7 +71,8 @@ CardBox::CardBox(ComposeActions& actions, QWidget* parent)
     open(Tab::Card);
     // Selecting something is asking for its card; whoever works in the moves or takes stays there.
     connect(&actions.selection(), &Selection::changed, this, [this, &actions] {
-        const bool stays = m_tab == Tab::Moves || m_tab == Tab::Takes || m_tab == Tab::Screen;
+        const bool stays =
+            m_tab == Tab::Moves || m_tab == Tab::Takes || m_tab == Tab::Screen || m_tab == Tab::Icon;
         if (actions.selection().kind() != Selection::Kind::None && !stays) {
             open(Tab::Card);
         }

@@ -11,17 +11,18 @@ class QToolButton;
 namespace scaena::app {
 
 class CueCard;
+class IconPage;
 class MovesPage;
 class PalettePage;
 class ScreenPage;
 class TakesPage;
 
 /// The box of index cards under the score: the card of what is selected, the palette, the moves, the first
-/// screen, the takes. One stands in front; their tabs are always in reach.
+/// screen, the takes, the icon. One stands in front; their tabs are always in reach.
 class CardBox : public QFrame {
     Q_OBJECT
 public:
-    enum class Tab { Card, Colours, Moves, Screen, Takes };
+    enum class Tab { Card, Colours, Moves, Screen, Takes, Icon };
 
     CardBox(ComposeActions& actions, QWidget* parent = nullptr);
     void open(Tab tab);
@@ -31,6 +32,7 @@ public:
     [[nodiscard]] MovesPage& moves() { return *m_moves; }
     [[nodiscard]] ScreenPage& screen() { return *m_screen; }
     [[nodiscard]] TakesPage& takes() { return *m_takes; }
+    [[nodiscard]] IconPage& icon() { return *m_icon; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -43,6 +45,7 @@ private:
     MovesPage* m_moves;
     ScreenPage* m_screen;
     TakesPage* m_takes;
+    IconPage* m_icon;
     std::vector<QToolButton*> m_tabs;
     Tab m_tab = Tab::Card;
 };

@@ -95,7 +95,8 @@ const std::vector<Command>& commands() {
         {"coloursTab", "&View", "The c&olours", "Alt+2"},
         {"movesTab", "&View", "The &moves", "Alt+3"},
         {"screenTab", "&View", "The first &screen", "Alt+4"},
-        {"takesTab", "&View", "The &takes", "Alt+5", Open, true},
+        {"takesTab", "&View", "The &takes", "Alt+5"},
+        {"iconTab", "&View", "The a&pp icon", "Alt+6", Open, true},
         {"nightLooks", "&View", "&Night looks of the window", "Ctrl+Shift+D", Nothing},
 
         {"commandList", "&Help", "&Find a command …", "Ctrl+K", Nothing},

@@ -170,11 +170,10 @@ void bindPreview(ComposeRoom& room, const Bind& bind) {
     bind("zoomFit", [r] { r->score().zoomToFit(); });
     bind("zoomSelection", [r] { r->score().zoomToSelection(); });
     bind("zoomFrames", [r] { r->score().zoomToFrames(); });
-    const std::pair<const char*, CardBox::Tab> tabs[] = {{"cardTab", CardBox::Tab::Card},
-                                                         {"coloursTab", CardBox::Tab::Colours},
-                                                         {"movesTab", CardBox::Tab::Moves},
-                                                         {"screenTab", CardBox::Tab::Screen},
-                                                         {"takesTab", CardBox::Tab::Takes}};
+    const std::pair<const char*, CardBox::Tab> tabs[] = {
+        {"cardTab", CardBox::Tab::Card},   {"coloursTab", CardBox::Tab::Colours},
+        {"movesTab", CardBox::Tab::Moves}, {"screenTab", CardBox::Tab::Screen},
+        {"takesTab", CardBox::Tab::Takes}, {"iconTab", CardBox::Tab::Icon}};
     for (const auto& [id, tab] : tabs) {
         bind(id, [r, tab = tab] { r->cards().open(tab); });
     }

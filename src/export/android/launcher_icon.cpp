@@ -38,7 +38,8 @@ void addLauncherIcon(AndroidBuild& build) {
     }
     const auto name = build.names.resource("launcher");
     const auto foreground = name + "_foreground";
-    const double part = iconPart(build.input, *layer, kAdaptiveSafe);
+    const double part =
+        project::iconPart(build.sequence(), build.input.shelf, *layer, project::kAdaptiveSafe);
     const double longest = std::max({layer->place.width, layer->place.height, 1.0});
     const Size size{kAdaptiveSide * part * layer->place.width / longest,
                     kAdaptiveSide * part * layer->place.height / longest};
@@ -62,11 +63,12 @@ void addLauncherIcon(AndroidBuild& build) {
         };
         const auto pixels = [scale = scale](double dp) { return static_cast<int>(std::lround(dp * scale)); };
         if (!vector) {
-            addIconPng(build.base, path(foreground), *layer, pixels(kAdaptiveSide), kAdaptiveSafe, false);
+            addIconPng(build.base, path(foreground), *layer, pixels(kAdaptiveSide), project::kAdaptiveSafe,
+                       false);
         }
-        addIconPng(build.base, path(name), *layer, pixels(kLegacySide), kRoundedSafe, true);
-        addIconPng(build.base, path(name + "_round"), *layer, pixels(kLegacySide), kRoundedSafe, true,
-                   model::Appearance::Light, true);
+        addIconPng(build.base, path(name), *layer, pixels(kLegacySide), project::kRoundedSafe, true);
+        addIconPng(build.base, path(name + "_round"), *layer, pixels(kLegacySide), project::kRoundedSafe,
+                   true, model::Appearance::Light, true);
     }
     const auto reference = (vector ? "@drawable/" : "@mipmap/") + foreground;
     build.add("res/mipmap-anydpi-v26/" + name + ".xml", adaptiveIcon(build, reference));

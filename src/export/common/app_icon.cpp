@@ -1,50 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/app_icon.h"
 
-#include "core/project/shown_art.h"
-
-#include <algorithm>
-#include <cmath>
-
 namespace scaena::exporting {
-
-namespace {
-
-/// Farthest painted point from the art's middle, in the art's own units; handles of curves count, too.
-double farthest(const art::Group& group, const Matrix& outer, Point middle) {
-    const Matrix map = outer * group.transform;
-    double far = 0;
-    for (const auto& child : group.children) {
-        if (const auto* shape = std::get_if<art::Shape>(&child)) {
-            const bool stroked = !std::holds_alternative<std::monostate>(shape->stroke.paint);
-            const double reach = stroked ? shape->stroke.width / 2 * map.meanScale() : 0;
-            for (const auto& point : shape->path.points) {
-                const Point p = map.map(point);
-                far = std::max(far, std::hypot(p.x - middle.x, p.y - middle.y) + reach);
-            }
-        } else {
-            far = std::max(far, farthest(*std::get<std::unique_ptr<art::Group>>(child), map, middle));
-        }
-    }
-    return far;
-}
-
-}
-
-double iconPart(const ExportInput& input, const model::Layer& layer, double safe) {
-    // Half a diagonal of the box, unless the art tells better.
-    const double width = std::max(1.0, layer.place.width);
-    const double height = std::max(1.0, layer.place.height);
-    double reach = std::hypot(width, height) / 2;
-    if (const auto art = project::shownArt(input.sequence, input.shelf, layer, model::Appearance::Light)) {
-        const Matrix fit = art::fitInto(art->viewBox, {0, 0, width, height});
-        const Point middle{art->viewBox.x + art->viewBox.width / 2, art->viewBox.y + art->viewBox.height / 2};
-        const double painted = farthest(art->root, Matrix(), middle) * fit.meanScale();
-        const double whole = std::hypot(art->viewBox.width, art->viewBox.height) / 2 * fit.meanScale();
-        reach = painted > 0 ? std::min(painted, whole) : reach;
-    }
-    return std::max(width, height) / (2 * reach) * safe * input.sequence.appIcon.size;
-}
 
 void addIconPng(ExportBuild& build, const std::string& path, const model::Layer& layer, int side, double safe,
                 bool onColour, model::Appearance appearance, bool round) {
@@ -54,7 +11,8 @@ void addIconPng(ExportBuild& build, const std::string& path, const model::Layer&
         backing = model::colourOf(input.sequence.palette, model::iconColour(input.sequence), appearance);
         backing->a = 255;
     }
-    build.addLater(path, [&input, id = layer.id, side, part = iconPart(input, layer, safe), backing,
+    build.addLater(path, [&input, id = layer.id, side,
+                          part = project::iconPart(input.sequence, input.shelf, layer, safe), backing,
                           appearance, round] {
         return input.frames.layerPng(input.sequence, input.shelf, id, appearance, side, part, backing, round);
     });

@@ -238,8 +238,8 @@ void addIosIcons(ExportBuild& build, const IosNames& names) {
         return;
     }
     const auto single = names.catalogue() + names.icon() + ".appiconset/";
-    addIconPng(build, single + "icon.png", *icon, 1024, kRoundedSafe, true);
-    addIconPng(build, single + "icon-dark.png", *icon, 1024, kRoundedSafe, true, Appearance::Dark);
+    addIconPng(build, single + "icon.png", *icon, 1024, project::kRoundedSafe, true);
+    addIconPng(build, single + "icon-dark.png", *icon, 1024, project::kRoundedSafe, true, Appearance::Dark);
     const Json base = {{"idiom", "universal"}, {"platform", "ios"}, {"size", "1024x1024"}};
     Json light = base, dark = base;
     light["filename"] = "icon.png";
@@ -264,7 +264,7 @@ void addIosIcons(ExportBuild& build, const IosNames& names) {
         const int side = static_cast<int>(std::lround(slot.points * slot.scale));
         const auto file = fmt::format("icon-{}.png", side);
         if (!build.has(all + file)) {
-            addIconPng(build, all + file, *icon, side, kRoundedSafe, true);
+            addIconPng(build, all + file, *icon, side, project::kRoundedSafe, true);
         }
         images.push_back({{"idiom", slot.idiom},
                           {"size", fmt::format("{0}x{0}", slot.points)},

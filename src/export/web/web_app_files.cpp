@@ -82,11 +82,11 @@ std::string addAppFiles(WebBuild& build) {
                              {"type", "image/png"},
                              {"purpose", purpose}});
         };
-        add("icon-192.png", 192, "any", kWholeSafe, false);
-        add("icon-512.png", 512, "any", kWholeSafe, false);
-        add("maskable-512.png", 512, "maskable", kMaskableSafe, true);
-        addIconPng(build, "launch/icons/touch-180.png", *icon, 180, kRoundedSafe, true);
-        addIconPng(build, "launch/icons/favicon-32.png", *icon, 32, kWholeSafe, false);
+        add("icon-192.png", 192, "any", project::kWholeSafe, false);
+        add("icon-512.png", 512, "any", project::kWholeSafe, false);
+        add("maskable-512.png", 512, "maskable", project::kMaskableSafe, true);
+        addIconPng(build, "launch/icons/touch-180.png", *icon, 180, project::kRoundedSafe, true);
+        addIconPng(build, "launch/icons/favicon-32.png", *icon, 32, project::kWholeSafe, false);
         links += "<link rel=\"icon\" sizes=\"32x32\" href=\"launch/icons/favicon-32.png\">\n"
                  "<link rel=\"apple-touch-icon\" href=\"launch/icons/touch-180.png\">\n";
     } else {

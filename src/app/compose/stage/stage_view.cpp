@@ -148,12 +148,15 @@ void StageView::paintHome(QPainter& painter, const QRectF& screen, double corner
     const double pressed =
         m_preview.time() < 0 ? std::clamp(1 - std::abs(m_preview.time() - Preview::kTapAt / 2) / 90, 0.0, 1.0)
                              : 0;
-    render::paintHomeScreen(painter, *m_preview.scene(), *m_preview.schedule()->sequence, size, pressed);
+    const auto& app = homeApp(scale);
+    const bool night = m_preview.scene()->appearance() == model::Appearance::Dark;
+    render::paintHomeScreen(painter, app, night, size, pressed);
     const double part = m_preview.windowPart();
     if (part > 0) {
         const QRectF window = render::windowRect(size, part);
         QPainterPath frame;
-        const double round = 16 + (corner / scale - 16) * part;
+        const double small = app.roundness * render::homeIconRect(size).width();
+        const double round = small + (corner / scale - small) * part;
         frame.addRoundedRect(window, round, round);
         painter.setClipPath(frame, Qt::IntersectClip);
         painter.setOpacity(std::min(1.0, part * 4));
@@ -163,6 +166,22 @@ void StageView::paintHome(QPainter& painter, const QRectF& screen, double corner
                           m_screen);
     }
     painter.restore();
+}
+
+/// The app's icon as the target's home screen cuts it; made anew only when the sequence, the looks or the
+/// size have changed.
+const render::HomeApp& StageView::homeApp(double scale) {
+    const auto look = render::homeLook(m_preview.conditions().target);
+    const auto appearance = m_preview.conditions().appearance;
+    const QSizeF screen(m_frame.screen.width, m_frame.screen.height);
+    const int side = int(std::ceil(render::homeIconRect(screen).width() * scale * devicePixelRatioF()));
+    const auto key = std::tuple(m_document.sequence(), m_document.shelf(), look, appearance, side);
+    if (m_homeKey != key) {
+        m_homeKey = key;
+        m_home = {render::iconImage(*m_document.sequence(), *m_document.shelf(), look, appearance, side),
+                  render::iconRoundness(look), QString::fromStdString(m_document.sequence()->name)};
+    }
+    return m_home;
 }
 
 /// The frame as a picture, painted on several threads, so that following the needle never waits for one core.

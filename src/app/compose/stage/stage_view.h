@@ -4,10 +4,13 @@
 #include "app/compose/stage/stage_tool.h"
 #include "app/document/selection.h"
 #include "core/schedule/frame.h"
+#include "render/app_icon.h"
+#include "render/home_screen.h"
 
 #include <QImage>
 #include <QPixmap>
 #include <QWidget>
+#include <tuple>
 
 namespace scaena::app {
 
@@ -59,6 +62,7 @@ private:
     /// The device around the screen, with its shadow; painted anew only when its size or the looks change.
     const QPixmap& deviceBody(const QRectF& screen, double corner);
     void paintScreen(QSizeF size, double corner, double scale);
+    const render::HomeApp& homeApp(double scale);
 
     Document& m_document;
     Preview& m_preview;
@@ -66,6 +70,10 @@ private:
     schedule::Frame m_frame;
     double m_lastPaint = 0;
     QImage m_screen;
+    render::HomeApp m_home;
+    std::tuple<std::shared_ptr<const model::Sequence>, std::shared_ptr<const project::ArtShelf>,
+               render::IconLook, model::Appearance, int>
+        m_homeKey;
     QPixmap m_body;
     QString m_bodyKey;
     PoseScope m_scope = PoseScope::Rest;
