@@ -2,8 +2,8 @@
 #include "render/frame_maker.h"
 
 #include "core/schedule/resolve.h"
-#include "render/app_icon.h"
 #include "render/frame_painter.h"
+#include "render/icon_image.h"
 #include "render/png_writer.h"
 #include "render/scene.h"
 

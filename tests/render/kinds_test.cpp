@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
 #include "core/schedule/resolve.h"
-#include "render/app_icon.h"
 #include "render/clip_pictures.h"
 #include "render/decoder.h"
 #include "render/home_screen.h"
+#include "render/icon_image.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 #include "render/thumbnail.h"

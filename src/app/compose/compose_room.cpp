@@ -36,7 +36,9 @@ ComposeRoom::ComposeRoom(Document& document, Preview& preview, Selection& select
     left->setSpacing(5);
     left->addWidget(m_conditions);
     left->addWidget(m_stage, 1);
-    left->addWidget(new StageBar(*m_stage, preview, m_left));
+    auto* bar = new StageBar(*m_stage, preview, m_left);
+    connect(bar, &StageBar::wantsSeamMended, this, [this] { actions().mendSeam(); });
+    left->addWidget(bar);
     left->addWidget(new Transport(preview, m_left));
     fitPages();
     connect(&preview, &Preview::scheduleChanged, this, &ComposeRoom::fitPages);

@@ -400,8 +400,9 @@ void ComposeActions::setLandscapePlace(bool own) {
           }));
 }
 
-void ComposeActions::mendSeam() {
-    auto conditions = m_preview.conditions();
+void ComposeActions::mendSeam() { mendSeam(m_preview.conditions()); }
+
+void ComposeActions::mendSeam(schedule::Conditions conditions) {
     if (conditions.start == model::StartKind::Hot || conditions.start == model::StartKind::Recreated) {
         conditions.start = model::StartKind::Cold; // those show no opening
     }

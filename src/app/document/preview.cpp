@@ -47,6 +47,7 @@ void Preview::rebuild(bool sceneToo) {
                   [&](const auto& it) { return !model::findThing(m_document.sequence()->gates, it.first); });
     m_schedule =
         std::make_shared<const schedule::Schedule>(schedule::resolve(m_document.sequence(), m_conditions));
+    m_seam = schedule::seamOf(*m_schedule);
     if (sceneToo || !m_scene) {
         m_scene = std::make_shared<const render::Scene>(
             *m_document.sequence(), *m_document.shelf(), m_conditions.appearance,
@@ -54,6 +55,15 @@ void Preview::rebuild(bool sceneToo) {
     }
     emit scheduleChanged();
     setTime(std::min(m_time, double(m_schedule->end)));
+}
+
+void Preview::showSeam(schedule::Conditions conditions) {
+    const bool opens =
+        conditions.start != model::StartKind::Hot && conditions.start != model::StartKind::Recreated;
+    conditions.start = opens ? conditions.start : model::StartKind::Cold;
+    setPlaying(false);
+    setConditions(conditions);
+    setTime(m_schedule->beats.front().end);
 }
 
 void Preview::setTime(double time) {

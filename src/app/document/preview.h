@@ -3,6 +3,7 @@
 
 #include "app/document/document.h"
 #include "core/schedule/schedule.h"
+#include "core/schedule/seam.h"
 #include "render/scene.h"
 
 #include <QElapsedTimer>
@@ -22,6 +23,10 @@ public:
 
     [[nodiscard]] const std::shared_ptr<const schedule::Schedule>& schedule() const { return m_schedule; }
     [[nodiscard]] const render::ScenePtr& scene() const { return m_scene; }
+    /// What visibly jumps where the app takes over from the system's own frame.
+    [[nodiscard]] const std::vector<schedule::SeamGap>& seam() const { return m_seam; }
+    /// Moves the needle to that moment, under conditions that show it.
+    void showSeam(schedule::Conditions conditions);
 
     /// The needle, ms after the tap; below zero on the home screen, if the launch is shown from the icon.
     [[nodiscard]] double time() const { return m_time; }
@@ -58,6 +63,7 @@ private:
     schedule::Conditions m_conditions;
     std::shared_ptr<const schedule::Schedule> m_schedule;
     render::ScenePtr m_scene;
+    std::vector<schedule::SeamGap> m_seam;
     double m_time = 0;
     QTimer m_timer;
     QElapsedTimer m_clock;

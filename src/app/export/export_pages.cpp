@@ -155,7 +155,8 @@ QWidget* ExportRoom::buildRight() {
     m_notes->setObjectName(QStringLiteral("exportNotes"));
     m_notes->setWordWrap(true);
     m_notes->setAlignment(Qt::AlignTop | Qt::AlignLeft);
-    m_notes->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    m_notes->setTextInteractionFlags(Qt::TextBrowserInteraction);
+    connect(m_notes, &QLabel::linkActivated, this, &ExportRoom::follow);
     m_notes->setContentsMargins(4, 10, 4, 4);
     auto* scroll = new QScrollArea(m_tabs);
     scroll->setWidgetResizable(true);

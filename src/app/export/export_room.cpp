@@ -327,10 +327,27 @@ void ExportRoom::fillSteps() {
             m_steps->setMarkdown(proposals() + QString::fromStdString(file.bytes));
         }
     }
+    fillFindings();
+}
+
+void ExportRoom::fillFindings() {
     QString text;
-    for (const auto& finding : m_made->findings) {
-        text += QStringLiteral("<p><b style=\"color:%1\">▲</b> %2</p>")
-                    .arg(theme().umber.name(), QString::fromStdString(finding.text).toHtmlEscaped());
+    const auto link = [](const char* deed, std::size_t index, const QString& words) {
+        return QStringLiteral("&nbsp;&nbsp;<a style=\"color:%1\" href=\"%2:%3\">%4</a>")
+            .arg(theme().woad.name(), QString::fromLatin1(deed))
+            .arg(index)
+            .arg(words);
+    };
+    for (std::size_t i = 0; i < m_made->findings.size(); ++i) {
+        const auto& finding = m_made->findings[i];
+        const bool error = finding.severity == exporting::Finding::Severity::Error;
+        text += QStringLiteral("<p><b style=\"color:%1\">▲</b> %2")
+                    .arg((error ? theme().madder : theme().umber).name(),
+                         QString::fromStdString(finding.text).toHtmlEscaped());
+        if (finding.seam) {
+            text += link("show", i, tr("see it on the stage")) + link("mend", i, tr("mend it"));
+        }
+        text += QStringLiteral("</p>");
     }
     for (const auto& note : m_made->notes) {
         text += QStringLiteral("<p>%1</p>").arg(QString::fromStdString(note).toHtmlEscaped());
@@ -338,6 +355,20 @@ void ExportRoom::fillSteps() {
     m_notes->setText(text.isEmpty() ? tr("Nothing to note: all of it gets there as it is previewed.") : text);
     const auto count = m_made->notes.size() + m_made->findings.size();
     m_tabs->setTabText(3, count == 0 ? tr("Findings") : tr("Findings (%1)").arg(count));
+}
+
+void ExportRoom::follow(const QString& link) {
+    const auto parts = link.split(QLatin1Char(':'));
+    const auto index = static_cast<std::size_t>(parts.value(1).toInt());
+    if (!m_made || index >= m_made->findings.size() || !m_made->findings[index].seam) {
+        return;
+    }
+    const auto conditions = *m_made->findings[index].seam;
+    if (parts.first() == QLatin1String("show")) {
+        emit wantsSeamShown(conditions);
+    } else {
+        emit wantsSeamMended(conditions);
+    }
 }
 
 QString ExportRoom::proposals() const {

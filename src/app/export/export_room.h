@@ -35,6 +35,11 @@ public:
     [[nodiscard]] const Id& target() const { return m_target; }
     [[nodiscard]] bool isBuilding() const { return m_task.isRunning(); }
 
+signals:
+    /// The seam under these conditions, to be seen on the stage, or to be mended.
+    void wantsSeamShown(const scaena::schedule::Conditions& conditions);
+    void wantsSeamMended(const scaena::schedule::Conditions& conditions);
+
 protected:
     void paintEvent(QPaintEvent* event) override;
     void showEvent(QShowEvent* event) override;
@@ -50,6 +55,9 @@ private:
     void fillTree();
     void fillCues();
     void fillSteps();
+    void fillFindings();
+    /// A link of a finding: "show:2", "mend:2".
+    void follow(const QString& link);
     /// The changes to files of the person's own, as text.
     [[nodiscard]] QString proposals() const;
     void summarise();

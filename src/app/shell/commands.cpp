@@ -51,6 +51,7 @@ const std::vector<Command>& commands() {
         {"takeApart", "&Layer", "Take the art a&part", "", Layer, true},
         {"forward", "&Layer", "Bring &forward", "Ctrl+]", Layer},
         {"backward", "&Layer", "Send &back", "Ctrl+[", Layer, true},
+        {"showSeam", "&Layer", "&Where the app takes over", "Shift+S", Open},
         {"mendSeam", "&Layer", "&Mend the seam of opening and app", "", Open},
         {"hide", "&Layer", "&Hide or show while designing", "H", Layer},
         {"lock", "&Layer", "&Lock or unlock", "Ctrl+L", Layer},

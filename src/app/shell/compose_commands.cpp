@@ -133,6 +133,7 @@ void bindTime(ComposeRoom& room, const Bind& bind) {
     bind("alignStarts", [a] { a->align(edit::Edge::Start); });
     bind("alignEnds", [a] { a->align(edit::Edge::End); });
     bind("mendSeam", [a] { a->mendSeam(); });
+    bind("showSeam", [&preview = a->preview()] { preview.showSeam(preview.conditions()); });
     bind("stagger", [a] { a->askStagger(); });
     bind("tap", [a] { a->tapRhythm(); });
     bind("brisker", [a] { a->scale(0.8); });

@@ -195,6 +195,12 @@ void MainWindow::bindCommands() {
     }
     bind("save", [this] { save(); });
     bind("saveAs", [this] { saveAs(); });
+    connect(m_export, &ExportRoom::wantsSeamShown, this, [this](const schedule::Conditions& conditions) {
+        enter(Room::Compose);
+        m_preview.showSeam(conditions);
+    });
+    connect(m_export, &ExportRoom::wantsSeamMended, this,
+            [this](const schedule::Conditions& conditions) { m_compose->actions().mendSeam(conditions); });
     bind("export", [this] { enter(Room::Export); });
     bind("roomCompose", [this] { enter(Room::Compose); });
     bind("roomExport", [this] { enter(Room::Export); });

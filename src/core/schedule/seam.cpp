@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/seam.h"
 
+#include "core/schedule/devices.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 
@@ -57,23 +58,29 @@ const LayerState* findState(const Frame& frame, int layer) {
     return nullptr;
 }
 
-/// The colours at the upper and the lower edge of what lies behind everything.
-std::pair<Colour, Colour> groundOf(const model::Sequence& sequence, const Frame& frame,
-                                   model::Appearance appearance) {
-    std::pair<Colour, Colour> ground;
+/// What lies behind everything: the colours at its upper and its lower edge, and the layer whose picture
+/// covers them, if one does.
+struct Ground {
+    Colour upper, lower;
+    int picture = -1;
+};
+
+Ground groundOf(const model::Sequence& sequence, const Frame& frame, model::Appearance appearance) {
+    Ground ground;
     if (frame.system) {
-        const Colour c = model::colourOf(sequence.palette, sequence.opening.colour, appearance);
-        ground = {c, c};
+        ground.upper = model::colourOf(sequence.palette, sequence.opening.colour, appearance);
+        ground.lower = ground.upper;
     }
     for (const auto& state : frame.layers) {
         const auto& layer = sequence.layers[static_cast<std::size_t>(state.layer)];
         const bool covers =
             layer.kind == LayerKind::Backdrop && state.reveal.progress >= 1 && state.opacity > 0.99;
         if (covers) {
-            const Colour from = model::colourOf(sequence.palette, layer.fill.colour, appearance);
-            const Colour to =
-                layer.fill.to.empty() ? from : model::colourOf(sequence.palette, layer.fill.to, appearance);
-            ground = {from, to};
+            ground.upper = model::colourOf(sequence.palette, layer.fill.colour, appearance);
+            ground.lower = layer.fill.to.empty()
+                               ? ground.upper
+                               : model::colourOf(sequence.palette, layer.fill.to, appearance);
+            ground.picture = layer.picture && !state.plain ? state.layer : -1;
         }
     }
     return ground;
@@ -91,6 +98,10 @@ std::optional<Sides> sidesOf(const Schedule& schedule) {
     return Sides{evaluate(schedule, opening.end - 0.001), evaluate(schedule, opening.end)};
 }
 
+double weightOf(const SeamGap& gap) {
+    return gap.jump / 10 + std::abs(gap.fade) * 3 + gap.colours / 10 + (gap.picture ? 3 : 0);
+}
+
 bool isArt(const model::Layer& layer) {
     return layer.kind != LayerKind::Backdrop && layer.kind != LayerKind::FirstScreen &&
            layer.kind != LayerKind::Group;
@@ -105,12 +116,17 @@ double colourDistance(Colour a, Colour b) {
 }
 
 std::vector<SeamGap> seamOf(const model::Sequence& sequence, const Conditions& conditions) {
-    const auto schedule = resolve(sequence, conditions);
+    return seamOf(resolve(sequence, conditions));
+}
+
+std::vector<SeamGap> seamOf(const Schedule& schedule) {
+    const auto& sequence = *schedule.sequence;
     const auto sides = sidesOf(schedule);
     std::vector<SeamGap> gaps;
     if (!sides) {
         return gaps;
     }
+    const auto shown = [](const LayerState* state) { return state && state->draw > 0 ? state->opacity : 0; };
     for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
         const auto& layer = sequence.layers[i];
         if (!isArt(layer)) {
@@ -122,25 +138,57 @@ std::vector<SeamGap> seamOf(const model::Sequence& sequence, const Conditions& c
         if (before && after) {
             gap.jump = jumpBetween(*before, *after);
         }
-        const auto seen = [](const LayerState* state) { return state && state->draw > 0 ? state->opacity : 0; };
-        gap.fade = seen(after) - seen(before);
+        gap.fade = shown(after) - shown(before);
         if (gap.jump > kSeenJump || std::abs(gap.fade) > kSeenFade) {
+            if (shown(before) > 0) {
+                gap.from = cornersOf(*before);
+            }
+            if (shown(after) > 0) {
+                gap.to = cornersOf(*after);
+            }
             gaps.push_back(gap);
         }
     }
-    const auto before = groundOf(sequence, sides->system, conditions.appearance);
-    const auto after = groundOf(sequence, sides->app, conditions.appearance);
-    const double off =
-        std::max(colourDistance(before.first, after.first), colourDistance(before.second, after.second));
-    if (off > kSeenColours) {
-        gaps.push_back({{}, 0, 0, off});
+    const auto appearance = schedule.conditions.appearance;
+    const auto before = groundOf(sequence, sides->system, appearance);
+    const auto after = groundOf(sequence, sides->app, appearance);
+    SeamGap ground;
+    ground.colours =
+        std::max(colourDistance(before.upper, after.upper), colourDistance(before.lower, after.lower));
+    // A picture hides the colours beneath it; two of them are not compared, only told apart.
+    ground.picture = before.picture != after.picture;
+    if (ground.picture || (ground.colours > kSeenColours && before.picture < 0)) {
+        gaps.push_back(ground);
     }
-    const auto weight = [](const SeamGap& gap) {
-        return gap.jump / 10 + std::abs(gap.fade) * 3 + gap.colours / 10;
-    };
     std::stable_sort(gaps.begin(), gaps.end(),
-                     [&](const auto& a, const auto& b) { return weight(a) > weight(b); });
+                     [](const auto& a, const auto& b) { return weightOf(a) > weightOf(b); });
     return gaps;
+}
+
+std::vector<WorstGap> worstSeam(const model::Sequence& sequence, const Id& target) {
+    std::vector<WorstGap> worst;
+    for (const auto& device : devices()) {
+        for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
+            Conditions conditions;
+            conditions.target = target;
+            conditions.device = device.id;
+            conditions.appearance = appearance;
+            for (const auto& gap : seamOf(sequence, conditions)) {
+                const auto known = std::find_if(worst.begin(), worst.end(), [&](const WorstGap& it) {
+                    return it.gap.layer == gap.layer;
+                });
+                if (known == worst.end()) {
+                    worst.push_back({gap, conditions});
+                } else if (weightOf(gap) >
+                           weightOf(known->gap) + 0.1) { // the first device, unless clearly worse
+                    *known = {gap, conditions};
+                }
+            }
+        }
+    }
+    std::stable_sort(worst.begin(), worst.end(),
+                     [](const auto& a, const auto& b) { return weightOf(a.gap) > weightOf(b.gap); });
+    return worst;
 }
 
 model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions) {
@@ -200,6 +248,9 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
 }
 
 std::string describe(const model::Sequence& sequence, const SeamGap& gap) {
+    if (gap.layer.empty() && gap.picture) {
+        return "The ground's picture is there on one side only, or another one.";
+    }
     if (gap.layer.empty()) {
         return fmt::format("The ground changes its colour by {:.0f} (a difference of 2 can just be seen).",
                            gap.colours);

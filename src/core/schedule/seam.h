@@ -2,16 +2,23 @@
 #pragma once
 
 #include "core/schedule/conditions.h"
+#include "core/schedule/schedule.h"
 #include "core/schedule/targets.h"
+
+#include <array>
+#include <optional>
 
 namespace scaena::schedule {
 
 /// How one layer differs between the last moment of the system's own frame and the first frame the app draws.
 struct SeamGap {
-    Id layer;           ///< empty: the ground behind everything
-    double jump = 0;    ///< dp, the farthest any corner of its box moves
-    double fade = 0;    ///< change of opacity, negative: it vanishes
-    double colours = 0; ///< distance of its colours; see colourDistance
+    Id layer;             ///< empty: the ground behind everything
+    double jump = 0;      ///< dp, the farthest any corner of its box moves
+    double fade = 0;      ///< change of opacity, negative: it vanishes
+    double colours = 0;   ///< distance of its colours; see colourDistance
+    bool picture = false; ///< the ground has another picture, or one on one side only
+    /// Its box on the screen, in dp, in the system's frame and in the app's; absent where it is not seen.
+    std::optional<std::array<Point, 4>> from, to;
     bool operator==(const SeamGap&) const = default;
 };
 
@@ -23,6 +30,15 @@ inline constexpr double kSeenColours = 2.3; ///< the "just noticeable difference
 /// Everything that visibly jumps where the app takes over, the worst first. Empty where there is no seam, and
 /// for kinds of start that show no opening.
 [[nodiscard]] std::vector<SeamGap> seamOf(const model::Sequence& sequence, const Conditions& conditions);
+[[nodiscard]] std::vector<SeamGap> seamOf(const Schedule& schedule);
+
+/// A gap, and where it is seen at its worst.
+struct WorstGap {
+    SeamGap gap;
+    Conditions conditions;
+};
+/// The seam on every device of that target, upright, light and dark: each layer once, the worst first.
+[[nodiscard]] std::vector<WorstGap> worstSeam(const model::Sequence& sequence, const Id& target);
 
 /// Distance of two colours over black in CIE L*a*b* (CIE 1976, D65).
 [[nodiscard]] double colourDistance(Colour a, Colour b);

@@ -4,6 +4,7 @@
 #include "core/art/read_clip.h"
 #include "core/model/validate.h"
 #include "core/project/shown_art.h"
+#include "core/schedule/devices.h"
 #include "core/schedule/seam.h"
 
 #include <algorithm>
@@ -28,12 +29,14 @@ ExportBuild::ExportBuild(const ExportInput& from, const Id& exportId) : input(fr
             }
             made.carried.push_back({cue.id, target.id, std::move(carry)});
         }
-        schedule::Conditions conditions;
-        conditions.target = target.id;
-        for (const auto& gap : schedule::seamOf(sequence(), conditions)) {
-            made.findings.push_back({Finding::Severity::Warning, target.id,
-                                     fmt::format("{}, where the app takes over: {}", target.name,
-                                                 schedule::describe(sequence(), gap))});
+        for (const auto& [gap, conditions] : schedule::worstSeam(sequence(), target.id)) {
+            const bool night = conditions.appearance == model::Appearance::Dark;
+            made.findings.push_back(
+                {Finding::Severity::Warning, target.id,
+                 fmt::format("{} (on a {}{}), where the app takes over: {}", target.name,
+                             schedule::deviceOr(conditions.device).name, night ? " by night" : "",
+                             schedule::describe(sequence(), gap)),
+                 conditions});
         }
     }
 }

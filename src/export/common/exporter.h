@@ -7,6 +7,7 @@
 #include "core/schedule/conditions.h"
 
 #include <functional>
+#include <optional>
 
 namespace scaena::exporting {
 
@@ -29,6 +30,8 @@ struct Finding {
     Severity severity = Severity::Warning;
     Id target; ///< schedule::targets()
     std::string text;
+    /// Of a seam: where it is seen at its worst, for showing and mending it (schedule/seam.h).
+    std::optional<schedule::Conditions> seam;
 };
 
 /// Everything an export consists of, before anything is written.

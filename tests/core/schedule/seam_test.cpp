@@ -124,3 +124,65 @@ TEST_CASE("Starts without an opening have no seam") {
     conditions.start = model::StartKind::Hot;
     CHECK(seamOf(sequence, conditions).empty());
 }
+
+TEST_CASE("A gap tells where the layer is on either side, for the ghosts on the stage") {
+    auto sequence = standing();
+    model::findThing(sequence.layers, "logo")->place.y = -40;
+    const auto gaps = seamOf(sequence, on("android12"));
+    REQUIRE(find(gaps, "logo"));
+    const auto& gap = *find(gaps, "logo");
+    REQUIRE(gap.from);
+    REQUIRE(gap.to);
+    CHECK((*gap.from)[0].y - (*gap.to)[0].y == Approx(40));
+    CHECK((*gap.from)[0].x == Approx((*gap.to)[0].x));
+
+    auto fading = standing();
+    fading.cues.push_back(cue("fades", "arrive", 0, 300));
+    const auto gone = seamOf(fading, on("ios"));
+    REQUIRE(find(gone, "logo"));
+    CHECK(find(gone, "logo")->from);
+    CHECK_FALSE(find(gone, "logo")->to);
+}
+
+TEST_CASE("A backdrop's picture that only the app can show is a gap, and its hidden colours are none") {
+    auto sequence = standing();
+    for (auto& layer : sequence.layers) {
+        if (layer.kind == model::LayerKind::Backdrop) {
+            layer.picture = model::BackdropPicture{};
+            layer.picture->light = "images/hills.png";
+        }
+    }
+    int without = 0;
+    for (const auto& target : targets()) {
+        INFO(target.id);
+        const auto gaps = seamOf(sequence, on(target.id));
+        const bool shows = target.opening.pictures && !target.opening.iconOnly;
+        CHECK((find(gaps, "") != nullptr) == !shows);
+        without += shows ? 0 : 1;
+        if (const auto* ground = find(gaps, "")) {
+            CHECK(ground->picture);
+            CHECK(describe(sequence, *ground).find("picture") != std::string::npos);
+        }
+    }
+    CHECK(without > 0);
+    // Where the picture is on both sides, what the opening's colour is beneath it does not matter.
+    sequence.opening.colour = "ink";
+    CHECK(find(seamOf(sequence, on("ios")), "") == nullptr);
+}
+
+TEST_CASE(
+    "The worst of a seam is looked for on every device, by day and by night, and each layer told once") {
+    auto sequence = standing();
+    CHECK(worstSeam(sequence, "android12").empty());
+    // Dark alone: the opening's colour parts from the backdrop's.
+    sequence.palette.push_back(
+        {"odd", "Odd", model::find(sequence.palette, "paper")->light, {255, 0, 80, 255}});
+    sequence.opening.colour = "odd";
+    const auto worst = worstSeam(sequence, "android12");
+    REQUIRE(worst.size() == 1);
+    CHECK(worst[0].gap.layer.empty());
+    CHECK(worst[0].conditions.appearance == model::Appearance::Dark);
+    CHECK(seamOf(sequence, on("android12")).empty());
+    // By mending it where it is seen, it is gone everywhere.
+    CHECK(worstSeam(mendSeam(sequence, worst[0].conditions), "android12").empty());
+}

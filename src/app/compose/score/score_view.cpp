@@ -2,7 +2,10 @@
 #include "app/compose/score/score_view.h"
 
 #include "app/compose/score/score_painter.h"
+#include "app/compose/score/score_tip.h"
+#include "app/compose/score/seam_mark.h"
 #include "app/compose/shelf/moves_page.h"
+#include "app/compose/stage/seam_marks.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
 #include "core/edit/edits.h"
@@ -101,6 +104,10 @@ ScoreHit ScoreView::hitAt(QPointF at) const {
     return m_layout.hit(at, one ? model::indexOf(m_document.sequence()->cues, m_selection.cue()) : -1);
 }
 
+bool ScoreView::isOnSeam(QPointF at) const {
+    return !m_preview.seam().empty() && seamMark(m_layout, *m_preview.schedule()).contains(at);
+}
+
 void ScoreView::resizeEvent(QResizeEvent*) { relayout(); }
 
 void ScoreView::paintEvent(QPaintEvent*) {
@@ -122,6 +129,9 @@ void ScoreView::paintEvent(QPaintEvent*) {
         m_gesture->paint(marks);
     }
     marks.needle(m_preview.time());
+    if (!m_preview.seam().empty()) {
+        paintSeamMark(painter, seamMark(m_layout, *m_shown), theme().madder, theme().page);
+    }
 }
 
 void ScoreView::refresh() {
@@ -178,6 +188,10 @@ void ScoreView::mousePressEvent(QMouseEvent* event) {
         return;
     }
     if (event->button() != Qt::LeftButton) {
+        return;
+    }
+    if (isOnSeam(event->position())) {
+        m_preview.showSeam(m_preview.conditions());
         return;
     }
     const auto hit = hitAt(event->position());
@@ -467,27 +481,11 @@ bool ScoreView::event(QEvent* event) {
         return QWidget::event(event);
     }
     const auto* help = static_cast<QHelpEvent*>(event);
-    const auto hit = hitAt(help->pos());
     const auto& schedule = *m_preview.schedule();
-    const auto index = static_cast<std::size_t>(std::max(0, hit.index));
-    QString text;
-    if (hit.part == Part::Cue || hit.part == Part::CueStart || hit.part == Part::CueEnd) {
-        const auto& span = schedule.cues[index];
-        text = tr("%1\n%2 – %3 ms. Drag to move, edges to lengthen; Alt: without snapping")
-                   .arg(cueName(*schedule.sequence, schedule.sequence->cues[index]), timeText(span.start),
-                        timeText(span.end));
-    } else if (hit.part == Part::WaitGrip) {
-        text = tr("Pull: what if loading takes this long?");
-    } else if (hit.part == Part::KnobEnd || hit.part == Part::KnobStart) {
-        text = hit.part == Part::KnobEnd ? tr("Pull a thread to the cue that comes after")
-                                         : tr("Pull a thread to the cue that begins with it");
-    } else if (hit.part == Part::Label) {
-        text = tr("Drag to reorder, double-click to rename, right click for more");
-    } else if (hit.part == Part::BeatEnd) {
-        text = tr("Drag to lengthen the beat");
-    } else if (hit.part == Part::GateEnd) {
-        text = tr("Drag to change how long the gate typically takes");
-    }
+    const QString text = isOnSeam(help->pos())
+                             ? tr("Where the app takes over:\n%1\nClick to see it on the stage")
+                                   .arg(seamWords(*schedule.sequence, m_preview.seam()))
+                             : scoreTip(schedule, hitAt(help->pos()));
     QToolTip::showText(help->globalPos(), text, this);
     return true;
 }

@@ -72,6 +72,7 @@ private:
     void refresh();
     void selectHit(const ScoreHit& hit, Qt::KeyboardModifiers keys);
     [[nodiscard]] ScoreHit hitAt(QPointF at) const;
+    [[nodiscard]] bool isOnSeam(QPointF at) const;
     void placeButtons();
     void aimDrop(QPointF at);
     void showSpan(double from, double to);

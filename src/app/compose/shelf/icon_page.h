@@ -3,7 +3,7 @@
 
 #include "app/compose/card/colour_box.h"
 #include "app/compose/compose_actions.h"
-#include "render/app_icon.h"
+#include "render/icon_image.h"
 
 #include <QTimer>
 #include <array>

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/stage/stage_bar.h"
 
+#include "app/compose/stage/seam_marks.h"
 #include "app/shell/theme.h"
 
 #include <QActionGroup>
@@ -13,7 +14,8 @@ namespace scaena::app {
 
 StageBar::StageBar(StageView& stage, Preview& preview, QWidget* parent)
     : QWidget(parent), m_stage(stage), m_preview(preview), m_scope(new QToolButton(this)),
-      m_icon(new QToolButton(this)), m_back(new QToolButton(this)), m_hidden(new QLabel(this)) {
+      m_icon(new QToolButton(this)), m_back(new QToolButton(this)), m_mend(new QToolButton(this)),
+      m_hidden(new QLabel(this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(4);
@@ -45,6 +47,12 @@ StageBar::StageBar(StageView& stage, Preview& preview, QWidget* parent)
     m_hidden->setFont(uiFont(11));
     row->addStretch(1);
     row->addWidget(m_hidden);
+    m_mend->setObjectName(QStringLiteral("stageMend"));
+    m_mend->setText(tr("Mend"));
+    m_mend->setAccessibleName(tr("Mend the seam"));
+    m_mend->setFont(uiFont(12, true));
+    row->addWidget(m_mend);
+    connect(m_mend, &QToolButton::clicked, this, &StageBar::wantsSeamMended, Qt::QueuedConnection);
     m_back->setObjectName(QStringLiteral("stageBack"));
     m_back->setText(tr("Back"));
     m_back->setToolTip(tr("Leave the app by Back: home again, never the launch picture (Backspace)"));
@@ -61,10 +69,25 @@ StageBar::StageBar(StageView& stage, Preview& preview, QWidget* parent)
     connect(&stage, &StageView::scopeChanged, this, &StageBar::update);
     connect(&preview, &Preview::playingChanged, this, &StageBar::update);
     connect(&preview, &Preview::scheduleChanged, this, &StageBar::update);
+    connect(&preview, &Preview::timeChanged, this, &StageBar::updateSeam);
     update();
 }
 
+void StageBar::updateSeam() {
+    const auto& schedule = *m_preview.schedule();
+    const bool shows =
+        !m_preview.isPlaying() && !m_preview.seam().empty() && isAtSeam(schedule, m_preview.time());
+    if (shows != m_mend->isVisibleTo(this)) {
+        m_mend->setVisible(shows);
+    }
+    if (shows) {
+        m_mend->setToolTip(
+            tr("Where the app takes over:\n%1").arg(seamWords(*schedule.sequence, m_preview.seam())));
+    }
+}
+
 void StageBar::update() {
+    updateSeam();
     auto* action = m_scope->menu()->actions()[static_cast<int>(m_stage.scope())];
     action->setChecked(true);
     m_scope->setText(action->text());

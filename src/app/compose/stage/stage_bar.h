@@ -14,12 +14,16 @@ class StageBar : public QWidget {
 public:
     StageBar(StageView& stage, Preview& preview, QWidget* parent = nullptr);
 
+signals:
+    void wantsSeamMended();
+
 private:
     void update();
+    void updateSeam();
 
     StageView& m_stage;
     Preview& m_preview;
-    QToolButton *m_scope, *m_icon, *m_back;
+    QToolButton *m_scope, *m_icon, *m_back, *m_mend;
     QLabel* m_hidden;
 };
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/compose/stage/stage_view.h"
 
+#include "app/compose/stage/seam_marks.h"
 #include "app/compose/stage/stage_marks.h"
 #include "app/shell/theme.h"
 #include "core/edit/layer_edits.h"
@@ -241,6 +242,9 @@ void StageView::paintMarks(QPainter& painter, double scale) {
     const int cue = model::indexOf(schedule.sequence->cues, m_selection.cue());
     if (m_ghosts && cue >= 0 && !m_tool) {
         paintGhosts(painter, schedule, cue, scale);
+    }
+    if (m_ghosts && !m_tool && isAtSeam(schedule, m_preview.time())) {
+        paintSeam(painter, m_preview.seam(), schedule.screen, scale);
     }
     if (const auto it = handles()) {
         paintHandles(painter, *it, scale,

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "core/project/app_icon.h"
+#include "core/project/icon_fit.h"
 
 #include "core/project/shown_art.h"
 

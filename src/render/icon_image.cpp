@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "render/app_icon.h"
+#include "render/icon_image.h"
 
-#include "core/project/app_icon.h"
+#include "core/project/icon_fit.h"
 #include "render/convert.h"
 #include "render/frame_painter.h"
 
