@@ -34,7 +34,6 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
         build.add(std::string("lib/launch/") + player, std::string(embedded::find(player)));
     }
-    const auto tree = timingTree(sequence, "flutter");
     PictureNames pictures;
     pictures.picture = [](const model::Layer& layer) { return "assets/launch/" + layer.id + ".png"; };
     pictures.frame = [](const model::Layer& layer, int index) {
@@ -68,14 +67,7 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
                        "_timing, looks: _looks, "
                        "palette: _palette, darkPictures: {{{}}});\n\n",
                        dartName(camelCase(type)), dark);
-    out += fmt::format("const LaunchTiming _timing = LaunchTiming(\n    beats: _beats, gates: _gates, "
-                       "gateOrder: {}, layers: _layers, "
-                       "cues: _cues, cueOrder: {});\n\n",
-                       dart({tree.gateOrder}, 6), dart({tree.cueOrder}, 6));
-    out += dartList("LaunchBeat", "_beats", tree.beats, true) +
-           dartList("LaunchGate", "_gates", tree.gates, true) +
-           dartList("LaunchLayer", "_layers", tree.layers, true) +
-           dartList("LaunchCue", "_cues", tree.cues, true) + dartList("LaunchLook", "_looks", looks, false);
+    out += dartTiming(sequence) + dartList("LaunchLook", "_looks", looks, false);
     out += "const List<LaunchColors> _palette = " + dart(paletteValue(sequence.palette), 2) + ";\n";
     build.add("lib/launch/" + snake(sequence.name) + "_launch.dart", out);
 }
@@ -140,6 +132,18 @@ picture stays until you call `launch.dismiss()`.
                           fmt::arg("data", dartName(camelCase(type))), fmt::arg("gates", gates)));
 }
 
+}
+
+std::string dartTiming(const model::Sequence& sequence) {
+    const auto tree = timingTree(sequence, "flutter");
+    return fmt::format("const LaunchTiming _timing = LaunchTiming(\n    beats: _beats, gates: _gates, "
+                       "gateOrder: {}, layers: _layers, "
+                       "cues: _cues, cueOrder: {});\n\n",
+                       dart({tree.gateOrder}, 6), dart({tree.cueOrder}, 6)) +
+           dartList("LaunchBeat", "_beats", tree.beats, true) +
+           dartList("LaunchGate", "_gates", tree.gates, true) +
+           dartList("LaunchLayer", "_layers", tree.layers, true) +
+           dartList("LaunchCue", "_cues", tree.cues, true);
 }
 
 Result<Export> FlutterExporter::build(const ExportInput& input) const {

@@ -5,6 +5,9 @@
 
 namespace scaena::exporting {
 
+/// The sequence's timing as Dart's constant `_timing` and those it is made of.
+[[nodiscard]] std::string dartTiming(const model::Sequence& sequence);
+
 /// Flutter on Android and iOS: both native openings, and a widget that plays the rest. See
 /// docs/exporters/flutter.md.
 class FlutterExporter : public Exporter {

@@ -42,6 +42,8 @@ void addIosIcons(ExportBuild& build, const IosNames& names);
 void addPlayerPictures(ExportBuild& build, const IosNames& names);
 
 void addStoryboard(ExportBuild& build, const IosNames& names);
+/// The sequence's timing as members of an enum: `timing` and the constants it is made of.
+[[nodiscard]] std::string swiftTiming(const model::Sequence& sequence);
 void addSwiftCode(ExportBuild& build, const IosNames& names);
 void addIosInstructions(ExportBuild& build, const IosNames& names);
 

@@ -27,12 +27,21 @@ std::string constants(const char* type, const char* name, const std::vector<Timi
 
 }
 
+std::string swiftTiming(const model::Sequence& sequence) {
+    const auto tree = timingTree(sequence, "ios");
+    return fmt::format("    private static let timing = LaunchTiming(\n        beats: beats, gates: gates, "
+                       "gateOrder: {}, layers: layers,\n"
+                       "        cues: cues, cueOrder: {})\n\n",
+                       swift({tree.gateOrder}, 8), swift({tree.cueOrder}, 8)) +
+           constants("LaunchBeat", "beat", tree.beats) + constants("LaunchGate", "gate", tree.gates) +
+           constants("LaunchLayer", "layer", tree.layers) + constants("LaunchCue", "cue", tree.cues);
+}
+
 void addSwiftCode(ExportBuild& build, const IosNames& names) {
     for (const char* player :
          {"LaunchTiming.swift", "LaunchArt.swift", "LaunchPlayer.swift", "LaunchOverlay.swift"}) {
         build.add(names.folder + player, std::string(embedded::find(player)));
     }
-    const auto tree = timingTree(build.sequence(), "ios");
     PictureNames pictures;
     pictures.picture = [&](const model::Layer& layer) { return names.picture(layer.id); };
     pictures.frame = [&](const model::Layer& layer, int index) { return names.frame(layer.id, index); };
@@ -54,13 +63,7 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
         }
         out += "    }\n\n";
     }
-    out += fmt::format("    private static let timing = LaunchTiming(\n        beats: beats, gates: gates, "
-                       "gateOrder: {}, layers: layers,\n"
-                       "        cues: cues, cueOrder: {})\n\n",
-                       swift({tree.gateOrder}, 8), swift({tree.cueOrder}, 8));
-    out += constants("LaunchBeat", "beat", tree.beats) + constants("LaunchGate", "gate", tree.gates) +
-           constants("LaunchLayer", "layer", tree.layers) + constants("LaunchCue", "cue", tree.cues) +
-           constants("LaunchLook", "look", looks);
+    out += swiftTiming(build.sequence()) + constants("LaunchLook", "look", looks);
     out += "    private static let palette: [LaunchColors] = " +
            swift(paletteValue(build.sequence().palette), 8) + "\n}\n";
     build.add(names.folder + names.type + "Launch.swift", out);

@@ -1,0 +1,94 @@
+// SPDX-License-Identifier: MIT
+#include "export/flutter/flutter_exporter.h"
+#include "export/ios/ios_parts.h"
+#include "support/judges.h"
+#include "support/random_sequence.h"
+#include "support/timing_cases.h"
+
+/// The timing of the Dart and Swift players, run: translated to JavaScript by their languages' grammars,
+/// since no compiler of either is to be had here. The same table of cases as for the other players.
+using namespace scaena;
+using namespace scaena::test;
+
+namespace {
+
+struct Language {
+    const char* name;   ///< of the grammar, and the ending of its files
+    const char* player; ///< the timing's source
+    Id target;
+    std::string (*data)(const model::Sequence&);
+};
+
+std::string swiftFile(const model::Sequence& sequence) {
+    return "import Foundation\n\nenum Data {\n" + exporting::swiftTiming(sequence) + "}\n";
+}
+
+const Language kDart{"dart", "src/export/flutter/player/launch_timing.dart", "flutter",
+                     exporting::dartTiming};
+const Language kSwift{"swift", "src/export/ios/player/LaunchTiming.swift", "ios", swiftFile};
+
+RunResult judged(const Language& language, const std::string& player, unsigned randomOnes) {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    std::string cases;
+    int count = 0;
+    const auto add = [&](const model::Sequence& sequence,
+                         const std::vector<schedule::Conditions>& conditions) {
+        const auto name = fmt::format("case{}", count++);
+        REQUIRE(files.writeAtomically(folder.path() / (name + "." + language.name), language.data(sequence)));
+        cases += "sequence " + name + "\n";
+        for (const auto& each : conditions) {
+            cases += casesOf(sequence, each);
+        }
+    };
+    for (const auto& path : samples()) {
+        add(openSample(path).sequence, allConditions({language.target}));
+    }
+    for (unsigned seed = 201; seed < 201 + randomOnes; ++seed) {
+        RandomSequences random(seed);
+        const auto sequence = random.next();
+        std::vector<schedule::Conditions> many;
+        for (int i = 0; i < 8; ++i) {
+            many.push_back(random.conditions(sequence));
+            many.back().target = language.target;
+        }
+        add(sequence, many);
+    }
+    REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
+    REQUIRE(files.writeAtomically(folder.path() / "player.txt", player));
+    const auto at = [&](const char* name) { return QString::fromStdString((folder.path() / name).string()); };
+    const auto translated = runJudge(
+        "translate/translate.mjs", {judges(), QString::fromLatin1(language.name), at("player.txt"), at("")});
+    INFO(translated.output);
+    if (std::getenv("JUDGE_KEEP") != nullptr) {
+        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
+                              std::filesystem::copy_options::recursive |
+                                  std::filesystem::copy_options::overwrite_existing);
+    }
+    REQUIRE(translated.code == 0);
+    return runJudge("timing_cases.mjs", {at("timing.mjs"), at("cases.txt"), at("")});
+}
+
+void checkTiming(const Language& language) {
+    const auto result = judged(language, readWhole(repository() / language.player), 40);
+    INFO(result.output);
+    CHECK(result.code == 0);
+    CHECK(result.output.find("compared, 0 different") != std::string::npos);
+}
+
+/// The judge is awake: one changed sign of the player is found.
+void checkWakes(const Language& language, const std::string& sound, const std::string& broken) {
+    auto player = readWhole(repository() / language.player);
+    const auto at = player.find(sound);
+    REQUIRE(at != std::string::npos);
+    player.replace(at, sound.size(), broken);
+    CHECK(judged(language, player, 0).code != 0);
+}
+
+}
+
+TEST_CASE("The exported Dart timing gives the core's numbers, translated and run") { checkTiming(kDart); }
+
+TEST_CASE("A mistake in the Dart timing would be seen") {
+    checkWakes(kDart, "state.y += value(LaunchProperty.y);", "state.y -= value(LaunchProperty.y);");
+}

@@ -1,0 +1,2 @@
+export const prelude = "";
+export class Swift {}
