@@ -77,12 +77,16 @@ void checkTiming(const Language& language) {
 }
 
 /// The judge is awake: one changed sign of the player is found.
-void checkWakes(const Language& language, const std::string& sound, const std::string& broken) {
+void checkWakes(const Language& language, const std::string& sound, const std::string& broken,
+                const std::string& complaint) {
     auto player = readWhole(repository() / language.player);
     const auto at = player.find(sound);
     REQUIRE(at != std::string::npos);
     player.replace(at, sound.size(), broken);
-    CHECK(judged(language, player, 0).code != 0);
+    const auto result = judged(language, player, 0);
+    INFO(result.output);
+    CHECK(result.code != 0);
+    CHECK(result.output.find(complaint) != std::string::npos);
 }
 
 }
@@ -90,5 +94,17 @@ void checkWakes(const Language& language, const std::string& sound, const std::s
 TEST_CASE("The exported Dart timing gives the core's numbers, translated and run") { checkTiming(kDart); }
 
 TEST_CASE("A mistake in the Dart timing would be seen") {
-    checkWakes(kDart, "state.y += value(LaunchProperty.y);", "state.y -= value(LaunchProperty.y);");
+    checkWakes(kDart, "state.y += value(LaunchProperty.y);", "state.y -= value(LaunchProperty.y);",
+               "value 2 is");
+}
+
+TEST_CASE("The exported Swift timing gives the core's numbers, translated and run") { checkTiming(kSwift); }
+
+TEST_CASE("A mistake in the Swift timing would be seen") {
+    checkWakes(kSwift, "state.y += value(.y)", "state.y -= value(.y)", "value 2 is");
+}
+
+TEST_CASE(
+    "A mixture of whole and other numbers, which Swift's compiler refuses, is seen in the Swift timing") {
+    checkWakes(kSwift, "base + cue.offset", "base + 0.5 + cue.offset", "Swift would refuse");
 }

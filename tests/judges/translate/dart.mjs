@@ -1,6 +1,6 @@
 // Dart to JavaScript, as far as the exported timing needs it. Not a compiler: types are dropped, names are not checked.
 // Every construct without a rule is an error.
-import { all, descendants, first, isNote, unknown } from './trees.mjs';
+import { all, byNeed, descendants, first, isNote, unknown } from './trees.mjs';
 
 /// What Dart's own library gives these files.
 export const prelude = `
@@ -62,19 +62,7 @@ export class Dart {
   /// A file of constants, each after those it names.
   data(root) {
     const made = this.declarations(root);
-    const texts = new Map([...made].map(([name, make]) => [name, make()]));
-    const done = new Set();
-    const parts = [];
-    const visit = (name) => {
-      if (done.has(name)) return;
-      done.add(name);
-      for (const other of texts.keys()) {
-        if (new RegExp(`(?<![\\w$])${other}(?![\\w$])`).test(texts.get(name).slice(`const ${name}`.length))) visit(other);
-      }
-      parts.push(texts.get(name));
-    };
-    [...texts.keys()].forEach(visit);
-    return parts;
+    return byNeed(new Map([...made].map(([name, make]) => [name, make()])));
   }
 
   enumOf(node) {

@@ -50,7 +50,8 @@ const { prelude, translator, timing, face } = faces[language];
 const parse = await parserOf(judges, language);
 const shared = new translator();
 const made = shared.declarations(parse(readFileSync(source, 'utf8')));
-const names = [...made.keys()].filter((it) => it !== 'LaunchSchedule');
+const helpers = [...prelude.matchAll(/^const (\$\w+)/gm)].map((it) => it[1]);
+const names = [...made.keys()].filter((it) => it !== 'LaunchSchedule').concat(helpers);
 writeFileSync(join(folder, 'timing.mjs'), `${prelude}${[...made.values()].map((make) => make()).join('\n')}${face}\nexport { ${names.join(', ')} };\n`);
 for (const file of readdirSync(folder).filter((it) => it.endsWith(`.${language}`))) {
   const text = readFileSync(join(folder, file), 'utf8');

@@ -40,3 +40,18 @@ export function unknown(node, language) {
   const around = [...descendants(node)].map((it) => it.text).join(' ').slice(0, 120);
   throw new Error(`no rule for ${node.type} of ${language}: ${around}`);
 }
+
+/// Constants in an order in which each stands behind those it names.
+export function byNeed(texts) {
+  const done = new Set();
+  const parts = [];
+  const visit = (name) => {
+    if (done.has(name)) return;
+    done.add(name);
+    const words = new Set(texts.get(name).slice(`const ${name}`.length).match(/[\w$]+/g));
+    for (const other of texts.keys()) if (words.has(other)) visit(other);
+    parts.push(texts.get(name));
+  };
+  [...texts.keys()].forEach(visit);
+  return parts;
+}
