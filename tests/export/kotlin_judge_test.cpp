@@ -2,8 +2,8 @@
 #include "core/schedule/evaluate.h"
 #include "export/android/kotlin_data.h"
 #include "support/export_helper.h"
-#include "support/timing_cases.h"
 #include "support/random_sequence.h"
+#include "support/timing_cases.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -72,16 +72,24 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     CHECK(judged.output.find("compared, 0 different") != std::string::npos);
 }
 
-TEST_CASE("The exported player and data compile against the shape of the platform") {
+TEST_CASE("The exported player, its wrapper and data compile against the shape of the platform") {
     const TemporaryFolder folder;
     DiskFiles files;
     // One compilation for all samples, each in a package of its own: starting the compiler is the slow part.
     QStringList sources;
     for (const auto& path : samples()) {
         const auto name = path.stem().string();
-        sources << QString::fromStdString("app/" + name + "/java");
+        sources << QString::fromStdString("app/" + name + "/java")
+                << QString::fromStdString("app/" + name + "/compose");
         const auto project = openSample(path);
-        const auto made = exported(project.sequence, *project.shelf, "com.example." + name);
+        auto made = exported(project.sequence, *project.shelf, "com.example." + name);
+        for (auto& file :
+             made.files) { // this compiler (1.3) takes the brackets of the type for the annotation's
+            const auto at = file.bytes.find("@Composable () -> Unit");
+            if (file.path.ends_with("LaunchCompose.kt") && at != std::string::npos) {
+                file.bytes.replace(at, 11, "@Composable()");
+            }
+        }
         writeTo(folder.path() / "app" / name, made);
         // The class R that the resource compiler would make, with every resource the export has.
         std::map<std::string, std::set<std::string>> resources;
@@ -108,6 +116,12 @@ TEST_CASE("The exported player and data compile against the shape of the platfor
         REQUIRE(files.writeAtomically(folder.path() / "app" / name / "java/com/example" / name / "R.java",
                                       r + "}\n"));
     }
+    // The native module of React Native, against the shape of the framework's own declarations.
+    const auto module = openSample(samples().front());
+    const auto native = exported(module.sequence, *module.shelf, "com.example.native", "react-native");
+    REQUIRE(
+        files.writeAtomically(folder.path() / "app/native/LaunchHold.kt", fileOf(native, "LaunchHold.kt")));
+    sources << "app/native";
     const auto stubs = QString::fromStdString((repository() / "tests/judges/android-shape").string());
     const auto compiled = run(QStringLiteral("kotlinc"),
                               sources + QStringList{stubs, "-nowarn", "-d", "app.jar"}, folder.path());

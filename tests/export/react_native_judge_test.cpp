@@ -69,3 +69,40 @@ TEST_CASE("Every picture the exported script asks for is there, in three densiti
         CHECK(count > 2);
     }
 }
+
+namespace {
+
+/// A real Objective-C compiler with the framework's own header, and the shape of the platform beneath it.
+RunResult objectiveC(const std::string& source) {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    REQUIRE(files.writeAtomically(folder.path() / "LaunchHold.m", source));
+    const std::filesystem::path framework = judges().toStdString() + "/node_modules/react-native";
+    std::filesystem::create_directory_symlink(framework / "React/Base", folder.path() / "React");
+    std::filesystem::create_directory_symlink(
+        framework / "ReactApple/Libraries/RCTFoundation/RCTDeprecation/Exported",
+        folder.path() / "RCTDeprecation");
+    const auto shape = QString::fromStdString((repository() / "tests/judges/apple-shape").string());
+    return run(QStringLiteral("clang"),
+               {"-x", "objective-c", "-fobjc-arc", "-fobjc-runtime=ios", "-fblocks", "-Werror",
+                "-fsyntax-only", "-I", shape, "-isystem", ".", "LaunchHold.m"},
+               folder.path());
+}
+
+}
+
+TEST_CASE(
+    "The native module's bridge compiles with the framework's own macros, and a mistake in it is seen") {
+    const auto project = openSample(samples().front());
+    const auto made = exported(project.sequence, *project.shelf, {}, "react-native");
+    auto bridge = fileOf(made, "LaunchHold.m");
+    const auto compiled = objectiveC(bridge);
+    INFO(compiled.output);
+    CHECK(compiled.code == 0);
+    // The Swift class has what it tells of.
+    const auto& swift = fileOf(made, "LaunchHold.swift");
+    CHECK(swift.find("@objc(LaunchHold)") != std::string::npos);
+    CHECK(swift.find("@objc func release_()") != std::string::npos);
+    bridge.replace(bridge.find("release_, NO"), 12, "release_ NO");
+    CHECK(objectiveC(bridge).code != 0);
+}

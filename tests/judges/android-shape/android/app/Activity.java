@@ -1,9 +1,9 @@
 package android.app;
-import android.content.Context;
+import android.content.ContextWrapper;
 import android.view.View;
 import android.view.Window;
 import android.window.SplashScreen;
-public class Activity extends Context {
+public class Activity extends ContextWrapper {
   public Window getWindow() { return null; }
   public <T extends View> T findViewById(int id) { return null; }
   public final SplashScreen getSplashScreen() { return null; }

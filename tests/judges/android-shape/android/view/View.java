@@ -19,6 +19,8 @@ public class View {
   protected void onDetachedFromWindow() {}
   protected void onDraw(Canvas canvas) {}
   public void postInvalidateOnAnimation() {}
+  public void postInvalidateDelayed(long millis) {}
+  public ViewTreeObserver getViewTreeObserver() { return null; }
   public float getAlpha() { return 0; }
   public void setAlpha(float v) {}
   public float getTranslationX() { return 0; }

@@ -1,0 +1,6 @@
+package androidx.compose.ui.platform
+
+import android.content.Context
+import androidx.compose.runtime.CompositionLocal
+
+val LocalContext: CompositionLocal<Context> get() = TODO()

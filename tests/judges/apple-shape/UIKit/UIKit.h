@@ -1,0 +1,4 @@
+#pragma once
+#import <Foundation/Foundation.h>
+@interface UIView : NSObject
+@end
