@@ -42,9 +42,17 @@ struct ExportSession : Session {
     void into(const std::filesystem::path& path) {
         find<QLineEdit>("exportFolder")->setText(QString::fromStdString(path.string()));
         QTest::keyClick(find<QLineEdit>("exportFolder"), Qt::Key_Return);
+        rest();
+    }
+    /// Folders are looked into and written in the background.
+    void rest() {
+        REQUIRE(QTest::qWaitFor([&] { return !room().isBuilding(); }, 30000));
     }
     QString summary() { return find<QLabel>("exportSummary")->text(); }
-    void write() { QTest::mouseClick(find<QPushButton>("exportWrite"), Qt::LeftButton); }
+    void write() {
+        QTest::mouseClick(find<QPushButton>("exportWrite"), Qt::LeftButton);
+        rest();
+    }
     bool select(const QString& name) {
         auto* tree = find<QTreeWidget>("exportFiles");
         const auto found = tree->findItems(name, Qt::MatchExactly | Qt::MatchRecursive);

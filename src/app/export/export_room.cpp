@@ -2,6 +2,7 @@
 #include "app/export/export_room.h"
 
 #include "app/export/file_view.h"
+#include "app/export/kept_texts.h"
 #include "app/export/target_card.h"
 #include "app/export/target_words.h"
 #include "app/shell/phrasing.h"
@@ -10,7 +11,6 @@
 #include "export/common/names.h"
 
 #include <QDesktopServices>
-#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -20,7 +20,6 @@
 #include <QProgressBar>
 #include <QPushButton>
 #include <QSettings>
-#include <QStandardPaths>
 #include <QTabBar>
 #include <QTabWidget>
 #include <QTextBrowser>
@@ -51,12 +50,6 @@ bool isSource(const QString& file) {
                        [&](const char* ending) { return file.endsWith(QLatin1String(ending)); });
 }
 
-/// Where the texts of earlier exports are kept, by their hash, so that three versions can be compared.
-QString keptTexts() {
-    return QDir(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation))
-        .filePath(QStringLiteral("written"));
-}
-
 }
 
 ExportRoom::ExportRoom(Document& document, QWidget* parent)
@@ -73,6 +66,11 @@ ExportRoom::ExportRoom(Document& document, QWidget* parent)
     m_soon.setInterval(250);
     connect(&m_soon, &QTimer::timeout, this, &ExportRoom::rebuild);
     connect(&m_task, &ExportTask::finished, this, &ExportRoom::take);
+    connect(&m_folderTask, &FolderTask::compared, this, &ExportRoom::looked);
+    connect(&m_folderTask, &FolderTask::written, this,
+            [this](const FolderStatePtr& state, const std::shared_ptr<Result<void>>& result) {
+                wrote(state, *result);
+            });
     connect(&m_task, &ExportTask::progressed, this, [this](int done, int all) {
         m_progress->setRange(0, all);
         m_progress->setValue(done);
@@ -84,7 +82,7 @@ ExportRoom::ExportRoom(Document& document, QWidget* parent)
             later();
         } else {
             m_built.reset();
-            m_made.reset();
+            m_state.reset();
         }
     };
     connect(&m_document, &Document::changed, this, renew);
@@ -113,13 +111,13 @@ void ExportRoom::choose(const Id& exportId) {
     m_packageRow->setVisible(exportId == "android" || exportId == "flutter" || exportId == "react-native");
     m_selected.clear();
     m_built.reset();
-    m_made.reset();
+    m_state.reset();
     rebuild();
 }
 
 void ExportRoom::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
-    if (!m_made && m_document.isOpen()) {
+    if (!m_state && m_document.isOpen()) {
         choose(m_target);
     } else {
         plan(); // the folder may have changed meanwhile
@@ -149,7 +147,7 @@ void ExportRoom::take(const std::shared_ptr<Result<exporting::Export>>& made) {
     m_cancel->hide();
     if (!*made) {
         m_built.reset();
-        m_made.reset();
+        m_state.reset();
         m_files->clear();
         m_view->clear();
         m_cues->clear();
@@ -165,19 +163,18 @@ void ExportRoom::plan() {
     if (!m_built) {
         return;
     }
-    const auto before = m_plan;
-    m_plan = {};
-    m_place = folder().isEmpty() ? exporting::AppPlace()
-                                 : exporting::placeIn(DiskFiles(), folder().toStdString(), m_target);
-    m_made = exporting::placed(*m_built, m_place);
-    fillSteps();
-    if (folder().isEmpty()) {
-        for (const auto& file : m_made->files) {
-            m_plan.entries.push_back({file.path, FileChange::Added});
-        }
-    } else {
-        m_plan = exporting::planWrite(DiskFiles(), folder().toStdString(), *m_made);
+    m_write->setEnabled(false);
+    m_summary->setText(folder().isEmpty() ? QString() : tr("Looking into the folder …"));
+    m_folderTask.compare(*m_built, folder(), m_target);
+}
+
+void ExportRoom::looked(const FolderStatePtr& state) {
+    if (!m_built) {
+        return;
     }
+    const auto before = m_plan;
+    m_state = state;
+    m_plan = state->plan;
     for (auto& entry : m_plan.entries) { // what was chosen stays chosen
         for (const auto& old : before.entries) {
             if (old.path == entry.path && entry.change == FileChange::Refused) {
@@ -185,8 +182,14 @@ void ExportRoom::plan() {
             }
         }
     }
+    fillSteps();
     fillTree();
     summarise();
+    if (m_justWritten) {
+        m_justWritten = false;
+        m_summary->setText(tr("Written. The steps left to you stand beside it."));
+        m_tabs->setCurrentIndex(2);
+    }
 }
 
 void ExportRoom::fillTree() {
@@ -196,8 +199,8 @@ void ExportRoom::fillTree() {
     QTreeWidgetItem* wanted = nullptr;
     QTreeWidgetItem* best = nullptr;
     int bestRank = 0;
-    const auto own1 = QString::fromStdString(exporting::typeName(m_made->sequenceName, "App"));
-    const auto own2 = QString::fromStdString(exporting::fileName(m_made->sequenceName, "app"))
+    const auto own1 = QString::fromStdString(exporting::typeName(m_state->made.sequenceName, "App"));
+    const auto own2 = QString::fromStdString(exporting::fileName(m_state->made.sequenceName, "app"))
                           .section(QLatin1Char('-'), 0, 0);
     const auto parentOf = [&](const QString& path) -> QTreeWidgetItem* {
         QTreeWidgetItem* parent = m_files->invisibleRootItem();
@@ -257,7 +260,7 @@ void ExportRoom::fillTree() {
 void ExportRoom::showFile() {
     const auto* item = m_files->currentItem();
     const auto path = item ? item->data(0, kPathRole).toString() : QString();
-    if (path.isEmpty() || !m_made) {
+    if (path.isEmpty() || !m_state) {
         return;
     }
     m_selected = path;
@@ -266,7 +269,7 @@ void ExportRoom::showFile() {
     for (const auto& entry : m_plan.entries) {
         versions.entry = entry.path == path.toStdString() ? entry : versions.entry;
     }
-    for (const auto& file : m_made->files) {
+    for (const auto& file : m_state->made.files) {
         if (file.path == path.toStdString()) {
             versions.made = file.bytes;
         }
@@ -275,7 +278,7 @@ void ExportRoom::showFile() {
         const auto disk = DiskFiles().read(std::filesystem::path(folder().toStdString()) / path.toStdString(),
                                            kLargestShown);
         versions.disk = disk ? std::optional(*disk) : std::nullopt;
-        versions.base = lastWritten(path.toStdString());
+        versions.base = keptText(DiskFiles(), folder().toStdString(), m_state->made, path.toStdString());
     }
     m_view->show(std::move(versions));
 }
@@ -322,7 +325,7 @@ void ExportRoom::fillCues() {
 }
 
 void ExportRoom::fillSteps() {
-    for (const auto& file : m_made->files) {
+    for (const auto& file : m_state->made.files) {
         if (file.path.find("INTEGRATE.md") != std::string::npos) {
             m_steps->setMarkdown(proposals() + QString::fromStdString(file.bytes));
         }
@@ -338,8 +341,8 @@ void ExportRoom::fillFindings() {
             .arg(index)
             .arg(words);
     };
-    for (std::size_t i = 0; i < m_made->findings.size(); ++i) {
-        const auto& finding = m_made->findings[i];
+    for (std::size_t i = 0; i < m_state->made.findings.size(); ++i) {
+        const auto& finding = m_state->made.findings[i];
         const bool error = finding.severity == exporting::Finding::Severity::Error;
         text += QStringLiteral("<p><b style=\"color:%1\">▲</b> %2")
                     .arg((error ? theme().madder : theme().umber).name(),
@@ -349,21 +352,21 @@ void ExportRoom::fillFindings() {
         }
         text += QStringLiteral("</p>");
     }
-    for (const auto& note : m_made->notes) {
+    for (const auto& note : m_state->made.notes) {
         text += QStringLiteral("<p>%1</p>").arg(QString::fromStdString(note).toHtmlEscaped());
     }
     m_notes->setText(text.isEmpty() ? tr("Nothing to note: all of it gets there as it is previewed.") : text);
-    const auto count = m_made->notes.size() + m_made->findings.size();
+    const auto count = m_state->made.notes.size() + m_state->made.findings.size();
     m_tabs->setTabText(3, count == 0 ? tr("Findings") : tr("Findings (%1)").arg(count));
 }
 
 void ExportRoom::follow(const QString& link) {
     const auto parts = link.split(QLatin1Char(':'));
     const auto index = static_cast<std::size_t>(parts.value(1).toInt());
-    if (!m_made || index >= m_made->findings.size() || !m_made->findings[index].seam) {
+    if (!m_state || index >= m_state->made.findings.size() || !m_state->made.findings[index].seam) {
         return;
     }
-    const auto conditions = *m_made->findings[index].seam;
+    const auto conditions = *m_state->made.findings[index].seam;
     if (parts.first() == QLatin1String("show")) {
         emit wantsSeamShown(conditions);
     } else {
@@ -372,11 +375,8 @@ void ExportRoom::follow(const QString& link) {
 }
 
 QString ExportRoom::proposals() const {
-    if (folder().isEmpty()) {
-        return {};
-    }
     QString text;
-    for (const auto& it : exporting::suggestionsFor(DiskFiles(), folder().toStdString(), *m_made)) {
+    for (const auto& it : m_state->suggestions) {
         text += tr("**%1** is yours; Scaena does not touch it. The change it needs:")
                     .arg(QString::fromStdString(it.path)) +
                 QStringLiteral("\n\n");
@@ -417,11 +417,11 @@ void ExportRoom::summarise() {
                    .arg(counts[FileChange::Removed])
                    .arg(counts[FileChange::Unchanged]);
     }
-    if (!m_place.found.empty()) {
-        text = tr("In %1. ").arg(QString::fromStdString(m_place.found)) + text;
+    if (!m_state->place.found.empty()) {
+        text = tr("In %1. ").arg(QString::fromStdString(m_state->place.found)) + text;
     }
     m_summary->setText(text);
-    const bool current = !m_soon.isActive() && !m_task.isRunning();
+    const bool current = !m_soon.isActive() && !isBuilding();
     m_write->setEnabled(current && placed && open == 0 && m_plan.changesAnything());
     m_open->setEnabled(placed && QFileInfo(folder()).isDir());
     for (auto* card : m_cards) {
@@ -444,46 +444,24 @@ void ExportRoom::chooseFolder() {
 }
 
 void ExportRoom::write() {
-    DiskFiles files;
-    const auto written = exporting::write(files, folder().toStdString(), *m_made, m_plan, false);
-    if (!written) {
+    m_write->setEnabled(false);
+    m_summary->setText(tr("Writing …"));
+    QSettings settings;
+    settings.setValue(settingKey("exportFolder"), m_state->folder);
+    settings.setValue(settingKey("exportPackage"), m_package->text());
+    m_folderTask.write(m_state, m_plan);
+}
+
+void ExportRoom::wrote(const FolderStatePtr& state, const Result<void>& result) {
+    if (!result) {
         m_summary->setText(
-            tr("Nothing was changed: %1").arg(QString::fromStdString(describe(written.error()))));
+            tr("Nothing was changed: %1").arg(QString::fromStdString(describe(result.error()))));
+        m_write->setEnabled(true); // for another try
         return;
     }
-    rememberWritten();
-    QSettings settings;
-    settings.setValue(settingKey("exportFolder"), folder());
-    settings.setValue(settingKey("exportPackage"), m_package->text());
+    m_justWritten = state == m_state; // else another target or folder is shown by now
     m_plan = {};
     plan();
-    m_summary->setText(tr("Written. The steps left to you stand beside it."));
-    m_tabs->setCurrentIndex(2);
-}
-
-void ExportRoom::rememberWritten() const {
-    DiskFiles files;
-    for (const auto& file : m_made->files) {
-        const auto hash = exporting::lastWrittenHash(files, folder().toStdString(), *m_made, file.path);
-        const std::filesystem::path kept =
-            QDir(keptTexts()).filePath(QString::fromStdString(hash)).toStdString();
-        // Pictures are compared by eye; only texts need their old version. A copy that cannot be kept costs
-        // only the third column later on.
-        if (!hash.empty() && file.bytes.find('\0') == std::string::npos && !files.exists(kept)) {
-            (void)files.writeAtomically(kept, file.bytes);
-        }
-    }
-}
-
-std::optional<std::string> ExportRoom::lastWritten(const std::string& path) const {
-    const DiskFiles files;
-    const auto hash = exporting::lastWrittenHash(files, folder().toStdString(), *m_made, path);
-    if (hash.empty()) {
-        return std::nullopt;
-    }
-    const auto text =
-        files.read(QDir(keptTexts()).filePath(QString::fromStdString(hash)).toStdString(), kLargestShown);
-    return text ? std::optional(*text) : std::nullopt;
 }
 
 }

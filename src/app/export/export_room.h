@@ -3,8 +3,7 @@
 
 #include "app/document/document.h"
 #include "app/export/export_task.h"
-#include "export/common/app_places.h"
-#include "export/common/export_writer.h"
+#include "app/export/folder_task.h"
 
 #include <QTimer>
 #include <QWidget>
@@ -33,7 +32,8 @@ public:
     /// Shows another target.
     void choose(const Id& exportId);
     [[nodiscard]] const Id& target() const { return m_target; }
-    [[nodiscard]] bool isBuilding() const { return m_task.isRunning(); }
+    /// Whether files are being made, compared with the folder, or written.
+    [[nodiscard]] bool isBuilding() const { return m_task.isRunning() || m_folderTask.isRunning(); }
 
 signals:
     /// The seam under these conditions, to be seen on the stage, or to be mended.
@@ -51,7 +51,10 @@ private:
     void later();
     void rebuild();
     void take(const std::shared_ptr<Result<exporting::Export>>& made);
+    /// Compares with the folder, in the background.
     void plan();
+    void looked(const FolderStatePtr& state);
+    void wrote(const FolderStatePtr& state, const Result<void>& result);
     void fillTree();
     void fillCues();
     void fillSteps();
@@ -66,16 +69,15 @@ private:
     void chooseFolder();
     [[nodiscard]] QString folder() const;
     [[nodiscard]] QString settingKey(const char* what) const;
-    void rememberWritten() const;
-    [[nodiscard]] std::optional<std::string> lastWritten(const std::string& path) const;
 
     Document& m_document;
     ExportTask m_task;
     Id m_target;
     std::optional<exporting::Export> m_built; ///< as the exporter made it
-    std::optional<exporting::Export> m_made;  ///< the same with its files at their places in the folder
-    exporting::AppPlace m_place;
-    exporting::WritePlan m_plan;
+    FolderTask m_folderTask;
+    FolderStatePtr m_state;      ///< the same against the folder
+    exporting::WritePlan m_plan; ///< its plan, with the person's choices
+    bool m_justWritten = false;
     QTimer m_soon; ///< several changes one after the other make one export
     std::vector<TargetCard*> m_cards;
     QLabel* m_name;
