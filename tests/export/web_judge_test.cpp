@@ -114,6 +114,44 @@ TEST_CASE("The exported page shows in a browser what the preview shows") {
     CHECK(shots.size() > 100);
 }
 
+TEST_CASE("The web player keeps its promises to the app around it, in a browser") {
+    static const char* outcomes[] = {"complete", "wentOn", "offline", "message"};
+    for (const auto& path : samples()) {
+        INFO(path);
+        const TemporaryFolder folder;
+        DiskFiles files;
+        const auto project = openSample(path);
+        const auto made = exported(project.sequence, *project.shelf, {}, "web");
+        writeTo(folder.path(), made);
+        REQUIRE(files.writeAtomically(
+            folder.path() / "page.html",
+            fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}</head><body>{}"
+                        "<div id=\"app\"><button id=\"first\">First</button></div></body></html>",
+                        fileOf(made, "head.html"), fileOf(made, "body.html"))));
+        std::vector<std::string> gates;
+        for (const auto& gate : project.sequence.gates) {
+            gates.push_back(gate.id);
+        }
+        schedule::Conditions conditions;
+        conditions.target = "web";
+        conditions.start = model::StartKind::First;
+        const auto ending = [&] {
+            const auto s = schedule::resolve(project.sequence, conditions);
+            return nlohmann::json{{"outcome", outcomes[static_cast<int>(s.outcome)]}, {"at", s.end}};
+        };
+        conditions.loading = schedule::Loading::Never;
+        const auto alone = ending();
+        conditions.gateTimes[gates.front()] = 0;
+        const nlohmann::json task = {
+            {"page", "page.html"}, {"gates", gates}, {"alone", alone}, {"timeOut", ending()}};
+        REQUIRE(files.writeAtomically(folder.path() / "behaviour.json", task.dump()));
+        const auto judged =
+            runJudge("web_behaviour.mjs", {judges(), QString::fromStdString(folder.path().string())});
+        INFO(judged.output);
+        CHECK(judged.code == 0);
+    }
+}
+
 TEST_CASE("The script players' timing gives the core's numbers, for samples and for random sequences") {
     const TemporaryFolder folder;
     DiskFiles files;

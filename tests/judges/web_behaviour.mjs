@@ -1,0 +1,142 @@
+// Plays an exported launch in headless Chromium under a clock that is told to go, and checks what the player promises to the
+// app around it. Usage: node web_behaviour.mjs JUDGES FOLDER, where FOLDER/behaviour.json is { page, module, gates, alone, timeOut }:
+// `alone` is the outcome and its time when no gate is ever opened, `timeOut` likewise when one is missing.
+import { createServer } from 'node:http';
+import { createRequire } from 'node:module';
+import { existsSync, readFileSync } from 'node:fs';
+import { extname, join, normalize } from 'node:path';
+
+const [, , judges, folder] = process.argv;
+const require = createRequire(join(judges, 'package.json'));
+const { chromium } = require('playwright-core');
+const task = JSON.parse(readFileSync(join(folder, 'behaviour.json'), 'utf8'));
+
+const TYPES = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css', '.png': 'image/png' };
+const server = createServer((request, response) => {
+  const path = normalize(join(folder, new URL(request.url, 'http://x').pathname));
+  if (!path.startsWith(normalize(folder)) || !existsSync(path)) response.writeHead(404).end();
+  else response.writeHead(200, { 'content-type': TYPES[extname(path)] ?? 'application/octet-stream' }).end(readFileSync(path));
+});
+await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
+const origin = `http://127.0.0.1:${server.address().port}`;
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'] });
+
+let checked = 0;
+let failed = 0;
+function check(what, holds) {
+  checked++;
+  if (!holds) {
+    failed++;
+    console.log(`not so: ${what}`);
+  }
+}
+
+/// A page with the launch playing, in a browser that was never here unless one is given.
+async function opened(context = null) {
+  context ??= await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  page.on('pageerror', (error) => check(`no error: ${error.message}`, false));
+  await page.clock.install({ time: 0 });
+  await page.goto(`${origin}/${task.page}`, { waitUntil: 'load' });
+  await page.waitForFunction(() => window.launch);
+  await page.evaluate(() => {
+    window.outcome = null;
+    window.launch.finished.then((it) => (window.outcome = it));
+  });
+  return page;
+}
+const overlay = (page) => page.locator('[id$="-launch"]').count();
+const inert = (page) => page.evaluate(() => document.getElementById('app').inert);
+const outcome = (page) => page.evaluate(() => window.outcome);
+const openAll = (page) => page.evaluate((gates) => gates.forEach((it) => window.launch.open(it)), task.gates);
+const focused = (page) => page.evaluate(() => document.activeElement?.id ?? '');
+
+{ // While it plays, nobody gets into the page, nor into the launch; afterwards all is as if it had never been.
+  const page = await opened();
+  check('the launch is there', (await overlay(page)) === 1);
+  check('the page cannot be reached', await inert(page));
+  await page.keyboard.press('Tab');
+  check('the keyboard does not get into the page', (await focused(page)) !== 'first');
+  const hidden = await page.evaluate(() => document.querySelector('[id$="-launch"]').getAttribute('aria-hidden'));
+  check('the launch is not read out', hidden === 'true');
+  const focusable = await page.evaluate(() => document.querySelectorAll('[id$="-launch"] :is(a, button, input, [tabindex])').length);
+  check('nothing in the launch takes the focus', focusable === 0);
+  await page.setViewportSize({ width: 844, height: 390 }); // turned in the middle of it
+  await page.clock.runFor(300);
+  check('it plays on after the window has changed', (await overlay(page)) === 1);
+  await openAll(page);
+  await openAll(page); // telling twice does no harm
+  await page.clock.runFor(20000);
+  check('it ends complete', (await outcome(page)) === 'complete');
+  check('it is gone', (await overlay(page)) === 0);
+  check('the page can be reached', !(await inert(page)));
+  check('no animation is left', await page.evaluate(() => document.getAnimations().length === 0));
+  await page.keyboard.press('Tab');
+  check('the keyboard gets into the page', (await focused(page)) === 'first');
+  await page.evaluate((gate) => window.launch.open(gate), task.gates[0]); // too late: does no harm
+  await page.context().close();
+}
+
+{ // Nothing is ever told: the time-outs decide, as the core says, and it is announced meanwhile.
+  const page = await opened();
+  await page.clock.runFor(4000);
+  const status = () => page.locator('.launch-status').count();
+  if ((await overlay(page)) === 1) check('nothing is announced early', (await status()) === 0);
+  if (task.alone.at > 5600) {
+    await page.clock.runFor(1300);
+    const said = await page.locator('[role=status]').textContent();
+    check('a long launch is announced', said === 'Loading');
+    check('outside of what is hidden', await page.evaluate(() => !document.querySelector('[role=status]').closest('[aria-hidden=true]')));
+  }
+  await page.clock.runFor(task.alone.at + 500);
+  check(`alone it ends ${task.alone.outcome}`, (await outcome(page)) === task.alone.outcome);
+  check('the announcement goes with it', (await status()) === 0);
+  await page.context().close();
+}
+
+{ // Promises: kept, broken, and of no gate.
+  const page = await opened();
+  const told = await page.evaluate(async (gates) => {
+    const results = [await window.launch.openWhen(gates[0], Promise.resolve(7))];
+    results.push(await window.launch.openWhen(gates.at(-1), Promise.reject(new Error('no network'))).catch((it) => it.message));
+    try {
+      window.launch.open('nothing of that name');
+    } catch (error) {
+      results.push(error.message);
+    }
+    return results;
+  }, task.gates);
+  check('a kept promise gives its value on', told[0] === 7);
+  check('a broken promise is the caller’s', told[1] === 'no network');
+  check('an unknown gate is told, with those there are', task.gates.every((it) => told[2].includes(it)));
+  await page.clock.runFor(60000);
+  check('a gate whose promise broke is decided by its time-out', (await outcome(page)) === task.timeOut.outcome);
+  await page.context().close();
+}
+
+{ // Dismissed at once.
+  const page = await opened();
+  await page.clock.runFor(200);
+  await page.evaluate(() => window.launch.dismiss());
+  check('dismissed, it is gone', (await overlay(page)) === 0 && !(await inert(page)));
+  check('and says so', (await outcome(page)) !== null);
+  await page.context().close();
+}
+
+{ // Kinds of start: the first ever, and one in a browser that remembers it.
+  const page = await opened();
+  const starts = () => page.evaluate(() => [localStorage.getItem('launch-ran'), sessionStorage.getItem('launch-ran')].join());
+  check('the first start is remembered', (await starts()) === '1,1');
+  const storageState = await page.context().storageState();
+  await page.context().close();
+  const again = await opened(await browser.newContext({ viewport: { width: 390, height: 844 }, storageState }));
+  await openAll(again);
+  await again.clock.runFor(20000);
+  check('another start ends, too', (await outcome(again)) === 'complete');
+  await again.context().close();
+}
+
+await browser.close();
+server.close();
+console.log(`${checked} checked, ${failed} not so`);
+process.exit(failed === 0 && checked >= 20 ? 0 : 1);
