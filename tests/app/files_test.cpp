@@ -65,6 +65,7 @@ TEST_CASE("The whole way: open, change, undo, save, export, and the files are on
     auto* write = room.findChild<QPushButton*>("exportWrite");
     REQUIRE(QTest::qWaitFor([&] { return !room.isBuilding() && write->isEnabled(); }, 20000));
     QTest::mouseClick(write, Qt::LeftButton);
+    REQUIRE(QTest::qWaitFor([&] { return !room.isBuilding(); }, 20000));
     CHECK(room.findChild<QLabel*>("exportSummary")->text().startsWith("Written"));
     CHECK_FALSE(write->isEnabled());
     CHECK(std::filesystem::exists(target / "res/drawable/moraine_huts_icon_animated.xml"));

@@ -1,5 +1,10 @@
 // SPDX-License-Identifier: MIT
+#include "render/scene.h"
 #include "support/judges.h"
+
+#include <QImage>
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
 
 /// The exported component by the real type checker with the framework's own types.
 using namespace scaena;
@@ -33,6 +38,107 @@ TEST_CASE("The exported React Native component passes the framework's own types,
     const auto checked = typeChecked(folder.path());
     INFO(checked.output);
     CHECK(checked.code == 0);
+}
+
+namespace {
+
+/// The component played by way of React Native for Web, as plays of react_native_judge.mjs.
+nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesystem::path& sample) {
+    const auto project = openSample(sample);
+    auto sequence = project.sequence;
+    for (auto& layer : sequence.layers) { // the judge's first screen is a plain sheet
+        layer.firstScreen.blocks.clear();
+        layer.firstScreen.lightImage.clear();
+        layer.firstScreen.darkImage.clear();
+    }
+    const auto name = sample.stem().string();
+    const auto made = exported(sequence, *project.shelf, {}, "react-native");
+    writeTo(folder / name, made);
+    std::string module;
+    for (const auto& file : made.files) {
+        if (file.path.starts_with("launch/") && file.path.ends_with("Launch.ts")) {
+            module = std::filesystem::path(file.path).stem();
+        }
+    }
+    static const char* outcomes[] = {"complete", "wentOn", "offline", "message"};
+    nlohmann::json plays = nlohmann::json::array();
+    const std::pair<model::Appearance, bool> looks[] = {{model::Appearance::Light, false},
+                                                        {model::Appearance::Dark, false},
+                                                        {model::Appearance::Light, true}};
+    for (const auto& [appearance, reduced] : looks) {
+        schedule::Conditions conditions;
+        conditions.target = "react-native";
+        conditions.appearance = appearance;
+        conditions.reducedMotion = reduced;
+        const auto s = schedule::resolve(sequence, conditions);
+        const render::Scene scene(*s.sequence, *project.shelf, appearance, 1);
+        nlohmann::json opened = nlohmann::json::object();
+        for (std::size_t i = 0; i < s.gates.size(); ++i) {
+            opened[sequence.gates[i].id] = s.gates[i].open;
+        }
+        std::string background = "#000000";
+        for (const auto& layer : sequence.layers) {
+            if (layer.kind == model::LayerKind::FirstScreen && layer.shownWhen == model::ShownWhen::Always) {
+                background =
+                    toHex(model::colourOf(sequence.palette, layer.firstScreen.background, appearance));
+            }
+        }
+        nlohmann::json shots = nlohmann::json::array();
+        const int count = reduced ? 5 : 12;
+        const double from = s.beats[0].end;
+        for (int i = 0; i < count; ++i) {
+            // On the browser's frames, which come every 16 ms.
+            const double t =
+                std::ceil((from + 40 + (s.metrics.shown - from - 60) * i / (count - 1.0)) / 16) * 16;
+            render::StillOptions options;
+            options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
+            options.roundScreen = options.bars = false;
+            const auto picture =
+                fmt::format("{}/shot-{}-{}-{}.png", name, static_cast<int>(appearance), reduced, i);
+            REQUIRE(render::still(scene, s, t, options)
+                        .save(QString::fromStdString((folder / picture).string())));
+            shots.push_back({{"t", t}, {"picture", picture}, {"least", 0.98}});
+        }
+        plays.push_back(
+            {{"app", name},
+             {"module", module},
+             {"data", module},
+             {"width", s.screen.width},
+             {"height", s.screen.height},
+             {"insets", {{"top", s.safeArea.y}, {"bottom", s.screen.height - s.safeArea.bottom()}}},
+             {"dark", appearance == model::Appearance::Dark},
+             {"reduced", reduced},
+             {"start", "cold"},
+             {"openingEnd", from},
+             {"opened", opened},
+             {"background", background},
+             {"outcome", outcomes[static_cast<int>(s.outcome)]},
+             {"shots", shots}});
+    }
+    return plays;
+}
+
+}
+
+TEST_CASE("The exported React Native component, played in a browser, shows what the preview shows") {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    nlohmann::json plays = nlohmann::json::array();
+    for (const auto& path : samples()) {
+        for (auto& play : playsOf(folder.path(), path)) {
+            plays.push_back(std::move(play));
+        }
+    }
+    REQUIRE(files.writeAtomically(folder.path() / "plays.json", plays.dump()));
+    const auto judged =
+        runJudge("react_native_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
+    INFO(judged.output);
+    if (std::getenv("JUDGE_KEEP") != nullptr) {
+        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
+                              std::filesystem::copy_options::recursive |
+                                  std::filesystem::copy_options::overwrite_existing);
+    }
+    CHECK(judged.code == 0);
 }
 
 TEST_CASE("The type checker would see a mistake in the exported component") {

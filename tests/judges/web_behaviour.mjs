@@ -1,25 +1,14 @@
 // Plays an exported launch in headless Chromium under a clock that is told to go, and checks what the player promises to the
 // app around it. Usage: node web_behaviour.mjs JUDGES FOLDER, where FOLDER/behaviour.json is { page, module, gates, alone, timeOut }:
 // `alone` is the outcome and its time when no gate is ever opened, `timeOut` likewise when one is missing.
-import { createServer } from 'node:http';
-import { createRequire } from 'node:module';
-import { existsSync, readFileSync } from 'node:fs';
-import { extname, join, normalize } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { browserOf, serve } from './browser.mjs';
 
 const [, , judges, folder] = process.argv;
-const require = createRequire(join(judges, 'package.json'));
-const { chromium } = require('playwright-core');
 const task = JSON.parse(readFileSync(join(folder, 'behaviour.json'), 'utf8'));
-
-const TYPES = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css', '.png': 'image/png' };
-const server = createServer((request, response) => {
-  const path = normalize(join(folder, new URL(request.url, 'http://x').pathname));
-  if (!path.startsWith(normalize(folder)) || !existsSync(path)) response.writeHead(404).end();
-  else response.writeHead(200, { 'content-type': TYPES[extname(path)] ?? 'application/octet-stream' }).end(readFileSync(path));
-});
-await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
-const origin = `http://127.0.0.1:${server.address().port}`;
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'] });
+const { origin, close } = await serve(folder);
+const browser = await browserOf(judges);
 
 let checked = 0;
 let failed = 0;
@@ -137,6 +126,6 @@ const focused = (page) => page.evaluate(() => document.activeElement?.id ?? '');
 }
 
 await browser.close();
-server.close();
+close();
 console.log(`${checked} checked, ${failed} not so`);
 process.exit(failed === 0 && checked >= 20 ? 0 : 1);

@@ -234,6 +234,37 @@ TEST_CASE("An author may keep a movement or have its end at once") {
     CHECK(lowerReduced(it).tracks == lower(it).tracks);
     it.reduced = model::ReducedMotion::Drop;
     for (const auto& track : lowerReduced(it).tracks) {
+        // Before the cue it is what it would be with the movement; once it begins, its end.
+        CHECK(track.keyframes.front().value == trackOf(lower(it), track.property)->keyframes.front().value);
+        CHECK(track.keyframes[2].at == 0);
+        CHECK(track.keyframes[2].value == track.keyframes.back().value);
+    }
+}
+
+TEST_CASE("What goes elsewhere under reduced motion stays where it was until then, and is out of sight for "
+          "the jump") {
+    for (const auto kind : {MoveKind::Travel, MoveKind::Panel}) {
+        INFO(model::word(kind));
+        const auto lowered = lowerReduced(moving(kind, 400));
+        const auto* way = trackOf(lowered, kind == MoveKind::Travel ? Property::Travel : Property::Panel);
+        REQUIRE(way);
+        CHECK(way->keyframes.front().value == 0); // and so before the cue, too
+        CHECK(way->keyframes.back().value == 1);
+        const auto* opacity = trackOf(lowered, Property::Opacity);
+        REQUIRE(opacity);
+        CHECK(opacity->keyframes.front().basis == Basis::OnTop); // seen as it was, not hidden from the start
+        CHECK(opacity->keyframes.front().value == 1);
+        CHECK(opacity->keyframes[1].value == 0);
+        CHECK(opacity->keyframes[1].at == way->keyframes[1].at); // where it jumps
+        CHECK(opacity->keyframes.back().value == 1);
+    }
+}
+
+TEST_CASE("What is there and stays there does not blink under reduced motion") {
+    const auto lowered = lowerReduced(moving(MoveKind::Play, 400));
+    CHECK(trackOf(lowered, Property::Opacity) == nullptr);
+    CHECK_FALSE(lowered.tracks.empty());
+    for (const auto& track : lowered.tracks) {
         CHECK(track.keyframes.front().value == track.keyframes.back().value);
     }
 }

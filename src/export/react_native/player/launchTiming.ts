@@ -259,7 +259,10 @@ export class LaunchSchedule {
     const all = [...this.beatStart, ...this.beatEnd, ...this.gateOpen, this.outcomeAt];
     for (const lines of this.timelines) {
       for (const property of PROPERTIES) {
-        for (const it of [...lines[property].segments, ...lines[property].added]) all.push(it.start, it.stop, it.stop + it.settle);
+        for (const it of [...lines[property].segments, ...lines[property].added]) {
+          all.push(it.start, it.stop, it.stop + it.settle);
+          it.at.forEach((at, i) => at === it.at[i - 1] && all.push(it.start + at * it.length)); // where it jumps
+        }
       }
     }
     return [...new Set(all.filter((it) => it < NEVER))].sort((a, b) => a - b);

@@ -1,0 +1,50 @@
+// A headless Chromium and a server of one folder, shared by the judges that look at pages.
+import { createServer } from 'node:http';
+import { createRequire } from 'node:module';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { extname, join, normalize } from 'node:path';
+import { tmpdir } from 'node:os';
+
+const TYPES = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css', '.png': 'image/png', '.jpg': 'image/jpeg',
+  '.webp': 'image/webp', '.svg': 'image/svg+xml', '.webmanifest': 'application/manifest+json' };
+
+/// Serves `folder`; `missing` is told of requests for what is not there.
+export async function serve(folder, missing = () => {}) {
+  const server = createServer((request, response) => {
+    const path = normalize(join(folder, decodeURIComponent(new URL(request.url, 'http://x').pathname)));
+    if (!path.startsWith(normalize(folder)) || !existsSync(path)) {
+      const asked = !request.url.includes('favicon.ico'); // browsers ask for it by themselves
+      if (asked) missing(request.url);
+      response.writeHead(asked ? 404 : 204).end();
+      return;
+    }
+    response.writeHead(200, { 'content-type': TYPES[extname(path)] ?? 'application/octet-stream' }).end(readFileSync(path));
+  });
+  await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return { origin: `http://127.0.0.1:${server.address().port}`, close: () => server.close() };
+}
+
+export async function browserOf(judges) {
+  const { chromium } = createRequire(join(judges, 'package.json'))('playwright-core');
+  return chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+      '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', '--disable-lcd-text'],
+  });
+}
+
+/// Compares screenshots with our own pictures in `folder`. `complain` is told of each that is less alike than it has to be.
+export function likeness(judges, folder, complain) {
+  const require = createRequire(join(judges, 'package.json'));
+  const { PNG } = require('pngjs');
+  const { ssim } = require('ssim.js');
+  return (shot, bytes) => {
+    const { mssim } = ssim(PNG.sync.read(readFileSync(join(folder, shot.picture))), PNG.sync.read(bytes));
+    if (!(mssim >= shot.least)) {
+      const kept = join(process.env.JUDGE_KEEP ?? mkdtempSync(join(tmpdir(), 'judge-')), `${shot.picture.replaceAll('/', '_')}.theirs.png`);
+      writeFileSync(kept, bytes);
+      complain(`likeness ${mssim.toFixed(4)} below ${shot.least}: ${JSON.stringify(shot)} (see ${kept})`);
+    }
+    return mssim;
+  };
+}
