@@ -85,11 +85,7 @@ TEST_CASE("Two renderers show the exported compositions as the preview shows the
     REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
     const auto judged =
         runJudge("lottie_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
-    if (std::getenv("JUDGE_KEEP") != nullptr) {
-        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
-                              std::filesystem::copy_options::recursive |
-                                  std::filesystem::copy_options::overwrite_existing);
-    }
+    keepIfAsked(folder);
     INFO(judged.output);
     CHECK(judged.code == 0);
     CHECK(shots.size() == samples().size() * 24);

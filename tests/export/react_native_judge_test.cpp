@@ -133,11 +133,7 @@ TEST_CASE("The exported React Native component, played in a browser, shows what 
     const auto judged =
         runJudge("react_native_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
     INFO(judged.output);
-    if (std::getenv("JUDGE_KEEP") != nullptr) {
-        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
-                              std::filesystem::copy_options::recursive |
-                                  std::filesystem::copy_options::overwrite_existing);
-    }
+    keepIfAsked(folder);
     CHECK(judged.code == 0);
 }
 

@@ -60,11 +60,7 @@ RunResult judged(const Language& language, const std::string& player, unsigned r
     const auto translated = runJudge(
         "translate/translate.mjs", {judges(), QString::fromLatin1(language.name), at("player.txt"), at("")});
     INFO(translated.output);
-    if (std::getenv("JUDGE_KEEP") != nullptr) {
-        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
-                              std::filesystem::copy_options::recursive |
-                                  std::filesystem::copy_options::overwrite_existing);
-    }
+    keepIfAsked(folder);
     REQUIRE(translated.code == 0);
     return runJudge("timing_cases.mjs", {at("timing.mjs"), at("cases.txt"), at("")});
 }

@@ -105,11 +105,7 @@ TEST_CASE("The exported page shows in a browser what the preview shows") {
     REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
     const auto judged = runJudge("web_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
     INFO(judged.output);
-    if (std::getenv("JUDGE_KEEP") != nullptr) {
-        std::filesystem::copy(folder.path(), std::getenv("JUDGE_KEEP"),
-                              std::filesystem::copy_options::recursive |
-                                  std::filesystem::copy_options::overwrite_existing);
-    }
+    keepIfAsked(folder);
     CHECK(judged.code == 0);
     CHECK(shots.size() > 100);
 }
