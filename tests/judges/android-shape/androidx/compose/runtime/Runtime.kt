@@ -6,16 +6,16 @@ annotation class Composable
 interface DisposableEffectResult
 
 class DisposableEffectScope {
-    fun onDispose(onDisposeEffect: () -> Unit): DisposableEffectResult = TODO()
+    fun onDispose(onDisposeEffect: () -> Unit): DisposableEffectResult = error("only the shape")
 }
 
 @Composable
-fun DisposableEffect(key1: Any?, effect: DisposableEffectScope.() -> DisposableEffectResult): Unit = TODO()
+fun DisposableEffect(key1: Any?, effect: DisposableEffectScope.() -> DisposableEffectResult): Unit = error("only the shape")
 
 @Composable
-fun <T> remember(calculation: () -> T): T = TODO()
+fun <T> remember(calculation: () -> T): T = error("only the shape")
 
 abstract class CompositionLocal<T> {
     val current: T
-        @Composable get() = TODO()
+        @Composable get() = error("only the shape")
 }
