@@ -61,17 +61,17 @@ RunResult linked(const exporting::Export& made, const std::string& package) {
         manifest(package, "<uses-sdk android:minSdkVersion=\"23\" "
                           "android:targetSdkVersion=\"31\"/><application android:theme=\"@style/" +
                               style + "\"/>")));
-    REQUIRE(files.writeAtomically(folder.path() / "stub/AndroidManifest.xml", manifest("android", "")));
-    REQUIRE(files.writeAtomically(folder.path() / "stub/res/values/public.xml",
+    REQUIRE(files.writeAtomically(folder.path() / "newer/AndroidManifest.xml", manifest("android", "")));
+    REQUIRE(files.writeAtomically(folder.path() / "newer/res/values/public.xml",
                                   readWhole(repository() / "tests/judges/android-31-names.xml")));
     const auto step = [&](const QStringList& arguments) {
         return run(QStringLiteral("aapt2"), arguments, folder.path());
     };
     const auto framework = QStringLiteral("/usr/share/android-framework-res/framework-res.apk");
-    auto result = step({"compile", "--dir", "stub/res", "-o", "stub.zip"});
+    auto result = step({"compile", "--dir", "newer/res", "-o", "newer.zip"});
     INFO(result.output);
     REQUIRE(result.code == 0);
-    result = step({"link", "-o", "stub.apk", "--manifest", "stub/AndroidManifest.xml", "stub.zip"});
+    result = step({"link", "-o", "newer.apk", "--manifest", "newer/AndroidManifest.xml", "newer.zip"});
     INFO(result.output);
     REQUIRE(result.code == 0);
     result = step({"compile", "--dir", "app/res", "-o", "app.zip"});
@@ -79,7 +79,7 @@ RunResult linked(const exporting::Export& made, const std::string& package) {
         return result;
     }
     return step({"link", "-o", "app.apk", "--manifest", "AndroidManifest.xml", "-I", framework, "-I",
-                 "stub.apk", "app.zip"});
+                 "newer.apk", "app.zip"});
 }
 
 /// Progress of the animator's interpolator at `x`: a path interpolator of ours, or linear.

@@ -2,8 +2,7 @@
 #include "export/flutter/flutter_exporter.h"
 #include "export/ios/ios_parts.h"
 #include "support/judges.h"
-#include "support/random_sequence.h"
-#include "support/timing_cases.h"
+#include "support/timing_table.h"
 
 /// The timing of the Dart and Swift players, run: translated to JavaScript by their languages' grammars,
 /// since no compiler of either is to be had here. The same table of cases as for the other players.
@@ -30,30 +29,8 @@ const Language kSwift{"swift", "src/export/ios/player/LaunchTiming.swift", "ios"
 RunResult judged(const Language& language, const std::string& player, unsigned randomOnes) {
     const TemporaryFolder folder;
     DiskFiles files;
-    std::string cases;
-    int count = 0;
-    const auto add = [&](const model::Sequence& sequence,
-                         const std::vector<schedule::Conditions>& conditions) {
-        const auto name = fmt::format("case{}", count++);
-        REQUIRE(files.writeAtomically(folder.path() / (name + "." + language.name), language.data(sequence)));
-        cases += "sequence " + name + "\n";
-        for (const auto& each : conditions) {
-            cases += casesOf(sequence, each);
-        }
-    };
-    for (const auto& path : samples()) {
-        add(openSample(path).sequence, allConditions({language.target}));
-    }
-    for (unsigned seed = 201; seed < 201 + randomOnes; ++seed) {
-        RandomSequences random(seed);
-        const auto sequence = random.next();
-        std::vector<schedule::Conditions> many;
-        for (int i = 0; i < 8; ++i) {
-            many.push_back(random.conditions(sequence));
-            many.back().target = language.target;
-        }
-        add(sequence, many);
-    }
+    const auto cases =
+        timingTable(folder.path(), language.name, language.target, language.data, 201, randomOnes);
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
     REQUIRE(files.writeAtomically(folder.path() / "player.txt", player));
     const auto at = [&](const char* name) { return QString::fromStdString((folder.path() / name).string()); };

@@ -2,8 +2,7 @@
 #include "export/common/script_data.h"
 #include "render/still.h"
 #include "support/judges.h"
-#include "support/random_sequence.h"
-#include "support/timing_cases.h"
+#include "support/timing_table.h"
 
 #include <QImage>
 #include <nlohmann/json.hpp>
@@ -151,32 +150,10 @@ TEST_CASE("The web player keeps its promises to the app around it, in a browser"
 TEST_CASE("The script players' timing gives the core's numbers, for samples and for random sequences") {
     const TemporaryFolder folder;
     DiskFiles files;
-    std::string cases;
-    int count = 0;
-    const auto add = [&](const model::Sequence& sequence,
-                         const std::vector<schedule::Conditions>& conditions) {
-        const auto name = fmt::format("case{}", count++);
-        REQUIRE(files.writeAtomically(folder.path() / (name + ".mjs"),
-                                      "export const timing = " + exporting::scriptTiming(sequence, "web") +
-                                          ";\n"));
-        cases += "sequence " + name + "\n";
-        for (const auto& each : conditions) {
-            cases += casesOf(sequence, each);
-        }
+    const auto timing = [](const model::Sequence& sequence) {
+        return "export const timing = " + exporting::scriptTiming(sequence, "web") + ";\n";
     };
-    for (const auto& path : samples()) {
-        add(openSample(path).sequence, allConditions({"web"}));
-    }
-    for (unsigned seed = 101; seed <= 140; ++seed) {
-        RandomSequences random(seed);
-        const auto sequence = random.next();
-        std::vector<schedule::Conditions> many;
-        for (int i = 0; i < 8; ++i) {
-            many.push_back(random.conditions(sequence));
-            many.back().target = "web";
-        }
-        add(sequence, many);
-    }
+    const auto cases = timingTable(folder.path(), "mjs", "web", timing, 101, 40);
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
     // The module is told to be one by its ending: the export's own stands in a folder without a package.json.
     REQUIRE(files.writeAtomically(folder.path() / "timing.mjs",
