@@ -76,7 +76,7 @@ static void paintSample(benchmark::State& state) {
                           {QSize(int(state.range(0)), int(state.range(1))), false, false}));
     }
 }
-BENCHMARK(paintSample)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond);
+BENCHMARK(paintSample)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond)->UseRealTime();
 
 static void paintSampleFilmstrip(benchmark::State& state) {
     std::vector<double> times;
@@ -112,7 +112,7 @@ static void paintSixtyPaths(benchmark::State& state) {
         benchmark::DoNotOptimize(image.constBits());
     }
 }
-BENCHMARK(paintSixtyPaths)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond);
+BENCHMARK(paintSixtyPaths)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond)->UseRealTime();
 
 static void paintHundredLayers(benchmark::State& state) {
     const auto sequence = bench::largeSequence(100, 3);
@@ -126,7 +126,7 @@ static void paintHundredLayers(benchmark::State& state) {
         benchmark::DoNotOptimize(render::still(scene, schedule, t, {QSize(256, 568), false, false}));
     }
 }
-BENCHMARK(paintHundredLayers)->Unit(benchmark::kMillisecond);
+BENCHMARK(paintHundredLayers)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 #ifdef HAS_RLOTTIE
 namespace {
@@ -181,5 +181,5 @@ static void paintSixtyPathsByRlottie(benchmark::State& state) {
         benchmark::DoNotOptimize(pixels.data());
     }
 }
-BENCHMARK(paintSixtyPathsByRlottie)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond);
+BENCHMARK(paintSixtyPathsByRlottie)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond)->UseRealTime();
 #endif

@@ -1,16 +1,17 @@
 // SPDX-License-Identifier: MIT
 #include "render/bands.h"
 
+#include "render/paint_threads.h"
+
 #include <QPainter>
 #include <algorithm>
 #include <thread>
-#include <vector>
 
 namespace scaena::render {
 
 namespace {
 constexpr int kMostBands = 4;
-constexpr int kLeastBandHeight = 128; // below this starting a thread costs more than it saves
+constexpr int kLeastBandHeight = 128; // below this waking a thread costs more than it saves
 }
 
 void paintInBands(QImage& image, const std::function<void(QPainter&)>& paint) {
@@ -29,14 +30,7 @@ void paintInBands(QImage& image, const std::function<void(QPainter&)>& paint) {
         painter.translate(0, -top);
         paint(painter);
     };
-    std::vector<std::thread> workers;
-    for (int band = 1; band < bands; ++band) {
-        workers.emplace_back(paintBand, band);
-    }
-    paintBand(0);
-    for (auto& worker : workers) {
-        worker.join();
-    }
+    inPaintThreads(bands, paintBand);
 }
 
 }

@@ -318,10 +318,10 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
     painter.restore();
 }
 
-std::optional<BusyColumns> busyColumns(const Scene& scene, const schedule::Frame& frame) {
+std::optional<std::vector<QRectF>> busyParts(const Scene& scene, const schedule::Frame& frame) {
     const QSizeF screen(frame.screen.width, frame.screen.height);
     QPainter none;
-    std::optional<BusyColumns> columns;
+    std::vector<QRectF> parts;
     for (const auto& state : frame.layers) {
         const auto& prepared = scene.layers()[static_cast<std::size_t>(state.layer)];
         const LayerPainter layer(none, prepared, state, screen.width() > screen.height());
@@ -332,11 +332,9 @@ std::optional<BusyColumns> busyColumns(const Scene& scene, const schedule::Frame
         if (!reach) {
             return std::nullopt;
         }
-        columns = columns ? BusyColumns{std::min(columns->from, reach->left()),
-                                        std::max(columns->to, reach->right())}
-                          : BusyColumns{reach->left(), reach->right()};
+        parts.push_back(*reach);
     }
-    return columns ? columns : BusyColumns{};
+    return parts;
 }
 
 void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen) {

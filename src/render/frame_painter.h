@@ -4,6 +4,7 @@
 #include "render/scene.h"
 
 #include <optional>
+#include <vector>
 
 class QPainter;
 
@@ -13,12 +14,8 @@ namespace scaena::render {
 /// scale and, if wanted, the clip to the screen's shape.
 void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame);
 
-/// Left and right in dp, between which anything of the frame lies that is not one colour a row; nothing if
-/// that may be the whole width.
-struct BusyColumns {
-    double from = 0, to = 0;
-};
-[[nodiscard]] std::optional<BusyColumns> busyColumns(const Scene& scene, const schedule::Frame& frame);
+/// Rectangles in dp outside of which each row of the frame is of one colour; nothing if that cannot be told.
+[[nodiscard]] std::optional<std::vector<QRectF>> busyParts(const Scene& scene, const schedule::Frame& frame);
 
 /// One layer alone, with nothing behind it.
 void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen);

@@ -11,9 +11,9 @@ namespace scaena::render {
 
 /// Writes a picture as PNG from bands of rows, top to bottom, so that no whole picture need be in memory.
 ///
-/// Made for launch pictures, most of whose rows are like the row above: such rows cost a comparison and a few
-/// bits. Compression is zlib's. 8 bits a channel, RGB or RGBA, no interlacing, no metadata, so that the same
-/// picture is the same bytes anywhere.
+/// Made for launch pictures, most of whose rows are like the row above, or differ from it but in a part: only
+/// what differs is converted and packed, by runs (`RunPacker`). Where a picture is busy zlib packs it. 8 bits
+/// a channel, RGB or RGBA, no interlacing, no metadata, so that the same picture is the same bytes anywhere.
 class PngWriter {
 public:
     enum class Channels { Rgb, Rgba };
@@ -28,35 +28,49 @@ public:
     /// ignored.
     void add(const QImage& band);
     /// The next rows where they differ from one colour a row only between `left` and `left + part.width()`:
-    /// `beside`, one pixel wide and as high as `part`, has these colours.
+    /// `beside`, one pixel wide, has these colours. Without a part the rows are of these colours alone.
     void add(const QImage& part, int left, const QImage& beside);
     /// The file's bytes. Call once, after all rows were added.
     [[nodiscard]] std::string finished();
 
 private:
-    /// A range of a row's bytes.
+    /// A range of a row's pixels.
     struct Range {
-        std::size_t from = 0, to = 0;
+        int from = 0, to = 0;
+        [[nodiscard]] int length() const { return to - from; }
         bool operator==(const Range&) const = default;
     };
-    /// The row in m_row, which differs from the one above only in that range.
-    void addRow(Range changed);
-    void filterLeft();
-    void filterUp(Range changed);
+    void addRow(const QRgb* pixels);
+    void addRow(const QRgb* pixels, Range part, QRgb beside);
+    void addChanged(const QRgb* pixels, Range part);
+    void addBeside(const QRgb* pixels, Range part);
+    void addWhole(const QRgb* pixels);
+    void addAlike();
+    int findChanged(const QRgb* pixels, Range part);
+    void convert(const QRgb* pixels, Range part);
+    void fillBeside();
+    void filterLeft(Range part);
+    void filterUp(Range part);
+    [[nodiscard]] bool asksNow();
+    [[nodiscard]] std::size_t leftover(const std::vector<uchar>& filtered, Range part) const;
+    void suit(std::size_t leftover);
+    /// Where that pixel's bytes begin in a row.
+    [[nodiscard]] std::size_t at(int pixel) const { return static_cast<std::size_t>(pixel) * m_step; }
 
     struct Packer;
     int m_width, m_height;
-    Channels m_channels;
+    std::size_t m_step; ///< bytes a pixel
+    QImage::Format m_painted;
     int m_rows = 0;
-    int m_nextChoice = 0; ///< the row that is asked next which filter suits
-    uchar m_filter = 0;
-    int m_alike = 0; ///< rows like the row above that are not packed yet
-    std::vector<uchar> m_row;
-    std::vector<uchar> m_above; ///< zeros above the first row, as PNG has it
-    Range m_upRange;            ///< where m_up may have something else than zeros
+    int m_nextChoice = 0;         ///< the row that is asked next what suits
+    bool m_left = false;          ///< whole rows are told against the pixel to the left, not the row above
+    int m_alike = 0;              ///< rows like the row above that are not packed yet
+    std::vector<Range> m_changed; ///< of the row at hand
+    Range m_part;                 ///< of the row above, if a colour stands beside
     std::optional<QRgb> m_beside;
-    std::vector<uchar> m_left; ///< filter byte and row, against the pixel to the left
-    std::vector<uchar> m_up;   ///< against the row above
+    std::vector<QRgb> m_pixels, m_abovePixels; ///< as they were painted
+    std::vector<uchar> m_row, m_above; ///< as they are written; above the first row is zero (PNG 1.2, 9.2)
+    std::vector<uchar> m_filtered, m_otherFiltered;
     std::unique_ptr<Packer> m_packer;
 };
 

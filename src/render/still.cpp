@@ -3,6 +3,7 @@
 
 #include "render/convert.h"
 #include "render/frame_painter.h"
+#include "render/paint_threads.h"
 #include "render/png_writer.h"
 
 #include <QPainter>
@@ -12,7 +13,10 @@
 
 namespace scaena::render {
 
-QImage still(const Scene& scene, const schedule::Schedule& schedule, double t, const StillOptions& options) {
+namespace {
+
+QImage painted(const Scene& scene, const schedule::Schedule& schedule, double t,
+               const StillOptions& options) {
     const auto& device = schedule::deviceOr(schedule.conditions.device);
     const auto frame = schedule::evaluate(schedule, t);
     const QSizeF screen(frame.screen.width, frame.screen.height);
@@ -41,29 +45,7 @@ QImage still(const Scene& scene, const schedule::Schedule& schedule, double t, c
     return image;
 }
 
-std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedule,
-                           const std::vector<double>& times, const StillOptions& options) {
-    std::vector<QImage> images(times.size());
-    std::atomic<std::size_t> next = 0;
-    const auto work = [&] {
-        for (std::size_t i = next++; i < times.size(); i = next++) {
-            images[i] = still(scene, schedule, times[i], options);
-        }
-    };
-    std::vector<std::thread> threads;
-    const std::size_t count =
-        std::min<std::size_t>(times.size(), std::max(1u, std::thread::hardware_concurrency()));
-    for (std::size_t i = 1; i < count; ++i) {
-        threads.emplace_back(work);
-    }
-    work();
-    for (auto& thread : threads) {
-        thread.join();
-    }
-    return images;
-}
-
-std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour currentColour) const {
+std::string artPng(const art::Art& art, int width, int height, Colour currentColour) {
     QImage image(width, height, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     QPainter painter(&image);
@@ -73,6 +55,29 @@ std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour
     PreparedArt(art, currentColour, fit.meanScale() > 0 ? 1 / fit.meanScale() : 1).paint(painter, {});
     painter.end();
     return pngOf(image);
+}
+
+}
+
+QImage still(const Scene& scene, const schedule::Schedule& schedule, double t, const StillOptions& options) {
+    return madeInPaintThread([&] { return painted(scene, schedule, t, options); });
+}
+
+std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedule,
+                           const std::vector<double>& times, const StillOptions& options) {
+    std::vector<QImage> images(times.size());
+    std::atomic<std::size_t> next = 0;
+    const auto count = std::min<std::size_t>(times.size(), std::max(1U, std::thread::hardware_concurrency()));
+    inPaintThreads(static_cast<int>(count), [&](int) {
+        for (std::size_t i = next++; i < times.size(); i = next++) {
+            images[i] = still(scene, schedule, times[i], options);
+        }
+    });
+    return images;
+}
+
+std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour currentColour) const {
+    return madeInPaintThread([&] { return artPng(art, width, height, currentColour); });
 }
 
 std::shared_ptr<const ClipPictures>

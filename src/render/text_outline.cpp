@@ -14,6 +14,7 @@ namespace scaena::render {
 
 namespace {
 constexpr double kLargeSize = 256;
+constexpr std::size_t kRemembered = 32;
 }
 
 QPainterPath outlineText(const model::TextContent& text, const std::string* ownFontBytes) {
@@ -54,7 +55,20 @@ QPainterPath outlineText(const model::TextContent& text, const std::string* ownF
 }
 
 art::Path QtTextOutliner::outline(const model::TextContent& text, const std::string* ownFont) const {
-    return fromQt(outlineText(text, ownFont));
+    // Held while an outline is made: two threads that ask for the same one are the rule, not the exception.
+    const std::lock_guard lock(m_mutex);
+    for (const auto& it : m_entries) {
+        if (it.text == text && it.ownFont.has_value() == (ownFont != nullptr) &&
+            (!ownFont || *it.ownFont == *ownFont)) {
+            return it.outline;
+        }
+    }
+    if (m_entries.size() == kRemembered) {
+        m_entries.pop_front();
+    }
+    m_entries.push_back(
+        {text, ownFont ? std::optional(*ownFont) : std::nullopt, fromQt(outlineText(text, ownFont))});
+    return m_entries.back().outline;
 }
 
 }

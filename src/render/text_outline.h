@@ -4,6 +4,9 @@
 #include "core/art/outside.h"
 
 #include <QPainterPath>
+#include <deque>
+#include <mutex>
+#include <optional>
 
 namespace scaena::render {
 
@@ -13,9 +16,20 @@ namespace scaena::render {
 /// stands in.
 [[nodiscard]] QPainterPath outlineText(const model::TextContent& text, const std::string* ownFont = nullptr);
 
+/// Remembers the last outlines: exports ask for the same words many times over. May be asked from several
+/// threads.
 class QtTextOutliner : public art::TextOutliner {
 public:
     art::Path outline(const model::TextContent& text, const std::string* ownFont) const override;
+
+private:
+    struct Entry {
+        model::TextContent text;
+        std::optional<std::string> ownFont;
+        art::Path outline;
+    };
+    mutable std::mutex m_mutex; ///< guards what follows
+    mutable std::deque<Entry> m_entries;
 };
 
 }

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
+#include "core/base/workers.h"
 #include "export/common/app_places.h"
 #include "export/common/export_writer.h"
 #include "export/common/exporter.h"
@@ -13,7 +14,7 @@
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
-#include <ostream>
+#include <sstream>
 
 namespace scaena::cli {
 
@@ -83,6 +84,7 @@ void printReport(const exporting::Export& made, const exporting::WritePlan& plan
 /// What several exports of one run share.
 struct Workshop {
     explicit Workshop(project::Project opened) : project(std::move(opened)) {}
+    Workers workers;
     project::Project project;
     render::GuiSession gui;
     render::QtTextOutliner outliner;
@@ -91,18 +93,24 @@ struct Workshop {
     exporting::RememberedPictures pictures{rasteriser, frames};
 };
 
-/// One target into one folder. Its JSON report is added to `reports`.
-int exportOne(Context& context, const ExportOptions& options, const exporting::Exporter& exporter,
-              const std::string& folder, const Workshop& shop, nlohmann::ordered_json& reports) {
-    auto made = exporter.build({shop.project.sequence,
-                                *shop.project.shelf,
-                                shop.outliner,
-                                shop.pictures,
-                                shop.pictures,
-                                {options.package}});
+/// What one export has to say, kept until it is its turn.
+struct Outcome {
+    int code = kDone;
+    std::ostringstream out, err;
+    nlohmann::ordered_json report; ///< null if nothing could be made
+};
+
+/// One target into one folder. Called from several threads.
+void exportOne(const ExportOptions& options, const exporting::Exporter& exporter, const std::string& folder,
+               Workshop& shop, Outcome& outcome) {
+    exporting::ExportOptions how{options.package};
+    how.workers = &shop.workers;
+    auto made = exporter.build(
+        {shop.project.sequence, *shop.project.shelf, shop.outliner, shop.pictures, shop.pictures, how});
     if (!made) {
-        context.err << describe(made.error()) << "\n";
-        return kRefused;
+        outcome.err << describe(made.error()) << "\n";
+        outcome.code = kRefused;
+        return;
     }
     DiskFiles files;
     made = exporting::placed(std::move(*made), exporting::placeIn(files, folder, exporter.id()));
@@ -114,22 +122,20 @@ int exportOne(Context& context, const ExportOptions& options, const exporting::E
         written = exporting::write(files, folder, *made, plan, options.force);
     }
     if (options.json) {
-        reports.push_back(reportJson(*made, plan, suggestions, writes && written.has_value()));
+        outcome.report = reportJson(*made, plan, suggestions, writes && written.has_value());
     } else {
-        printReport(*made, plan, suggestions, context.out);
+        printReport(*made, plan, suggestions, outcome.out);
     }
     if (!written) {
-        context.err << describe(written.error()) << "\nNothing was changed.\n";
-        return kRefused;
-    }
-    if (plan.hasRefused() && !options.force) {
-        context.err << "Nothing was written: the files marked “refused” are not as the last export left "
+        outcome.err << describe(written.error()) << "\nNothing was changed.\n";
+        outcome.code = kRefused;
+    } else if (plan.hasRefused() && !options.force) {
+        outcome.err << "Nothing was written: the files marked “refused” are not as the last export left "
                        "them. Move your changes elsewhere, or use "
                        "--force, which keeps your versions in "
                     << exporting::kKeptFolder << "/.\n";
-        return kRefused;
+        outcome.code = kRefused;
     }
-    return kDone;
 }
 
 int runExport(Context& context, const ExportOptions& options) {
@@ -143,19 +149,27 @@ int runExport(Context& context, const ExportOptions& options) {
     if (!project) {
         return kUnreadable;
     }
-    const Workshop shop(std::move(*project));
+    Workshop shop(std::move(*project));
+    const auto chosen = exporter ? std::vector{exporter} : exporting::exporters();
+    std::vector<Outcome> outcomes(chosen.size());
+    shop.workers.run(chosen.size(), [&](std::size_t i) {
+        const auto own =
+            chosen.size() - 1 - i; // the last ones have the most to do before there are pictures to share out
+        exportOne(options, *chosen[own], exporter ? options.folder : options.folder + "/" + chosen[own]->id(),
+                  shop, outcomes[own]);
+    });
     nlohmann::ordered_json reports = nlohmann::ordered_json::array();
     int worst = kDone;
-    if (exporter) {
-        worst = exportOne(context, options, *exporter, options.folder, shop, reports);
-    } else {
-        for (const auto* each : exporting::exporters()) {
-            if (!options.json) {
-                context.out << each->id() << "\n";
-            }
-            worst = std::max(
-                worst, exportOne(context, options, *each, options.folder + "/" + each->id(), shop, reports));
+    for (std::size_t i = 0; i < chosen.size(); ++i) {
+        if (!exporter && !options.json) {
+            context.out << chosen[i]->id() << "\n";
         }
+        context.out << outcomes[i].out.str();
+        context.err << outcomes[i].err.str();
+        if (!outcomes[i].report.is_null()) {
+            reports.push_back(std::move(outcomes[i].report));
+        }
+        worst = std::max(worst, outcomes[i].code);
     }
     if (options.json && !reports.empty()) {
         context.out << (exporter ? reports.front() : reports).dump(2) << "\n";

@@ -2,6 +2,7 @@
 #include "export/common/export_build.h"
 
 #include "core/art/read_clip.h"
+#include "core/base/workers.h"
 #include "core/model/validate.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/devices.h"
@@ -10,7 +11,6 @@
 #include <algorithm>
 #include <atomic>
 #include <fmt/format.h>
-#include <thread>
 
 namespace scaena::exporting {
 
@@ -56,25 +56,21 @@ bool ExportBuild::has(const std::string& path) const {
 }
 
 Result<Export> ExportBuild::finished() {
-    std::atomic<std::size_t> next = 0;
     std::atomic<std::size_t> done = 0;
     const auto cancelled = [&] { return input.options.cancelled && input.options.cancelled(); };
-    const auto work = [&] {
-        for (auto i = next++; i < m_jobs.size() && !cancelled(); i = next++) {
-            made.files[m_jobs[i].file].bytes = m_jobs[i].make();
-            if (input.options.progress) {
-                input.options.progress(++done, m_jobs.size());
-            }
+    const auto make = [&](std::size_t i) {
+        if (cancelled()) {
+            return;
+        }
+        made.files[m_jobs[i].file].bytes = m_jobs[i].make();
+        if (input.options.progress) {
+            input.options.progress(++done, m_jobs.size());
         }
     };
-    std::vector<std::thread> others;
-    const auto cores = std::max(1U, std::thread::hardware_concurrency());
-    for (std::size_t i = 1; i < std::min<std::size_t>(cores, m_jobs.size()); ++i) {
-        others.emplace_back(work);
-    }
-    work();
-    for (auto& thread : others) {
-        thread.join();
+    if (input.options.workers) {
+        input.options.workers->run(m_jobs.size(), make);
+    } else {
+        Workers().run(m_jobs.size(), make);
     }
     if (cancelled()) {
         return tl::unexpected(Problems{{ProblemKind::Refused, "the export was cancelled", {}, {}}});

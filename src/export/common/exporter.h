@@ -9,6 +9,10 @@
 #include <functional>
 #include <optional>
 
+namespace scaena {
+class Workers;
+}
+
 namespace scaena::exporting {
 
 /// One file of an export, in memory.
@@ -48,7 +52,8 @@ struct ExportOptions {
     std::string package; ///< of the app's resources and code; empty: one made from the sequence's name
     std::function<bool()> cancelled; ///< asked from several threads; may be empty
     std::function<void(std::size_t done, std::size_t all)>
-        progress; ///< told from several threads; may be empty
+        progress;               ///< told from several threads; may be empty
+    Workers* workers = nullptr; ///< of several exports at once; null: an export has its own
 };
 
 /// What only whoever paints can do for an export. Called from several threads at once.

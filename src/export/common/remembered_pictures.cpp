@@ -39,29 +39,33 @@ template <typename Make>
 std::string RememberedPictures::once(const art::Art* art, Colour colour,
                                      const std::shared_ptr<const std::string>& clip, const std::string& words,
                                      Make make) const {
-    {
-        const std::lock_guard lock(m_mutex);
-        for (const auto& entry : m_entries) {
-            const auto& it = entry.recipe;
-            if (it.words == words && it.clip == clip && it.colour == colour && !it.art == !art &&
-                (!art || same(*it.art, *art))) {
-                return entry.bytes;
-            }
+    std::unique_lock lock(m_mutex);
+    for (auto& entry : m_entries) {
+        const auto& it = entry.recipe;
+        if (it.words == words && it.clip == clip && it.colour == colour && !it.art == !art &&
+            (!art || same(*it.art, *art))) {
+            m_made.wait(lock, [&] { return entry.bytes != nullptr; });
+            return *entry.bytes;
         }
     }
-    std::string bytes = make(); // two threads may make the same once; waiting would cost as much
-    const std::lock_guard lock(m_mutex);
-    if (m_size + bytes.size() <= kMostBytes) {
-        std::shared_ptr<art::Art> kept;
-        if (art) {
-            kept = std::make_shared<art::Art>();
-            kept->viewBox = art->viewBox;
-            kept->root = std::move(*art::cloneGroup(art->root));
-        }
-        m_size += bytes.size();
-        m_entries.push_back({{kept, colour, clip, words}, bytes});
+    if (m_size > kMostBytes) {
+        lock.unlock();
+        return make();
     }
-    return bytes;
+    std::shared_ptr<art::Art> kept;
+    if (art) {
+        kept = std::make_shared<art::Art>();
+        kept->viewBox = art->viewBox;
+        kept->root = std::move(*art::cloneGroup(art->root));
+    }
+    auto& entry = m_entries.emplace_back(Recipe{kept, colour, clip, words}, nullptr);
+    lock.unlock();
+    auto bytes = std::make_shared<const std::string>(make());
+    lock.lock();
+    entry.bytes = bytes;
+    m_size += bytes->size();
+    m_made.notify_all();
+    return *bytes;
 }
 
 std::string RememberedPictures::png(const art::Art& art, int width, int height, Colour currentColour) const {

@@ -3,6 +3,8 @@
 
 #include "export/common/exporter.h"
 
+#include <condition_variable>
+#include <deque>
 #include <mutex>
 
 namespace scaena::exporting {
@@ -38,7 +40,7 @@ private:
     };
     struct Entry {
         Recipe recipe;
-        std::string bytes;
+        std::shared_ptr<const std::string> bytes; ///< null while a thread makes it
     };
     template <typename Make>
     std::string once(const art::Art* art, Colour colour, const std::shared_ptr<const std::string>& clip,
@@ -47,7 +49,8 @@ private:
     const art::Rasteriser& m_rasteriser;
     const FrameMaker& m_frames;
     mutable std::mutex m_mutex; ///< guards what follows
-    mutable std::vector<Entry> m_entries;
+    mutable std::condition_variable m_made;
+    mutable std::deque<Entry> m_entries; ///< stay where they are
     mutable std::size_t m_size = 0;
 };
 

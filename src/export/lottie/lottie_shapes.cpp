@@ -204,9 +204,14 @@ Json lottieContours(const art::Path& path) {
             out.erase(out.size() - 1);
         }
         if (corners.size() > 1 || (closed && !corners.empty())) {
-            items.push_back(
-                {{"ty", "sh"},
-                 {"ks", {{"a", 0}, {"k", {{"c", closed}, {"v", corners}, {"i", in}, {"o", out}}}}}});
+            items.push_back({{"ty", "sh"},
+                             {"ks",
+                              {{"a", 0},
+                               {"k",
+                                {{"c", closed},
+                                 {"v", std::move(corners)},
+                                 {"i", std::move(in)},
+                                 {"o", std::move(out)}}}}}});
         }
         corners = in = out = Json::array();
         closed = false;

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: MIT
+#include "render/paint_threads.h"
+
+#include <QSemaphore>
+#include <QThread>
+#include <QThreadPool>
+
+namespace scaena::render {
+
+namespace {
+
+/// Callers bound how many work at once; nobody, the stage least of all, is to wait until another's long job
+/// is done.
+constexpr int kMostThreads = 64;
+
+QThreadPool& pool() {
+    static QThreadPool& it = [&]() -> QThreadPool& {
+        QThreadPool::globalInstance()->setMaxThreadCount(kMostThreads);
+        return *QThreadPool::globalInstance();
+    }();
+    return it;
+}
+
+}
+
+void inPaintThreads(int count, const std::function<void(int)>& job) {
+    if (pool().contains(QThread::currentThread())) {
+        for (int i = 0; i < count; ++i) {
+            job(i);
+        }
+        return;
+    }
+    QSemaphore done;
+    for (int i = 0; i < count; ++i) {
+        pool().start([&, i] {
+            job(i);
+            done.release();
+        });
+    }
+    done.acquire(count);
+}
+
+}
