@@ -1,11 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "render/png_writer.h"
 
-#include "render/run_packer.h"
-
 #include <algorithm>
 #include <cstring>
-#include <numeric>
 #include <utility>
 #include <zlib.h>
 
@@ -13,11 +10,7 @@ namespace scaena::render {
 
 namespace {
 
-constexpr int kLevel = 1; ///< the higher ones take twice the time and more for a tenth in size
-constexpr int kMemory = 6;
-constexpr uInt kStep = 1 << 14;           ///< bytes taken from zlib at once
-constexpr std::size_t kPending = 1 << 16; ///< bytes handed to zlib at once
-constexpr uchar kLeft = 1, kUp = 2;       ///< filters (PNG 1.2, section 9.2)
+constexpr uchar kLeft = 1, kUp = 2; ///< filters (PNG 1.2, section 9.2)
 constexpr int kAskedRows = 8;
 constexpr int kWorthARun = 16; ///< pixels like the row above that are worth a run of their own
 
@@ -51,111 +44,17 @@ int firstOther(const QRgb* one, const QRgb* other, int i, int length) {
 
 }
 
-/// A deflate stream in zlib's wrapping out of pieces that refer to nothing before them: runs by a packer of
-/// our own, busy rows by zlib.
-struct PngWriter::Packer {
-    z_stream stream{};
-    std::string out{"\x78\x01"}; // deflate with a window of 32 KiB, quickest (RFC 1950, 2.2)
-    uLong check = adler32(0, nullptr, 0);
-    RunPacker runs;
-    bool busy = false;
-    std::vector<uchar> pending; ///< for zlib
-    bool begun = false;         ///< zlib has something
-
-    ~Packer() {
-        if (stream.state) {
-            deflateEnd(&stream);
-        }
-    }
-
-    /// Hands zlib what is pending.
-    void push(int flush) {
-        if (!stream.state) {
-            deflateInit2(&stream, kLevel, Z_DEFLATED, -MAX_WBITS, kMemory, Z_DEFAULT_STRATEGY);
-        }
-        begun = flush != Z_FULL_FLUSH;
-        stream.next_in = pending.data();
-        stream.avail_in = static_cast<uInt>(pending.size());
-        do {
-            const auto had = out.size();
-            out.resize(had + kStep);
-            stream.next_out = reinterpret_cast<Bytef*>(out.data() + had);
-            stream.avail_out = kStep;
-            deflate(&stream, flush);
-            out.resize(out.size() - stream.avail_out);
-        } while (stream.avail_out == 0);
-        pending.clear();
-    }
-
-    void bytes(const uchar* from, std::size_t count) {
-        check = adler32(check, from, static_cast<uInt>(count));
-        if (busy) {
-            pending.insert(pending.end(), from, from + count);
-            pushIfMuch();
-        } else {
-            runs.bytes(from, count);
-        }
-    }
-
-    void byte(uchar value) { bytes(&value, 1); }
-
-    void zeros(std::size_t count) {
-        // The check sum's low half sums bytes, its high half the low one's values (RFC 1950, 8.2).
-        constexpr uLong kModulus = 65521;
-        const uLong low = check & 0xFFFF;
-        check = ((check >> 16) + count % kModulus * low) % kModulus << 16 | low;
-        if (busy) {
-            pending.insert(pending.end(), count, uchar(0));
-            pushIfMuch();
-        } else {
-            runs.zeros(count);
-        }
-    }
-
-    void pushIfMuch() {
-        if (pending.size() >= kPending) {
-            push(Z_NO_FLUSH);
-        }
-    }
-
-    /// Ends the piece that was begun.
-    void endPiece() {
-        if (!busy) {
-            runs.end(out);
-        } else if (begun || !pending.empty()) {
-            push(Z_FULL_FLUSH);
-        }
-    }
-
-    /// To zlib, or to runs.
-    void turn(bool toBusy) {
-        if (toBusy != busy) {
-            endPiece();
-            busy = toBusy;
-        }
-    }
-
-    std::string ended() {
-        endPiece();
-        out.append("\x03\x00", 2); // the last block, of no bytes (RFC 1951, 3.2.6)
-        put32(out, static_cast<std::uint32_t>(check));
-        return std::move(out);
-    }
-};
-
 PngWriter::PngWriter(int width, int height, Channels channels)
     : m_width(width), m_height(height), m_step(channels == Channels::Rgb ? 3 : 4),
-      m_painted(channels == Channels::Rgb ? QImage::Format_RGB32 : QImage::Format_ARGB32_Premultiplied) {
+      m_painted(channels == Channels::Rgb ? QImage::Format_RGB32 : QImage::Format_ARGB32_Premultiplied),
+      m_runs(static_cast<int>(m_step)), m_check(adler32(0, nullptr, 0)) {
     const auto pixels = static_cast<std::size_t>(width);
     m_pixels.resize(pixels);
     m_abovePixels.resize(pixels); // no row of RGB is like it, since its alpha is 255
     for (auto* line : {&m_row, &m_above, &m_filtered, &m_otherFiltered}) {
         line->resize(pixels * m_step);
     }
-    m_packer = std::make_unique<Packer>();
 }
-
-PngWriter::~PngWriter() = default;
 
 void PngWriter::add(const QImage& band) { add(band, 0, {}); }
 
@@ -273,19 +172,14 @@ void PngWriter::addChanged(const QRgb* pixels, Range part) {
         std::copy(from, from + changed.length(), m_abovePixels.begin() + changed.from);
         std::memcpy(m_above.data() + at(changed.from), m_row.data() + at(changed.from), at(changed.length()));
     }
-    if (asksNow()) {
-        suit(std::accumulate(
-            m_changed.begin(), m_changed.end(), std::size_t(0),
-            [&](std::size_t sum, const Range& it) { return sum + leftover(m_filtered, it); }));
-    }
-    m_packer->byte(kUp);
+    packFilter(kUp);
     int done = 0;
     for (const auto& changed : m_changed) {
-        m_packer->zeros(at(changed.from - done));
-        m_packer->bytes(m_filtered.data() + at(changed.from), at(changed.length()));
+        packZeros(at(changed.from - done));
+        packBytes(m_filtered.data() + at(changed.from), at(changed.length()));
         done = changed.to;
     }
-    m_packer->zeros(at(m_width - done));
+    packZeros(at(m_width - done));
 }
 
 /// A row of a new colour beside that part: told against the pixel to the left nothing is left of that colour
@@ -297,16 +191,13 @@ void PngWriter::addBeside(const QRgb* pixels, Range part) {
     std::copy(pixels, pixels + part.length(), m_abovePixels.begin() + part.from);
     const Range told = part.length() > 0 ? Range{part.from, std::min(part.to + 1, m_width)} : Range{0, 1};
     filterLeft(told);
-    if (asksNow()) {
-        suit(leftover(m_filtered, told));
-    }
-    m_packer->byte(kLeft);
+    packFilter(kLeft);
     if (told.from > 0) {
-        m_packer->bytes(m_row.data(), m_step);
-        m_packer->zeros(at(told.from) - m_step);
+        packBytes(m_row.data(), m_step);
+        packZeros(at(told.from) - m_step);
     }
-    m_packer->bytes(m_filtered.data() + at(told.from), at(told.length()));
-    m_packer->zeros(at(m_width - told.to));
+    packBytes(m_filtered.data() + at(told.from), at(told.length()));
+    packZeros(at(m_width - told.to));
     m_above = m_row;
 }
 
@@ -316,7 +207,7 @@ void PngWriter::addWhole(const QRgb* pixels) {
     const Range all{0, m_width};
     convert(pixels, all);
     std::copy(pixels, pixels + m_width, m_abovePixels.begin());
-    const bool asks = asksNow();
+    const bool asks = m_rows >= m_nextChoice; // rows near each other are alike, so one in eight is asked
     if (asks || m_left) {
         filterLeft(all);
     }
@@ -326,32 +217,23 @@ void PngWriter::addWhole(const QRgb* pixels) {
         filterUp(all);
         const auto up = leftover(m_filtered, all);
         m_left = left < up;
-        suit(std::min(left, up));
+        m_nextChoice = m_rows + kAskedRows;
         if (m_left) {
             std::swap(m_filtered, m_otherFiltered);
         }
     } else if (!m_left) {
         filterUp(all);
     }
-    m_packer->byte(m_left ? kLeft : kUp);
-    m_packer->bytes(m_filtered.data(), m_filtered.size());
+    packFilter(m_left ? kLeft : kUp);
+    packBytes(m_filtered.data(), m_filtered.size());
     std::swap(m_above, m_row);
 }
 
 void PngWriter::addAlike() {
     for (; m_alike > 0; --m_alike) {
-        m_packer->byte(kUp);
-        m_packer->zeros(m_row.size());
+        packFilter(kUp);
+        packZeros(m_row.size());
     }
-}
-
-/// Rows near each other are alike, so one in eight is asked what suits.
-bool PngWriter::asksNow() {
-    if (m_rows < m_nextChoice) {
-        return false;
-    }
-    m_nextChoice = m_rows + kAskedRows;
-    return true;
 }
 
 /// How many bytes are not zero: what a filter leaves to pack. Simpler than the sum of differences the
@@ -361,8 +243,20 @@ std::size_t PngWriter::leftover(const std::vector<uchar>& filtered, Range part) 
     return at(part.length()) - static_cast<std::size_t>(std::count(from, from + at(part.length()), uchar(0)));
 }
 
-/// Runs pack flat rows best and quickest, but gradients badly.
-void PngWriter::suit(std::size_t leftover) { m_packer->turn(leftover * 8 > m_row.size()); }
+void PngWriter::packFilter(uchar filter) { packBytes(&filter, 1); }
+
+void PngWriter::packBytes(const uchar* from, std::size_t count) {
+    m_check = adler32(m_check, from, static_cast<uInt>(count));
+    m_runs.bytes(from, count);
+}
+
+void PngWriter::packZeros(std::size_t count) {
+    // The check sum's low half sums bytes, its high half the low one's values (RFC 1950, 8.2).
+    constexpr std::size_t kModulus = 65521;
+    const std::size_t low = m_check & 0xFFFF;
+    m_check = ((m_check >> 16) + count % kModulus * low) % kModulus << 16 | low;
+    m_runs.zeros(count);
+}
 
 void PngWriter::filterLeft(Range part) {
     const auto against = [&](auto step) {
@@ -402,7 +296,10 @@ std::string PngWriter::finished() {
     header.append(3, '\0');
     std::string file("\x89PNG\r\n\x1a\n", 8);
     putChunk(file, "IHDR", header);
-    putChunk(file, "IDAT", m_packer->ended());
+    std::string data("\x78\x01"); // deflate with a window of 32 KiB, packed the quickest way (RFC 1950, 2.2)
+    data += m_runs.finished();
+    put32(data, static_cast<std::uint32_t>(m_check));
+    putChunk(file, "IDAT", data);
     putChunk(file, "IEND", {});
     return file;
 }

@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "render/run_packer.h"
+
 #include <QImage>
-#include <memory>
 #include <optional>
 #include <string>
 #include <vector>
@@ -12,7 +13,7 @@ namespace scaena::render {
 /// Writes a picture as PNG from bands of rows, top to bottom, so that no whole picture need be in memory.
 ///
 /// Made for launch pictures, most of whose rows are like the row above, or differ from it but in a part: only
-/// what differs is converted and packed, by runs (`RunPacker`). Where a picture is busy zlib packs it. 8 bits
+/// what differs is converted and packed, by runs (`RunPacker`). 8 bits
 /// a channel, RGB or RGBA, no interlacing, no metadata, so that the same picture is the same bytes anywhere.
 class PngWriter {
 public:
@@ -20,9 +21,6 @@ public:
 
     /// Width and height in pixels, from 1 to 32767.
     PngWriter(int width, int height, Channels channels);
-    ~PngWriter();
-    PngWriter(const PngWriter&) = delete;
-    PngWriter& operator=(const PngWriter&) = delete;
 
     /// The next rows: an image as wide as the picture, of any format. Rows below the picture's end are
     /// ignored.
@@ -51,18 +49,18 @@ private:
     void fillBeside();
     void filterLeft(Range part);
     void filterUp(Range part);
-    [[nodiscard]] bool asksNow();
     [[nodiscard]] std::size_t leftover(const std::vector<uchar>& filtered, Range part) const;
-    void suit(std::size_t leftover);
+    void packFilter(uchar filter);
+    void packBytes(const uchar* from, std::size_t count);
+    void packZeros(std::size_t count);
     /// Where that pixel's bytes begin in a row.
     [[nodiscard]] std::size_t at(int pixel) const { return static_cast<std::size_t>(pixel) * m_step; }
 
-    struct Packer;
     int m_width, m_height;
     std::size_t m_step; ///< bytes a pixel
     QImage::Format m_painted;
     int m_rows = 0;
-    int m_nextChoice = 0;         ///< the row that is asked next what suits
+    int m_nextChoice = 0;         ///< the whole row that is asked next which filter suits
     bool m_left = false;          ///< whole rows are told against the pixel to the left, not the row above
     int m_alike = 0;              ///< rows like the row above that are not packed yet
     std::vector<Range> m_changed; ///< of the row at hand
@@ -71,7 +69,8 @@ private:
     std::vector<QRgb> m_pixels, m_abovePixels; ///< as they were painted
     std::vector<uchar> m_row, m_above; ///< as they are written; above the first row is zero (PNG 1.2, 9.2)
     std::vector<uchar> m_filtered, m_otherFiltered;
-    std::unique_ptr<Packer> m_packer;
+    RunPacker m_runs;
+    unsigned long m_check; ///< Adler-32 of all bytes
 };
 
 /// A whole picture.

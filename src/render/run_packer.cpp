@@ -14,7 +14,9 @@ namespace {
 
 constexpr std::size_t kTokensOfBlock = 1 << 15; ///< a block has codes of its own
 constexpr unsigned kShortestRun = 3, kLongestRun = 258;
-constexpr unsigned kRun = 256;    ///< tokens from here on are runs
+constexpr unsigned kRun = 256; ///< tokens from here on are runs of the byte before, by their length
+constexpr unsigned kPixelRun = kRun + kLongestRun + 1; ///< and from here on of the bytes a pixel before
+constexpr unsigned kTokens = kPixelRun + kLongestRun + 1;
 constexpr std::size_t kEnd = 256; ///< the symbol that ends a block
 constexpr int kLongestCode = 15, kLongestLengthCode = 7;
 
@@ -162,9 +164,32 @@ std::size_t alikeBytes(const unsigned char* from, const unsigned char* end, unsi
     return static_cast<std::size_t>(at - from);
 }
 
+/// How many bytes from there on are those a pixel before; 0 if these are too few for a run, or make a bad
+/// one.
+std::size_t alikePixels(const unsigned char* from, const unsigned char* end, int step) {
+    const auto* at = from;
+    std::uint64_t one = 0, other = 0;
+    if (end - at < 4 || std::memcmp(at, at - step, 4) != 0) {
+        return 0;
+    }
+    for (; end - at >= 8; at += 8) {
+        std::memcpy(&one, at, 8);
+        std::memcpy(&other, at - step, 8);
+        if (one != other) {
+            break;
+        }
+    }
+    while (at < end && *at == at[-step]) {
+        ++at;
+    }
+    const auto alike = static_cast<std::size_t>(at - from);
+    const auto rest = alike % kLongestRun;
+    return alike - (rest < kShortestRun ? rest : 0);
 }
 
-RunPacker::RunPacker() : m_tokens(kTokensOfBlock) {}
+}
+
+RunPacker::RunPacker(int step) : m_step(step), m_tokens(kTokensOfBlock) {}
 
 /// Here, so that loops over bytes have it inside.
 inline void RunPacker::token(unsigned what) {
@@ -186,6 +211,7 @@ inline void RunPacker::put(std::uint32_t bits, int count) {
 }
 
 void RunPacker::bytes(const unsigned char* from, std::size_t count) {
+    const auto* begin = from;
     const auto* end = from + count;
     while (from < end) {
         if (*from == m_last) {
@@ -196,6 +222,14 @@ void RunPacker::bytes(const unsigned char* from, std::size_t count) {
         }
         if (m_more > 0) {
             run();
+        }
+        if (from - begin >= m_step) { // what was before is not at hand
+            if (const auto alike = alikePixels(from, end, m_step); alike >= kShortestRun) {
+                pixelRun(alike);
+                from += alike;
+                m_last = from[-1];
+                continue;
+            }
         }
         m_last = *from++;
         token(static_cast<unsigned>(m_last));
@@ -210,6 +244,15 @@ void RunPacker::zeros(std::size_t count) {
         --count;
     }
     m_more += count;
+}
+
+/// `count` in whole runs.
+void RunPacker::pixelRun(std::size_t count) {
+    while (count > 0) {
+        const auto length = std::min<std::size_t>(count, kLongestRun);
+        token(kPixelRun + static_cast<unsigned>(length));
+        count -= length;
+    }
 }
 
 void RunPacker::run() {
@@ -227,7 +270,10 @@ void RunPacker::writeCodes(const std::vector<std::uint8_t>& lengths) {
     constexpr std::uint8_t kOrder[] = {16, 17, 18, 0, 8, 7, 9, 6, 10, 5, 11, 4, 12, 3, 13, 2, 14, 1, 15};
     const auto symbols = static_cast<std::uint32_t>(lengths.size());
     auto all = lengths;
-    all.push_back(1); // the only distance: one byte back
+    // Two distances, of one bit each: one byte back, and one pixel.
+    all.push_back(1);
+    all.resize(all.size() + static_cast<std::size_t>(m_step) - 2);
+    all.push_back(1);
     const auto steps = lengthSteps(all);
     std::array<std::uint32_t, 19> used{};
     for (const auto& step : steps) {
@@ -241,7 +287,7 @@ void RunPacker::writeCodes(const std::vector<std::uint8_t>& lengths) {
     }
     put(0b100, 3); // not the last block, codes of its own
     put(symbols - 257, 5);
-    put(0, 5); // one distance
+    put(static_cast<std::uint32_t>(m_step) - 1, 5);
     put(static_cast<std::uint32_t>(told - 4), 4);
     for (std::size_t i = 0; i < told; ++i) {
         put(stepLengths[kOrder[i]], 3);
@@ -253,14 +299,14 @@ void RunPacker::writeCodes(const std::vector<std::uint8_t>& lengths) {
 }
 
 void RunPacker::writeBlock() {
-    std::array<std::uint32_t, kRun + kLongestRun + 1> counts{};
+    std::array<std::uint32_t, kTokens> counts{};
     for (std::size_t i = 0; i < m_tokenCount; ++i) {
         ++counts[m_tokens[i]];
     }
     std::array<std::uint32_t, 286> frequencies{};
     std::copy_n(counts.begin(), kRun, frequencies.begin());
     for (std::size_t length = kShortestRun; length <= kLongestRun; ++length) {
-        frequencies[kRunCodes[length].symbol] += counts[kRun + length];
+        frequencies[kRunCodes[length].symbol] += counts[kRun + length] + counts[kPixelRun + length];
     }
     frequencies[kEnd] = 1;
     const auto lengths = codeLengths(frequencies, kLongestCode);
@@ -270,15 +316,16 @@ void RunPacker::writeBlock() {
         std::uint32_t bits;
         int count;
     };
-    std::array<Written, kRun + kLongestRun + 1> written{};
+    std::array<Written, kTokens> written{};
     for (std::size_t byte = 0; byte < kRun; ++byte) {
         written[byte] = {codes[byte], lengths[byte]};
     }
     for (std::size_t length = kShortestRun; length <= kLongestRun; ++length) {
         const auto& [symbol, extra, value] = kRunCodes[length];
         const int code = lengths[symbol];
-        // The distance's code is one bit, zero.
-        written[kRun + length] = {codes[symbol] | std::uint32_t(value) << code, code + extra + 1};
+        const auto bits = codes[symbol] | std::uint32_t(value) << code;
+        written[kRun + length] = {bits, code + extra + 1};
+        written[kPixelRun + length] = {bits | 1U << (code + extra), code + extra + 1};
     }
     // In locals and into room made before: this is where most of the time goes.
     const auto had = m_out.size();
@@ -305,27 +352,19 @@ void RunPacker::writeBlock() {
     m_tokenCount = 0;
 }
 
-void RunPacker::end(std::string& out) {
-    if (m_last < 0) {
-        return;
-    }
+std::string RunPacker::finished() {
     run();
     if (m_tokenCount > 0) {
         writeBlock();
     }
-    put(0, 3); // a block of no bytes, which begins at a whole byte
-    while (m_bitCount % 8 != 0) {
-        put(0, 1);
-    }
-    for (; m_bitCount > 0; m_bitCount -= 8, m_bits >>= 8) {
+    // The last block holds nothing: its codes are the fixed ones, where seven zeros end it (RFC 1951, 3.2.6).
+    put(0b011, 3);
+    put(0, 7);
+    put(0, 7); // to the next whole byte, at least
+    for (; m_bitCount >= 8; m_bitCount -= 8, m_bits >>= 8) {
         m_out += static_cast<char>(m_bits & 0xFF);
     }
-    m_out.append("\x00\x00\xFF\xFF", 4);
-    out += m_out;
-    m_out.clear();
-    m_bits = 0;
-    m_bitCount = 0;
-    m_last = -1;
+    return std::move(m_out);
 }
 
 }

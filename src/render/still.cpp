@@ -7,6 +7,7 @@
 #include "render/png_writer.h"
 
 #include <QPainter>
+#include <algorithm>
 #include <atomic>
 #include <cmath>
 #include <thread>
@@ -45,16 +46,24 @@ QImage painted(const Scene& scene, const schedule::Schedule& schedule, double t,
     return image;
 }
 
+constexpr int kArtBandPixels =
+    1 << 19; ///< large pictures are painted in parts that stay in the processor's cache
+
 std::string artPng(const art::Art& art, int width, int height, Colour currentColour) {
-    QImage image(width, height, QImage::Format_ARGB32_Premultiplied);
-    image.fill(Qt::transparent);
-    QPainter painter(&image);
-    painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
     const auto fit = art::fitInto(art.viewBox, {0, 0, double(width), double(height)});
-    painter.setTransform(toQt(fit));
-    PreparedArt(art, currentColour, fit.meanScale() > 0 ? 1 / fit.meanScale() : 1).paint(painter, {});
-    painter.end();
-    return pngOf(image);
+    const PreparedArt prepared(art, currentColour, fit.meanScale() > 0 ? 1 / fit.meanScale() : 1);
+    PngWriter writer(width, height, PngWriter::Channels::Rgba);
+    QImage band(width, std::clamp(kArtBandPixels / width, 1, height), QImage::Format_ARGB32_Premultiplied);
+    for (int top = 0; top < height; top += band.height()) {
+        band.fill(Qt::transparent);
+        QPainter painter(&band);
+        painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+        painter.setTransform(toQt(fit) * QTransform::fromTranslate(0, -top));
+        prepared.paint(painter, {});
+        painter.end();
+        writer.add(band);
+    }
+    return writer.finished();
 }
 
 }

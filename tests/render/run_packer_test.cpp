@@ -9,9 +9,8 @@ using scaena::render::RunPacker;
 
 namespace {
 
-/// What a deflate stream of these pieces holds, by zlib.
-std::string unpacked(const std::string& pieces, std::size_t size) {
-    std::string stream = pieces + std::string("\x03\x00", 2); // a last block of no bytes
+/// What a deflate stream holds, by zlib.
+std::string unpacked(std::string stream, std::size_t size) {
     std::string out(size + 1, '\0');
     z_stream z{};
     inflateInit2(&z, -MAX_WBITS);
@@ -29,7 +28,7 @@ std::string unpacked(const std::string& pieces, std::size_t size) {
 }
 
 struct Fed {
-    RunPacker packer;
+    RunPacker packer{3};
     std::string all, packed;
     void bytes(const std::string& bytes) {
         packer.bytes(reinterpret_cast<const unsigned char*>(bytes.data()), bytes.size());
@@ -40,7 +39,7 @@ struct Fed {
         all.append(count, '\0');
     }
     void check() {
-        packer.end(packed);
+        packed = packer.finished();
         CHECK(unpacked(packed, all.size()) == all);
     }
 };
@@ -56,7 +55,7 @@ TEST_CASE("Runs of every length come back") {
     fed.check();
 }
 
-TEST_CASE("Random bytes, runs, zeros and ends of pieces come back") {
+TEST_CASE("Random bytes, runs and zeros come back") {
     for (unsigned seed = 1; seed <= 60; ++seed) {
         INFO("seed " << seed);
         std::mt19937 random(seed);
@@ -64,8 +63,9 @@ TEST_CASE("Random bytes, runs, zeros and ends of pieces come back") {
             return static_cast<std::size_t>(std::uniform_int_distribution<int>(0, most)(random));
         };
         Fed fed;
+        fed.packer = RunPacker(2 + static_cast<int>(seed % 3));
         for (std::size_t i = 20 + upTo(200); i > 0; --i) {
-            switch (upTo(3)) {
+            switch (upTo(4)) {
             case 0: {
                 std::string bytes(upTo(3000), '\0');
                 const int kinds = seed % 2 ? 255 : 3;
@@ -78,11 +78,19 @@ TEST_CASE("Random bytes, runs, zeros and ends of pieces come back") {
             case 1:
                 fed.bytes(std::string(upTo(900), static_cast<char>(upTo(255))));
                 break;
-            case 2:
+            case 2: {
+                std::string pixels;
+                for (std::size_t k = upTo(2000); k > 0; --k) {
+                    pixels += static_cast<char>(k % (2 + seed % 3) * 7 + (upTo(300) == 0 ? 1 : 0));
+                }
+                fed.bytes(pixels);
+                break;
+            }
+            case 3:
                 fed.zeros(upTo(100000));
                 break;
             default:
-                fed.packer.end(fed.packed);
+                fed.bytes(std::string(upTo(3), 'x'));
             }
         }
         fed.check();
@@ -103,10 +111,23 @@ TEST_CASE("Frequencies like Fibonacci's numbers, which want codes of more than f
     fed.check();
 }
 
-TEST_CASE("No bytes make no piece") {
+TEST_CASE("Pixels of one colour take a few bits for 258 bytes") {
+    for (const int step : {3, 4}) {
+        Fed fed;
+        fed.packer = RunPacker(step);
+        std::string pixels;
+        for (int i = 0; i < 300'000 * step; ++i) {
+            pixels += "\x01\x00\xFF\x02"[i % step];
+        }
+        fed.bytes(pixels);
+        fed.check();
+        CHECK(fed.packed.size() < 1500U * static_cast<unsigned>(step));
+    }
+}
+
+TEST_CASE("No bytes make a stream of no bytes") {
     Fed fed;
     fed.check();
-    CHECK(fed.packed.empty());
 }
 
 TEST_CASE("Long runs of zeros take a few bits for 258 bytes") {

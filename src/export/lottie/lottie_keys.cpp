@@ -11,11 +11,21 @@ using Json = nlohmann::ordered_json;
 namespace {
 
 Json numbers(const std::vector<double>& values) {
-    Json list = Json::array();
+    Json::array_t list;
+    list.reserve(values.size());
     for (const double value : values) {
-        list.push_back(lottieNumber(value));
+        list.emplace_back(lottieNumber(value));
     }
     return list;
+}
+
+/// Filled one by one: a list in braces is first made of pairs, which is felt where there are thousands.
+Json property(int animated, Json value) {
+    Json made = Json::object();
+    made.get_ref<Json::object_t&>().reserve(2);
+    made.emplace("a", Json(animated));
+    made.emplace("k", std::move(value));
+    return made;
 }
 
 /// Ramer, Douglas and Peucker's way, with the error measured at the samples themselves.
@@ -57,9 +67,9 @@ std::vector<std::size_t> keptFrames(const LottieSamples& samples, double toleran
     return kept;
 }
 
-Json lottieConstant(double value) { return {{"a", 0}, {"k", lottieNumber(value)}}; }
+Json lottieConstant(double value) { return property(0, lottieNumber(value)); }
 
-Json lottieConstant(const std::vector<double>& value) { return {{"a", 0}, {"k", numbers(value)}}; }
+Json lottieConstant(const std::vector<double>& value) { return property(0, numbers(value)); }
 
 Json lottieProperty(const LottieSamples& samples, double tolerance) {
     const bool still = std::all_of(samples.begin(), samples.end(), [&](const auto& it) {
@@ -74,16 +84,19 @@ Json lottieProperty(const LottieSamples& samples, double tolerance) {
         return samples[0].size() == 1 ? lottieConstant(samples[0][0]) : lottieConstant(samples[0]);
     }
     Json keys = Json::array();
+    const Json leaving = {{"x", {0}}, {"y", {0}}}, arriving = {{"x", {1}}, {"y", {1}}};
     const auto kept = keptFrames(samples, tolerance);
     for (std::size_t i = 0; i < kept.size(); ++i) {
-        Json key = {{"t", kept[i]}, {"s", numbers(samples[kept[i]])}};
+        Json key = Json::object();
+        key.emplace("t", Json(kept[i]));
+        key.emplace("s", numbers(samples[kept[i]]));
         if (i + 1 < kept.size()) {
-            key["o"] = {{"x", {0}}, {"y", {0}}};
-            key["i"] = {{"x", {1}}, {"y", {1}}};
+            key.emplace("o", Json(leaving));
+            key.emplace("i", Json(arriving));
         }
         keys.push_back(std::move(key));
     }
-    return {{"a", 1}, {"k", std::move(keys)}};
+    return property(1, std::move(keys));
 }
 
 Json lottieProperty(const std::vector<double>& samples, double tolerance) {

@@ -193,7 +193,13 @@ Json lottieContours(const art::Path& path) {
     Json corners, in, out;
     Point last;
     bool closed = false;
-    const auto pair = [](double x, double y) { return Json::array({lottieNumber(x), lottieNumber(y)}); };
+    const auto pair = [](double x, double y) {
+        Json::array_t two;
+        two.reserve(2);
+        two.emplace_back(lottieNumber(x));
+        two.emplace_back(lottieNumber(y));
+        return Json(std::move(two));
+    };
     const auto flush = [&] {
         // A contour that comes back to its start has its last corner twice; the specification closes it
         // itself.
