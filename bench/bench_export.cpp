@@ -6,6 +6,7 @@
 #include "export/common/exporter.h"
 #include "export/common/remembered_pictures.h"
 #include "render/frame_maker.h"
+#include "render/paint_threads.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 
@@ -49,7 +50,9 @@ void writeTo(const QString& folder, const exporting::Export& made) {
 static void exportTo(benchmark::State& state, const char* target) {
     const auto* exporter = exporting::findExporter(target);
     for (auto _ : state) {
-        benchmark::DoNotOptimize(Makers("moraine").built(*exporter));
+        render::withPaintWorkers([&](Workers& workers) {
+            benchmark::DoNotOptimize(Makers("moraine").built(*exporter, &workers));
+        });
     }
 }
 BENCHMARK_CAPTURE(exportTo, android, "android")->Unit(benchmark::kMillisecond)->UseRealTime();
@@ -68,10 +71,11 @@ static void exportToAllTargets(benchmark::State& state, const char* name) {
     for (auto _ : state) {
         const Makers makers(name);
         const auto into = folder.filePath(QString::number(run++));
-        Workers workers;
-        workers.run(exporting::exporters().size(), [&](std::size_t i) {
-            const auto* exporter = exporting::exporters()[exporting::exporters().size() - 1 - i];
-            writeTo(into, makers.built(*exporter, &workers));
+        render::withPaintWorkers([&](Workers& workers) {
+            workers.run(exporting::exporters().size(), [&](std::size_t i) {
+                const auto* exporter = exporting::exporters()[exporting::exporters().size() - 1 - i];
+                writeTo(into, makers.built(*exporter, &workers));
+            });
         });
     }
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "render/paint_threads.h"
 
+#include "core/base/workers.h"
+
 #include <QSemaphore>
 #include <QThread>
 #include <QThreadPool>
@@ -38,6 +40,13 @@ void inPaintThreads(int count, const std::function<void(int)>& job) {
         });
     }
     done.acquire(count);
+}
+
+void withPaintWorkers(const std::function<void(Workers&)>& job) {
+    inPaintThreads(1, [&](int) {
+        Workers workers(0, [](std::function<void()> work) { pool().start(std::move(work)); });
+        job(workers);
+    });
 }
 
 }

@@ -25,6 +25,26 @@ TEST_CASE("Workers do every job once, on as many threads as there are, and retur
     }
 }
 
+TEST_CASE("Workers may be threads of the caller's, which they have left when they are gone") {
+    std::vector<std::thread> threads;
+    std::atomic<int> done = 0, left = 0;
+    {
+        Workers workers(3, [&](std::function<void()> work) {
+            threads.emplace_back([&left, work = std::move(work)] {
+                work();
+                ++left;
+            });
+        });
+        workers.run(100, [&](std::size_t) { ++done; });
+    }
+    CHECK(done == 100);
+    CHECK(threads.size() == 2);
+    for (auto& thread : threads) {
+        thread.join();
+    }
+    CHECK(left == 2);
+}
+
 TEST_CASE("Jobs may hand out jobs, and several threads may at once, without more threads working") {
     Workers workers(3);
     std::atomic<int> done = 0, working = 0, most = 0;

@@ -3,6 +3,7 @@
 
 #include "export/common/remembered_pictures.h"
 #include "render/frame_maker.h"
+#include "render/paint_threads.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 
@@ -46,8 +47,12 @@ void ExportTask::build(const Document& document, const Id& target, const std::st
                     }
                 });
             };
-            auto made = std::make_shared<Result<exporting::Export>>(exporting::findExporter(target)->build(
-                {*sequence, *shelf, outliner, pictures, pictures, options}));
+            std::shared_ptr<Result<exporting::Export>> made;
+            render::withPaintWorkers([&](Workers& workers) {
+                options.workers = &workers;
+                made = std::make_shared<Result<exporting::Export>>(exporting::findExporter(target)->build(
+                    {*sequence, *shelf, outliner, pictures, pictures, options}));
+            });
             QMetaObject::invokeMethod(this, [this, stopped, made] {
                 if (!*stopped) {
                     m_running = false;

@@ -8,6 +8,7 @@
 #include "export/common/remembered_pictures.h"
 #include "render/frame_maker.h"
 #include "render/gui_session.h"
+#include "render/paint_threads.h"
 #include "render/still.h"
 #include "render/text_outline.h"
 
@@ -84,7 +85,6 @@ void printReport(const exporting::Export& made, const exporting::WritePlan& plan
 /// What several exports of one run share.
 struct Workshop {
     explicit Workshop(project::Project opened) : project(std::move(opened)) {}
-    Workers workers;
     project::Project project;
     render::GuiSession gui;
     render::QtTextOutliner outliner;
@@ -102,9 +102,9 @@ struct Outcome {
 
 /// One target into one folder. Called from several threads.
 void exportOne(const ExportOptions& options, const exporting::Exporter& exporter, const std::string& folder,
-               Workshop& shop, Outcome& outcome) {
+               const Workshop& shop, Workers& workers, Outcome& outcome) {
     exporting::ExportOptions how{options.package};
-    how.workers = &shop.workers;
+    how.workers = &workers;
     auto made = exporter.build(
         {shop.project.sequence, *shop.project.shelf, shop.outliner, shop.pictures, shop.pictures, how});
     if (!made) {
@@ -149,14 +149,16 @@ int runExport(Context& context, const ExportOptions& options) {
     if (!project) {
         return kUnreadable;
     }
-    Workshop shop(std::move(*project));
+    const Workshop shop(std::move(*project));
     const auto chosen = exporter ? std::vector{exporter} : exporting::exporters();
     std::vector<Outcome> outcomes(chosen.size());
-    shop.workers.run(chosen.size(), [&](std::size_t i) {
-        const auto own =
-            chosen.size() - 1 - i; // the last ones have the most to do before there are pictures to share out
-        exportOne(options, *chosen[own], exporter ? options.folder : options.folder + "/" + chosen[own]->id(),
-                  shop, outcomes[own]);
+    render::withPaintWorkers([&](Workers& workers) {
+        workers.run(chosen.size(), [&](std::size_t i) {
+            // The last ones have the most to do before there are pictures to share out.
+            const auto own = chosen.size() - 1 - i;
+            const auto folder = exporter ? options.folder : options.folder + "/" + chosen[own]->id();
+            exportOne(options, *chosen[own], folder, shop, workers, outcomes[own]);
+        });
     });
     nlohmann::ordered_json reports = nlohmann::ordered_json::array();
     int worst = kDone;

@@ -5,29 +5,39 @@
 
 namespace scaena {
 
-Workers::Workers(unsigned threads) {
+Workers::Workers(unsigned threads, const Launch& launch) {
     const unsigned count = threads > 0 ? threads : std::max(1U, std::thread::hardware_concurrency());
+    m_atWork = count - 1;
     for (unsigned i = 1; i < count; ++i) {
-        m_threads.emplace_back([this] {
-            std::unique_lock lock(m_mutex);
-            while (!m_ends) {
-                if (!doOne(lock, nullptr)) {
-                    m_changed.wait(lock);
-                }
-            }
-        });
+        if (launch) {
+            launch([this] { work(); });
+        } else {
+            m_threads.emplace_back([this] { work(); });
+        }
     }
 }
 
 Workers::~Workers() {
     {
-        const std::lock_guard lock(m_mutex);
+        std::unique_lock lock(m_mutex);
         m_ends = true;
+        m_changed.notify_all();
+        m_changed.wait(lock, [this] { return m_atWork == 0; });
     }
-    m_changed.notify_all();
     for (auto& thread : m_threads) {
         thread.join();
     }
+}
+
+void Workers::work() {
+    std::unique_lock lock(m_mutex);
+    while (!m_ends) {
+        if (!doOne(lock, nullptr)) {
+            m_changed.wait(lock);
+        }
+    }
+    --m_atWork;
+    m_changed.notify_all(); // still locked: whoever waits for it takes all this away
 }
 
 /// Whether there was a job to do. The newest batch comes first: an older one waits for it, or its caller is

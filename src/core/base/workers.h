@@ -14,8 +14,11 @@ namespace scaena {
 /// there are.
 class Workers {
 public:
-    /// `threads` counts the calling one; 0: one a core.
-    explicit Workers(unsigned threads = 0);
+    /// Starts a function in another thread.
+    using Launch = std::function<void(std::function<void()>)>;
+
+    /// `threads` counts the calling one; 0: one a core. With `launch` the others are the caller's.
+    explicit Workers(unsigned threads = 0, const Launch& launch = {});
     ~Workers();
     Workers(const Workers&) = delete;
     Workers& operator=(const Workers&) = delete;
@@ -29,12 +32,14 @@ private:
         const std::function<void(std::size_t)>& job;
         std::size_t count, next = 0, done = 0;
     };
+    void work();
     bool doOne(std::unique_lock<std::mutex>& lock, Batch* preferred);
 
     std::mutex m_mutex; ///< guards what follows
     std::condition_variable m_changed;
     std::vector<Batch*> m_batches;
     bool m_ends = false;
+    unsigned m_atWork = 0; ///< threads that have not ended
     std::vector<std::thread> m_threads;
 };
 
