@@ -8,9 +8,9 @@ namespace scaena::render {
 /// Paints an opening's static frame for exports. May be used from several threads at once.
 class QtFrameMaker : public exporting::FrameMaker {
 public:
-    std::string openingPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                           const schedule::Conditions& conditions, Size screen,
-                           double density) const override;
+    std::vector<std::function<std::string()>>
+    openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
+             std::vector<exporting::OpeningOrder> orders) const override;
     std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
                          model::Appearance appearance, int side, double part, std::optional<Colour> backing,
                          bool round) const override;

@@ -337,6 +337,11 @@ std::optional<std::vector<QRectF>> busyParts(const Scene& scene, const schedule:
     return parts;
 }
 
+std::optional<QRectF> reachOf(const Scene& scene, const schedule::LayerState& state) {
+    QPainter none;
+    return LayerPainter(none, scene.layers()[static_cast<std::size_t>(state.layer)], state, false).reach();
+}
+
 void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen) {
     painter.save();
     painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);

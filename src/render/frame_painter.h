@@ -17,6 +17,9 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
 /// Rectangles in dp outside of which each row of the frame is of one colour; nothing if that cannot be told.
 [[nodiscard]] std::optional<std::vector<QRectF>> busyParts(const Scene& scene, const schedule::Frame& frame);
 
+/// The rectangle in dp in which the layer can paint; nothing if that may be anywhere.
+[[nodiscard]] std::optional<QRectF> reachOf(const Scene& scene, const schedule::LayerState& state);
+
 /// One layer alone, with nothing behind it.
 void paintLayer(QPainter& painter, const Scene& scene, const schedule::LayerState& state, Size screen);
 

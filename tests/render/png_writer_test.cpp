@@ -1,10 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "render/png_writer.h"
 
-#include "render/frame_painter.h"
-#include "support/export_helper.h"
-#include "support/pictures.h"
-
 #include <QPainter>
 #include <random>
 
@@ -122,34 +118,4 @@ TEST_CASE("Large flat pictures become small files") {
     const auto flat = render::pngOf(image);
     CHECK(flat.size() < 20000);
     CHECK(read(flat).pixelColor(1289, 2795) == QColor(91, 74, 124));
-}
-
-TEST_CASE("A startup image is the frame painted as a whole, for every sample, light, dark and turned") {
-    const render::QtFrameMaker maker;
-    for (const auto& path : samples()) {
-        const auto project = openSample(path);
-        for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
-            for (const bool turned : {false, true}) {
-                INFO(path << (turned ? " turned" : ""));
-                schedule::Conditions conditions;
-                conditions.target = "web";
-                conditions.appearance = appearance;
-                conditions.landscape = turned;
-                conditions.device = "tablet";
-                auto schedule = schedule::resolve(project.sequence, conditions);
-                const auto screen = schedule.screen;
-                const auto png = maker.openingPng(project.sequence, *project.shelf, conditions, screen, 1.5);
-                const render::Scene scene(*schedule.sequence, *project.shelf, appearance, 1.5);
-                QImage whole(static_cast<int>(std::lround(screen.width * 1.5)),
-                             static_cast<int>(std::lround(screen.height * 1.5)), QImage::Format_RGB32);
-                QPainter painter(&whole);
-                painter.scale(1.5, 1.5);
-                render::paintFrame(painter, scene, schedule::evaluate(schedule, 0));
-                painter.end();
-                const QImage back = read(png).convertToFormat(QImage::Format_RGB32);
-                REQUIRE(back.size() == whole.size());
-                CHECK(difference(back, whole) < 0.05); // an edge may round otherwise in a band
-            }
-        }
-    }
 }

@@ -56,15 +56,23 @@ struct ExportOptions {
     Workers* workers = nullptr; ///< of several exports at once; null: an export has its own
 };
 
+/// The opening's static frame as the conditions' target shows it, without the system's bars, on a screen of
+/// that size in dp.
+struct OpeningOrder {
+    schedule::Conditions conditions;
+    Size screen;
+    double density = 1; ///< pixels a dp
+};
+
 /// What only whoever paints can do for an export. Called from several threads at once.
 class FrameMaker {
 public:
     virtual ~FrameMaker() = default;
-    /// The opening's static frame as that target shows it, without the system's bars, as PNG bytes.
-    [[nodiscard]] virtual std::string openingPng(const model::Sequence& sequence,
-                                                 const project::ArtShelf& shelf,
-                                                 const schedule::Conditions& conditions, Size screen,
-                                                 double density) const = 0;
+    /// Makers of such frames, one for each order, as PNG bytes. To be called once each, from any thread; they
+    /// share what they have in common. Sequence and shelf must outlive them.
+    [[nodiscard]] virtual std::vector<std::function<std::string()>>
+    openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
+             std::vector<OpeningOrder> orders) const = 0;
     /// One artwork or image alone in the middle of a square picture of `side` pixels, within a square box
     /// that takes `part` of it; on `backing`, or on nothing.
     [[nodiscard]] virtual std::string layerPng(const model::Sequence& sequence,

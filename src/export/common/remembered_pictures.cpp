@@ -85,10 +85,10 @@ std::string RememberedPictures::clipSheetPng(const std::shared_ptr<const std::st
     return m_rasteriser.clipSheetPng(clip, times, pixels, columns); // one target has such sheets
 }
 
-std::string RememberedPictures::openingPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                           const schedule::Conditions& conditions, Size screen,
-                                           double density) const {
-    return m_frames.openingPng(sequence, shelf, conditions, screen, density); // one target has such frames
+std::vector<std::function<std::string()>>
+RememberedPictures::openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                             std::vector<OpeningOrder> orders) const {
+    return m_frames.openings(sequence, shelf, std::move(orders)); // one target has such frames
 }
 
 std::string RememberedPictures::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,

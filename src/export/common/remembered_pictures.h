@@ -23,9 +23,9 @@ public:
                         int height) const override;
     std::string clipSheetPng(const std::shared_ptr<const std::string>& clip, const std::vector<double>& times,
                              Size pixels, int columns) const override;
-    std::string openingPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                           const schedule::Conditions& conditions, Size screen,
-                           double density) const override;
+    std::vector<std::function<std::string()>> openings(const model::Sequence& sequence,
+                                                       const project::ArtShelf& shelf,
+                                                       std::vector<OpeningOrder> orders) const override;
     std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
                          model::Appearance appearance, int side, double part, std::optional<Colour> backing,
                          bool round) const override;

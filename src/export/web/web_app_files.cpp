@@ -26,6 +26,8 @@ constexpr StartupScreen kStartupScreens[] = {{375, 667, 2, false}, {375, 812, 3,
 
 std::string startupLinks(WebBuild& build) {
     std::string links;
+    std::vector<std::string> files;
+    std::vector<OpeningOrder> orders;
     for (const auto& screen : kStartupScreens) {
         for (const bool sideways : {false, true}) {
             if (sideways && !screen.turns) {
@@ -42,11 +44,8 @@ std::string startupLinks(WebBuild& build) {
                 conditions.appearance = appearance;
                 conditions.landscape = sideways;
                 conditions.device = screen.turns ? "tablet" : "quick-phone";
-                build.addLater(file,
-                               [&input = build.input, conditions, width, height, density = screen.density] {
-                                   return input.frames.openingPng(input.sequence, input.shelf, conditions,
-                                                                  {double(width), double(height)}, density);
-                               });
+                files.push_back(file);
+                orders.push_back({conditions, {double(width), double(height)}, double(screen.density)});
                 links += fmt::format(
                     "<link rel=\"apple-touch-startup-image\" href=\"{}\" media=\"(device-width: {}px) and "
                     "(device-height: {}px) and (-webkit-device-pixel-ratio: {}) and (orientation: {}){}\">\n",
@@ -54,6 +53,10 @@ std::string startupLinks(WebBuild& build) {
                     dark ? " and (prefers-color-scheme: dark)" : "");
             }
         }
+    }
+    auto makers = build.input.frames.openings(build.input.sequence, build.input.shelf, std::move(orders));
+    for (std::size_t i = 0; i < files.size(); ++i) {
+        build.addLater(files[i], std::move(makers[i]));
     }
     return links;
 }
