@@ -112,7 +112,11 @@ static void paintSixtyPaths(benchmark::State& state) {
         benchmark::DoNotOptimize(image.constBits());
     }
 }
-BENCHMARK(paintSixtyPaths)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(paintSixtyPaths)
+    ->Args({412, 915})
+    ->Args({1080, 2400})
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
 
 static void paintHundredLayers(benchmark::State& state) {
     const auto sequence = bench::largeSequence(100, 3);
@@ -181,5 +185,9 @@ static void paintSixtyPathsByRlottie(benchmark::State& state) {
         benchmark::DoNotOptimize(pixels.data());
     }
 }
-BENCHMARK(paintSixtyPathsByRlottie)->Args({412, 915})->Args({1080, 2400})->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(paintSixtyPathsByRlottie)
+    ->Args({412, 915})
+    ->Args({1080, 2400})
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
 #endif

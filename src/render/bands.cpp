@@ -30,7 +30,11 @@ void paintInBands(QImage& image, const std::function<void(QPainter&)>& paint) {
         painter.translate(0, -top);
         paint(painter);
     };
-    inPaintThreads(bands, paintBand);
+    if (bands == 1) {
+        paintBand(0); // a small picture is there sooner than another thread is awake
+    } else {
+        inPaintThreads(bands, paintBand);
+    }
 }
 
 }
