@@ -2,10 +2,10 @@
 #include "render/png_writer.h"
 
 #include <QPainter>
+#include <catch2/catch.hpp>
 #include <random>
 
 using namespace scaena;
-using namespace scaena::test;
 using render::PngWriter;
 
 namespace {
