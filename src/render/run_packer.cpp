@@ -5,7 +5,6 @@
 #include <array>
 #include <bit>
 #include <cstring>
-#include <numeric>
 #include <span>
 
 namespace scaena::render {
