@@ -16,6 +16,8 @@ namespace scaena::render {
 namespace {
 
 constexpr int kBandPixels = 1 << 17; ///< stay in the processor's cache, since a tablet's whole frame is 22 MB
+constexpr qsizetype kLargestStamp = 4 << 20; ///< bytes; larger ones are hardly ever shared, and cost memory
+constexpr qsizetype kAllStamps = 32 << 20;
 
 QRect pixelsOf(const QRectF& reach, double density) { // with a pixel more for soft edges
     const QRectF scaled(reach.topLeft() * density, reach.size() * density);
@@ -62,13 +64,11 @@ std::vector<Band> bandsOf(const std::optional<std::vector<QRectF>>& busy, QSize 
     return bands;
 }
 
-constexpr qsizetype kLargestStamp = 4 << 20; ///< bytes; larger ones are hardly ever shared, and cost memory
-constexpr qsizetype kAllStamps = 32 << 20;
-
-/// Whether the layer is painted alike wherever it stands.
+/// Whether the layer is painted alike wherever it stands: nothing of its state matters but what the stamp's
+/// key names.
 bool isStill(const schedule::LayerState& state) {
     return state.opacity >= 1 && state.rotation == 0 && state.outer.isIdentity() && state.mask <= 0 &&
-           state.reveal.progress >= 1;
+           state.reveal.progress >= 1 && state.draw >= 1;
 }
 
 }

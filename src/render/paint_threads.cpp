@@ -16,11 +16,11 @@ namespace {
 constexpr int kMostThreads = 64;
 
 QThreadPool& pool() {
-    static QThreadPool& it = [&]() -> QThreadPool& {
+    static QThreadPool* const it = [] {
         QThreadPool::globalInstance()->setMaxThreadCount(kMostThreads);
-        return *QThreadPool::globalInstance();
+        return QThreadPool::globalInstance();
     }();
-    return it;
+    return *it;
 }
 
 }
