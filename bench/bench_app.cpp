@@ -87,7 +87,7 @@ static void dragCueToPaintedStage(benchmark::State& state) {
     const auto& schedule = *open.window.preview().schedule();
     int cue = 0;
     while (cue + 1 < static_cast<int>(schedule.cues.size()) &&
-           (schedule.cues[static_cast<std::size_t>(cue)].dropped ||
+           (schedule.cues[static_cast<std::size_t>(cue)].dropped() ||
             schedule.cues[static_cast<std::size_t>(cue)].start <= schedule.beats[0].end)) {
         ++cue;
     }

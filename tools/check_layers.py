@@ -21,7 +21,8 @@ CORE = {
     "file": {"base", "model"},
     "art": {"base", "model"},
     "motion": {"base", "model"},
-    "schedule": {"base", "model", "motion"},
+    "plan": {"base", "model", "motion"},
+    "schedule": {"base", "model", "motion", "plan"},
     "project": {"base", "model", "file", "art"},
     "start": {"base", "model", "art"},
 }

@@ -83,7 +83,14 @@ int main(int argc, char** argv) {
     }
     auto conditions = window.preview().conditions();
     conditions.landscape = parser.isSet(landscape);
-    conditions.device = parser.isSet(device) ? parser.value(device).toStdString() : conditions.device;
+    if (parser.isSet(device)) {
+        const auto wanted = scaena::schedule::DeviceId::named(parser.value(device).toStdString());
+        if (!wanted) {
+            qCritical("There is no device “%s”.", qPrintable(parser.value(device)));
+            return 2;
+        }
+        conditions.device = *wanted;
+    }
     window.preview().setConditions(conditions);
     window.preview().setFromIcon(parser.isSet(fromIcon));
     if (parser.isSet(at)) {

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
 
+#include "core/plan/targets.h"
 #include "core/schedule/devices.h"
-#include "core/schedule/targets.h"
 
 #include <CLI/CLI.hpp>
 #include <charconv>
@@ -56,18 +56,16 @@ bool parseWord(const char* option, const std::string& text, Enum& into, std::ost
     return false;
 }
 
-template <typename List>
-bool parseId(const char* option, const std::string& text, const List& list, Id& into, std::ostream& err) {
-    std::string known;
-    for (const auto& it : list) {
-        if (text.empty() || it.id == text) {
-            into = it.id;
-            return true;
-        }
-        known += (known.empty() ? "" : ", ") + it.id;
+/// A name of a fixed list; empty keeps what is there.
+template <typename Name, typename List>
+bool parseName(const char* option, const std::string& text, const List& list, Name& into, std::ostream& err) {
+    const auto name = Name::named(text);
+    if (!name && !text.empty()) {
+        err << fmt::format("{}: “{}” is not one of {}\n", option, text, fmt::join(list, ", "));
+        return false;
     }
-    err << fmt::format("{}: “{}” is not one of {}\n", option, text, known);
-    return false;
+    into = name.value_or(into);
+    return true;
 }
 
 }
@@ -87,8 +85,8 @@ std::optional<schedule::Conditions> ConditionOptions::parse(const model::Sequenc
     schedule::Conditions conditions;
     conditions.reducedMotion = reducedMotion;
     conditions.landscape = landscape;
-    const bool good = parseId("--target", target, schedule::targets(), conditions.target, err) &&
-                      parseId("--device", device, schedule::devices(), conditions.device, err) &&
+    const bool good = parseName("--target", target, plan::kTargetNames, conditions.target, err) &&
+                      parseName("--device", device, schedule::kDeviceNames, conditions.device, err) &&
                       parseWord("--appearance", appearance, conditions.appearance, err) &&
                       parseWord("--start", started, conditions.start, err) &&
                       parseGates(gates, sequence, conditions, err);

@@ -75,7 +75,6 @@ Json scheduleJson(const schedule::Schedule& schedule) {
                          {"yielded", span.yielded},
                          {"timedOut", span.timedOut}});
     }
-    const auto& target = schedule::targetOr(schedule.conditions.target);
     Json cues = Json::array();
     for (std::size_t i = 0; i < schedule.cues.size(); ++i) {
         const auto& span = schedule.cues[i];
@@ -83,8 +82,8 @@ Json scheduleJson(const schedule::Schedule& schedule) {
                         {"layer", sequence.cues[i].layer},
                         {"start", timeJson(span.start)},
                         {"end", timeJson(span.end)},
-                        {"carried", model::word(schedule::carryOf(sequence, sequence.cues[i], target).how)},
-                        {"cut", span.cut}});
+                        {"carried", model::word(schedule.plan->cues[i].carry.how)},
+                        {"cut", span.cut()}});
     }
     Json gates = Json::array();
     for (std::size_t i = 0; i < schedule.gates.size(); ++i) {

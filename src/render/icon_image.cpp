@@ -116,12 +116,16 @@ QImage iconImage(const model::Sequence& sequence, const project::ArtShelf& shelf
     return image;
 }
 
-IconLook homeLook(const Id& target) {
-    const auto& info = schedule::targetOr(target);
-    if (info.exportId == "web") {
+IconLook homeLook(plan::TargetId target) {
+    switch (plan::targetOf(target).homeIcon) {
+    case plan::HomeIcon::Rounded:
+        return IconLook::Rounded;
+    case plan::HomeIcon::Maskable:
         return IconLook::Maskable;
+    case plan::HomeIcon::Circle:
+        break;
     }
-    return info.id.find("ios") != Id::npos ? IconLook::Rounded : IconLook::Circle;
+    return IconLook::Circle;
 }
 
 double iconRoundness(IconLook look) { return wayOf(look).roundness; }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/plan/targets.h"
 #include "core/project/project.h"
 
 #include <QImage>
@@ -32,7 +33,7 @@ inline constexpr int kIconLooks = 6;
                                model::Appearance appearance, int side);
 
 /// How the home screen of a target shows it.
-[[nodiscard]] IconLook homeLook(const Id& target);
+[[nodiscard]] IconLook homeLook(plan::TargetId target);
 /// Radius of its corners as a part of its side.
 [[nodiscard]] double iconRoundness(IconLook look);
 

@@ -18,7 +18,7 @@ namespace {
 
 QImage painted(const Scene& scene, const schedule::Schedule& schedule, double t,
                const StillOptions& options) {
-    const auto& device = schedule::deviceOr(schedule.conditions.device);
+    const auto& device = schedule::deviceOf(schedule.conditions.device);
     const auto frame = schedule::evaluate(schedule, t);
     const QSizeF screen(frame.screen.width, frame.screen.height);
     QSize pixels = options.pixels;

@@ -217,11 +217,11 @@ TEST_CASE("The conditions' words turn by wheel and by keys, and the stage follow
     CHECK(stage->grab().toImage() != day);
     auto* device = s.child<QToolButton>("condition-device");
     QTest::keyClick(device, Qt::Key_Down);
-    CHECK(s.window.preview().conditions().device == "small-phone");
+    CHECK(s.window.preview().conditions().device.name() == "small-phone");
     QWheelEvent wheel({5, 5}, device->mapToGlobal(QPointF(5, 5)), {}, {0, 120}, Qt::NoButton, {},
                       Qt::NoScrollPhase, false);
     QApplication::sendEvent(device, &wheel);
-    CHECK(s.window.preview().conditions().device == "tall-phone");
+    CHECK(s.window.preview().conditions().device.name() == "tall-phone");
     s.trigger("landscape");
     CHECK(s.window.preview().schedule()->screen.width == 915);
     CHECK_FALSE(s.window.document().isModified());

@@ -88,7 +88,7 @@ TEST_CASE("The home screen of the stage shows the icon in the mask of the chosen
     s.window.preview().setFromIcon(true);
     s.window.preview().setTime(-800);
     auto& stage = s.window.compose().stage();
-    const auto cornerOn = [&](const char* target) {
+    const auto cornerOn = [&](plan::TargetId target) {
         auto conditions = s.window.preview().conditions();
         conditions.target = target;
         s.window.preview().setConditions(conditions);

@@ -3,8 +3,8 @@
 #include "export/common/picture_kind.h"
 #include "support/judges.h"
 
-#include <nlohmann/json.hpp>
 #include <fmt/format.h>
+#include <nlohmann/json.hpp>
 #include <pugixml.hpp>
 #include <set>
 
@@ -148,7 +148,7 @@ TEST_CASE("Each cue has a carry for each system an export serves") {
         for (const auto* exporter : exporting::exporters()) {
             const auto made = exported(project.sequence, *project.shelf, {}, exporter->id());
             std::size_t systems = 0;
-            for (const auto& target : schedule::targets()) {
+            for (const auto& target : plan::targets()) {
                 systems += target.exportId == exporter->id() ? 1 : 0;
             }
             CHECK(systems > 0);

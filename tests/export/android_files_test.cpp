@@ -376,7 +376,8 @@ TEST_CASE("A sequence that cannot be exported is refused with a sentence") {
     auto made = exporter->build({small.sequence, small.shelf, outliner, rasteriser, frames, {}});
     REQUIRE_FALSE(made);
     CHECK(made.error().front().message.find("logo") != std::string::npos);
-    made = exporter->build({Small().sequence, Small().shelf, outliner, rasteriser, frames, {"not a package"}});
+    made =
+        exporter->build({Small().sequence, Small().shelf, outliner, rasteriser, frames, {"not a package"}});
     REQUIRE_FALSE(made);
 }
 
@@ -392,8 +393,8 @@ TEST_CASE("The instructions name this sequence's style, object and gates") {
 
 TEST_CASE("Every registered exporter and target is known to the others") {
     CHECK_FALSE(exporting::exporters().empty());
-    for (const auto& target : schedule::targets()) {
-        INFO(target.id);
+    for (const auto& target : plan::targets()) {
+        INFO(target.name);
         CHECK(exporting::findExporter(target.exportId));
     }
     CHECK_FALSE(exporting::findExporter("telegraph"));

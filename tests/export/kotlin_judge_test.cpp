@@ -35,7 +35,8 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
         const auto name = fmt::format("Case{}", count++);
         REQUIRE(files.writeAtomically(
             folder.path() / (name + ".kt"),
-            fmt::format("package launch\n\nobject {} {{\n{}}}\n", name, exporting::kotlinTiming(sequence))));
+            fmt::format("package launch\n\nobject {} {{\n{}}}\n", name,
+                        exporting::kotlinTiming(exporting::plansFor(sequence, "android")))));
         registry += fmt::format("{}\n    \"{}\" to {}.timing", count > 1 ? "," : "", name, name);
         cases += "sequence " + name + "\n";
         for (const auto& each : conditions) {

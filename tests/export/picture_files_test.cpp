@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "core/schedule/carry.h"
+#include "core/plan/carry.h"
 #include "support/export_helper.h"
 #include "support/files_of_repository.h"
 
@@ -53,17 +53,17 @@ TEST_CASE("A clip is baked into as many pictures as the stage shows, and its cue
     const auto project = openSample(repository() / "samples/larder/larder.scaena");
     const auto made = exportOf("larder/larder.scaena");
     const auto& clip = model::findThing(project.sequence.layers, "jar")->clip;
-    CHECK(countOf(made, "drawable-xxhdpi", "clip") == schedule::bakedFrames(clip));
+    CHECK(countOf(made, "drawable-xxhdpi", "clip") == plan::bakedFrames(clip));
     for (const auto& it : made.carried) {
         if (it.cue == "jar-plays") {
-            CHECK(it.carry.how == schedule::Carry::Baked);
+            CHECK(it.carry.how == plan::Carry::Baked);
         }
     }
     model::ClipContent longest;
     longest.stopAt = 600'000;
-    CHECK(schedule::bakedFrames(longest) == schedule::kMostBaked);
+    CHECK(plan::bakedFrames(longest) == plan::kMostBaked);
     longest.stopAt = longest.from;
-    CHECK(schedule::bakedFrames(longest) == 2);
+    CHECK(plan::bakedFrames(longest) == 2);
 }
 
 TEST_CASE("A layer whose clip or picture is missing refuses the export and names it") {
@@ -73,9 +73,9 @@ TEST_CASE("A layer whose clip or picture is missing refuses the export and names
         shelf.files.clear();
         const render::QtTextOutliner outliner;
         const render::QtRasteriser rasteriser;
-    const render::QtFrameMaker frames;
-        const auto made =
-            exporting::findExporter("android")->build({project.sequence, shelf, outliner, rasteriser, frames, {}});
+        const render::QtFrameMaker frames;
+        const auto made = exporting::findExporter("android")->build(
+            {project.sequence, shelf, outliner, rasteriser, frames, {}});
         REQUIRE_FALSE(made);
         CHECK(made.error().front().message.find("that can be read") != std::string::npos);
     }

@@ -14,12 +14,12 @@ namespace {
 struct Language {
     const char* name;   ///< of the grammar, and the ending of its files
     const char* player; ///< the timing's source
-    Id target;
-    std::string (*data)(const model::Sequence&);
+    plan::TargetId target;
+    std::string (*data)(const exporting::Plans&);
 };
 
-std::string swiftFile(const model::Sequence& sequence) {
-    return "import Foundation\n\nenum Data {\n" + exporting::swiftTiming(sequence) + "}\n";
+std::string swiftFile(const exporting::Plans& plans) {
+    return "import Foundation\n\nenum Data {\n" + exporting::swiftTiming(plans) + "}\n";
 }
 
 const Language kDart{"dart", "src/export/flutter/player/launch_timing.dart", "flutter",

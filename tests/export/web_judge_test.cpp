@@ -150,8 +150,8 @@ TEST_CASE("The web player keeps its promises to the app around it, in a browser"
 TEST_CASE("The script players' timing gives the core's numbers, for samples and for random sequences") {
     const TemporaryFolder folder;
     DiskFiles files;
-    const auto timing = [](const model::Sequence& sequence) {
-        return "export const timing = " + exporting::scriptTiming(sequence, "web") + ";\n";
+    const auto timing = [](const exporting::Plans& plans) {
+        return "export const timing = " + exporting::scriptTiming(plans) + ";\n";
     };
     const auto cases = timingTable(folder.path(), "mjs", "web", timing, 101, 40);
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));

@@ -11,8 +11,8 @@ TEST_CASE("Before the hand-off nothing of the app's screen is seen under reduced
           "with all motion") {
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        for (const auto& target : schedule::targets()) {
-            INFO(path << " " << target.id);
+        for (const auto& target : plan::targets()) {
+            INFO(path << " " << target.name);
             schedule::Conditions conditions;
             conditions.target = target.id;
             const auto full = schedule::resolve(project.sequence, conditions);

@@ -51,10 +51,9 @@ public:
     }
 
     schedule::Conditions conditions(const model::Sequence& sequence) {
-        static const char* devices[] = {"tall-phone", "small-phone", "quick-phone", "foldable", "tablet"};
         schedule::Conditions made;
-        made.target = oneIn(3) ? "android" : "android12";
-        made.device = devices[below(5)];
+        made.target = oneIn(3) ? plan::TargetId("android") : plan::TargetId("android12");
+        made.device = schedule::DeviceId::at(static_cast<std::size_t>(below(5)));
         made.landscape = oneIn(4);
         made.start = oneIn(4) ? static_cast<model::StartKind>(below(5)) : model::StartKind::Cold;
         made.loading = static_cast<schedule::Loading>(below(4));

@@ -59,7 +59,7 @@ inline std::string casesOf(const model::Sequence& sequence, Conditions condition
 }
 
 /// Every kind of start, of loading and of motion, on the given targets in turn.
-inline std::vector<Conditions> allConditions(const std::vector<Id>& targets) {
+inline std::vector<Conditions> allConditions(const std::vector<plan::TargetId>& targets) {
     std::vector<Conditions> many;
     for (int start = 0; start < 5; ++start) {
         for (int loading = 0; loading < 4; ++loading) {

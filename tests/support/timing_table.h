@@ -12,15 +12,17 @@ namespace scaena::test {
 /// The table of cases for one target: every sample under all conditions, and random sequences under eight
 /// each. Of each sequence `folder`/NAME.ENDING is written, with its timing as the player under test takes it.
 inline std::string timingTable(const std::filesystem::path& folder, const std::string& ending,
-                               const Id& target,
-                               const std::function<std::string(const model::Sequence&)>& timing,
+                               plan::TargetId target,
+                               const std::function<std::string(const exporting::Plans&)>& timing,
                                unsigned firstSeed, unsigned randomOnes) {
     DiskFiles files;
     std::string cases;
     int count = 0;
     const auto add = [&](const model::Sequence& sequence, const std::vector<Conditions>& conditions) {
         const auto name = fmt::format("case{}", count++);
-        REQUIRE(files.writeAtomically(folder / (name + "." + ending), timing(sequence)));
+        REQUIRE(
+            files.writeAtomically(folder / (name + "." + ending),
+                                  timing(exporting::plansFor(sequence, plan::targetOf(target).exportId))));
         cases += "sequence " + name + "\n";
         for (const auto& each : conditions) {
             cases += casesOf(sequence, each);

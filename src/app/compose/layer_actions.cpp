@@ -406,7 +406,7 @@ void ComposeActions::mendSeam(schedule::Conditions conditions) {
     if (conditions.start == model::StartKind::Hot || conditions.start == model::StartKind::Recreated) {
         conditions.start = model::StartKind::Cold; // those show no opening
     }
-    const auto target = QString::fromStdString(schedule::targetOr(conditions.target).name);
+    const auto target = QString::fromStdString(plan::targetOf(conditions.target).name);
     if (schedule::seamOf(sequence(), conditions).empty()) {
         QMessageBox::information(m_window, tr("The seam"),
                                  tr("On %1 nothing jumps where the app takes over.").arg(target));

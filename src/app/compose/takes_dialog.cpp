@@ -39,7 +39,7 @@ void TakeStage::paintEvent(QPaintEvent*) {
     painter.setRenderHint(QPainter::Antialiasing);
     const QRectF place((width() - fit.width()) / 2, (height() - fit.height()) / 2, fit.width(), fit.height());
     const double corner =
-        schedule::deviceOr(m_schedule->conditions.device).cornerRadius * fit.width() / screen.width;
+        schedule::deviceOf(m_schedule->conditions.device).cornerRadius * fit.width() / screen.width;
     painter.setPen(Qt::NoPen);
     painter.setBrush(QColor(0x14, 0x15, 0x1A));
     painter.drawRoundedRect(place.adjusted(-5, -5, 5, 5), corner + 5, corner + 5);

@@ -49,7 +49,7 @@ std::vector<double> Filmstrip::interestingTimes() const {
         add(beat.start);
     }
     for (const auto& cue : schedule.cues) {
-        if (!cue.dropped && !isNever(cue.end)) {
+        if (!cue.dropped() && !isNever(cue.end)) {
             add((cue.start + cue.end) / 2);
             add(cue.end);
         }

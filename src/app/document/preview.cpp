@@ -51,7 +51,7 @@ void Preview::rebuild(bool sceneToo) {
     if (sceneToo || !m_scene) {
         m_scene = std::make_shared<const render::Scene>(
             *m_document.sequence(), *m_document.shelf(), m_conditions.appearance,
-            schedule::deviceOr(m_conditions.device).density, m_scene.get());
+            schedule::deviceOf(m_conditions.device).density, m_scene.get());
     }
     emit scheduleChanged();
     setTime(std::min(m_time, double(m_schedule->end)));

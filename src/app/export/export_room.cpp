@@ -285,38 +285,39 @@ void ExportRoom::showFile() {
 
 void ExportRoom::fillCues() {
     m_cues->clear();
-    std::vector<const schedule::Target*> systems;
+    const auto& sequence = *m_document.sequence();
+    std::vector<std::vector<plan::CueCarry>> systems;
     QStringList head = {tr("Cue")};
-    for (const auto& target : schedule::targets()) {
+    for (const auto& target : plan::targets()) {
         if (target.exportId == m_target) {
-            systems.push_back(&target);
+            systems.push_back(plan::carriesOf(sequence, target));
             head << QString::fromStdString(target.name);
         }
     }
     head << tr("Why");
     m_cues->setColumnCount(head.size());
     m_cues->setHeaderLabels(head);
-    const auto& sequence = *m_document.sequence();
-    for (const auto& cue : sequence.cues) {
+    for (std::size_t c = 0; c < sequence.cues.size(); ++c) {
+        const auto& cue = sequence.cues[c];
         const auto* layer = model::findThing(sequence.layers, cue.layer);
         QStringList cells = {QStringLiteral("%1 – %2").arg(
             QString::fromStdString(layer ? layer->name : cue.layer), toQString(model::word(cue.move.kind)))};
         QString why;
-        std::vector<schedule::Carry> hows;
-        for (const auto* target : systems) {
-            const auto carry = schedule::carryOf(sequence, cue, *target);
+        std::vector<plan::Carry> hows;
+        for (const auto& system : systems) {
+            const auto& carry = system[c];
             cells << toQString(model::word(carry.how));
             hows.push_back(carry.how);
-            why = why.isEmpty() || carry.how > schedule::Carry::Player ? QString::fromStdString(carry.reason)
-                                                                       : why;
+            why =
+                why.isEmpty() || carry.how > plan::Carry::Player ? QString::fromStdString(carry.reason) : why;
         }
         cells << why;
         auto* item = new QTreeWidgetItem(m_cues, cells);
         item->setToolTip(0, QString::fromStdString(cue.id));
         for (std::size_t i = 0; i < hows.size(); ++i) {
-            item->setForeground(static_cast<int>(i) + 1, hows[i] == schedule::Carry::Dropped ? theme().madder
-                                                         : hows[i] == schedule::Carry::Baked ? theme().umber
-                                                                                             : theme().woad);
+            item->setForeground(static_cast<int>(i) + 1, hows[i] == plan::Carry::Dropped ? theme().madder
+                                                         : hows[i] == plan::Carry::Baked ? theme().umber
+                                                                                         : theme().woad);
         }
     }
     for (int i = 0; i < head.size(); ++i) {

@@ -8,7 +8,7 @@
 
 namespace scaena::app {
 
-using schedule::Carry;
+using plan::Carry;
 
 TargetCard::TargetCard(const Id& exportId, const QString& name, const QString& about, QWidget* parent)
     : QAbstractButton(parent), m_exportId(exportId), m_about(about) {
@@ -26,15 +26,18 @@ void TargetCard::setSequence(const model::Sequence& sequence) {
     m_marks.clear();
     int counts[4] = {};
     int partly = 0;
-    for (const auto& cue : sequence.cues) {
+    std::vector<std::vector<plan::CueCarry>> systems;
+    for (const auto& target : plan::targets()) {
+        if (target.exportId == m_exportId) {
+            systems.push_back(plan::carriesOf(sequence, target));
+        }
+    }
+    for (std::size_t cue = 0; cue < sequence.cues.size(); ++cue) {
         Carry worst = Carry::System;
         Carry best = Carry::Dropped;
-        for (const auto& target : schedule::targets()) {
-            if (target.exportId == m_exportId) {
-                const auto how = schedule::carryOf(sequence, cue, target).how;
-                worst = std::max(worst, how);
-                best = std::min(best, how);
-            }
+        for (const auto& system : systems) {
+            worst = std::max(worst, system[cue].how);
+            best = std::min(best, system[cue].how);
         }
         m_marks.push_back(worst);
         ++counts[static_cast<int>(worst)];

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/schedule/carry.h"
+#include "core/plan/carry.h"
 
 #include <QAbstractButton>
 
@@ -26,7 +26,7 @@ protected:
 private:
     Id m_exportId;
     QString m_about, m_state, m_counts;
-    std::vector<schedule::Carry> m_marks; ///< the worst of the export's systems for each cue
+    std::vector<plan::Carry> m_marks; ///< the worst of the export's systems for each cue
 };
 
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/schedule/devices.h"
+
 #include <QString>
 #include <vector>
 
@@ -12,7 +14,7 @@ struct Sample {
     const char* path;    ///< below the samples' folder
     const char* name;
     const char* about;
-    const char* device; ///< it shows best on
+    schedule::DeviceId device; ///< it shows best on
     bool landscape;
     std::vector<double> moments; ///< for its picture on the welcome page, ms
 };

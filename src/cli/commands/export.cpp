@@ -48,15 +48,16 @@ nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting
     nlohmann::ordered_json carried = nlohmann::ordered_json::array();
     for (const auto& cue : made.carried) {
         carried.push_back({{"cue", cue.cue},
-                           {"target", cue.target},
+                           {"target", cue.target.name()},
                            {"how", model::word(cue.carry.how)},
                            {"reason", cue.carry.reason}});
     }
     nlohmann::ordered_json findings = nlohmann::ordered_json::array();
     for (const auto& finding : made.findings) {
         const bool error = finding.severity == exporting::Finding::Severity::Error;
-        findings.push_back(
-            {{"severity", error ? "error" : "warning"}, {"target", finding.target}, {"text", finding.text}});
+        findings.push_back({{"severity", error ? "error" : "warning"},
+                            {"target", finding.target.name()},
+                            {"text", finding.text}});
     }
     nlohmann::ordered_json own = nlohmann::ordered_json::array();
     for (const auto& it : suggestions) {

@@ -319,8 +319,9 @@ std::string_view propertyWord(Property property) {
 
 LoweredCue lower(const model::Cue& cue) { return Builder(cue).build(); }
 
-LoweredCue lowerReduced(const model::Cue& cue) {
-    auto lowered = lower(cue);
+LoweredCue lowerReduced(const model::Cue& cue) { return lowerReduced(cue, lower(cue)); }
+
+LoweredCue lowerReduced(const model::Cue& cue, LoweredCue lowered) {
     if (cue.reduced == model::ReducedMotion::Keep) {
         return lowered;
     }

@@ -12,6 +12,8 @@ namespace scaena::motion {
 /// The same under reduced motion, by the cue's own wish: kept; replaced by a fade of at most kReducedFade; or
 /// its end at once. A move that only emphasises (pulse) falls away.
 [[nodiscard]] LoweredCue lowerReduced(const model::Cue& cue);
+/// The same of a cue that has been lowered already.
+[[nodiscard]] LoweredCue lowerReduced(const model::Cue& cue, LoweredCue lowered);
 
 /// Longest fade that stands in for a movement under reduced motion.
 inline constexpr Millis kReducedFade = 200;

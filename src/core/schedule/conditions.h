@@ -2,6 +2,8 @@
 #pragma once
 
 #include "core/model/sequence.h"
+#include "core/plan/targets.h"
+#include "core/schedule/devices.h"
 
 namespace scaena::schedule {
 
@@ -10,8 +12,8 @@ enum class Loading { Typical, Fast, Slow, Never };
 
 /// What a preview or a schedule assumes. View state, never part of a document.
 struct Conditions {
-    Id target = "android12";  ///< see targets.h
-    Id device = "tall-phone"; ///< see devices.h
+    plan::TargetId target = "android12";
+    DeviceId device = "tall-phone";
     bool landscape = false;
     model::Appearance appearance = model::Appearance::Light;
     model::StartKind start = model::StartKind::Cold;

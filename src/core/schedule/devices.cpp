@@ -16,16 +16,7 @@ const std::vector<Device>& devices() {
     return list;
 }
 
-const Device& deviceOr(const Id& id) {
-    for (const auto& device : devices()) {
-        if (device.id == id) {
-            return device;
-        }
-    }
-    return devices().front();
-}
-
-bool isDevice(const Id& id) { return deviceOr(id).id == id; }
+const Device& deviceOf(DeviceId id) { return devices()[id.row()]; }
 
 Size screenOf(const Device& device, bool landscape) {
     return landscape ? Size{device.screen.height, device.screen.width} : device.screen;

@@ -2,13 +2,18 @@
 #pragma once
 
 #include "core/base/geometry.h"
+#include "core/base/row_name.h"
 #include "core/model/beat.h"
 
 namespace scaena::schedule {
 
+inline constexpr std::array<std::string_view, 5> kDeviceNames = {"tall-phone", "small-phone", "quick-phone",
+                                                                 "foldable", "tablet"};
+using DeviceId = RowName<kDeviceNames>;
+
 /// A made-up device of a common size. Sizes in dp, upright.
 struct Device {
-    Id id;
+    DeviceId id;
     std::string name; ///< as the conditions sentence says it: "tall phone"
     Size screen;
     double cornerRadius = 0;
@@ -18,10 +23,9 @@ struct Device {
     Millis coldOpening = 600; ///< from the tap to the app's first own frame on a cold start
 };
 
+/// A row for each name, in their order.
 [[nodiscard]] const std::vector<Device>& devices();
-/// The device with that id, or the first one.
-[[nodiscard]] const Device& deviceOr(const Id& id);
-[[nodiscard]] bool isDevice(const Id& id);
+[[nodiscard]] const Device& deviceOf(DeviceId id);
 
 /// The screen as it is held.
 [[nodiscard]] Size screenOf(const Device& device, bool landscape);

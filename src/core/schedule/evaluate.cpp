@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/evaluate.h"
 
-#include "core/schedule/carry.h"
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -30,8 +28,8 @@ public:
         if (m_frame.system) {
             systemFrame();
         } else {
-            for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
-                const auto& layer = sequence().layers[i];
+            for (std::size_t i = 0; i < plan().layers.size(); ++i) {
+                const auto& layer = *plan().layers[i].made;
                 if (layer.kind != LayerKind::Group && belongsOnStage(layer)) {
                     auto state = appState(static_cast<int>(i));
                     joinGroups(state);
@@ -49,9 +47,13 @@ public:
     }
 
 private:
-    [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
+    [[nodiscard]] const plan::Plan& plan() const { return *m_schedule.plan; }
+    [[nodiscard]] const plan::Layer& planned(int layer) const {
+        return plan().layers[static_cast<std::size_t>(layer)];
+    }
+    [[nodiscard]] const model::Layer& made(int layer) const { return *planned(layer).made; }
     [[nodiscard]] double value(int layer, Property property) const {
-        return m_schedule.timeline(layer, property).valueAt(m_t);
+        return m_schedule.values.valueAt(layer, property, m_t);
     }
 
     void addIfVisible(const LayerState& state) {
@@ -71,26 +73,19 @@ private:
         case model::ShownWhen::Always:
             break;
         }
-        return !(offline && layer.kind == LayerKind::FirstScreen && hasOfflineScreen());
-    }
-
-    [[nodiscard]] bool hasOfflineScreen() const {
-        const auto& layers = sequence().layers;
-        return std::any_of(layers.begin(), layers.end(), [](const model::Layer& l) {
-            return l.kind == LayerKind::FirstScreen && l.shownWhen == model::ShownWhen::Offline;
-        });
+        return !(offline && layer.kind == LayerKind::FirstScreen && plan().hasOfflineScreen);
     }
 
     /// The layer at rest, before any cue.
     [[nodiscard]] LayerState restState(int index) const {
         LayerState state = unturnedState(index);
-        turnAboutPivot(state, sequence().layers[static_cast<std::size_t>(index)].pivot);
+        turnAboutPivot(state, made(index).pivot);
         return state;
     }
 
     /// The same before the pivot was heeded.
     [[nodiscard]] LayerState unturnedState(int index) const {
-        const auto& layer = sequence().layers[index];
+        const auto& layer = made(index);
         LayerState state;
         state.layer = index;
         if (model::coversScreen(layer.kind)) {
@@ -102,7 +97,7 @@ private:
             state.centre = centreOf(place, m_frame.screen, m_schedule.safeArea);
             state.rotation = place.turn;
         }
-        state.progress = layer.kind == LayerKind::Progress ? loaded(layer.progress) : 0;
+        state.progress = layer.kind == LayerKind::Progress ? loaded(planned(index)) : 0;
         return state;
     }
 
@@ -124,33 +119,28 @@ private:
 
     /// What the layer's groups do to it, from the innermost outwards.
     void joinGroups(LayerState& state) const {
-        const auto& layers = sequence().layers;
-        Id id = layers[static_cast<std::size_t>(state.layer)].group;
-        for (std::size_t depth = 0; !id.empty() && depth < layers.size(); ++depth) {
-            const int index = model::indexOf(layers, id);
-            if (index < 0) {
-                return;
-            }
-            const auto& group = layers[static_cast<std::size_t>(index)];
+        // A valid document has no circles of groups.
+        for (int index = planned(state.layer).parent; index >= 0; index = planned(index).parent) {
+            const auto& group = made(index);
             const Point rest = centreOf(placeOf(group), m_frame.screen, m_schedule.safeArea);
             const LayerState it = appState(index);
             state.outer = Matrix::translation(it.centre.x, it.centre.y) * Matrix::rotation(it.rotation) *
                           Matrix::scaling(it.scaleX, it.scaleY) * Matrix::translation(-rest.x, -rest.y) *
                           state.outer;
             state.opacity *= belongsOnStage(group) ? it.opacity : 0;
-            id = group.group;
         }
     }
 
     /// See model::ProgressContent. Where nothing has to be loaded, all of it is there.
-    [[nodiscard]] double loaded(const model::ProgressContent& content) const {
+    [[nodiscard]] double loaded(const plan::Layer& layer) const {
         double sum = 0;
         int count = 0;
-        for (std::size_t i = 0; i < sequence().gates.size(); ++i) {
-            const auto& gate = sequence().gates[i];
-            const bool counts = content.gates.empty() ? !gate.optional
-                                                      : std::find(content.gates.begin(), content.gates.end(),
-                                                                  gate.id) != content.gates.end();
+        for (std::size_t i = 0; i < plan().gates.size(); ++i) {
+            const auto& gate = plan().gates[i];
+            const auto& gates = layer.gates;
+            const bool counts =
+                gates.empty() ? !gate.optional
+                              : std::find(gates.begin(), gates.end(), static_cast<int>(i)) != gates.end();
             if (counts) {
                 ++count;
                 sum += loadedPart(gate, m_schedule.gates[i]);
@@ -159,7 +149,7 @@ private:
         return count > 0 ? sum / count : 1;
     }
 
-    [[nodiscard]] double loadedPart(const model::Gate& gate, const GateSpan& span) const {
+    [[nodiscard]] double loadedPart(const plan::Gate& gate, const GateSpan& span) const {
         if (m_t >= span.open) {
             return 1;
         }
@@ -171,7 +161,7 @@ private:
     [[nodiscard]] LayerState appState(int index) const {
         LayerState state = unturnedState(index);
         animate(state);
-        const auto& layer = sequence().layers[index];
+        const auto& layer = made(index);
         const double panel = value(index, Property::Panel);
         if (layer.kind == LayerKind::Backdrop && panel != 0) {
             state.size.height = mixed(m_frame.screen.height, layer.panelHeight, panel);
@@ -182,12 +172,13 @@ private:
 
     void animate(LayerState& state) const {
         const int index = state.layer;
-        const auto& layer = sequence().layers[index];
+        const auto& layer = made(index);
         state.opacity = std::clamp(value(index, Property::Opacity), 0.0, 1.0);
         state.scaleX = value(index, Property::ScaleX);
         state.scaleY = value(index, Property::ScaleY);
         state.rotation += value(index, Property::Rotation);
-        state.clip = layer.kind == LayerKind::Clip ? baked(layer.clip, value(index, Property::Clip)) : 0;
+        state.clip =
+            layer.kind == LayerKind::Clip ? baked(planned(index).frames, value(index, Property::Clip)) : 0;
         if (const double flip = value(index, Property::Flip); flip != 0) {
             // Seen from far away: a turn about the upright axis only narrows the layer.
             const double narrowed = std::cos(flip * std::numbers::pi / 180);
@@ -216,13 +207,10 @@ private:
     }
 
     /// On a target that plays a clip as single pictures, the one that is seen.
-    [[nodiscard]] double baked(const model::ClipContent& clip, double part) const {
+    [[nodiscard]] static double baked(int frames, double part) {
         const double bounded = std::clamp(part, 0.0, 1.0);
-        if (!targetOr(m_schedule.conditions.target).bakesClips) {
-            return bounded;
-        }
-        const int steps = bakedFrames(clip) - 1;
-        return std::floor(bounded * steps + 1e-9) / steps;
+        const int steps = frames - 1;
+        return frames == 0 ? bounded : std::floor(bounded * steps + 1e-9) / steps;
     }
 
     void travel(LayerState& state, const model::Layer& layer, double part) const {
@@ -240,13 +228,13 @@ private:
     // ---------------------------------------------------------------------------------------
 
     void systemFrame() {
-        const auto& traits = targetOr(m_schedule.conditions.target).opening;
+        const auto& traits = plan().target->opening;
         if (!traits.iconOnly) {
             staticLayers(traits);
             return;
         }
         maskedIcon(traits);
-        if (const int footer = model::indexOf(sequence().layers, sequence().opening.footer); footer >= 0) {
+        if (const int footer = plan().footer; footer >= 0) {
             LayerState state = restState(footer);
             const double fit = std::min({1.0, traits.footer.width / std::max(1.0, state.size.width),
                                          traits.footer.height / std::max(1.0, state.size.height)});
@@ -261,12 +249,11 @@ private:
 
     /// A static frame lays pictures onto the screen. What it knows of safe areas, turns and places for turned
     /// screens is up to the platform; groups stand where they are at rest.
-    void staticLayers(const OpeningTraits& traits) {
-        const auto& shown = sequence().opening.layers;
+    void staticLayers(const plan::OpeningTraits& traits) {
         const Size screen = m_frame.screen;
-        for (std::size_t i = 0; i < sequence().layers.size(); ++i) {
-            const auto& layer = sequence().layers[i];
-            if (std::find(shown.begin(), shown.end(), layer.id) == shown.end() || !canBeStatic(layer.kind)) {
+        for (std::size_t i = 0; i < plan().layers.size(); ++i) {
+            const auto& layer = *plan().layers[i].made;
+            if (!plan().layers[i].inOpening || !canBeStatic(layer.kind)) {
                 continue;
             }
             LayerState state = unturnedState(static_cast<int>(i));
@@ -286,12 +273,12 @@ private:
         }
     }
 
-    void maskedIcon(const OpeningTraits& traits) {
-        const int icon = model::indexOf(sequence().layers, sequence().opening.icon);
+    void maskedIcon(const plan::OpeningTraits& traits) {
+        const int icon = plan().icon;
         if (icon < 0) {
             return;
         }
-        const auto& layer = sequence().layers[icon];
+        const auto& layer = made(icon);
         LayerState state = restState(icon);
         state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
         state.rotation = 0;
@@ -320,10 +307,11 @@ Point centreOf(const model::Place& place, Size screen, const Rect& safeArea) {
     return {area.x + area.width * part.x + place.x, area.y + area.height * part.y + place.y};
 }
 
-const model::Place& openingPlace(const model::Layer& layer, const OpeningTraits& traits, Size screen) {
-    const bool turned = screen.width > screen.height &&
-                        (traits.turnedPlaces == TurnedPlaces::Always ||
-                         (traits.turnedPlaces == TurnedPlaces::LowScreens && screen.height < kLowScreen));
+const model::Place& openingPlace(const model::Layer& layer, const plan::OpeningTraits& traits, Size screen) {
+    const bool turned =
+        screen.width > screen.height &&
+        (traits.turnedPlaces == plan::TurnedPlaces::Always ||
+         (traits.turnedPlaces == plan::TurnedPlaces::LowScreens && screen.height < plan::kLowScreen));
     return model::placeOn(layer, turned);
 }
 
@@ -332,7 +320,7 @@ bool canBeStatic(model::LayerKind kind) {
            kind != LayerKind::FirstScreen;
 }
 
-Size openingIconSize(const model::Layer& icon, const OpeningTraits& traits) {
+Size openingIconSize(const model::Layer& icon, const plan::OpeningTraits& traits) {
     const double visible = icon.plate ? traits.plateVisible : traits.iconVisible;
     const double longest = std::max({icon.place.width, icon.place.height, 1.0});
     const double fit = visible > 0 ? std::min(1.0, visible / longest) : 1.0;

@@ -23,13 +23,13 @@ void evaluateInto(const Schedule& schedule, double t, Frame& frame);
 [[nodiscard]] Point centreOf(const model::Place& place, Size screen, const Rect& safeArea);
 
 /// The place a layer has in the opening's static frame on a screen of that size.
-[[nodiscard]] const model::Place& openingPlace(const model::Layer& layer, const OpeningTraits& traits,
+[[nodiscard]] const model::Place& openingPlace(const model::Layer& layer, const plan::OpeningTraits& traits,
                                                Size screen);
 
 /// Whether a window's background, a mere list of pictures, can show a layer of that kind.
 [[nodiscard]] bool canBeStatic(model::LayerKind kind);
 
 /// Size the opening's icon has in a system frame with a mask: at most the visible circle's diameter.
-[[nodiscard]] Size openingIconSize(const model::Layer& icon, const OpeningTraits& traits);
+[[nodiscard]] Size openingIconSize(const model::Layer& icon, const plan::OpeningTraits& traits);
 
 }

@@ -7,60 +7,59 @@ namespace scaena::schedule {
 
 namespace {
 
-struct Span {
-    Millis start, end;
-};
-
 /// When anything moves after the opening, as spans that neither touch nor overlap.
-std::vector<Span> movingSpans(const Schedule& schedule, Millis from) {
-    std::vector<Span> spans;
-    for (const auto& cue : schedule.cues) {
-        const Span span{std::max(cue.start, from), cue.end};
-        if (!cue.dropped && span.end > span.start && !isNever(span.start)) {
-            spans.push_back(span);
+void findMoving(const Timing& timing, Millis from, std::vector<WaitSpan>& spans) {
+    spans.clear();
+    for (const auto& cue : timing.cues) {
+        const Millis start = std::max(cue.start, from);
+        if (!cue.dropped() && cue.end > start && !isNever(start)) {
+            spans.push_back({WaitSpan::Kind::Covered, start, cue.end});
         }
     }
-    std::sort(spans.begin(), spans.end(), [](const Span& a, const Span& b) { return a.start < b.start; });
-    std::vector<Span> joined;
-    for (const auto& span : spans) {
-        if (!joined.empty() && span.start <= joined.back().end) {
-            joined.back().end = std::max(joined.back().end, span.end);
+    std::sort(spans.begin(), spans.end(), [](const auto& a, const auto& b) { return a.start < b.start; });
+    std::size_t joined = 0;
+    for (const auto span : spans) {
+        if (joined > 0 && span.start <= spans[joined - 1].end) {
+            spans[joined - 1].end = std::max(spans[joined - 1].end, span.end);
         } else {
-            joined.push_back(span);
+            spans[joined++] = span;
         }
     }
-    return joined;
+    spans.resize(joined);
 }
 
 }
 
-void measure(Schedule& schedule) {
-    auto& metrics = schedule.metrics;
-    const auto& last = schedule.beats.back();
-    metrics.opening = schedule.beats.front().end;
+void measure(Timing& timing, std::vector<WaitSpan>& room) {
+    auto& metrics = timing.metrics;
+    metrics.covered = metrics.idle = 0;
+    const auto& last = timing.beats.back();
+    metrics.opening = timing.beats.front().end;
     Millis ready = metrics.opening;
-    for (const auto& gate : schedule.gates) {
+    for (const auto& gate : timing.gates) {
         ready = gate.needed ? std::max(ready, gate.open) : ready;
     }
     // A wait's own time-out gives its gates up: from then on nothing needed is outstanding.
-    if (schedule.outcome != Outcome::Complete && schedule.outcomeAt < ready) {
-        ready = std::max(metrics.opening, schedule.outcomeAt);
+    if (timing.outcome != Outcome::Complete && timing.outcomeAt < ready) {
+        ready = std::max(metrics.opening, timing.outcomeAt);
     }
-    const bool ends = schedule.outcome != Outcome::Message && !isNever(last.end);
+    const bool ends = timing.outcome != Outcome::Message && !isNever(last.end);
     metrics.ready = ready;
     metrics.shown = ends ? last.end : kNever;
     metrics.added = ends && !isNever(ready) ? std::max(0, last.end - ready) : 0;
 
     auto& ribbon = metrics.ribbon;
+    ribbon.clear();
     const auto push = [&ribbon](WaitSpan::Kind kind, Millis start, Millis end) {
         if (end > start) {
             ribbon.push_back({kind, start, end});
         }
     };
-    const Millis loadingEnd = std::min(ready, schedule.end);
+    const Millis loadingEnd = std::min(ready, timing.end);
     push(WaitSpan::Kind::Opening, 0, metrics.opening);
     Millis at = metrics.opening;
-    for (const auto& span : movingSpans(schedule, metrics.opening)) {
+    findMoving(timing, metrics.opening, room);
+    for (const auto& span : room) {
         const Millis start = std::min(span.start, loadingEnd);
         const Millis end = std::min(span.end, loadingEnd);
         push(WaitSpan::Kind::Idle, at, start);

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/schedule/schedule.h"
+#include "core/schedule/timing.h"
 
 namespace scaena::schedule {
 
-/// Fills the schedule's metrics from its spans.
-void measure(Schedule& schedule);
+/// Fills the timing's figures from its spans. `room` is scratch space, so that nothing has to be allocated.
+void measure(Timing& timing, std::vector<WaitSpan>& room);
 
 }

@@ -2,15 +2,15 @@
 #pragma once
 
 #include "core/schedule/schedule.h"
+#include "core/schedule/timekeeper.h"
 
 namespace scaena::schedule {
 
-/// Gives every beat, cue and gate its absolute time. Deterministic; the sequence must be valid
-/// (model::validate). docs/time-model.md states the rules.
+/// Gives every beat, cue and gate its absolute time, and every property its values. Deterministic; the
+/// sequence must be valid (model::validate).
 [[nodiscard]] Schedule resolve(std::shared_ptr<const model::Sequence> sequence, const Conditions& conditions);
 [[nodiscard]] Schedule resolve(const model::Sequence& sequence, const Conditions& conditions);
-
-/// How long an endless wait is shown in previews.
-inline constexpr Millis kEndlessShown = 6000;
+/// The same of a plan made for the conditions' target.
+[[nodiscard]] Schedule resolve(plan::PlanPtr plan, const Conditions& conditions);
 
 }

@@ -165,15 +165,15 @@ std::vector<SeamGap> seamOf(const Schedule& schedule) {
     return gaps;
 }
 
-std::vector<WorstGap> worstSeam(const model::Sequence& sequence, const Id& target) {
+std::vector<WorstGap> worstSeam(const plan::PlanPtr& plan) {
     std::vector<WorstGap> worst;
     for (const auto& device : devices()) {
         for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
             Conditions conditions;
-            conditions.target = target;
+            conditions.target = plan->target->id;
             conditions.device = device.id;
             conditions.appearance = appearance;
-            for (const auto& gap : seamOf(sequence, conditions)) {
+            for (const auto& gap : seamOf(resolve(plan, conditions))) {
                 const auto known = std::find_if(worst.begin(), worst.end(), [&](const WorstGap& it) {
                     return it.gap.layer == gap.layer;
                 });
@@ -197,8 +197,8 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
     if (!sides) {
         return sequence;
     }
-    const bool iconOnly = targetOr(conditions.target).opening.iconOnly;
-    for (const auto& gap : seamOf(sequence, conditions)) {
+    const bool iconOnly = plan::targetOf(conditions.target).opening.iconOnly;
+    for (const auto& gap : seamOf(schedule)) {
         const int index = model::indexOf(sequence.layers, gap.layer);
         if (gap.layer.empty()) {
             // The opening takes the colour of the first backdrop that covers the app's first frame, if it has

@@ -3,7 +3,6 @@
 
 #include "core/schedule/conditions.h"
 #include "core/schedule/schedule.h"
-#include "core/schedule/targets.h"
 
 #include <array>
 #include <optional>
@@ -37,8 +36,8 @@ struct WorstGap {
     SeamGap gap;
     Conditions conditions;
 };
-/// The seam on every device of that target, upright, light and dark: each layer once, the worst first.
-[[nodiscard]] std::vector<WorstGap> worstSeam(const model::Sequence& sequence, const Id& target);
+/// The seam on every device of the plan's target, upright, light and dark: each layer once, the worst first.
+[[nodiscard]] std::vector<WorstGap> worstSeam(const plan::PlanPtr& plan);
 
 /// Distance of two colours over black in CIE L*a*b* (CIE 1976, D65).
 [[nodiscard]] double colourDistance(Colour a, Colour b);

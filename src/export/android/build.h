@@ -13,6 +13,7 @@ struct AndroidBuild {
     std::string root; ///< where `res/` and `java/` lie, with its slash, or empty
     const ExportInput& input = base.input;
     Export& made = base.made;
+    const Plans& plans = base.plans;
 
     [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
     void add(const std::string& path, std::string bytes) { base.add(root + path, std::move(bytes)); }

@@ -58,9 +58,8 @@ public:
             const auto property = static_cast<Property>(p);
             for (const auto& segment : schedule.timeline(iconLayer, property).segments()) {
                 const auto& cue = m_build.sequence().cues[static_cast<std::size_t>(segment.cue)];
-                const auto carry =
-                    schedule::carryOf(m_build.sequence(), cue, schedule::targetOr("android12"));
-                if (carry.how == schedule::Carry::System) {
+                const auto& planned = schedule.plan->cues[static_cast<std::size_t>(segment.cue)];
+                if (planned.carry.how == plan::Carry::System) {
                     addSegment(property, segment, cue);
                 }
             }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/kotlin_data.h"
 
-#include "core/schedule/carry.h"
+#include "core/plan/carry.h"
 #include "export/common/names.h"
 #include "export/common/outlines.h"
 #include "export/common/timing_tree.h"
@@ -81,7 +81,7 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     }
     if (layer.kind == LayerKind::Clip) {
         CodeList frames{CodeList::Of::Indices, {}};
-        for (int i = 0; i < schedule::bakedFrames(layer.clip); ++i) {
+        for (int i = 0; i < plan::bakedFrames(layer.clip); ++i) {
             frames.items.push_back(verbatim("R.drawable." + frameName(drawable.name, i)));
         }
         return call.named("width", {drawable.size.width})
@@ -115,8 +115,8 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
 
 }
 
-std::string kotlinTiming(const model::Sequence& sequence) {
-    const auto tree = timingTree(sequence, "android");
+std::string kotlinTiming(const Plans& plans) {
+    const auto tree = timingTree(plans);
     return "    val timing = LaunchTiming(beats(), gates(), " + kotlin({tree.gateOrder}) +
            ", layers(), cues(), " + kotlin({tree.cueOrder}) + ")\n" +
            listFunction("beats", "Beat", tree.beats) + listFunction("gates", "Gate", tree.gates) +
@@ -136,7 +136,7 @@ std::string kotlinData(const AndroidBuild& build, const std::vector<LayerDrawabl
     for (const auto& gate : build.sequence().gates) {
         out += fmt::format("    const val GATE_{} = {}\n", upperCase(gate.id), kotlinString(gate.id));
     }
-    out += "\n" + kotlinTiming(build.sequence());
+    out += "\n" + kotlinTiming(build.plans);
     out += "\n    private fun looks(): List<LayerLook> = listOf(";
     for (std::size_t i = 0; i < drawables.size(); ++i) {
         out += fmt::format("{}\n        look{}()", i > 0 ? "," : "", i);

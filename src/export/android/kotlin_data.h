@@ -9,6 +9,6 @@ namespace scaena::exporting {
 [[nodiscard]] std::string kotlinData(const AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
 
 /// The expression `LaunchTiming(…)` alone, which needs no Android classes. `indent` is of its first line.
-[[nodiscard]] std::string kotlinTiming(const model::Sequence& sequence);
+[[nodiscard]] std::string kotlinTiming(const Plans& plans);
 
 }

@@ -16,7 +16,7 @@ using model::Appearance;
 
 namespace {
 
-const schedule::OpeningTraits& newerAndroid() { return schedule::targetOr("android12").opening; }
+const plan::OpeningTraits& newerAndroid() { return plan::targetOf("android12").opening; }
 
 /// The icon's box is larger than what is seen of it; the art lies in its middle, within the visible circle.
 std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour,

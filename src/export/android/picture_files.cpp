@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_clip.h"
+#include "core/plan/carry.h"
 #include "core/project/shown_art.h"
-#include "core/schedule/carry.h"
 #include "export/android/build.h"
 #include "export/common/picture_kind.h"
 
@@ -89,7 +89,7 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto name = build.names.resource("clip", layer.id);
     const auto& clip = layer.clip;
     const Size size{layer.place.width, layer.place.height};
-    const int frames = schedule::bakedFrames(clip);
+    const int frames = plan::bakedFrames(clip);
     const auto info = art::readClip(*build.input.shelf.bytesOf(clip.path), clip.path);
     const Rect box = info ? Rect{0, 0, info->size.width, info->size.height} : Rect{0, 0, 1, 1};
     const double fit = art::fitInto(box, {0, 0, size.width, size.height}).meanScale();
@@ -113,7 +113,7 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
     }
     build.made.notes.push_back(fmt::format(
         "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.",
-        layer.name, frames, schedule::kBakedRate));
+        layer.name, frames, plan::kBakedRate));
     return {name, {box.width * fit, box.height * fit}};
 }
 

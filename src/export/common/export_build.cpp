@@ -4,6 +4,7 @@
 #include "core/art/read_clip.h"
 #include "core/base/workers.h"
 #include "core/model/validate.h"
+#include "core/plan/compile.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/devices.h"
 #include "core/schedule/seam.h"
@@ -14,27 +15,38 @@
 
 namespace scaena::exporting {
 
-ExportBuild::ExportBuild(const ExportInput& from, const Id& exportId) : input(from) {
+Plans plansFor(const model::Sequence& sequence, const Id& exportId) {
+    const auto shared = std::make_shared<const model::Sequence>(sequence);
+    Plans plans;
+    for (const auto& target : plan::targets()) {
+        if (target.exportId == exportId) {
+            plans.push_back(plan::compile(shared, target));
+        }
+    }
+    return plans;
+}
+
+ExportBuild::ExportBuild(const ExportInput& from, const Id& exportId)
+    : input(from), plans(plansFor(from.sequence, exportId)) {
     made.target = exportId;
     made.sequenceName = sequence().name;
-    for (const auto& target : schedule::targets()) {
-        if (target.exportId != exportId) {
-            continue;
-        }
-        for (const auto& cue : sequence().cues) {
-            auto carry = schedule::carryOf(sequence(), cue, target);
-            if (carry.how == schedule::Carry::Dropped) {
+    for (const auto& plan : plans) {
+        const auto& target = *plan->target;
+        for (std::size_t i = 0; i < plan->cues.size(); ++i) {
+            const auto& carry = plan->cues[i].carry;
+            const auto& id = sequence().cues[i].id;
+            if (plan->cues[i].isDropped()) {
                 made.notes.push_back(
-                    fmt::format("{}: cue “{}” is not carried: {}", target.name, cue.id, carry.reason));
+                    fmt::format("{}: cue “{}” is not carried: {}", target.name, id, carry.reason));
             }
-            made.carried.push_back({cue.id, target.id, std::move(carry)});
+            made.carried.push_back({id, target.id, carry});
         }
-        for (const auto& [gap, conditions] : schedule::worstSeam(sequence(), target.id)) {
+        for (const auto& [gap, conditions] : schedule::worstSeam(plan)) {
             const bool night = conditions.appearance == model::Appearance::Dark;
             made.findings.push_back(
                 {Finding::Severity::Warning, target.id,
                  fmt::format("{} (on a {}{}), where the app takes over: {}", target.name,
-                             schedule::deviceOr(conditions.device).name, night ? " by night" : "",
+                             schedule::deviceOf(conditions.device).name, night ? " by night" : "",
                              schedule::describe(sequence(), gap)),
                  conditions});
         }

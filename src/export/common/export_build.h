@@ -2,6 +2,7 @@
 #pragma once
 
 #include "export/common/exporter.h"
+#include "export/common/timing_tree.h"
 
 #include <functional>
 
@@ -10,6 +11,8 @@ namespace scaena::exporting {
 /// What the parts of every exporter share while an export is being built.
 struct ExportBuild {
     const ExportInput& input;
+    /// What the sequence does on each system the export serves.
+    const Plans plans;
     Export made;
 
     /// Plans how each cue is carried to the systems the export serves.
@@ -30,6 +33,8 @@ private:
     };
     std::vector<Job> m_jobs;
 };
+
+[[nodiscard]] Plans plansFor(const model::Sequence& sequence, const Id& exportId);
 
 /// Why the sequence cannot be exported: it is not valid, or a layer has no art that can be read.
 [[nodiscard]] Problems problemsOf(const ExportInput& input);

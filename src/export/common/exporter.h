@@ -2,8 +2,8 @@
 #pragma once
 
 #include "core/art/outside.h"
+#include "core/plan/carry.h"
 #include "core/project/project.h"
-#include "core/schedule/carry.h"
 #include "core/schedule/conditions.h"
 
 #include <functional>
@@ -24,15 +24,15 @@ struct ExportedFile {
 /// How one cue reaches one of the systems an export serves.
 struct CarriedCue {
     Id cue;
-    Id target; ///< schedule::targets()
-    schedule::CueCarry carry;
+    plan::TargetId target;
+    plan::CueCarry carry;
 };
 
 /// Something about the exported launch a person should mend or know before it ships.
 struct Finding {
     enum class Severity { Warning, Error };
     Severity severity = Severity::Warning;
-    Id target; ///< schedule::targets()
+    plan::TargetId target;
     std::string text;
     /// Of a seam: where it is seen at its worst, for showing and mending it (schedule/seam.h).
     std::optional<schedule::Conditions> seam;

@@ -3,8 +3,8 @@
 
 #include "core/art/parts.h"
 #include "core/art/read_clip.h"
+#include "core/plan/carry.h"
 #include "core/project/shown_art.h"
-#include "core/schedule/carry.h"
 #include "export/common/outlines.h"
 
 #include <algorithm>
@@ -203,7 +203,7 @@ CodeValue paletteValue(const model::Palette& palette) {
 
 std::vector<double> clipTimes(const model::ClipContent& clip) {
     std::vector<double> times;
-    const int frames = schedule::bakedFrames(clip);
+    const int frames = plan::bakedFrames(clip);
     for (int i = 0; i < frames; ++i) {
         times.push_back(i == frames - 1 ? clip.keep.value_or(clip.stopAt)
                                         : clip.from + (clip.stopAt - clip.from) * double(i) / (frames - 1));
@@ -253,7 +253,7 @@ CodeValue lookValue(const ExportInput& input, const model::Layer& layer, const P
     case LayerKind::Clip: {
         const Size size = clipSizeOf(input, layer);
         CodeList frames;
-        for (int i = 0; i < schedule::bakedFrames(layer.clip); ++i) {
+        for (int i = 0; i < plan::bakedFrames(layer.clip); ++i) {
             frames.items.push_back({names.frame(layer, i)});
         }
         call.named("frames", {std::move(frames)}).named("width", {size.width}).named("height", {size.height});

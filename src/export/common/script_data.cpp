@@ -20,8 +20,8 @@ std::string listText(const char* name, const std::vector<TimingTree::Named>& thi
 
 }
 
-std::string scriptTiming(const model::Sequence& sequence, const Id& exportId) {
-    const auto tree = timingTree(sequence, exportId);
+std::string scriptTiming(const Plans& plans) {
+    const auto tree = timingTree(plans);
     std::string out = "{\n" + listText("beats", tree.beats) + listText("gates", tree.gates);
     out += "  gateOrder: " + scriptDialect().text({tree.gateOrder}) + ",\n";
     out += listText("layers", tree.layers) + listText("cues", tree.cues);

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/script_pictures.h"
 
+#include "core/plan/carry.h"
 #include "core/project/shown_art.h"
-#include "core/schedule/carry.h"
 #include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
 #include "export/common/picture_kind.h"
@@ -151,7 +151,7 @@ private:
         }
         m_build.made.notes.push_back(fmt::format(
             "The clip “{}” is written as {} pictures, {} a second: the framework plays no Lottie by itself.",
-            layer.name, times.size(), schedule::kBakedRate));
+            layer.name, times.size(), plan::kBakedRate));
     }
 
     void art(const model::Layer& layer) {

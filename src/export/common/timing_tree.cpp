@@ -1,11 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/timing_tree.h"
 
-#include "core/model/graph.h"
 #include "core/motion/easing_curve.h"
-#include "core/motion/lower.h"
-#include "core/schedule/beats_pass.h"
-#include "core/schedule/carry.h"
 
 #include <algorithm>
 
@@ -21,13 +17,12 @@ CodeValue constantOf(const char* type, Enum value) {
     return {CodeWord{type, std::string(model::word(value))}};
 }
 
-template <typename Things>
-CodeValue indicesOf(const std::vector<Id>& ids, const Things& things) {
+CodeList indicesOf(const std::vector<plan::Index>& indices) {
     CodeList list{CodeList::Of::Indices, {}};
-    for (const auto& id : ids) {
-        list.items.push_back({model::indexOf(things, id)});
+    for (const auto index : indices) {
+        list.items.push_back({index});
     }
-    return {std::move(list)};
+    return list;
 }
 
 CodeValue easingValue(const model::Easing& easing) {
@@ -114,55 +109,52 @@ const char* kindWord(LayerKind kind) {
 
 class TreeBuilder {
 public:
-    TreeBuilder(const model::Sequence& sequence, const Id& exportId)
-        : m_sequence(sequence), m_exportId(exportId), m_cueOrder(model::cuesInOrder(sequence)) {
-        m_placeOfCue.resize(sequence.cues.size());
-        for (std::size_t i = 0; i < m_cueOrder.size(); ++i) {
-            m_placeOfCue[static_cast<std::size_t>(m_cueOrder[i])] = static_cast<int>(i);
+    explicit TreeBuilder(const Plans& plans)
+        : m_plans(plans), m_plan(*plans.front()), m_placeOfCue(m_plan.cues.size()) {
+        for (std::size_t i = 0; i < m_plan.playOrder.size(); ++i) {
+            m_placeOfCue[static_cast<std::size_t>(m_plan.playOrder[i])] = static_cast<int>(i);
         }
     }
 
     [[nodiscard]] TimingTree tree() const {
+        const auto& document = *m_plan.document;
         TimingTree tree;
-        for (const auto& beat : m_sequence.beats) {
-            tree.beats.push_back({beat.name, beatValue(beat)});
+        for (std::size_t i = 0; i < m_plan.beats.size(); ++i) {
+            tree.beats.push_back({document.beats[i].name, beatValue(m_plan.beats[i], document.beats[i].id)});
         }
-        for (const auto& gate : m_sequence.gates) {
-            tree.gates.push_back({gate.name, gateValue(gate)});
+        for (std::size_t i = 0; i < m_plan.gates.size(); ++i) {
+            tree.gates.push_back({document.gates[i].name, gateValue(m_plan.gates[i], document.gates[i].id)});
         }
-        for (const auto& layer : m_sequence.layers) {
-            tree.layers.push_back({layer.name, layerValue(layer)});
+        for (const auto& layer : m_plan.layers) {
+            tree.layers.push_back({layer.made->name, layerValue(layer)});
         }
-        for (const int cue : m_cueOrder) {
-            const auto& it = m_sequence.cues[static_cast<std::size_t>(cue)];
-            tree.cues.push_back({it.id, cueValue(it)});
+        for (const auto cue : m_plan.playOrder) {
+            tree.cues.push_back({document.cues[static_cast<std::size_t>(cue)].id, cueValue(cue)});
         }
-        tree.gateOrder.of = tree.cueOrder.of = CodeList::Of::Indices;
-        for (const int gate : model::gatesInOrder(m_sequence)) {
-            tree.gateOrder.items.push_back({gate});
-        }
-        for (const int cue : schedule::staticCueOrder(m_sequence)) {
+        tree.gateOrder = indicesOf(m_plan.gateOrder);
+        tree.cueOrder.of = CodeList::Of::Indices;
+        for (const auto cue : m_plan.cueOrder) {
             tree.cueOrder.items.push_back({m_placeOfCue[static_cast<std::size_t>(cue)]});
         }
         return tree;
     }
 
 private:
-    [[nodiscard]] CodeValue beatValue(const model::Beat& b) const {
+    [[nodiscard]] static CodeValue beatValue(const plan::Beat& b, const Id& id) {
         CodeList plays{CodeList::Of::Words, {}};
         int usual = 0;
         for (std::size_t i = 0; i < model::kStartKinds; ++i) {
             const auto kind = static_cast<model::StartKind>(i);
-            if (model::playsOn(m_sequence, b, kind)) {
+            if (b.plays[i]) {
                 plays.items.push_back(constantOf("StartKind", kind));
                 usual += kind <= model::StartKind::Warm ? 1 : -1;
             }
         }
         return CodeCall("Beat")
-            .plain("id", {b.id})
+            .plain("id", {id})
             .plain("kind", constantOf("BeatKind", b.kind))
             .named("length", {b.length.value_or(-1)}, !b.length || b.kind == BeatKind::Wait)
-            .named("gates", indicesOf(b.gates, m_sequence.gates), b.gates.empty())
+            .named("gates", {indicesOf(b.gates)}, b.gates.empty())
             .named("atLeast", {b.atLeast}, b.atLeast == 0)
             .named("atMost", {b.atMost.value_or(0)}, !b.atMost)
             .named("onTimeOut", constantOf("TimeOut", b.onTimeOut), b.onTimeOut == model::TimeOutAction::GoOn)
@@ -172,13 +164,12 @@ private:
             .value();
     }
 
-    [[nodiscard]] CodeValue gateValue(const model::Gate& g) const {
+    [[nodiscard]] static CodeValue gateValue(const plan::Gate& g, const Id& id) {
         return CodeCall("Gate")
-            .plain("id", {g.id})
+            .plain("id", {id})
             .named("start", constantOf("GateStart", g.start), g.start == model::GateStart::Process)
-            .named("beat", {std::max(0, model::indexOf(m_sequence.beats, g.beat))},
-                   g.start != model::GateStart::Beat)
-            .named("needs", indicesOf(g.needs, m_sequence.gates), g.needs.empty())
+            .named("beat", {std::max(0, g.beat)}, g.start != model::GateStart::Beat)
+            .named("needs", {indicesOf(g.needs)}, g.needs.empty())
             .named("timeOut", {g.timeOut.value_or(0)}, !g.timeOut)
             .named("onTimeOut", constantOf("TimeOut", g.onTimeOut), g.onTimeOut == model::TimeOutAction::GoOn)
             .named("optional", {true}, !g.optional)
@@ -186,7 +177,8 @@ private:
             .value();
     }
 
-    [[nodiscard]] CodeValue layerValue(const model::Layer& l) const {
+    [[nodiscard]] static CodeValue layerValue(const plan::Layer& planned) {
+        const auto& l = *planned.made;
         const bool covers = model::coversScreen(l.kind);
         return CodeCall("Layer")
             .plain("kind", {CodeWord{"LayerKind", kindWord(l.kind)}})
@@ -198,57 +190,47 @@ private:
             .named("landscape", l.landscape ? placeValue(*l.landscape) : CodeValue{}, covers || !l.landscape)
             .named("pivotX", {l.pivot.x}, l.pivot.x == 0.5)
             .named("pivotY", {l.pivot.y}, l.pivot.y == 0.5)
-            .named("parent", {model::indexOf(m_sequence.layers, l.group)}, l.group.empty())
-            .named("gates", indicesOf(l.progress.gates, m_sequence.gates), l.progress.gates.empty())
-            .named("frames", {schedule::bakedFrames(l.clip)}, l.kind != LayerKind::Clip)
+            .named("parent", {planned.parent}, planned.parent < 0)
+            .named("gates", {indicesOf(planned.gates)}, planned.gates.empty())
+            .named("frames", {planned.frames}, planned.frames == 0)
             .value();
     }
 
     /// Dropped on every system of the export, or played by some of the systems alone.
-    [[nodiscard]] std::pair<bool, bool> carry(const model::Cue& cue) const {
-        bool all = true;
-        bool any = false;
-        for (const auto& target : schedule::targets()) {
-            if (target.exportId == m_exportId) {
-                const bool dropped =
-                    schedule::carryOf(m_sequence, cue, target).how == schedule::Carry::Dropped;
-                all = all && dropped;
-                any = any || dropped;
-            }
-        }
-        return {all, any && !all};
+    [[nodiscard]] std::pair<bool, bool> carry(plan::Index cue) const {
+        const auto dropped = [cue](const plan::PlanPtr& plan) {
+            return plan->cues[static_cast<std::size_t>(cue)].isDropped();
+        };
+        const bool all = std::all_of(m_plans.begin(), m_plans.end(), dropped);
+        return {all, !all && std::any_of(m_plans.begin(), m_plans.end(), dropped)};
     }
 
-    [[nodiscard]] CodeValue cueValue(const model::Cue& c) const {
-        const auto normal = motion::lower(c);
-        const auto reduced = motion::lowerReduced(c);
-        const auto [dropped, bySystem] = carry(c);
-        const bool reveals = std::any_of(normal.tracks.begin(), normal.tracks.end(), [](const auto& t) {
+    [[nodiscard]] CodeValue cueValue(plan::Index index) const {
+        const auto& c = m_plan.cues[static_cast<std::size_t>(index)];
+        const auto [dropped, bySystem] = carry(index);
+        const bool reveals = std::any_of(c.moves.tracks.begin(), c.moves.tracks.end(), [](const auto& t) {
             return t.property == motion::Property::Reveal;
         });
-        const auto& shape = normal.reveal;
-        const bool hangsOnCue =
-            c.anchor.kind == model::AnchorKind::With || c.anchor.kind == model::AnchorKind::After;
-        const int other =
-            hangsOnCue ? m_placeOfCue[static_cast<std::size_t>(model::indexOf(m_sequence.cues, c.anchor.cue))]
-                       : -1;
+        const auto& shape = c.moves.reveal;
+        const bool hangsOnCue = c.other >= 0;
+        const int other = hangsOnCue ? m_placeOfCue[static_cast<std::size_t>(c.other)] : -1;
         // "with" alone is a reserved word of some languages.
-        const std::string anchor = std::string(model::word(c.anchor.kind)) + (hangsOnCue ? "-cue" : "");
+        const std::string anchor = std::string(model::word(c.anchor)) + (hangsOnCue ? "-cue" : "");
         return CodeCall("Cue")
-            .plain("layer", {model::indexOf(m_sequence.layers, c.layer)})
-            .plain("beat", {model::indexOf(m_sequence.beats, c.beat)})
+            .plain("layer", {c.layer})
+            .plain("beat", {c.beat})
             .plain("length", {c.length})
-            .plain("tracks", tracksValue(normal.tracks), true)
-            .plain("reduced", tracksValue(reduced.tracks), true)
-            .named("anchor", {CodeWord{"Anchor", anchor}}, c.anchor.kind == model::AnchorKind::BeatStart)
+            .plain("tracks", tracksValue(c.moves.tracks), true)
+            .plain("reduced", tracksValue(c.calmer.tracks), true)
+            .named("anchor", {CodeWord{"Anchor", anchor}}, c.anchor == model::AnchorKind::BeatStart)
             .named("other", {other}, !hangsOnCue)
-            .named("offset", {c.anchor.offset}, c.anchor.offset == 0)
+            .named("offset", {c.offset}, c.offset == 0)
             .named("times", {c.repeat.times}, c.repeat.times == 1)
             .named("whileWaiting", {true}, !c.repeat.whileWaiting)
             .named("alternate", {true}, !c.repeat.alternate)
             .named("end", constantOf("RepeatEnd", c.repeat.end), c.repeat.end == model::RepeatEnd::Cut)
             .named("settle", {c.repeat.settle}, c.repeat.end != model::RepeatEnd::Settle)
-            .named("adds", {true}, c.composite == model::Composite::Replace)
+            .named("adds", {true}, !c.adds)
             .named("dropped", {true}, !dropped)
             .named("bySystem", {true}, !bySystem)
             .named("reveal",
@@ -258,20 +240,17 @@ private:
                        .plain("y", {shape.y})
                        .value(),
                    !reveals)
-            .named("fillFrom", {normal.fillFrom}, normal.fillFrom == 0.6)
+            .named("fillFrom", {c.moves.fillFrom}, c.moves.fillFrom == 0.6)
             .value();
     }
 
-    const model::Sequence& m_sequence;
-    const Id m_exportId;
-    std::vector<int> m_cueOrder;
+    const Plans& m_plans;
+    const plan::Plan& m_plan; // the first: they differ only in what they carry
     std::vector<int> m_placeOfCue;
 };
 
 }
 
-TimingTree timingTree(const model::Sequence& sequence, const Id& exportId) {
-    return TreeBuilder(sequence, exportId).tree();
-}
+TimingTree timingTree(const Plans& plans) { return TreeBuilder(plans).tree(); }
 
 }

@@ -1,10 +1,13 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/model/sequence.h"
+#include "core/plan/plan.h"
 #include "export/common/code_value.h"
 
 namespace scaena::exporting {
+
+/// What one document does on each system that an export serves; they differ only in what they carry.
+using Plans = std::vector<plan::PlanPtr>;
 
 /// A sequence's timing as every player takes it. Beats, gates and layers are named by their places in these
 /// lists. Cues stand in an order in which each comes after the one it hangs on.
@@ -18,8 +21,8 @@ struct TimingTree {
     CodeList cueOrder;  ///< which cue comes first for a property, and which of two that start together wins
 };
 
-/// `exportId` tells which systems it is for (schedule::targets()): a cue that none of them carries is
-/// dropped, one that only some carry is marked as the system's.
-[[nodiscard]] TimingTree timingTree(const model::Sequence& sequence, const Id& exportId);
+/// A cue that none of them carries is dropped,
+/// one that only some carry is marked as the system's.
+[[nodiscard]] TimingTree timingTree(const Plans& plans);
 
 }

@@ -67,7 +67,7 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
                        "_timing, looks: _looks, "
                        "palette: _palette, darkPictures: {{{}}});\n\n",
                        dartName(camelCase(type)), dark);
-    out += dartTiming(sequence) + dartList("LaunchLook", "_looks", looks, false);
+    out += dartTiming(build.plans) + dartList("LaunchLook", "_looks", looks, false);
     out += "const List<LaunchColors> _palette = " + dart(paletteValue(sequence.palette), 2) + ";\n";
     build.add("lib/launch/" + snake(sequence.name) + "_launch.dart", out);
 }
@@ -134,8 +134,8 @@ picture stays until you call `launch.dismiss()`.
 
 }
 
-std::string dartTiming(const model::Sequence& sequence) {
-    const auto tree = timingTree(sequence, "flutter");
+std::string dartTiming(const Plans& plans) {
+    const auto tree = timingTree(plans);
     return fmt::format("const LaunchTiming _timing = LaunchTiming(\n    beats: _beats, gates: _gates, "
                        "gateOrder: {}, layers: _layers, "
                        "cues: _cues, cueOrder: {});\n\n",

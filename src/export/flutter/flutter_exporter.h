@@ -2,11 +2,12 @@
 #pragma once
 
 #include "export/common/exporter.h"
+#include "export/common/timing_tree.h"
 
 namespace scaena::exporting {
 
 /// The sequence's timing as Dart's constant `_timing` and those it is made of.
-[[nodiscard]] std::string dartTiming(const model::Sequence& sequence);
+[[nodiscard]] std::string dartTiming(const Plans& plans);
 
 /// Flutter on Android and iOS: both native openings, and a widget that plays the rest. See
 /// docs/exporters/flutter.md.

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
+#include "core/plan/carry.h"
 #include "core/project/shown_art.h"
-#include "core/schedule/carry.h"
 #include "export/common/app_icon.h"
 #include "export/common/look_tree.h"
 #include "export/common/picture_kind.h"
@@ -226,7 +226,7 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
             }
             build.made.notes.push_back(fmt::format("The clip “{}” is written as {} pictures, {} a second: "
                                                    "the platform plays no Lottie by itself.",
-                                                   layer.name, times.size(), schedule::kBakedRate));
+                                                   layer.name, times.size(), plan::kBakedRate));
         }
     }
 }

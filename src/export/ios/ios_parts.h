@@ -43,7 +43,7 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names);
 
 void addStoryboard(ExportBuild& build, const IosNames& names);
 /// The sequence's timing as members of an enum: `timing` and the constants it is made of.
-[[nodiscard]] std::string swiftTiming(const model::Sequence& sequence);
+[[nodiscard]] std::string swiftTiming(const Plans& plans);
 void addSwiftCode(ExportBuild& build, const IosNames& names);
 void addIosInstructions(ExportBuild& build, const IosNames& names);
 

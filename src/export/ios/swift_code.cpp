@@ -27,8 +27,8 @@ std::string constants(const char* type, const char* name, const std::vector<Timi
 
 }
 
-std::string swiftTiming(const model::Sequence& sequence) {
-    const auto tree = timingTree(sequence, "ios");
+std::string swiftTiming(const Plans& plans) {
+    const auto tree = timingTree(plans);
     return fmt::format("    private static let timing = LaunchTiming(\n        beats: beats, gates: gates, "
                        "gateOrder: {}, layers: layers,\n"
                        "        cues: cues, cueOrder: {})\n\n",
@@ -63,7 +63,7 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
         }
         out += "    }\n\n";
     }
-    out += swiftTiming(build.sequence()) + constants("LaunchLook", "look", looks);
+    out += swiftTiming(build.plans) + constants("LaunchLook", "look", looks);
     out += "    private static let palette: [LaunchColors] = " +
            swift(paletteValue(build.sequence().palette), 8) + "\n}\n";
     build.add(names.folder + names.type + "Launch.swift", out);

@@ -48,10 +48,10 @@ Result<Export> LottieExporter::build(const ExportInput& input) const {
     ExportBuild build(input, id());
     const auto name = fileName(input.sequence.name, "launch");
     schedule::Conditions conditions;
-    conditions.target = id();
+    conditions.target = build.plans.front()->target->id;
     for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
         conditions.appearance = appearance;
-        const auto schedule = schedule::resolve(input.sequence, conditions);
+        const auto schedule = schedule::resolve(build.plans.front(), conditions);
         build.add(fmt::format("{}-{}.json", name, model::word(appearance)),
                   lottieComposition(build, schedule));
         if (appearance == model::Appearance::Light) {

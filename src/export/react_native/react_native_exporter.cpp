@@ -41,7 +41,7 @@ public:
         case LayerKind::Clip: {
             const Size size = clipSizeOf(m_build.input, layer);
             std::string frames;
-            for (int i = 0; i < schedule::bakedFrames(layer.clip); ++i) {
+            for (int i = 0; i < plan::bakedFrames(layer.clip); ++i) {
                 frames += "\n      " + pair(fmt::format("{}-{:03}", layer.id, i)) + ",";
             }
             return fmt::format("{{\n    width: {}, height: {}, frames: [{}\n    ],\n  }}",
@@ -123,9 +123,7 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const std:
         "/** What the launch may wait for: tell it with open(gate) or openWhen(gate, promise). */\n"
         "export const {}Gates = [{}] as const;\n\n",
         camelCase(type), scriptGates(sequence));
-    // What the framework cannot draw is in the data as what it shows instead.
-    const auto carried = schedule::asCarried(sequence, schedule::targetOr("react-native"));
-    out += "const timing: LaunchTiming = " + scriptTiming(carried, "react-native") + ";\n\n";
+    out += "const timing: LaunchTiming = " + scriptTiming(build.plans) + ";\n\n";
     LookWriter looks(build, dark);
     out += "const looks: LaunchLook[] = [\n";
     for (const auto& layer : sequence.layers) {

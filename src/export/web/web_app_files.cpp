@@ -43,7 +43,8 @@ std::string startupLinks(WebBuild& build) {
                 conditions.target = "web";
                 conditions.appearance = appearance;
                 conditions.landscape = sideways;
-                conditions.device = screen.turns ? "tablet" : "quick-phone";
+                conditions.device =
+                    screen.turns ? schedule::DeviceId("tablet") : schedule::DeviceId("quick-phone");
                 files.push_back(file);
                 orders.push_back({conditions, {double(width), double(height)}, double(screen.density)});
                 links += fmt::format(

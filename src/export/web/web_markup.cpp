@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/parts.h"
 #include "core/art/write_svg.h"
+#include "core/plan/carry.h"
 #include "core/project/shown_art.h"
-#include "core/schedule/carry.h"
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
 #include "export/common/outlines.h"
@@ -216,7 +216,7 @@ private:
     /// One sheet with all pictures: one request, and no flicker while the first are shown.
     [[nodiscard]] std::string clip() {
         const auto& content = m_layer.clip;
-        const int frames = schedule::bakedFrames(content);
+        const int frames = plan::bakedFrames(content);
         const Size shown = clipSizeOf(m_build.input, m_layer);
         const int columns = static_cast<int>(std::ceil(std::sqrt(frames * shown.height / shown.width)));
         const int rows = (frames + columns - 1) / columns;
@@ -240,7 +240,7 @@ private:
         m_build.made.notes.push_back(
             fmt::format("The clip “{}” is written as {} pictures, {} a second: browsers play no Lottie by "
                         "themselves.",
-                        m_layer.name, frames, schedule::kBakedRate));
+                        m_layer.name, frames, plan::kBakedRate));
         const bool dark = !content.darkPath.empty() && files.contains(content.darkPath);
         const auto light = sheet(content.path, "");
         return dark ? "<div class=\"launch-light\">" + light + "</div><div class=\"launch-dark\">" +

@@ -100,8 +100,8 @@ void addScripts(WebBuild& build) {
                     commentText(build.sequence().name));
     out += "/** What the launch may wait for: tell it with open(gate) or openWhen(gate, promise). */\n"
            "export const gates = [" +
-           scriptGates(build.sequence()) +
-           "];\n\nexport const timing = " + scriptTiming(build.sequence(), "web") + ";\n\n";
+           scriptGates(build.sequence()) + "];\n\nexport const timing = " + scriptTiming(build.plans) +
+           ";\n\n";
     out += fmt::format("/** Starts the launch; see LaunchPlayer for the options. */\n"
                        "export function play(options) {{\n"
                        "  return new LaunchPlayer(document.getElementById('{}'), timing, options);\n}}\n",

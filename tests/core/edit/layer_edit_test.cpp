@@ -23,7 +23,7 @@ const model::Layer& layerOf(const model::Sequence& sequence, const Id& id) {
     return *model::findThing(sequence.layers, id);
 }
 
-Point centreOn(const model::Sequence& sequence, const Id& id, const char* device) {
+Point centreOn(const model::Sequence& sequence, const Id& id, schedule::DeviceId device) {
     schedule::Conditions conditions;
     conditions.device = device;
     const auto schedule = schedule::resolve(sequence, conditions);

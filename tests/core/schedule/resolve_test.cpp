@@ -276,7 +276,7 @@ TEST_CASE("After-cues lets running cues end and skips those not begun to their e
                            usual());
     CHECK(spanOf(s, "running").end == 1300);
     CHECK(beatOf(s, "show").end == 1380);
-    CHECK(spanOf(s, "later").cut);
+    CHECK(spanOf(s, "later").cut());
     CHECK(s.timeline(3, motion::Property::Y).valueAt(1380) == Approx(0).margin(1e-9));
 }
 
@@ -316,12 +316,12 @@ TEST_CASE("The opening's cues are the system's: only what it can carry is played
                      cue("text-fade", "opening", 0, 300, model::MoveKind::Fade, "title"),
                      cue("icon-long", "opening", 0, 1200, model::MoveKind::Turn)};
     const auto newer = resolve(sequence, usual());
-    CHECK_FALSE(spanOf(newer, "icon-pop").dropped);
-    CHECK(spanOf(newer, "icon-iris").dropped);
-    CHECK(spanOf(newer, "text-fade").dropped);
-    CHECK(spanOf(newer, "icon-long").dropped);
+    CHECK_FALSE(spanOf(newer, "icon-pop").dropped());
+    CHECK(spanOf(newer, "icon-iris").dropped());
+    CHECK(spanOf(newer, "text-fade").dropped());
+    CHECK(spanOf(newer, "icon-long").dropped());
     const auto older = resolve(sequence, with([](auto& c) { c.target = "android"; }));
-    CHECK(spanOf(older, "icon-pop").dropped);
+    CHECK(spanOf(older, "icon-pop").dropped());
     CHECK(older.timeline(2, motion::Property::ScaleX).valueAt(0) == 1);
 }
 
@@ -329,7 +329,7 @@ TEST_CASE("An opening that ends before the icon's cue leaves the cue's end state
     auto sequence = aSequence().withBeat(play("a", 500)).build();
     sequence.cues = {cue("pop", "opening", 0, 900, model::MoveKind::Settle)};
     const auto s = resolve(sequence, usual());
-    CHECK(spanOf(s, "pop").cut);
+    CHECK(spanOf(s, "pop").cut());
     CHECK(s.timeline(2, motion::Property::ScaleX).valueAt(602) == Approx(1));
 }
 
@@ -339,8 +339,8 @@ TEST_CASE("The app's own view cannot be cut to a shape, and the preview shows th
                         .withCue(cue("fade", "hand-off", 0, 300, model::MoveKind::Fade, "first"))
                         .build();
     const auto s = resolve(sequence, usual());
-    CHECK(spanOf(s, "iris").dropped);
-    CHECK_FALSE(spanOf(s, "fade").dropped);
+    CHECK(spanOf(s, "iris").dropped());
+    CHECK_FALSE(spanOf(s, "fade").dropped());
     CHECK(s.timeline(0, motion::Property::Reveal).valueAt(650) == 1);
 }
 

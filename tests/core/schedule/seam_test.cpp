@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/plan/compile.h"
 #include "core/schedule/seam.h"
 #include "support/builders.h"
 
@@ -30,7 +31,7 @@ model::Sequence standing() {
     return sequence;
 }
 
-Conditions on(const Id& target) {
+Conditions on(plan::TargetId target) {
     Conditions conditions;
     conditions.target = target;
     return conditions;
@@ -48,8 +49,8 @@ const SeamGap* find(const std::vector<SeamGap>& gaps, const Id& layer) {
 }
 
 TEST_CASE("A sequence that stands still has no seam on any system") {
-    for (const auto& target : targets()) {
-        INFO(target.id);
+    for (const auto& target : plan::targets()) {
+        INFO(target.name);
         CHECK(seamOf(standing(), on(target.id)).empty());
     }
 }
@@ -153,8 +154,8 @@ TEST_CASE("A backdrop's picture that only the app can show is a gap, and its hid
         }
     }
     int without = 0;
-    for (const auto& target : targets()) {
-        INFO(target.id);
+    for (const auto& target : plan::targets()) {
+        INFO(target.name);
         const auto gaps = seamOf(sequence, on(target.id));
         const bool shows = target.opening.pictures && !target.opening.iconOnly;
         CHECK((find(gaps, "") != nullptr) == !shows);
@@ -173,16 +174,17 @@ TEST_CASE("A backdrop's picture that only the app can show is a gap, and its hid
 TEST_CASE(
     "The worst of a seam is looked for on every device, by day and by night, and each layer told once") {
     auto sequence = standing();
-    CHECK(worstSeam(sequence, "android12").empty());
+    CHECK(worstSeam(plan::compile(sequence, plan::targetOf("android12"))).empty());
     // Dark alone: the opening's colour parts from the backdrop's.
     sequence.palette.push_back(
         {"odd", "Odd", model::find(sequence.palette, "paper")->light, {255, 0, 80, 255}});
     sequence.opening.colour = "odd";
-    const auto worst = worstSeam(sequence, "android12");
+    const auto worst = worstSeam(plan::compile(sequence, plan::targetOf("android12")));
     REQUIRE(worst.size() == 1);
     CHECK(worst[0].gap.layer.empty());
     CHECK(worst[0].conditions.appearance == model::Appearance::Dark);
     CHECK(seamOf(sequence, on("android12")).empty());
     // By mending it where it is seen, it is gone everywhere.
-    CHECK(worstSeam(mendSeam(sequence, worst[0].conditions), "android12").empty());
+    CHECK(worstSeam(plan::compile(mendSeam(sequence, worst[0].conditions), plan::targetOf("android12")))
+              .empty());
 }

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "core/schedule/carry.h"
+#include "core/plan/carry.h"
 #include "core/schedule/devices.h"
 #include "core/schedule/timeline.h"
 #include "support/builders.h"
@@ -118,24 +118,27 @@ TEST_CASE("Openings are longest on a first start and absent on a hot one") {
         CHECK(openingLength(device, model::StartKind::Hot) == 0);
         CHECK(openingLength(device, model::StartKind::Recreated) == 0);
         CHECK(device.screen.width < device.screen.height);
-        CHECK(isDevice(device.id));
+        CHECK(&deviceOf(device.id) == &device);
     }
-    CHECK_FALSE(isDevice("toaster"));
-    CHECK(deviceOr("toaster").id == devices().front().id);
+    CHECK_FALSE(DeviceId::named("toaster"));
+    for (const auto& target : plan::targets()) {
+        CHECK(&plan::targetOf(target.id) == &target);
+    }
+    CHECK_FALSE(plan::TargetId::named("toaster"));
 }
 
 TEST_CASE("Visible circles are two thirds of the icon's boxes, as the platform states") {
-    const auto& opening = targetOr("android12").opening;
+    const auto& opening = plan::targetOf("android12").opening;
     CHECK(opening.iconVisible == Approx(opening.iconBox * 2 / 3));
     CHECK(opening.plateVisible == Approx(opening.plateBox * 2 / 3));
-    CHECK(targetOr("android").opening.longestAnimation == 0);
+    CHECK(plan::targetOf("android").opening.longestAnimation == 0);
 }
 
 TEST_CASE("Each reason for dropping a cue is told") {
     auto sequence = aSequence().build();
-    const auto reasonFor = [&](model::Cue it, const char* target = "android12") {
+    const auto reasonFor = [&](model::Cue it, plan::TargetId target = "android12") {
         sequence.cues = {it};
-        const auto carry = carryOf(sequence, it, targetOr(target));
+        const auto carry = plan::carryOf(sequence, it, plan::targetOf(target));
         return std::string(model::word(carry.how)) + ": " + carry.reason;
     };
     const auto opening = [](model::MoveKind kind, Millis length = 300) {

@@ -7,7 +7,7 @@
 #include "core/model/limits.h"
 #include "core/motion/easing_curve.h"
 #include "core/motion/spring_feel.h"
-#include "core/schedule/carry.h"
+#include "core/plan/carry.h"
 #include "render/thumbnail.h"
 
 #include <QLabel>
@@ -19,13 +19,13 @@ namespace scaena::app {
 void CueForm::refreshCarried(const model::Cue& it) {
     // Targets that carry it alike share a row: most cues are carried the same way nearly everywhere.
     struct Row {
-        schedule::CueCarry carry;
+        plan::CueCarry carry;
         QStringList names;
     };
     std::vector<Row> rows;
     QString all;
-    for (const auto& target : schedule::targets()) {
-        auto carry = schedule::carryOf(*m_document.sequence(), it, target);
+    for (const auto& target : plan::targets()) {
+        auto carry = plan::carryOf(*m_document.sequence(), it, target);
         auto row = std::find_if(rows.begin(), rows.end(), [&](const Row& known) {
             return known.carry.how == carry.how && known.carry.reason == carry.reason;
         });
@@ -49,9 +49,9 @@ void CueForm::refreshCarried(const model::Cue& it) {
     for (const auto& row : rows) {
         const auto how = row.carry.how;
         auto* word = new QLabel(toQString(model::word(how)), m_carried);
-        const QColor ink = how == schedule::Carry::Dropped ? theme().madder
-                           : how == schedule::Carry::Baked ? theme().umber
-                                                           : theme().woad;
+        const QColor ink = how == plan::Carry::Dropped ? theme().madder
+                           : how == plan::Carry::Baked ? theme().umber
+                                                       : theme().woad;
         word->setFont(uiFont(12, true));
         word->setStyleSheet(QStringLiteral("color: %1").arg(ink.name()));
         word->setToolTip(row.names.join(QStringLiteral(", ")));

@@ -7,7 +7,7 @@
 #include "core/model/limits.h"
 #include "core/motion/easing_curve.h"
 #include "core/motion/spring_feel.h"
-#include "core/schedule/carry.h"
+#include "core/plan/carry.h"
 #include "render/thumbnail.h"
 
 #include <QHBoxLayout>

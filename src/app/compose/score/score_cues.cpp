@@ -79,7 +79,7 @@ std::size_t ScorePainter::laneKey(int layer, const std::vector<int>& cues, int h
         add(beat ? static_cast<int>(beat->kind) : -1);
         add(span.start);
         add(span.end);
-        add(span.dropped);
+        add(span.dropped());
         add(m_selection.contains(Selection::Kind::Cue, it.id));
         add(i == hovered);
         for (const auto& pose : it.poses) {
@@ -128,7 +128,7 @@ void ScorePainter::lane(int layer, const std::vector<int>& cues, int hovered, La
 
 /// From these a thread is pulled to another cue.
 void ScorePainter::knobs(int index) {
-    if (m_layout.cueRect(index).isEmpty() || m_schedule.cues[static_cast<std::size_t>(index)].dropped) {
+    if (m_layout.cueRect(index).isEmpty() || m_schedule.cues[static_cast<std::size_t>(index)].dropped()) {
         return;
     }
     m_painter.setPen(QPen(theme().umber, 1.4));
@@ -146,7 +146,7 @@ void ScorePainter::cue(int index, bool selected, bool hovered) {
     const auto& it = sequence().cues[static_cast<std::size_t>(index)];
     const auto* beat = model::findThing(sequence().beats, it.beat);
     const QColor ink = theme().inkOf(beat ? beat->kind : BeatKind::Play);
-    if (m_schedule.cues[static_cast<std::size_t>(index)].dropped) {
+    if (m_schedule.cues[static_cast<std::size_t>(index)].dropped()) {
         // Only its end state is seen: a hollow post where that begins.
         m_painter.setPen(QPen(ink, 1, Qt::DashLine));
         m_painter.setBrush(Qt::NoBrush);

@@ -13,15 +13,17 @@ namespace {
 
 constexpr double kSnapPixels = 6;
 
-/// Common to all tools: where the drag began, and snapping against the schedule of that moment.
+/// Common to all tools: the document as it was, where the drag began, and snapping against the schedule of
+/// that moment.
 class DragTool : public ScoreTool {
 public:
     DragTool(const ToolContext& context, double pressedAt)
-        : m_context(context), m_schedule(context.preview.schedule()), m_pressedAt(pressedAt) {}
+        : m_context(context), m_before(context.document.history().committed()),
+          m_schedule(context.preview.schedule()), m_pressedAt(pressedAt) {}
     void cancel() override { m_context.document.cancel(); }
 
 protected:
-    [[nodiscard]] const model::Sequence& before() const { return *m_schedule->sequence; }
+    [[nodiscard]] const model::Sequence& before() const { return *m_before; }
     [[nodiscard]] Millis snap(double time, bool wanted, int exceptCue) const {
         const double reach = wanted ? kSnapPixels / m_context.layout.pixelsPerMs() : 0;
         return snapped(*m_schedule, time, reach, m_context.preview.time(), exceptCue);
@@ -33,6 +35,7 @@ protected:
 
 private:
     ToolContext m_context;
+    edit::SequencePtr m_before; ///< what every step of the drag starts from
     std::shared_ptr<const schedule::Schedule> m_schedule;
     double m_pressedAt;
 };
@@ -203,7 +206,7 @@ Millis snapped(const schedule::Schedule& schedule, double time, double reach, do
         consider(beat.end);
     }
     for (std::size_t i = 0; i < schedule.cues.size(); ++i) {
-        if (static_cast<int>(i) != exceptCue && !schedule.cues[i].dropped) {
+        if (static_cast<int>(i) != exceptCue && !schedule.cues[i].dropped()) {
             consider(schedule.cues[i].start);
             consider(schedule.cues[i].end);
         }
@@ -224,7 +227,7 @@ std::unique_ptr<ScoreTool> makeTool(const ToolContext& context, const ScoreHit& 
     case Part::Cue:
     case Part::CueStart:
     case Part::CueEnd:
-        if (schedule.cues[static_cast<std::size_t>(hit.index)].dropped) {
+        if (schedule.cues[static_cast<std::size_t>(hit.index)].dropped()) {
             return nullptr;
         }
         if (hit.part == Part::Cue) {

@@ -4,8 +4,8 @@
 #include "app/shell/flow_layout.h"
 #include "app/shell/phrasing.h"
 #include "app/shell/theme.h"
+#include "core/plan/targets.h"
 #include "core/schedule/devices.h"
-#include "core/schedule/targets.h"
 
 #include <QActionGroup>
 #include <QKeyEvent>
@@ -27,16 +27,6 @@ QStringList namesOf(const List& list) {
     return names;
 }
 
-template <typename List>
-int placeOf(const List& list, const Id& id) {
-    for (std::size_t i = 0; i < list.size(); ++i) {
-        if (list[i].id == id) {
-            return static_cast<int>(i);
-        }
-    }
-    return 0;
-}
-
 }
 
 ConditionsSentence::ConditionsSentence(Preview& preview, QWidget* parent)
@@ -48,8 +38,8 @@ ConditionsSentence::ConditionsSentence(Preview& preview, QWidget* parent)
     const auto now = [this]() -> const schedule::Conditions& { return m_preview.conditions(); };
     addText(tr("On a"));
     addWord({"device", tr("Device"), namesOf(schedule::devices()),
-             [now] { return placeOf(schedule::devices(), now().device); },
-             [](auto& c, int i) { c.device = schedule::devices()[static_cast<std::size_t>(i)].id; }});
+             [now] { return static_cast<int>(now().device.row()); },
+             [](auto& c, int i) { c.device = schedule::DeviceId::at(static_cast<std::size_t>(i)); }});
     addText(tr(" held"));
     addWord({"held",
              tr("How the device is held"),
@@ -57,9 +47,9 @@ ConditionsSentence::ConditionsSentence(Preview& preview, QWidget* parent)
              [now] { return now().landscape ? 1 : 0; },
              [](auto& c, int i) { c.landscape = i == 1; }});
     addText(tr(" with"));
-    addWord({"target", tr("Target"), namesOf(schedule::targets()),
-             [now] { return placeOf(schedule::targets(), now().target); },
-             [](auto& c, int i) { c.target = schedule::targets()[static_cast<std::size_t>(i)].id; }});
+    addWord({"target", tr("Target"), namesOf(plan::targets()),
+             [now] { return static_cast<int>(now().target.row()); },
+             [](auto& c, int i) { c.target = plan::TargetId::at(static_cast<std::size_t>(i)); }});
     addText(tr(", by"));
     addWord({"appearance",
              tr("Light or dark (D)"),

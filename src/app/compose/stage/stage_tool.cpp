@@ -46,17 +46,17 @@ model::Pose poseOf(const schedule::Schedule& schedule, int layer, double t) {
 
 StageTool::StageTool(Document& document, Preview& preview, const Id& layer, Handle handle, PoseScope scope,
                      QPointF pressedAt, double pixelsPerDp)
-    : m_document(document), m_preview(preview), m_schedule(preview.schedule()),
-      m_index(model::indexOf(m_schedule->sequence->layers, layer)), m_layer(layer), m_handle(handle),
-      m_scope(scope), m_pressedAt(pressedAt), m_pixelsPerDp(pixelsPerDp),
+    : m_document(document), m_preview(preview), m_before(document.history().committed()),
+      m_schedule(preview.schedule()), m_index(model::indexOf(m_before->layers, layer)), m_layer(layer),
+      m_handle(handle), m_scope(scope), m_pressedAt(pressedAt), m_pixelsPerDp(pixelsPerDp),
       m_state(schedule::stateOf(*m_schedule, m_index, std::max(0.0, preview.time()))),
       m_pose(poseOf(*m_schedule, m_index, std::max(0.0, preview.time()))) {
     const auto& screen = m_schedule->screen;
     const auto& safe = m_schedule->safeArea;
     m_uprights = {0, screen.width / 2, screen.width, safe.x, safe.right()};
     m_levels = {0, screen.height / 2, screen.height, safe.y, safe.bottom()};
-    const auto& layers = m_schedule->sequence->layers;
-    const auto own = edit::membersOf(*m_schedule->sequence, layer);
+    const auto& layers = m_before->layers;
+    const auto own = edit::membersOf(*m_before, layer);
     schedule::Frame frame;
     schedule::evaluateInto(*m_schedule, std::max(0.0, preview.time()), frame);
     for (const auto& other : frame.layers) {
@@ -130,7 +130,7 @@ void StageTool::move(QPointF by, bool snaps) {
     model::Pose pose;
     pose.x = tenth(*m_pose.x + inner.x);
     pose.y = tenth(*m_pose.y + inner.y);
-    auto rest = edit::moveLayer(*m_schedule->sequence, m_layer, inner.x, inner.y, landscape());
+    auto rest = edit::moveLayer(*m_before, m_layer, inner.x, inner.y, landscape());
     const auto& place = model::placeOn(rest.layers[static_cast<std::size_t>(m_index)], landscape());
     m_numbers = m_scope == PoseScope::Rest
                     ? QStringLiteral("x %1  y %2 dp").arg(shown(place.x), shown(place.y))
@@ -154,8 +154,7 @@ void StageTool::resize(QPointF point, StageModifiers modifiers) {
     double across = factor(local.x, signs.x(), before.width);
     double down = factor(local.y, signs.y(), before.height);
     const bool corner = signs.x() != 0 && signs.y() != 0;
-    const bool text =
-        m_schedule->sequence->layers[static_cast<std::size_t>(m_index)].kind == model::LayerKind::Text;
+    const bool text = m_before->layers[static_cast<std::size_t>(m_index)].kind == model::LayerKind::Text;
     if ((corner && modifiers.keepsShape) || text) {
         across = down = text && !corner ? (signs.x() != 0 ? across : down) : (across + down) / 2;
     }
@@ -168,10 +167,8 @@ void StageTool::resize(QPointF point, StageModifiers modifiers) {
     model::Pose pose;
     pose.scaleX = hundredth(*m_pose.scaleX * across);
     pose.scaleY = hundredth(*m_pose.scaleY * down);
-    const auto& now =
-        model::placeOn(m_schedule->sequence->layers[static_cast<std::size_t>(m_index)], landscape());
-    auto rest = edit::resizeLayer(*m_schedule->sequence, m_layer, {now.width * across, now.height * down},
-                                  landscape());
+    const auto& now = model::placeOn(m_before->layers[static_cast<std::size_t>(m_index)], landscape());
+    auto rest = edit::resizeLayer(*m_before, m_layer, {now.width * across, now.height * down}, landscape());
     if (modifiers.fromEdge) {
         const Point shift =
             (Matrix::rotation(m_state.rotation) * Matrix::scaling(m_state.scaleX, m_state.scaleY))
@@ -188,7 +185,7 @@ void StageTool::resize(QPointF point, StageModifiers modifiers) {
 }
 
 void StageTool::turn(QPointF point, bool snaps) {
-    const auto& layer = m_schedule->sequence->layers[static_cast<std::size_t>(m_index)];
+    const auto& layer = m_before->layers[static_cast<std::size_t>(m_index)];
     const StageHandles handles(m_state, layer.pivot, m_pixelsPerDp);
     const QPointF centre = handles.at(Handle::Pivot);
     const auto angle = [&](QPointF at) {
@@ -205,7 +202,7 @@ void StageTool::turn(QPointF point, bool snaps) {
     model::Pose pose;
     pose.turn = step(*m_pose.turn + by);
     m_numbers = QStringLiteral("%1°").arg(shown(m_scope == PoseScope::Rest ? atRest : *pose.turn));
-    apply(pose, edit::turnLayer(*m_schedule->sequence, m_layer, atRest, landscape()));
+    apply(pose, edit::turnLayer(*m_before, m_layer, atRest, landscape()));
 }
 
 /// The pivot is the layer's own, whatever the scope: it says about which point it turns.
@@ -220,8 +217,7 @@ void StageTool::shiftPivot(QPointF point, bool snaps) {
         *value = hundredth(std::clamp(*value, -2.0, 3.0));
     }
     m_numbers = QObject::tr("pivot %1 %  %2 %").arg(shown(pivot.x * 100), shown(pivot.y * 100));
-    m_document.preview(
-        edit::changeLayer(*m_schedule->sequence, m_layer, [&](model::Layer& it) { it.pivot = pivot; }));
+    m_document.preview(edit::changeLayer(*m_before, m_layer, [&](model::Layer& it) { it.pivot = pivot; }));
 }
 
 void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
@@ -236,7 +232,7 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
             from.*member = pose.*member ? m_pose.*member : std::optional<double>();
         }
         int changed = 0;
-        auto next = edit::changeSamePoses(*m_schedule->sequence, m_layer, from, pose, changed);
+        auto next = edit::changeSamePoses(*m_before, m_layer, from, pose, changed);
         if (changed > 0) {
             m_numbers += QObject::tr("  in %n places", nullptr, changed);
             m_document.preview(std::move(next));
@@ -248,13 +244,13 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
     beat = std::max<std::size_t>(1, beat); // in the opening the app cannot pose anything
     std::vector<edit::CueTime> times;
     for (std::size_t i = 0; i < m_schedule->cues.size(); ++i) {
-        const auto& cue = m_schedule->sequence->cues[i];
-        if (cue.layer == m_layer && !m_schedule->cues[i].dropped && !isNever(m_schedule->cues[i].end)) {
+        const auto& cue = m_before->cues[i];
+        if (cue.layer == m_layer && !m_schedule->cues[i].dropped() && !isNever(m_schedule->cues[i].end)) {
             times.push_back({cue.id, m_schedule->cues[i].start, m_schedule->cues[i].end});
         }
     }
     Id cue;
-    m_document.preview(edit::poseAt(*m_schedule->sequence, m_layer, m_schedule->sequence->beats[beat].id,
+    m_document.preview(edit::poseAt(*m_before, m_layer, m_before->beats[beat].id,
                                     m_schedule->beats[beat].start, times,
                                     static_cast<Millis>(std::lround(now)), pose, cue));
 }
@@ -273,8 +269,7 @@ QString StageTool::verb() const {
 
 void StageTool::finish() {
     if (m_changed) {
-        m_document.commit(
-            verb().arg(toQString(m_schedule->sequence->layers[static_cast<std::size_t>(m_index)].name)));
+        m_document.commit(verb().arg(toQString(m_before->layers[static_cast<std::size_t>(m_index)].name)));
     }
 }
 

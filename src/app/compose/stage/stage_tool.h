@@ -56,6 +56,7 @@ private:
 
     Document& m_document;
     Preview& m_preview;
+    edit::SequencePtr m_before; ///< the document at the press; every step starts from it
     std::shared_ptr<const schedule::Schedule> m_schedule;
     int m_index;
     Id m_layer;

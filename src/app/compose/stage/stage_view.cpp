@@ -111,7 +111,7 @@ void StageView::hideHidden() {
 void StageView::paintEvent(QPaintEvent*) {
     QElapsedTimer clock;
     clock.start();
-    const auto& device = schedule::deviceOr(m_preview.conditions().device);
+    const auto& device = schedule::deviceOf(m_preview.conditions().device);
     schedule::evaluateInto(*m_preview.schedule(), std::max(0.0, m_preview.time()), m_frame);
     hideHidden();
     QPainter painter(this);
@@ -273,7 +273,7 @@ void StageView::selectAt(QPointF dp, bool adds) {
             return;
         }
         for (std::size_t i = 0; i < sequence.cues.size(); ++i) {
-            if (sequence.cues[i].layer == layer.id && !schedule.cues[i].dropped &&
+            if (sequence.cues[i].layer == layer.id && !schedule.cues[i].dropped() &&
                 schedule.cues[i].start <= m_preview.time() && m_preview.time() <= schedule.cues[i].end) {
                 m_selection.select(Selection::Kind::Cue, sequence.cues[i].id);
                 return;

@@ -2,9 +2,17 @@
 #pragma once
 
 #include "core/base/geometry.h"
+#include "core/base/ids.h"
+#include "core/base/row_name.h"
 #include "core/motion/track.h"
 
-namespace scaena::schedule {
+namespace scaena::plan {
+
+/// The systems a launch can be previewed on. `targets()` has a row for each, in this order.
+inline constexpr std::array<std::string_view, 9> kTargetNames = {
+    "android12",    "android",          "ios", "flutter", "flutter-ios",
+    "react-native", "react-native-ios", "web", "lottie"};
+using TargetId = RowName<kTargetNames>;
 
 /// Where the opening heeds a layer's own place for screens that are wider than high.
 enum class TurnedPlaces { Never, LowScreens, Always };
@@ -24,23 +32,31 @@ struct OpeningTraits {
     bool turns = false;                    ///< shows layers that are turned at rest
     bool pictures = false;                 ///< shows a backdrop's picture
     TurnedPlaces turnedPlaces = TurnedPlaces::Never;
-    std::vector<motion::Property> plays;   ///< properties of the icon the system can animate
+    std::vector<motion::Property> plays; ///< properties of the icon the system can animate
 };
+
+/// How the app's own part of a launch is played there.
+struct PlayerTraits {
+    bool bakesClips = true;  ///< plays a clip as single pictures
+    bool bakesDraws = false; ///< draws no paths: an outline appears by a wipe instead
+    std::string means = "drawn by the exported player"; ///< one clause: how a cue gets there
+};
+
+/// The shape of the home screen's icons.
+enum class HomeIcon { Circle, Rounded, Maskable };
 
 /// A system a launch can be previewed on.
 struct Target {
-    Id id;
+    TargetId id;
     std::string name; ///< "Android 12+"
     Id exportId;      ///< the export that serves it
     OpeningTraits opening;
-    bool bakesClips = true;  ///< plays a clip as single pictures
-    bool bakesDraws = false; ///< draws no paths: an outline appears by a wipe instead
-    Millis startUp = 0;      ///< what its engine adds to a first or cold start before the app can draw
+    PlayerTraits player;
+    Millis startUp = 0; ///< what its engine adds to a first or cold start before the app can draw
+    HomeIcon homeIcon = HomeIcon::Circle;
 };
 
 [[nodiscard]] const std::vector<Target>& targets();
-/// The target with that id, or the first one.
-[[nodiscard]] const Target& targetOr(const Id& id);
-[[nodiscard]] bool isTarget(const Id& id);
+[[nodiscard]] const Target& targetOf(TargetId id);
 
 }

@@ -1,52 +1,45 @@
 // SPDX-License-Identifier: MIT
-#include "core/schedule/carry.h"
+#include "core/plan/carry.h"
 
 #include "core/model/moves.h"
 #include "core/motion/lower.h"
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <optional>
+#include <string_view>
+#include <unordered_map>
 
-namespace scaena::schedule {
+namespace scaena::plan {
 
 namespace {
 
 /// What the player can move of the app's own view beneath it.
 bool movesContent(motion::Property property) { return property <= motion::Property::Rotation; }
 
-/// First screens are few: looking through them is quicker than through all layers.
-bool isOnFirstScreen(const model::Sequence& sequence, const model::Cue& cue) {
-    return std::any_of(sequence.layers.begin(), sequence.layers.end(), [&](const model::Layer& layer) {
-        return layer.kind == model::LayerKind::FirstScreen && layer.id == cue.layer;
-    });
-}
-
 bool turnsOrGrows(const model::Cue& cue) {
-    const auto lowered = motion::lower(cue);
-    return std::any_of(lowered.tracks.begin(), lowered.tracks.end(), [](const motion::Track& track) {
+    const auto moves = motion::lower(cue);
+    return std::any_of(moves.tracks.begin(), moves.tracks.end(), [](const motion::Track& track) {
         return track.property == motion::Property::Rotation || track.property == motion::Property::ScaleX;
     });
 }
 
-CueCarry carriedByPlayer(const model::Sequence& sequence, const model::Cue& cue, const Target& target) {
-    if (isOnFirstScreen(sequence, cue)) {
-        for (const auto& track : motion::lower(cue).tracks) {
+CueCarry carriedByPlayer(const CarryFacts& facts, const Target& target) {
+    if (facts.layer.kind == model::LayerKind::FirstScreen) {
+        for (const auto& track : motion::lower(facts.cue).tracks) {
             if (!movesContent(track.property)) {
                 return {Carry::Dropped, fmt::format("the app's own view cannot animate {}",
                                                     motion::propertyWord(track.property))};
             }
         }
     }
-    if (cue.move.kind == model::MoveKind::Draw && target.bakesDraws) {
+    if (facts.cue.move.kind == model::MoveKind::Draw && target.player.bakesDraws) {
         return {Carry::Baked, "a wipe stands in: outlines cannot be drawn without a further library"};
     }
-    if (target.exportId == "lottie") {
-        return {Carry::Player, "keyframes of the composition"};
-    }
-    if (cue.move.kind == model::MoveKind::Play && target.bakesClips) {
+    if (facts.cue.move.kind == model::MoveKind::Play && target.player.bakesClips) {
         return {Carry::Baked, fmt::format("played as pictures, {} a second", kBakedRate)};
     }
-    return {Carry::Player, "drawn by the exported player"};
+    return {Carry::Player, target.player.means};
 }
 
 }
@@ -56,40 +49,56 @@ int bakedFrames(const model::ClipContent& clip) {
     return static_cast<int>(std::clamp<long long>(millis * kBakedRate / 1000 + 1, 2, kMostBaked));
 }
 
-bool isBakedAnywhere(const model::Sequence& sequence, const Target& target) {
-    return target.bakesDraws &&
-           std::any_of(sequence.cues.begin(), sequence.cues.end(),
-                       [](const model::Cue& cue) { return cue.move.kind == model::MoveKind::Draw; });
-}
-
-model::Sequence asCarried(const model::Sequence& sequence, const Target& target) {
-    model::Sequence carried = sequence;
-    for (auto& cue : carried.cues) {
-        if (cue.move.kind == model::MoveKind::Draw && target.bakesDraws) {
-            cue.easing = model::easingOf(cue);
-            cue.move = {model::MoveKind::Wipe, {}};
-        }
+std::optional<model::Cue> standIn(const Target& target, const model::Cue& cue) {
+    if (cue.move.kind != model::MoveKind::Draw || !target.player.bakesDraws) {
+        return std::nullopt;
     }
-    return carried;
+    model::Cue wipe = cue;
+    wipe.easing = model::easingOf(cue);
+    wipe.move = {model::MoveKind::Wipe, {}};
+    return wipe;
 }
 
 CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target) {
     const auto* beat = model::findThing(sequence.beats, cue.beat);
-    if (!beat || beat->kind != model::BeatKind::Opening) {
-        return carriedByPlayer(sequence, cue, target);
+    const auto* layer = model::findThing(sequence.layers, cue.layer);
+    static const model::Layer kNone;
+    return carryOf({cue, layer ? *layer : kNone, beat && beat->kind == model::BeatKind::Opening,
+                    cue.layer == sequence.opening.icon},
+                   target);
+}
+
+std::vector<CueCarry> carriesOf(const model::Sequence& sequence, const Target& target) {
+    std::unordered_map<std::string_view, const model::Layer*> layers;
+    for (const auto& layer : sequence.layers) {
+        layers.emplace(layer.id, &layer);
     }
+    std::vector<CueCarry> carries;
+    for (const auto& cue : sequence.cues) {
+        const auto* beat = model::findThing(sequence.beats, cue.beat);
+        carries.push_back(carryOf({cue, *layers.at(cue.layer), beat->kind == model::BeatKind::Opening,
+                                   cue.layer == sequence.opening.icon},
+                                  target));
+    }
+    return carries;
+}
+
+CueCarry carryOf(const CarryFacts& facts, const Target& target) {
+    if (!facts.inOpening) {
+        return carriedByPlayer(facts, target);
+    }
+    const auto& cue = facts.cue;
     const auto& opening = target.opening;
     if (opening.longestAnimation == 0) {
         return {Carry::Dropped, "the opening is static there"};
     }
-    if (cue.layer != sequence.opening.icon) {
+    if (!facts.isIcon) {
         return {Carry::Dropped, "only the icon can move in the opening"};
     }
-    const auto* icon = model::findThing(sequence.layers, cue.layer);
-    if (icon && icon->kind != model::LayerKind::Artwork) {
+    if (facts.layer.kind != model::LayerKind::Artwork) {
         return {Carry::Dropped, "the system moves vector icons only"};
     }
-    if (icon && icon->pivot != Point{0.5, 0.5} && turnsOrGrows(cue)) {
+    if (facts.layer.pivot != Point{0.5, 0.5} && turnsOrGrows(facts.cue)) {
         return {Carry::Dropped, "the system turns and scales the icon about its middle only"};
     }
     if (cue.anchor.kind != model::AnchorKind::BeatStart) {
@@ -103,7 +112,7 @@ CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const T
     if (cue.composite == model::Composite::Add) {
         return {Carry::Dropped, "the system cannot lay one animation over another"};
     }
-    for (const auto& track : motion::lower(cue).tracks) {
+    for (const auto& track : motion::lower(facts.cue).tracks) {
         if (std::find(opening.plays.begin(), opening.plays.end(), track.property) == opening.plays.end()) {
             return {Carry::Dropped,
                     fmt::format("the system cannot animate {}", motion::propertyWord(track.property))};

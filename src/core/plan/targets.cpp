@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "core/schedule/targets.h"
+#include "core/plan/targets.h"
 
-namespace scaena::schedule {
+namespace scaena::plan {
 
 namespace {
 
@@ -42,6 +42,19 @@ OpeningTraits firstPaint() {
     return traits;
 }
 
+PlayerTraits withoutPaths() {
+    PlayerTraits traits;
+    traits.bakesDraws = true;
+    return traits;
+}
+
+PlayerTraits composition() {
+    PlayerTraits traits;
+    traits.bakesClips = false;
+    traits.means = "keyframes of the composition";
+    return traits;
+}
+
 // Estimates of what loading an engine, or a script bundle, adds on a middling phone; see docs/platforms.md.
 constexpr Millis kEngine = 250;
 constexpr Millis kBundle = 500;
@@ -49,29 +62,23 @@ constexpr Millis kBundle = 500;
 }
 
 const std::vector<Target>& targets() {
+    using enum HomeIcon;
     static const std::vector<Target> list = {
-        {"android12", "Android 12+", "android", newerAndroid()},
-        {"android", "Android 6–11", "android", {}},
-        {"ios", "iOS", "ios", storyboard()},
-        {"flutter", "Flutter on Android 12+", "flutter", newerAndroid(), true, false, kEngine},
-        {"flutter-ios", "Flutter on iOS", "flutter", storyboard(), true, false, kEngine},
-        {"react-native", "React Native on Android 12+", "react-native", newerAndroid(), true, true, kBundle},
-        {"react-native-ios", "React Native on iOS", "react-native", storyboard(), true, true, kBundle},
-        {"web", "Web", "web", firstPaint()},
-        {"lottie", "Lottie", "lottie", firstPaint(), false},
+        {"android12", "Android 12+", "android", newerAndroid(), {}, 0, Circle},
+        {"android", "Android 6–11", "android", {}, {}, 0, Circle},
+        {"ios", "iOS", "ios", storyboard(), {}, 0, Rounded},
+        {"flutter", "Flutter on Android 12+", "flutter", newerAndroid(), {}, kEngine, Circle},
+        {"flutter-ios", "Flutter on iOS", "flutter", storyboard(), {}, kEngine, Rounded},
+        {"react-native", "React Native on Android 12+", "react-native", newerAndroid(), withoutPaths(),
+         kBundle, Circle},
+        {"react-native-ios", "React Native on iOS", "react-native", storyboard(), withoutPaths(), kBundle,
+         Rounded},
+        {"web", "Web", "web", firstPaint(), {}, 0, Maskable},
+        {"lottie", "Lottie", "lottie", firstPaint(), composition(), 0, Circle},
     };
     return list;
 }
 
-const Target& targetOr(const Id& id) {
-    for (const auto& target : targets()) {
-        if (target.id == id) {
-            return target;
-        }
-    }
-    return targets().front();
-}
-
-bool isTarget(const Id& id) { return targetOr(id).id == id; }
+const Target& targetOf(TargetId id) { return targets()[id.row()]; }
 
 }

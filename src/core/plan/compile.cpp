@@ -1,0 +1,196 @@
+// SPDX-License-Identifier: MIT
+#include "core/plan/compile.h"
+
+#include "core/model/graph.h"
+#include "core/motion/lower.h"
+
+#include <algorithm>
+#include <string_view>
+#include <unordered_map>
+
+namespace scaena::plan {
+
+using model::AnchorKind;
+
+namespace {
+
+/// Places of things by their ids.
+class Places {
+public:
+    template <typename Thing>
+    explicit Places(const std::vector<Thing>& things) {
+        m_places.reserve(things.size());
+        for (std::size_t i = 0; i < things.size(); ++i) {
+            m_places.emplace(things[i].id, static_cast<Index>(i));
+        }
+    }
+    [[nodiscard]] Index of(const Id& id) const {
+        const auto found = m_places.find(id);
+        return found == m_places.end() ? -1 : found->second;
+    }
+    [[nodiscard]] std::vector<Index> of(const std::vector<Id>& ids) const {
+        std::vector<Index> list;
+        for (const auto& id : ids) {
+            list.push_back(of(id));
+        }
+        return list;
+    }
+
+private:
+    std::unordered_map<std::string_view, Index> m_places;
+};
+
+class Compiler {
+public:
+    Compiler(std::shared_ptr<const model::Sequence> document, const Target& target)
+        : m_document(*document), m_beats(m_document.beats), m_gates(m_document.gates),
+          m_layers(m_document.layers), m_cues(m_document.cues) {
+        m_plan.document = std::move(document);
+        m_plan.target = &target;
+    }
+
+    Plan run() {
+        beats();
+        gates();
+        layers();
+        cues();
+        m_plan.cueOrder = orderByOffsets();
+        return std::move(m_plan);
+    }
+
+private:
+    void beats() {
+        for (const auto& it : m_document.beats) {
+            Beat beat{it.kind,      it.length,  m_gates.of(it.gates),
+                      {},           it.atLeast, it.atMost,
+                      it.onTimeOut, it.yield,   it.blend,
+                      {},           {}};
+            for (std::size_t g = 0; it.kind == model::BeatKind::Wait && g < m_document.gates.size(); ++g) {
+                if (model::needsGate(it, m_document.gates[g])) {
+                    beat.waitsFor.push_back(static_cast<Index>(g));
+                }
+            }
+            for (std::size_t start = 0; start < model::kStartKinds; ++start) {
+                beat.plays[start] = model::playsOn(m_document, it, static_cast<model::StartKind>(start));
+            }
+            m_plan.beats.push_back(std::move(beat));
+        }
+    }
+
+    void gates() {
+        for (const auto& it : m_document.gates) {
+            m_plan.gates.push_back({it.start, m_beats.of(it.beat), m_gates.of(it.needs), it.typical, it.fast,
+                                    it.slow, it.timeOut, it.onTimeOut, it.optional});
+        }
+        m_plan.gateOrder = model::gatesInOrder(m_document);
+    }
+
+    void layers() {
+        for (const auto& it : m_document.layers) {
+            const bool clip = it.kind == model::LayerKind::Clip && m_plan.target->player.bakesClips;
+            m_plan.layers.push_back({&it, m_layers.of(it.group), m_gates.of(it.progress.gates),
+                                     clip ? bakedFrames(it.clip) : 0, false});
+            m_plan.hasOfflineScreen = m_plan.hasOfflineScreen || (it.kind == model::LayerKind::FirstScreen &&
+                                                                  it.shownWhen == model::ShownWhen::Offline);
+        }
+        m_plan.icon = m_layers.of(m_document.opening.icon);
+        m_plan.footer = m_layers.of(m_document.opening.footer);
+        for (const auto& id : m_document.opening.layers) {
+            if (const Index layer = m_layers.of(id); layer >= 0) {
+                m_plan.layers[static_cast<std::size_t>(layer)].inOpening = true;
+            }
+        }
+    }
+
+    void cues() {
+        const auto& target = *m_plan.target;
+        m_plan.cues.reserve(m_document.cues.size());
+        for (const auto& it : m_document.cues) {
+            Cue cue{m_layers.of(it.layer),
+                    m_beats.of(it.beat),
+                    it.anchor.kind,
+                    -1,
+                    it.anchor.offset,
+                    it.length,
+                    {it.repeat.times, it.repeat.whileWaiting, it.repeat.alternate, it.repeat.end,
+                     it.repeat.settle},
+                    it.composite == model::Composite::Add,
+                    false,
+                    {},
+                    {},
+                    {}};
+            const auto baked = standIn(target, it);
+            const auto& played = baked ? *baked : it;
+            cue.moves = motion::lower(played);
+            cue.calmer = motion::lowerReduced(played, cue.moves);
+            if (cue.anchor == AnchorKind::With || cue.anchor == AnchorKind::After) {
+                cue.other = m_cues.of(it.anchor.cue);
+            }
+            const bool inOpening =
+                m_plan.beats[static_cast<std::size_t>(cue.beat)].kind == model::BeatKind::Opening;
+            cue.carry = carryOf({it, m_document.layers[static_cast<std::size_t>(cue.layer)], inOpening,
+                                 cue.layer == m_plan.icon},
+                                target);
+            m_plan.cues.push_back(std::move(cue));
+        }
+        m_plan.playOrder = model::cuesInOrder(m_document);
+        for (const Index place : m_plan.playOrder) {
+            auto& cue = m_plan.cues[static_cast<std::size_t>(place)];
+            cue.hangsOnEnd = hangsOnEnd(cue);
+            m_plan.beats[static_cast<std::size_t>(cue.beat)].cues.push_back(place);
+        }
+    }
+
+    /// What follows a cue that repeats while waiting hangs on the end of the wait, too.
+    [[nodiscard]] bool hangsOnEnd(const Cue& cue) const {
+        if (cue.other < 0) {
+            return cue.anchor == AnchorKind::BeatEnd;
+        }
+        const auto& other = m_plan.cues[static_cast<std::size_t>(cue.other)];
+        const bool endless = cue.anchor == AnchorKind::After && other.repeat.whileWaiting;
+        return (other.hangsOnEnd || endless) && other.beat == cue.beat;
+    }
+
+    [[nodiscard]] std::vector<Index> orderByOffsets() const {
+        constexpr Millis kBeatEnd = 100'000'000; // later than anything that hangs on a beat's start
+        std::vector<Millis> offset(m_plan.cues.size());
+        std::vector<Index> order;
+        for (const auto& beat : m_plan.beats) {
+            for (const Index place : beat.cues) {
+                const auto& cue = m_plan.cues[static_cast<std::size_t>(place)];
+                Millis from = cue.anchor == AnchorKind::BeatEnd ? kBeatEnd : 0;
+                const auto* other =
+                    cue.other < 0 ? nullptr : &m_plan.cues[static_cast<std::size_t>(cue.other)];
+                if (other && other->beat == cue.beat) {
+                    const Millis lasts = other->repeat.whileWaiting ? kBeatEnd : other->duration();
+                    from = offset[static_cast<std::size_t>(cue.other)] +
+                           (cue.anchor == AnchorKind::After ? lasts : 0);
+                }
+                offset[static_cast<std::size_t>(place)] = std::clamp(from + cue.offset, 0, 4 * kBeatEnd);
+            }
+            auto ofBeat = beat.cues;
+            std::sort(ofBeat.begin(), ofBeat.end(), [&](Index a, Index b) {
+                return std::pair(offset[static_cast<std::size_t>(a)], a) <
+                       std::pair(offset[static_cast<std::size_t>(b)], b);
+            });
+            order.insert(order.end(), ofBeat.begin(), ofBeat.end());
+        }
+        return order;
+    }
+
+    const model::Sequence& m_document;
+    Places m_beats, m_gates, m_layers, m_cues;
+    Plan m_plan;
+};
+
+}
+
+PlanPtr compile(std::shared_ptr<const model::Sequence> sequence, const Target& target) {
+    return std::make_shared<const Plan>(Compiler(std::move(sequence), target).run());
+}
+
+PlanPtr compile(const model::Sequence& sequence, const Target& target) {
+    return compile(std::make_shared<const model::Sequence>(sequence), target);
+}
+
+}
