@@ -9,12 +9,23 @@
 #include <QRawFont>
 #include <QTextLayout>
 #include <QTextOption>
+#include <algorithm>
 
 namespace scaena::render {
 
 namespace {
 constexpr double kLargeSize = 256;
 constexpr std::size_t kRemembered = 32;
+
+/// Where a text mixes fonts Qt gives its runs in an order that differs from one start to the next; exports
+/// have to be the same bytes.
+QList<QGlyphRun> runsInOrder(const QTextLayout& layout) {
+    auto runs = layout.glyphRuns();
+    std::stable_sort(runs.begin(), runs.end(), [](const QGlyphRun& a, const QGlyphRun& b) {
+        return a.positions().value(0).x() < b.positions().value(0).x();
+    });
+    return runs;
+}
 }
 
 QPainterPath outlineText(const model::TextContent& text, const std::string* ownFontBytes) {
@@ -37,7 +48,7 @@ QPainterPath outlineText(const model::TextContent& text, const std::string* ownF
         }
         layout.endLayout();
         const double width = laid.isValid() ? laid.naturalTextWidth() : 0;
-        for (const auto& run : layout.glyphRuns()) {
+        for (const auto& run : runsInOrder(layout)) {
             const auto glyphs = run.glyphIndexes();
             const auto positions = run.positions();
             for (int i = 0; i < glyphs.size(); ++i) {

@@ -72,6 +72,47 @@ TEST_CASE("The launch theme is proposed for the activity the launcher starts, an
     CHECK(suggestionsFor(done, "app", placed(made("android"), place)).empty());
 }
 
+TEST_CASE("A manifest is read as XML: aliases, quotes, comments, and brackets within values") {
+    const auto themed = [](const std::string& inside) {
+        const auto manifest = "<?xml version='1.0'?>\n<manifest package=\"org.huts\">\n<application>\n" +
+                              inside + "\n</application>\n</manifest>\n";
+        const auto files = with({{"src/main/AndroidManifest.xml", manifest}});
+        const auto list =
+            suggestionsFor(files, "app", placed(made("android"), placeIn(files, "app", "android")));
+        if (list.empty()) {
+            return std::string();
+        }
+        // Nothing else of it has changed, to the blank.
+        const auto& after = list[0].after;
+        const auto from = after.find(inside.substr(0, 4));
+        return after.substr(from,
+                            after.size() - from - std::string("\n</application>\n</manifest>\n").size());
+    };
+    const std::string filter =
+        "<intent-filter><category android:name='android.intent.category.LAUNCHER'/></intent-filter>";
+    const std::string theme = "android:theme=\"@style/Launch.MoraineHuts\"";
+
+    // The launcher starts an alias: its activity gets the theme, wherever it stands.
+    CHECK(themed("<activity-alias android:name=\".Icon\" android:targetActivity=\".Main\">" + filter +
+                 "</activity-alias><activity android:name=\"org.huts.Main\" android:exported=\"true\"/>") ==
+          "<activity-alias android:name=\".Icon\" android:targetActivity=\".Main\">" + filter +
+              "</activity-alias><activity " + theme +
+              " android:name=\"org.huts.Main\" android:exported=\"true\"/>");
+    // Single quotes, and a bracket within a value.
+    CHECK(themed("<activity android:label='a > b' android:theme='@style/App'>" + filter + "</activity>") ==
+          "<activity android:label='a > b' android:theme='@style/Launch.MoraineHuts'>" + filter +
+              "</activity>");
+    // What is commented out does not count.
+    CHECK(themed("<!-- <activity android:name=\".Old\">" + filter +
+                 "</activity> -->"
+                 "<activity android:name=\".New\">" +
+                 filter + "</activity>")
+              .find("<activity " + theme + " android:name=\".New\">") != std::string::npos);
+    // An alias of nothing, and text that is no XML, are left alone.
+    CHECK(themed("<activity-alias android:targetActivity=\".Gone\">" + filter + "</activity-alias>").empty());
+    CHECK(themed("<activity android:name=\".Main\">" + filter).empty());
+}
+
 TEST_CASE("The storyboard is proposed for the property list, whether it has one or not") {
     const auto check = [](const std::string& plist) {
         const auto files = with({{"Huts.xcodeproj/project.pbxproj", ""}, {"Huts/Info.plist", plist}});

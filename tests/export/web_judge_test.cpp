@@ -24,6 +24,8 @@ model::Sequence withPlainFirstScreens(model::Sequence sequence) {
     return sequence;
 }
 
+std::string gateList(const model::Sequence& sequence) { return "[" + exporting::scriptGates(sequence) + "]"; }
+
 struct Look {
     model::Appearance appearance = model::Appearance::Light;
     bool reduced = false, landscape = false;
@@ -123,6 +125,15 @@ TEST_CASE("The web player keeps its promises to the app around it, in a browser"
             fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}</head><body>{}"
                         "<div id=\"app\"><button id=\"first\">First</button></div></body></html>",
                         fileOf(made, "head.html"), fileOf(made, "body.html"))));
+        REQUIRE(files.writeAtomically(
+            folder.path() / "early.html",
+            fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}</head><body>"
+                        "<script>window.told = []; window.early = null;"
+                        "for (const gate of {}) {{ launch.open(gate); told.push('opened'); }}"
+                        "launch.openWhen('{}', Promise.resolve(7)).then((it) => (early = it));</script>{}"
+                        "<div id=\"app\"></div></body></html>",
+                        fileOf(made, "head.html"), gateList(project.sequence),
+                        project.sequence.gates.front().id, fileOf(made, "body.html"))));
         std::vector<std::string> gates;
         for (const auto& gate : project.sequence.gates) {
             gates.push_back(gate.id);
@@ -136,9 +147,13 @@ TEST_CASE("The web player keeps its promises to the app around it, in a browser"
         };
         conditions.loading = schedule::Loading::Never;
         const auto alone = ending();
+        const auto shown = schedule::resolve(project.sequence, conditions);
+        // The page's opening has no length of its own: it lasts until the player comes.
+        const Millis longest =
+            isNever(shown.metrics.shown) ? 15'000 : shown.metrics.shown - shown.metrics.opening;
         conditions.gateTimes[gates.front()] = 0;
-        const nlohmann::json task = {
-            {"page", "page.html"}, {"gates", gates}, {"alone", alone}, {"timeOut", ending()}};
+        const nlohmann::json task = {{"page", "page.html"}, {"early", "early.html"}, {"gates", gates},
+                                     {"alone", alone},      {"timeOut", ending()},   {"longest", longest}};
         REQUIRE(files.writeAtomically(folder.path() / "behaviour.json", task.dump()));
         const auto judged =
             runJudge("web_behaviour.mjs", {judges(), QString::fromStdString(folder.path().string())});

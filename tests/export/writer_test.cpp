@@ -148,3 +148,50 @@ TEST_CASE("A hostile manifest cannot make us remove what is not ours") {
     files.contents["out/scaena-export.android.test.json"] = "no json at all";
     CHECK(changeOf(planWrite(files, "out", exportOf({{"a", "2"}})), "a") == FileChange::Refused);
 }
+
+TEST_CASE("A second sequence finds room beside the first: what people read gets its name, what is shared "
+          "stays one") {
+    MemoryFiles files;
+    const auto of = [](const char* name, const char* player) {
+        auto made = exportOf({{"player", player}, {std::string("data-") + name, name}});
+        made.sequenceName = name;
+        made.files.push_back({"launch/INTEGRATE.md", std::string("steps of ") + name, true});
+        return made;
+    };
+    const auto add = [&](const Export& made) {
+        const auto beside = besideOthers(files, "out", made);
+        const auto plan = planWrite(files, "out", beside);
+        REQUIRE_FALSE(plan.hasRefused());
+        REQUIRE(write(files, "out", beside, plan, false));
+        return beside;
+    };
+    add(of("Huts", "player 1"));
+    add(of("Larder", "player 1"));
+    CHECK(files.contents.at("out/launch/INTEGRATE.md") == "steps of Huts");
+    CHECK(files.contents.at("out/launch/INTEGRATE.larder.md") == "steps of Larder");
+    for (const char* name : {"Huts", "Larder"}) {
+        INFO(name);
+        CHECK_FALSE(
+            planWrite(files, "out", besideOthers(files, "out", of(name, "player 1"))).changesAnything());
+    }
+
+    // Either of them may bring the player up to date, and the other one then finds nothing to do.
+    add(of("Larder", "player 2"));
+    CHECK(files.contents.at("out/player") == "player 2");
+    CHECK_FALSE(
+        planWrite(files, "out", besideOthers(files, "out", of("Huts", "player 2"))).changesAnything());
+    // Not even an older one that wrote it: it belongs to both.
+    CHECK(changeOf(planWrite(files, "out", besideOthers(files, "out", of("Huts", "player 3"))), "player") ==
+          FileChange::Changed);
+
+    // One that no longer has it leaves it to the other.
+    auto without = of("Larder", "player 2");
+    without.files.erase(without.files.begin() + 1);
+    REQUIRE(without.files.front().path == "data-Larder");
+    add(without);
+    CHECK(files.exists("out/player"));
+
+    // A player somebody has edited is nobody's.
+    files.contents["out/player"] = "mine";
+    CHECK(changeOf(planWrite(files, "out", of("Huts", "player 3")), "player") == FileChange::Refused);
+}

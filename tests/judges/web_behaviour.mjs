@@ -126,6 +126,66 @@ const focused = (page) => page.evaluate(() => document.activeElement?.id ?? '');
   await again.context().close();
 }
 
+{ // The app's own script comes first, and the player late: everything it tells counts all the same.
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  page.on('pageerror', (error) => check(`no error with an early script: ${error.message}`, false));
+  await page.route('**/launch-player.js', async (route) => {
+    await new Promise((done) => setTimeout(done, 400));
+    await route.continue();
+  });
+  await page.goto(`${origin}/${task.early}`, { waitUntil: 'load' });
+  const told = await page.evaluate(() => window.told);
+  check('the first line of the app can tell the launch', told.includes('opened'));
+  check('a promise gives its value before there is a player', (await page.evaluate(() => window.early)) === 7);
+  check('what was told early opens its gates', (await page.evaluate(() => window.launch.finished)) === 'complete');
+  check('an early launch is gone at its end', (await overlay(page)) === 0);
+  await context.close();
+}
+
+{ // No script ever comes: the page is uncovered by its style sheet alone.
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await page.route('**/*.js', (route) => route.abort());
+  await page.goto(`${origin}/${task.page}`, { waitUntil: 'load' });
+  const covered = () => page.evaluate(() => document.elementFromPoint(195, 20)?.closest('[id$="-launch"]') !== null);
+  check('without scripts the opening is seen', await covered());
+  const ends = await page.evaluate(() => {
+    const goes = document.getAnimations().find((it) => it.animationName === 'launch-without-scripts');
+    if (!goes) return null;
+    const at = goes.effect.getComputedTiming().endTime;
+    goes.finish();
+    return at;
+  });
+  check('it goes after the longest the sequence can last', ends !== null && Math.abs(ends - task.longest) < 50);
+  check('without scripts the page is uncovered in the end', !(await covered()));
+  const seen = await page.evaluate(async () => {
+    await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+    return getComputedStyle(document.querySelector('[id$="-launch"]')).opacity;
+  });
+  check(`without scripts nothing of it is left to see, but ${seen}`, Number(seen) < 0.001);
+  await context.close();
+}
+
+{ // The scripts come only after that: the page stays as it is, and the app is told.
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  page.on('pageerror', (error) => check(`no error with a late script: ${error.message}`, false));
+  let release;
+  const held = new Promise((done) => (release = done));
+  await page.route('**/launch-player.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(`${origin}/${task.page}`, { waitUntil: 'commit' });
+  await page.waitForSelector('[id$="-launch"]', { state: 'attached' });
+  await page.evaluate(() => document.getAnimations().find((it) => it.animationName === 'launch-without-scripts').finish());
+  release();
+  check('a player that comes too late says that the app went on', (await page.evaluate(() => window.launch.finished)) === 'wentOn');
+  check('and leaves nothing behind', (await overlay(page)) === 0 && !(await inert(page)));
+  await context.close();
+}
+
 await browser.close();
 close();
 console.log(`${checked} checked, ${failed} not so`);

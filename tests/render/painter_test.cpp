@@ -258,3 +258,17 @@ TEST_CASE("A broken or huge screenshot shows the wireframe instead") {
     const render::Scene scene(stage.sequence, stage.shelf, model::Appearance::Light);
     CHECK(scene.layers()[0].picture.isNull());
 }
+
+TEST_CASE(
+    "A text that mixes fonts gives its glyphs in the same order every time: run by run, from the left") {
+    const auto startsAtTheLeft = [](const char* words) {
+        model::TextContent text;
+        text.text = words;
+        const auto outline = render::outlineText(text);
+        REQUIRE_FALSE(outline.isEmpty());
+        return outline.elementAt(0).x < outline.boundingRect().center().x();
+    };
+    // The block is in another of the shipped fonts than the letter, so one of these began at the right.
+    CHECK(startsAtTheLeft("MMMM\u2588\u2588\u2588\u2588"));
+    CHECK(startsAtTheLeft("\u2588\u2588\u2588\u2588MMMM"));
+}

@@ -37,6 +37,7 @@ void FolderTask::compare(const exporting::Export& built, const QString& folder, 
                 state->plan.entries.push_back({file.path, exporting::FileChange::Added});
             }
         } else {
+            state->made = exporting::besideOthers(files, path, std::move(state->made));
             state->plan = exporting::planWrite(files, path, state->made);
             state->suggestions = exporting::suggestionsFor(files, path, state->made);
         }

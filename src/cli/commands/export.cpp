@@ -115,6 +115,7 @@ void exportOne(const ExportOptions& options, const exporting::Exporter& exporter
     }
     DiskFiles files;
     made = exporting::placed(std::move(*made), exporting::placeIn(files, folder, exporter.id()));
+    made = exporting::besideOthers(files, folder, std::move(*made));
     const auto suggestions = exporting::suggestionsFor(files, folder, *made);
     const auto plan = exporting::planWrite(files, folder, *made);
     Result<void> written;

@@ -174,6 +174,30 @@ std::vector<fs::path> DiskFiles::list(const fs::path& folder, std::size_t limit)
     return found;
 }
 
+std::vector<std::string> DiskFiles::namesIn(const fs::path& folder, std::size_t limit) const {
+    std::vector<std::string> found;
+    std::error_code error;
+    fs::directory_iterator it(folder, fs::directory_options::skip_permission_denied, error);
+    for (; !error && it != fs::directory_iterator() && found.size() < limit; it.increment(error)) {
+        std::error_code ignored;
+        if (it->is_regular_file(ignored)) {
+            found.push_back(it->path().filename().string());
+        }
+    }
+    std::sort(found.begin(), found.end());
+    return found;
+}
+
+std::vector<std::string> MemoryFiles::namesIn(const fs::path& folder, std::size_t limit) const {
+    std::vector<std::string> found;
+    for (const auto& path : list(folder, limit)) {
+        if (!path.has_parent_path()) {
+            found.push_back(path.string());
+        }
+    }
+    return found;
+}
+
 std::vector<fs::path> MemoryFiles::list(const fs::path& folder, std::size_t limit) const {
     std::vector<fs::path> found;
     for (const auto& [path, bytes] : contents) {

@@ -35,6 +35,9 @@ public:
     /// followed.
     [[nodiscard]] virtual std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
                                                                   std::size_t limit) const = 0;
+    /// Names of the files that lie in the folder itself, in order; at most `limit`.
+    [[nodiscard]] virtual std::vector<std::string> namesIn(const std::filesystem::path& folder,
+                                                           std::size_t limit) const = 0;
 };
 
 class DiskFiles : public FileAccess {
@@ -48,6 +51,7 @@ public:
     bool exists(const std::filesystem::path& path) const override;
     std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
                                             std::size_t limit) const override;
+    std::vector<std::string> namesIn(const std::filesystem::path& folder, std::size_t limit) const override;
 };
 
 /// Files in memory. `failAfter` counts down with every change; at zero, that and each later change fails.
@@ -62,6 +66,7 @@ public:
     bool exists(const std::filesystem::path& path) const override;
     std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
                                             std::size_t limit) const override;
+    std::vector<std::string> namesIn(const std::filesystem::path& folder, std::size_t limit) const override;
 
     std::map<std::filesystem::path, std::string> contents;
     int failAfter = -1; ///< negative: never

@@ -70,6 +70,12 @@ Timing time(const plan::Plan& plan, const Conditions& conditions) {
     return keeper.take();
 }
 
+Millis longestShown(const plan::Plan& plan) {
+    Timekeeper keeper(plan);
+    const Launch never{model::StartKind::First, 0, std::vector<Millis>(plan.gates.size(), kNever)};
+    return keeper.time(never).metrics.shown; // no gate that opens sooner makes it longer
+}
+
 int Timing::beatAt(double t) const {
     int found = 0;
     for (std::size_t i = 0; i < beats.size(); ++i) {

@@ -62,6 +62,9 @@ private:
     std::size_t m_reached = 0;      // beats up to and including this one have begun
 };
 
+/// How long a first launch lasts at most without its opening; kNever if it can last for ever.
+[[nodiscard]] Millis longestShown(const plan::Plan& plan);
+
 /// One launch.
 [[nodiscard]] Timing time(const plan::Plan& plan, const Conditions& conditions);
 

@@ -67,7 +67,7 @@ picture stays until you call `launch.dismiss()`.
                                    fmt::arg("package", n.packageName), fmt::arg("style", n.styleName),
                                    fmt::arg("code", n.codePackage), fmt::arg("object", n.objectName),
                                    fmt::arg("gates", gates), fmt::arg("icon", n.resource("launcher")));
-    build.add("INTEGRATE.md", std::move(text));
+    build.base.addForPeople(build.root + "INTEGRATE.md", std::move(text));
 }
 
 }

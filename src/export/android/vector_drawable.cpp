@@ -73,6 +73,21 @@ std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& ou
     return std::nullopt;
 }
 
+/// The platform refuses an empty text where it expects a path.
+std::string pathText(const art::Path& path) {
+    auto text = art::toText(path);
+    return text.empty() ? "M0,0" : text;
+}
+
+/// It refuses a vector without a path, too: one that shows nothing gets a path that paints nothing.
+std::string vectorText(pugi::xml_document& document) {
+    auto root = document.document_element();
+    if (!root.find_node([](const pugi::xml_node& node) { return std::string_view(node.name()) == "path"; })) {
+        with(root.append_child("path"), "android:pathData", "M0,0");
+    }
+    return xmlText(document);
+}
+
 class VectorWriter {
 public:
     explicit VectorWriter(const VectorOptions& options) : m_options(options) {}
@@ -123,34 +138,49 @@ public:
     }
 
 private:
+    /// Ids of the art are not written: the resource rules would take one such as "@x" for a reference, and
+    /// the names of a vector are ours for its animation.
     void shape(pugi::xml_node parent, const art::Shape& shape, const Matrix& map, double outerOpacity) {
+        const auto isGradient = [](const art::Paint& paint) {
+            return std::holds_alternative<art::Gradient>(paint);
+        };
         const bool hasFill = !std::holds_alternative<std::monostate>(shape.fill);
         const bool hasStroke =
             !std::holds_alternative<std::monostate>(shape.stroke.paint) && !m_options.fillsOnly;
         if (!hasFill && !hasStroke) {
             return;
         }
-        auto path = parent.append_child("path");
-        if (!shape.id.empty()) {
-            with(path, "android:name", shape.id);
-        }
-        with(path, "android:pathData", art::toText(art::mapped(shape.path, map)));
-        if (shape.rule == art::FillRule::EvenOdd) {
-            with(path, "android:fillType", "evenOdd");
-        }
+        auto path = addPath(parent, shape, map);
         const double opacity = outerOpacity * shape.opacity;
         if (hasFill) {
             paint(path, "android:fillColor", "android:fillAlpha", shape.fill, map, opacity);
         }
         if (hasStroke) {
-            static constexpr const char* caps[] = {"butt", "round", "square"};
-            static constexpr const char* joins[] = {"miter", "round", "bevel"};
-            with(path, "android:strokeWidth", numberText(shape.stroke.width * map.meanScale()));
-            with(path, "android:strokeLineCap", caps[static_cast<int>(shape.stroke.cap)]);
-            with(path, "android:strokeLineJoin", joins[static_cast<int>(shape.stroke.join)]);
-            with(path, "android:strokeMiterLimit", numberText(shape.stroke.miterLimit));
-            paint(path, "android:strokeColor", "android:strokeAlpha", shape.stroke.paint, map, opacity);
+            // The platform strokes with the fill's gradient where a path has one.
+            if (hasFill && isGradient(shape.fill) && !isGradient(shape.stroke.paint)) {
+                path = addPath(parent, shape, map);
+            }
+            stroke(path, shape.stroke, map, opacity);
         }
+    }
+
+    static pugi::xml_node addPath(pugi::xml_node parent, const art::Shape& shape, const Matrix& map) {
+        auto path = parent.append_child("path");
+        with(path, "android:pathData", pathText(art::mapped(shape.path, map)));
+        if (shape.rule == art::FillRule::EvenOdd) {
+            with(path, "android:fillType", "evenOdd");
+        }
+        return path;
+    }
+
+    void stroke(pugi::xml_node path, const art::Stroke& stroke, const Matrix& map, double opacity) {
+        static constexpr const char* caps[] = {"butt", "round", "square"};
+        static constexpr const char* joins[] = {"miter", "round", "bevel"};
+        with(path, "android:strokeWidth", numberText(stroke.width * map.meanScale()));
+        with(path, "android:strokeLineCap", caps[static_cast<int>(stroke.cap)]);
+        with(path, "android:strokeLineJoin", joins[static_cast<int>(stroke.join)]);
+        with(path, "android:strokeMiterLimit", numberText(stroke.miterLimit));
+        paint(path, "android:strokeColor", "android:strokeAlpha", stroke.paint, map, opacity);
     }
 
     void paint(pugi::xml_node path, const char* attribute, const char* alphaAttribute,
@@ -220,7 +250,7 @@ std::string vectorDrawable(const art::Art& art, const VectorOptions& options) {
     with(clipped.append_child("clip-path"), "android:pathData",
          art::toText(art::mapped(art::rectPath(v, 0, 0), fit)));
     writer.group(clipped, art.root, fit, 1);
-    return xmlText(document);
+    return vectorText(document);
 }
 
 std::string vectorDrawable(const art::Path& path, Size size, const std::string& colour) {
@@ -230,7 +260,7 @@ std::string vectorDrawable(const art::Path& path, Size size, const std::string& 
     auto parent = VectorWriter(options).begin(document);
     const auto centred = art::mapped(path, Matrix::translation(size.width / 2, size.height / 2));
     auto node = parent.append_child("path");
-    with(node, "android:pathData", art::toText(centred));
+    with(node, "android:pathData", pathText(centred));
     with(node, "android:fillColor", colour);
     return xmlText(document);
 }

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <pugixml.hpp>
 
 namespace scaena::exporting {
 
@@ -82,25 +83,96 @@ std::string between(const std::string& text, const std::string& from, const std:
                                     : text.substr(begin + from.size(), end - begin - from.size());
 }
 
-/// The launch theme on the activity that the launcher starts.
+/// Where an element's start tag lies in the text it was read from: from its name to the ">" or "/>" that ends
+/// it. Empty if the text does not say so.
+struct StartTag {
+    std::size_t begin = 0, end = 0;
+    [[nodiscard]] bool isEmpty() const { return begin == end; }
+};
+
+StartTag startTagOf(const pugi::xml_node& node, const std::string& text) {
+    const auto begin = node.offset_debug();
+    const std::string name = node.name();
+    if (begin < 0 || text.compare(static_cast<std::size_t>(begin), name.size(), name) != 0) {
+        return {};
+    }
+    char quote = 0;
+    for (auto at = static_cast<std::size_t>(begin); at < text.size(); ++at) {
+        if (quote != 0) {
+            quote = text[at] == quote ? '\0' : quote;
+        } else if (text[at] == '"' || text[at] == '\'') {
+            quote = text[at];
+        } else if (text[at] == '>') {
+            return {static_cast<std::size_t>(begin), at > 0 && text[at - 1] == '/' ? at - 1 : at};
+        }
+    }
+    return {};
+}
+
+/// The text with that attribute of the node set. Everything else stays as it is, to the blank.
+std::optional<std::string> withAttribute(std::string text, const pugi::xml_node& node,
+                                         const std::string& name, const std::string& value) {
+    const auto tag = startTagOf(node, text);
+    const auto before = node.attribute(name.c_str());
+    if (tag.isEmpty() || value == before.value()) {
+        return std::nullopt;
+    }
+    if (!before) {
+        text.insert(tag.begin + std::string_view(node.name()).size(), " " + name + "=\"" + value + "\"");
+        return text;
+    }
+    const auto at =
+        text.find(name, tag.begin); // no value of a well-formed tag before it holds its name and "="
+    const auto from = text.find_first_of("\"'", at);
+    const auto to = from == std::string::npos ? from : text.find(text[from], from + 1);
+    if (to == std::string::npos || to > tag.end) {
+        return std::nullopt;
+    }
+    return text.replace(from + 1, to - from - 1, value);
+}
+
+bool startsFromLauncher(const pugi::xml_node& component) {
+    return !component
+                .find_node([](const pugi::xml_node& node) {
+                    return std::string_view(node.name()) == "category" &&
+                           std::string_view(node.attribute("android:name").value()) ==
+                               "android.intent.category.LAUNCHER";
+                })
+                .empty();
+}
+
+/// ".Main" and "com.example.Main" are the same class of the package com.example.
+bool isSameClass(std::string_view a, std::string_view b) {
+    const auto ends = [](std::string_view whole, std::string_view tail) {
+        return !tail.empty() && (whole == tail || (tail.front() == '.' && whole.ends_with(tail)));
+    };
+    return ends(a, b) || ends(b, a);
+}
+
+/// The launch theme on the activity that the launcher starts, by itself or by an alias.
 std::optional<std::string> withTheme(const std::string& manifest, const std::string& style) {
-    const auto launcher = manifest.find("android.intent.category.LAUNCHER");
-    const auto activity = launcher == std::string::npos ? launcher : manifest.rfind("<activity", launcher);
-    const auto end = activity == std::string::npos ? activity : manifest.find('>', activity);
-    if (end == std::string::npos) {
+    pugi::xml_document document;
+    if (!document.load_buffer(manifest.data(), manifest.size())) {
         return std::nullopt;
     }
-    auto head = manifest.substr(activity, end - activity);
-    const std::string wanted = "android:theme=\"@style/" + style + "\"";
-    if (head.find(wanted) != std::string::npos) {
-        return std::nullopt;
+    const auto application = document.child("manifest").child("application");
+    pugi::xml_node activity;
+    for (const auto& component : application.children()) {
+        const std::string_view kind = component.name();
+        if (activity.empty() && (kind == "activity" || kind == "activity-alias") &&
+            startsFromLauncher(component)) {
+            activity = component;
+        }
     }
-    if (const auto theme = head.find("android:theme=\""); theme != std::string::npos) {
-        head.replace(theme, head.find('"', theme + 15) + 1 - theme, wanted);
-    } else {
-        head.insert(9, " " + wanted); // behind "<activity"
+    if (std::string_view(activity.name()) == "activity-alias") { // which has no theme of its own
+        const std::string wanted = activity.attribute("android:targetActivity").value();
+        activity = application.find_child([&](const pugi::xml_node& node) {
+            return std::string_view(node.name()) == "activity" &&
+                   isSameClass(node.attribute("android:name").value(), wanted);
+        });
     }
-    return manifest.substr(0, activity) + head + manifest.substr(end);
+    return activity.empty() ? std::nullopt
+                            : withAttribute(manifest, activity, "android:theme", "@style/" + style);
 }
 
 std::optional<std::string> withStoryboard(const std::string& plist, const std::string& name) {

@@ -57,6 +57,10 @@ void ExportBuild::add(const std::string& path, std::string bytes) {
     made.files.push_back({path, std::move(bytes)});
 }
 
+void ExportBuild::addForPeople(const std::string& path, std::string bytes) {
+    made.files.push_back({path, std::move(bytes), true});
+}
+
 void ExportBuild::addLater(const std::string& path, std::function<std::string()> make) {
     m_jobs.push_back({made.files.size(), std::move(make)});
     made.files.push_back({path, {}});

@@ -20,6 +20,8 @@ struct ExportBuild {
 
     [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
     void add(const std::string& path, std::string bytes);
+    /// A file that only people read (ExportedFile::forPeople).
+    void addForPeople(const std::string& path, std::string bytes);
     /// A file whose bytes take long to make: a picture. It is made by `finished`, on all cores.
     void addLater(const std::string& path, std::function<std::string()> make);
     [[nodiscard]] bool has(const std::string& path) const;

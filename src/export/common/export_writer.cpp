@@ -41,6 +41,25 @@ Hashes readManifest(const FileAccess& files, const fs::path& path) {
     return hashes;
 }
 
+constexpr std::string_view kManifestStart = "scaena-export.";
+constexpr std::size_t kMostNames = 10'000;
+
+/// What the exports of other sequences for the same target wrote into the folder: hashes by path.
+std::multimap<std::string, std::string> writtenByOthers(const FileAccess& files, const fs::path& folder,
+                                                        const Export& made) {
+    const auto ours = manifestName(made);
+    const auto start = std::string(kManifestStart) + made.target + ".";
+    std::multimap<std::string, std::string> written;
+    for (const auto& name : files.namesIn(folder, kMostNames)) {
+        if (name != ours && name.starts_with(start) && name.ends_with(".json")) {
+            for (auto& [path, hash] : readManifest(files, folder / name)) {
+                written.emplace(path, hash);
+            }
+        }
+    }
+    return written;
+}
+
 std::string manifestText(const Export& made, const Hashes& stillOurs) {
     nlohmann::ordered_json listed = nlohmann::ordered_json::object();
     Hashes hashes = stillOurs;
@@ -61,7 +80,7 @@ std::string manifestText(const Export& made, const Hashes& stillOurs) {
 }
 
 FileChange changeOf(const FileAccess& files, const fs::path& path, const std::string& bytes,
-                    const std::string& knownHash) {
+                    const std::vector<std::string>& knownHashes) {
     if (!files.exists(path)) {
         return FileChange::Added;
     }
@@ -69,8 +88,9 @@ FileChange changeOf(const FileAccess& files, const fs::path& path, const std::st
     if (there && *there == bytes) {
         return FileChange::Unchanged;
     }
-    return there && !knownHash.empty() && sha256(*there) == knownHash ? FileChange::Changed
-                                                                      : FileChange::Refused;
+    const bool ours =
+        there && std::find(knownHashes.begin(), knownHashes.end(), sha256(*there)) != knownHashes.end();
+    return ours ? FileChange::Changed : FileChange::Refused;
 }
 
 /// Remembers what stood where something is written or removed, and puts it back unless told that all went
@@ -130,22 +150,43 @@ bool WritePlan::changesAnything() const {
 }
 
 std::string manifestName(const Export& made) {
-    return "scaena-export." + made.target + "." + resourceName(made.sequenceName, "launch") + ".json";
+    return std::string(kManifestStart) + made.target + "." + resourceName(made.sequenceName, "launch") +
+           ".json";
+}
+
+Export besideOthers(const FileAccess& files, const fs::path& folder, Export made) {
+    const auto others = writtenByOthers(files, folder, made);
+    for (auto& file : made.files) {
+        if (file.forPeople && others.count(file.path) > 0) {
+            const fs::path path(file.path);
+            file.path =
+                (path.parent_path() / (path.stem().string() + "." +
+                                       resourceName(made.sequenceName, "launch") + path.extension().string()))
+                    .generic_string();
+        }
+    }
+    return made;
 }
 
 WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Export& made) {
     const Hashes known = readManifest(files, folder / manifestName(made));
+    const auto others = writtenByOthers(files, folder, made);
     WritePlan plan;
     Hashes gone = known;
     for (const auto& file : made.files) {
-        const auto found = known.find(file.path);
-        plan.entries.push_back({file.path, changeOf(files, folder / file.path, file.bytes,
-                                                    found == known.end() ? "" : found->second)});
+        std::vector<std::string> hashes;
+        if (const auto found = known.find(file.path); found != known.end()) {
+            hashes.push_back(found->second);
+        }
+        for (auto [it, end] = others.equal_range(file.path); it != end; ++it) {
+            hashes.push_back(it->second);
+        }
+        plan.entries.push_back({file.path, changeOf(files, folder / file.path, file.bytes, hashes)});
         gone.erase(file.path);
     }
     for (const auto& [path, hash] : gone) {
         const auto there = files.read(folder / path, kLargestFile);
-        if (there) {
+        if (there && others.count(path) == 0) {
             plan.entries.push_back({path, sha256(*there) == hash ? FileChange::Removed : FileChange::Kept});
         }
     }

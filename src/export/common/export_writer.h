@@ -42,6 +42,12 @@ struct WritePlan {
 /// Where a forced export keeps the versions it replaced.
 inline constexpr std::string_view kKeptFolder = "scaena-kept";
 
+/// Several sequences may be exported into one folder. What only people read takes a name of its own there if
+/// another sequence's export has the name already: "INTEGRATE.larder.md".
+[[nodiscard]] Export besideOthers(const FileAccess& files, const std::filesystem::path& folder, Export made);
+
+/// Files that several sequences share (the player) belong to all of their exports: each may bring them up to
+/// date, and none removes what another still has.
 [[nodiscard]] WritePlan planWrite(const FileAccess& files, const std::filesystem::path& folder,
                                   const Export& made);
 

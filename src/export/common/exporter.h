@@ -19,6 +19,7 @@ namespace scaena::exporting {
 struct ExportedFile {
     std::string path; ///< relative, with forward slashes
     std::string bytes;
+    bool forPeople = false; ///< nothing refers to it by its path: only people read it
 };
 
 /// How one cue reaches one of the systems an export serves.

@@ -87,8 +87,8 @@ void addFlutterInstructions(ExportBuild& build, const AndroidNames& android, con
         hasAssets ? "1. In `pubspec.yaml`, below `flutter:`, add the pictures:\n\n        assets:\n          "
                     "- assets/launch/\n"
                   : "1. There are no pictures to add to `pubspec.yaml`: all of the art is drawn as vector.\n";
-    build.add("launch-INTEGRATE.md",
-              fmt::format(R"(# Putting the launch sequence into your app
+    build.addForPeople("launch-INTEGRATE.md",
+                       fmt::format(R"(# Putting the launch sequence into your app
 
 The files lie as they belong below the folder of `pubspec.yaml`. They need nothing but Flutter itself (3.16 or later).
 
@@ -126,10 +126,11 @@ picture stays until you call `launch.dismiss()`.
   the device.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
 )",
-                          fmt::arg("assets", assets), fmt::arg("style", android.styleName),
-                          fmt::arg("icon", android.resource("launcher")), fmt::arg("board", ios.storyboard()),
-                          fmt::arg("iosIcon", ios.icon()), fmt::arg("file", snake(build.sequence().name)),
-                          fmt::arg("data", dartName(camelCase(type))), fmt::arg("gates", gates)));
+                                   fmt::arg("assets", assets), fmt::arg("style", android.styleName),
+                                   fmt::arg("icon", android.resource("launcher")),
+                                   fmt::arg("board", ios.storyboard()), fmt::arg("iosIcon", ios.icon()),
+                                   fmt::arg("file", snake(build.sequence().name)),
+                                   fmt::arg("data", dartName(camelCase(type))), fmt::arg("gates", gates)));
 }
 
 }

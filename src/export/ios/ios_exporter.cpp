@@ -31,7 +31,7 @@ Result<Export> IosExporter::build(const ExportInput& input) const {
     addIosOpening(build, names);
     addPlayerPictures(build, names);
     addSwiftCode(build, names);
-    build.add("Launch/Info-additions.plist", launchPlist(names));
+    build.addForPeople("Launch/Info-additions.plist", launchPlist(names));
     addIosInstructions(build, names);
     return build.finished();
 }

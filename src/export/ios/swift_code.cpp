@@ -79,8 +79,8 @@ void addIosInstructions(ExportBuild& build, const IosNames& names) {
     if (gates.empty()) {
         gates = "        // The sequence waits for nothing.\n";
     }
-    build.add(names.folder + "INTEGRATE.md",
-              fmt::format(R"(# Putting the launch sequence into your app
+    build.addForPeople(names.folder + "INTEGRATE.md",
+                       fmt::format(R"(# Putting the launch sequence into your app
 
 The files need nothing but the platform, from iOS 13 on (the SwiftUI wrapper from iOS 14 on), and Swift 5.5 or later.
 
@@ -118,8 +118,8 @@ picture stays until you call `launch.dismiss()`.
   seconds, `launch.announcement` is read out.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
 )",
-                          fmt::arg("board", names.storyboard()), fmt::arg("icon", names.icon()),
-                          fmt::arg("type", names.type), fmt::arg("gates", gates)));
+                                   fmt::arg("board", names.storyboard()), fmt::arg("icon", names.icon()),
+                                   fmt::arg("type", names.type), fmt::arg("gates", gates)));
 }
 
 }

@@ -18,8 +18,8 @@ void addLottieInstructions(ExportBuild& build, const std::string& name, const sc
             beats += fmt::format("- `{}`\n", commentText(build.sequence().beats[i].name));
         }
     }
-    build.add("INTEGRATE.md",
-              fmt::format(R"(# Using the compositions
+    build.addForPeople("INTEGRATE.md",
+                       fmt::format(R"(# Using the compositions
 
 `{name}-light.json` and `{name}-dark.json` hold the launch from the app's first own frame on, by the Lottie Animation
 Community's open specification: 60 frames a second, on a screen of {width} × {height} dp, with typical loading. They are clear
@@ -35,8 +35,8 @@ The markers, in their order:
 
 With reduced motion asked for, show the last frame before the hand-off instead of playing.
 )",
-                          fmt::arg("name", name), fmt::arg("width", schedule.screen.width),
-                          fmt::arg("height", schedule.screen.height), fmt::arg("beats", beats)));
+                                   fmt::arg("name", name), fmt::arg("width", schedule.screen.width),
+                                   fmt::arg("height", schedule.screen.height), fmt::arg("beats", beats)));
 }
 
 }

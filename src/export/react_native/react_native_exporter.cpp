@@ -164,8 +164,8 @@ void addReactNativeInstructions(ExportBuild& build, const AndroidNames& android,
     if (gates.empty()) {
         gates = "        // The sequence waits for nothing.\n";
     }
-    build.add("launch/INTEGRATE.md",
-              fmt::format(R"(# Putting the launch sequence into your app
+    build.addForPeople("launch/INTEGRATE.md",
+                       fmt::format(R"(# Putting the launch sequence into your app
 
 The files lie as they belong below the folder of `package.json`. They need nothing but React Native itself (0.72 or later) and
 TypeScript or a build that takes it (the default).
@@ -174,6 +174,7 @@ TypeScript or a build that takes it (the default).
    `android:icon="@mipmap/{icon}"`. In `MainActivity.kt`:
 
         override fun onCreate(savedInstanceState: Bundle?) {{
+            setTheme(R.style.AppTheme)   // your app's own theme, before anything else
             super.onCreate(savedInstanceState)
             {package}.LaunchHold.keep(this)
         }}
@@ -217,11 +218,11 @@ picture stays until you call `launch.dismiss()`.
 - To see a change of the native parts, build anew; iOS keeps its old picture until the app is deleted from the device.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
 )",
-                          fmt::arg("style", android.styleName),
-                          fmt::arg("icon", android.resource("launcher")),
-                          fmt::arg("package", android.codePackage), fmt::arg("board", ios.storyboard()),
-                          fmt::arg("iosIcon", ios.icon()), fmt::arg("data", camelCase(type)),
-                          fmt::arg("gates", gates)));
+                                   fmt::arg("style", android.styleName),
+                                   fmt::arg("icon", android.resource("launcher")),
+                                   fmt::arg("package", android.codePackage),
+                                   fmt::arg("board", ios.storyboard()), fmt::arg("iosIcon", ios.icon()),
+                                   fmt::arg("data", camelCase(type)), fmt::arg("gates", gates)));
 }
 
 }

@@ -15,7 +15,7 @@ void addWebInstructions(WebBuild& build) {
     if (gates.empty()) {
         gates = "        // The sequence waits for nothing.\n";
     }
-    build.add("launch/INTEGRATE.md", fmt::format(R"(# Putting the launch sequence into your page
+    build.addForPeople("launch/INTEGRATE.md", fmt::format(R"(# Putting the launch sequence into your page
 
 All files lie in `launch/`, which is served beside your page (a build tool's `public/` folder is the usual place). They need
 nothing but the browser: any that knows `inert` and module scripts (all since 2023). Open `launch/try.html` from a local
@@ -47,7 +47,7 @@ the picture stays until you call `launch.dismiss()`.
 - To see a change, reload without the cache; an installed app may keep its old startup images until it is installed anew.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
 )",
-                                                 fmt::arg("gates", gates)));
+                                                          fmt::arg("gates", gates)));
 }
 
 }

@@ -34,10 +34,38 @@ std::string bodyMarkup(WebBuild& build) {
     return out + "</div>\n";
 }
 
+/// Stands for the player until that has loaded, so that the app's scripts can say from their first line on
+/// what has loaded, whichever of them comes first. It hands on what it was told, and everything after that.
+constexpr const char* kStandIn = R"(<script>
+  window.launch = (() => {
+    const told = [];
+    let player, started;
+    const finished = new Promise((done) => (started = done));
+    const say = (call) => (player ? call(player) : void told.push(call));
+    return {
+      finished,
+      open: (gate) => say((it) => it.open(gate)),
+      openWhen: (gate, promise) => {
+        if (player) return player.openWhen(gate, promise);
+        const loaded = Promise.resolve(promise);
+        told.push((it) => loaded.then(() => it.open(gate), () => {}));
+        return loaded;
+      },
+      dismiss: () => say((it) => it.dismiss()),
+      begin(it) {
+        player = it;
+        for (const call of told) queueMicrotask(() => call(it));
+        started(it.finished);
+      },
+    };
+  })();
+</script>
+)";
+
 std::string startScript(const WebBuild& build, const std::string& content) {
     return fmt::format("<script type=\"module\" async>\n"
                        "  import {{ play }} from './launch/{}.js';\n"
-                       "  window.launch = play({{ content: '{}' }});\n"
+                       "  window.launch.begin(play({{ content: '{}' }}));\n"
                        "</script>\n"
                        "<noscript><style>#{} {{ display: none }}</style></noscript>\n",
                        build.name, content, build.rootId());
@@ -68,7 +96,7 @@ std::string tryPage(const WebBuild& build, const std::string& head, const std::s
 {body}    <main id="app"><h1>{title}</h1><p>The first screen. Reload to see the launch again.</p></main>
     <script type="module">
       import {{ play }} from './launch/{name}.js';
-      window.launch = play({{ content: '#app' }});
+      window.launch.begin(play({{ content: '#app' }}));
 {gates}    </script>
   </body>
 </html>
@@ -86,10 +114,11 @@ void addPages(WebBuild& build, const std::string& headLinks) {
                                   "<link rel=\"modulepreload\" href=\"launch/launch-timing.js\">\n{1}",
                                   build.name, headLinks);
     const auto body = bodyMarkup(build);
-    build.add("launch/head.html", "<!-- For the head of your page, before everything else. -->\n" + head);
+    build.add("launch/head.html",
+              "<!-- For the head of your page, before everything else. -->\n" + std::string(kStandIn) + head);
     build.add("launch/body.html", "<!-- For your page, right behind its opening body tag. -->\n" + body +
                                       startScript(build, "#app"));
-    build.add("launch/try.html", tryPage(build, head, body));
+    build.add("launch/try.html", tryPage(build, kStandIn + head, body));
 }
 
 void addScripts(WebBuild& build) {

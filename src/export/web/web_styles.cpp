@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
+#include "core/schedule/timekeeper.h"
 #include "export/common/names.h"
 #include "export/common/picture_kind.h"
 #include "export/common/xml.h"
@@ -77,7 +78,7 @@ public:
     }
 
 private:
-    static std::string common(const std::string& root) {
+    std::string common(const std::string& root) const {
         return fmt::format(R"(
 /* The whole screen, above the page. The padding tells the player what the system's bars cover. */
 {0} {{
@@ -87,6 +88,17 @@ private:
   overflow: hidden;
   padding: env(safe-area-inset-top, 0px) env(safe-area-inset-right, 0px) env(safe-area-inset-bottom, 0px) env(safe-area-inset-left, 0px);
   box-sizing: border-box;
+  /* If the scripts never come, it goes by itself after the longest the sequence can last. */
+  animation: launch-without-scripts 1ms {1}ms forwards;
+}}
+{0}.launch-playing {{
+  animation: none;
+}}
+@keyframes launch-without-scripts {{
+  to {{
+    opacity: 0;
+    pointer-events: none;
+  }}
 }}
 {0}.launch-playing {{ background: none; }}
 {0} .launch-layer {{ position: absolute; visibility: hidden; }}
@@ -122,7 +134,15 @@ private:
   {0} .launch-dark {{ display: block; }}
 }}
 )",
-                           root);
+                           root, longestCovered());
+    }
+
+    /// How long the page may stay covered where no script comes: as long as the sequence itself can last.
+    [[nodiscard]] Millis longestCovered() const {
+        constexpr Millis kWithoutEnd =
+            15'000; // it could wait for ever, or for somebody who answers its message
+        const Millis longest = schedule::longestShown(*m_build.plans.front());
+        return isNever(longest) ? kWithoutEnd : longest;
     }
 
     std::string layer(const std::string& root, std::size_t index) {

@@ -106,11 +106,12 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
         activity.splashScreen.setOnExitAnimationListener { picture -> picture.remove() }
     }
 
-    private fun finish() {
+    /** [isGone]: the view is being taken down; its parent runs through its children just then and must not lose one. */
+    private fun finish(isGone: Boolean = false) {
         if (ended) return
         ended = true
-        val view = this.view
-        (view?.parent as? ViewGroup)?.removeView(view)
+        if (!isGone) (view?.parent as? ViewGroup)?.removeView(view)
+        view = null
         resetContent()
         onEnd?.invoke(schedule?.outcome ?: Outcome.COMPLETE)
     }
@@ -143,7 +144,7 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
 
         override fun onDetachedFromWindow() {
             super.onDetachedFromWindow()
-            finish()
+            finish(isGone = true)
         }
 
         override fun onDraw(canvas: Canvas) {

@@ -198,7 +198,7 @@ final class LaunchPlayer: NSObject {
         var size = MemoryLayout<kinfo_proc>.stride
         var name: [Int32] = [CTL_KERN, KERN_PROC, KERN_PROC_PID, getpid()]
         if sysctl(&name, 4, &info, &size, nil, 0) != 0 { return 0 }
-        let began = info.kp_proc.p_starttime
+        let began = info.kp_proc.p_un.__p_starttime
         let age = Date().timeIntervalSince1970 - Double(began.tv_sec) - Double(began.tv_usec) / 1_000_000
         return min(10, max(0, age))
     }

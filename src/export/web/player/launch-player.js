@@ -45,6 +45,10 @@ export class LaunchPlayer {
       this.#finish();
       return;
     }
+    if (getComputedStyle(root).opacity < 0.5) {
+      this.#finish('wentOn'); // this script came so late that the page was uncovered without it
+      return;
+    }
     root.classList.add('launch-playing');
     this.#hold(true);
     this.#announcing = setTimeout(() => this.#announce(announcement), 5000);
@@ -161,7 +165,7 @@ export class LaunchPlayer {
     requestAnimationFrame(() => (status.textContent = text));
   }
 
-  #finish() {
+  #finish(outcome = this.#schedule?.outcome ?? 'complete') {
     if (this.#ended) return;
     this.#ended = true;
     clearTimeout(this.#timer);
@@ -171,7 +175,7 @@ export class LaunchPlayer {
     this.#hold(false);
     document.querySelector('.launch-status')?.remove();
     this.#root.remove();
-    this.#resolve(this.#schedule?.outcome ?? 'complete');
+    this.#resolve(outcome);
   }
 }
 
