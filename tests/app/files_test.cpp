@@ -2,11 +2,11 @@
 #include "app/compose/card/easing_editor.h"
 #include "app/compose/stage/conditions_sentence.h"
 #include "app/compose/stage/stage_view.h"
+#include "app/export/export_room.h"
 #include "app/shell/commands.h"
 #include "core/file/sequence_file.h"
 #include "core/model/moves.h"
 #include "render/decoder.h"
-#include "app/export/export_room.h"
 #include "support/window_session.h"
 
 #include <QAction>
@@ -174,7 +174,7 @@ TEST_CASE("Unsaved work survives a crash in the journal") {
         next.name = "Nearly lost";
         document.apply("rename", next);
         journal.writeNow();
-        CHECK(Journal::findLost().empty()); // this program still runs
+        CHECK(JournalStore::findLost().empty()); // this program still runs
         // As if the program had died: its entry stays, under the number of a process that is gone.
         const auto folder =
             std::filesystem::path(
@@ -186,14 +186,14 @@ TEST_CASE("Unsaved work survives a crash in the journal") {
         text.replace(text.find(pid), pid.size(), "\"pid\": 999999999");
         std::ofstream(folder / "999999999.json") << text;
     }
-    lost = Journal::findLost();
+    lost = JournalStore::findLost();
     REQUIRE(lost.size() == 1);
     Document restored;
     CHECK(restored.restore(lost.front().text, lost.front().path).empty());
     CHECK(restored.sequence()->name == "Nearly lost");
     CHECK(restored.isModified());
-    Journal::forget(lost.front());
-    CHECK(Journal::findLost().empty());
+    JournalStore::forget(lost.front());
+    CHECK(JournalStore::findLost().empty());
 }
 
 TEST_CASE("Every command has a menu, a text, and a shortcut of its own") {

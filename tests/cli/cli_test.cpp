@@ -192,3 +192,49 @@ TEST_CASE("export writes, repeats itself without a change, and refuses what a pe
     CHECK(runCli({"export", sample(), "--for", "android", "--into", "x", "--package", "no package"}).code ==
           cli::kRefused);
 }
+
+TEST_CASE("Every command finds a sequence's art from inside its own folder, named with or without a path") {
+    const TemporaryFolder folder;
+    for (const char* name : {"moraine", "larder"}) {
+        std::filesystem::copy(repository() / "samples" / name, folder.path() / name,
+                              std::filesystem::copy_options::recursive);
+    }
+    const auto before = std::filesystem::current_path();
+    for (const char* name : {"moraine", "larder"}) {
+        std::filesystem::current_path(folder.path() / name);
+        const auto file = std::string(name) + ".scaena";
+        for (const auto& path : {file, "./" + file, "../" + std::string(name) + "/" + file}) {
+            const std::vector<std::vector<std::string>> commands = {
+                {"info", path},
+                {"schedule", path},
+                {"state", path, "--at", "900"},
+                {"frame", path, "--at", "900", "--size", "41x91", "-o", "out.png"},
+                {"export", path, "--for", "all", "--into", "out", "--dry-run"}};
+            for (const auto& command : commands) {
+                INFO(command.front() << " " << path);
+                const auto result = runCli(command);
+                CHECK(result.code == cli::kDone);
+                CHECK(result.err == "");
+            }
+        }
+    }
+    std::filesystem::current_path(before);
+}
+
+TEST_CASE("A link that leads out of a sequence's folder is still refused from inside that folder") {
+    const TemporaryFolder folder;
+    std::filesystem::copy(repository() / "samples/larder", folder.path() / "larder",
+                          std::filesystem::copy_options::recursive);
+    const auto art = folder.path() / "larder/art";
+    std::ofstream(folder.path() / "outside.svg") << "<svg viewBox='0 0 1 1'/>";
+    std::vector<std::filesystem::path> pictures(std::filesystem::directory_iterator(art), {});
+    for (const auto& picture : pictures) {
+        std::filesystem::remove(picture);
+        std::filesystem::create_symlink(folder.path() / "outside.svg", picture);
+    }
+    const auto before = std::filesystem::current_path();
+    std::filesystem::current_path(folder.path() / "larder");
+    CHECK(runCli({"info", "larder.scaena"}).err.find("leads out of the sequence's folder") !=
+          std::string::npos);
+    std::filesystem::current_path(before);
+}

@@ -2,40 +2,36 @@
 #pragma once
 
 #include "app/document/document.h"
+#include "app/document/journal_store.h"
 
+#include <QThreadPool>
 #include <QTimer>
-#include <optional>
 
 namespace scaena::app {
 
-/// Unsaved work that a crash left behind.
-struct LostWork {
-    QString file;                                    ///< of the journal
-    std::filesystem::path path;                      ///< where the sequence was saved last, may be empty
-    std::string text;                                ///< the sequence
-    std::map<std::string, std::string> unsavedFiles; ///< what was not yet beside it
-};
-
-/// Writes the unsaved sequence to the state folder a moment after each change, so that a crash loses at most
-/// the last two seconds. Removed when the work is saved or given up.
+/// Keeps the unsaved sequence in the state folder, so that a crash loses at most the last two seconds: it is
+/// written a moment after the first change since the last writing, in the background, and taken away when the
+/// work is saved or given up. While nothing changes, nothing is done at all.
 class Journal : public QObject {
     Q_OBJECT
 public:
     explicit Journal(Document& document, QObject* parent = nullptr);
+    /// A program that ends in order leaves no journal.
     ~Journal() override;
 
-    /// Journals of programs that no longer run.
-    [[nodiscard]] static std::vector<LostWork> findLost();
-    static void forget(const LostWork& lost);
+    /// Writes what is unsaved without waiting for its moment; returns when it is on disk.
     void writeNow();
 
 private:
-    [[nodiscard]] QString file() const;
     void update();
+    void startWriting();
+    void startRemoving();
 
     Document& m_document;
-    std::map<std::string, QString> m_keptFiles; ///< name of the kept content, by path
+    edit::SequencePtr m_written; ///< what the journal holds, or is about to; null: there is none
     QTimer m_delay;
+    JournalStore m_store; ///< touched by m_worker alone
+    QThreadPool m_worker; ///< one thread, so that everything comes in its order
 };
 
 }

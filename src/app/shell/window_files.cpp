@@ -199,7 +199,7 @@ bool MainWindow::mayLeave() {
 }
 
 void MainWindow::offerLostWork() {
-    for (const auto& lost : Journal::findLost()) {
+    for (const auto& lost : JournalStore::findLost()) {
         const QString name = lost.path.empty() ? tr("a sequence that was never saved")
                                                : QString::fromStdString(lost.path.string());
         const auto answer = QMessageBox::question(
@@ -217,7 +217,7 @@ void MainWindow::offerLostWork() {
             }
             m_journal.writeNow();
         }
-        Journal::forget(lost);
+        JournalStore::forget(lost);
         if (answer == QMessageBox::Yes) {
             return;
         }

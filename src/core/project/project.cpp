@@ -56,8 +56,8 @@ void append(Problems& to, const Problems& more) { to.insert(to.end(), more.begin
 /// A link inside the folder may still lead out of it; the path as written has been checked by the reader.
 bool staysWithin(const fs::path& folder, const fs::path& file) {
     std::error_code error;
-    const auto root = fs::weakly_canonical(folder, error);
-    const auto real = fs::weakly_canonical(file, error);
+    const auto root = fs::weakly_canonical(fs::absolute(folder.empty() ? "." : folder, error), error);
+    const auto real = fs::weakly_canonical(fs::absolute(file, error), error);
     const auto relative = real.lexically_relative(root);
     return error || (!relative.empty() && *relative.begin() != "..");
 }
