@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/compose_room.h"
-#include "app/compose/score/score_view.h"
-#include "app/compose/stage/stage_view.h"
+#include "app/arrange/arrange_room.h"
+#include "app/arrange/score/score_view.h"
+#include "app/arrange/stage/stage_view.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 #include "large_sequence.h"
 #include "support/files_of_repository.h"
 
@@ -21,8 +21,9 @@ static void dragToPaintedWindow(benchmark::State& state) {
     window.resize(1280, 800);
     window.show();
     window.openFile(QString::fromStdString((test::repository() / "samples/moraine/moraine.scaena").string()));
+    window.background().finish();
     window.preview().setTime(1300);
-    auto& score = window.compose().score();
+    auto& score = window.arrange().score();
     QApplication::processEvents();
     const auto rect = score.layoutOfScore().cueRect(3);
     const QPointF from(rect.right() - 1, rect.center().y());
@@ -55,6 +56,7 @@ public:
         if (which < 3) {
             window.openFile(
                 QString::fromStdString(test::samples()[static_cast<std::size_t>(which)].string()));
+            window.background().finish();
         } else {
             start::Started started;
             started.sequence = bench::largeSequence(100, 3);
@@ -83,7 +85,7 @@ const char* const kNames[] = {"Moraine", "Larder", "Tidewater", "100 layers, 300
 static void dragCueToPaintedStage(benchmark::State& state) {
     OpenWindow open(static_cast<int>(state.range(0)));
     state.SetLabel(kNames[state.range(0)]);
-    auto& score = open.window.compose().score();
+    auto& score = open.window.arrange().score();
     const auto& schedule = *open.window.preview().schedule();
     int cue = 0;
     while (cue + 1 < static_cast<int>(schedule.cues.size()) &&
@@ -99,7 +101,7 @@ static void dragCueToPaintedStage(benchmark::State& state) {
     int step = 0;
     for (auto _ : state) {
         open.send(score, QEvent::MouseMove, from + QPointF(step++ % 40, 0), Qt::LeftButton);
-        open.window.compose().stage().repaint();
+        open.window.arrange().stage().repaint();
     }
     open.send(score, QEvent::MouseButtonRelease, from, Qt::NoButton);
 }
@@ -110,7 +112,7 @@ BENCHMARK(dragCueToPaintedStage)->DenseRange(0, 3)->Unit(benchmark::kMillisecond
 static void dragLayerToPaintedStage(benchmark::State& state) {
     OpenWindow open(static_cast<int>(state.range(0)));
     state.SetLabel(kNames[state.range(0)]);
-    auto& stage = open.window.compose().stage();
+    auto& stage = open.window.arrange().stage();
     const auto& sequence = *open.window.document().sequence();
     const auto& schedule = *open.window.preview().schedule();
     open.window.preview().setTime(schedule.beats[0].end + 900);
@@ -139,12 +141,13 @@ static void scrubToPaintedStage(benchmark::State& state) {
     window.resize(1280, 800);
     window.show();
     window.openFile(QString::fromStdString((test::repository() / "samples/moraine/moraine.scaena").string()));
+    window.background().finish();
     QApplication::processEvents();
     double t = 600;
     for (auto _ : state) {
         t = t > 2700 ? 600 : t + 17;
         window.preview().setTime(t);
-        window.compose().stage().repaint();
+        window.arrange().stage().repaint();
     }
 }
 BENCHMARK(scrubToPaintedStage)->Unit(benchmark::kMillisecond);

@@ -23,6 +23,7 @@ CORE = {
     "motion": {"base", "model"},
     "plan": {"base", "model", "motion"},
     "schedule": {"base", "model", "motion", "plan"},
+    "check": {"base", "model", "edit", "motion", "plan", "schedule"},
     "project": {"base", "model", "file", "art"},
     "start": {"base", "model", "art"},
 }

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card_box.h"
-#include "app/compose/compose_room.h"
-#include "app/compose/takes_dialog.h"
+#include "app/arrange/arrange_room.h"
+#include "app/arrange/card_box.h"
+#include "app/arrange/takes_dialog.h"
 #include "app/export/export_room.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 #include "render/fonts.h"
 
 #include <QAction>
@@ -77,6 +77,9 @@ int main(int argc, char** argv) {
     if (!parser.positionalArguments().isEmpty()) {
         const QString file = parser.positionalArguments().first();
         window.takeFiles({file});
+        if (parser.isSet(shot)) {
+            window.background().finish(); // what follows is about the open sequence
+        }
         window.preview().setPlaying(window.preview().isPlaying() && !parser.isSet(shot));
     } else if (!parser.isSet(shot)) {
         window.offerLostWork();
@@ -108,7 +111,7 @@ int main(int argc, char** argv) {
     }
     if (parser.isSet(tab)) {
         const QStringList names = {"card", "colours", "moves", "screen", "takes", "icon"};
-        window.compose().cards().open(
+        window.arrange().cards().open(
             static_cast<CardBox::Tab>(std::max(0, int(names.indexOf(parser.value(tab))))));
     }
     if (parser.isSet(exportPreview)) {
@@ -120,7 +123,7 @@ int main(int argc, char** argv) {
         QTimer::singleShot(parser.isSet(exportPreview) ? 6000 : 1200, &window, [&] {
             QPixmap picture;
             if (parser.isSet(compare) && !window.document().sequence()->takes.empty()) {
-                picture = TakesDialog(window.compose().actions(),
+                picture = TakesDialog(window.arrange().actions(),
                                       window.document().sequence()->takes.back().id, &window)
                               .grab();
             } else if (parser.isSet(list)) {

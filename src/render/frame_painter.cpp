@@ -250,16 +250,25 @@ private:
             disc.addEllipse(QPointF(), r, r);
             painter.fillPath(disc, m_prepared.plate);
         }
-        const auto view = m_prepared.art->viewBox();
+        const auto& art = artOfBox();
+        const auto view = art.viewBox();
         const auto fit = art::fitInto({view.x(), view.y(), view.width(), view.height()},
                                       {m_box.x(), m_box.y(), m_box.width(), m_box.height()});
         painter.save();
         painter.setTransform(toQt(fit), true);
-        if (m_prepared.art->reachesOver()) {
+        if (art.reachesOver()) {
             painter.setClipRect(view, Qt::IntersectClip); // as every target does
         }
-        m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
+        art.paint(painter, {m_state.draw, m_state.fillFrom});
         painter.restore();
+    }
+
+    /// What is drawn from a layer's box takes the box it stands in, which is not always the screen's: some
+    /// systems keep the upright places in their opening.
+    [[nodiscard]] const PreparedArt& artOfBox() const {
+        const auto& wide = layer().landscape;
+        const bool standsWide = m_prepared.wide && m_state.size == Size{wide->width, wide->height};
+        return standsWide ? *m_prepared.wide : *m_prepared.art;
     }
 
     QPainter& m_painter;

@@ -29,11 +29,14 @@ std::shared_ptr<const PreparedArt> missingMark() {
 /// The layer with everything set aside that only decides where and when it is seen.
 model::Layer looksOf(const model::Layer& layer) {
     model::Layer looks = layer;
-    const Size size{layer.place.width, layer.place.height};
-    looks.place = {};
-    looks.place.width = size.width;
-    looks.place.height = size.height;
-    looks.landscape.reset();
+    const auto onlySize = [](const model::Place& place) {
+        model::Place size;
+        size.width = place.width;
+        size.height = place.height;
+        return size;
+    };
+    looks.place = onlySize(layer.place);
+    looks.landscape = project::hasOtherBox(layer) ? std::optional(onlySize(*layer.landscape)) : std::nullopt;
     looks.destination.reset();
     looks.name.clear();
     looks.group.clear();
@@ -134,18 +137,26 @@ private:
         }
     }
 
+    [[nodiscard]] std::shared_ptr<const PreparedArt> artIn(const model::Layer& layer, bool landscape) const {
+        const auto art = project::shownArt(m_sequence, m_shelf, layer, m_appearance, landscape);
+        if (!art) {
+            return nullptr;
+        }
+        const Colour tint = layer.tint.empty()
+                                ? Colour{0, 0, 0, 255}
+                                : model::colourOf(m_sequence.palette, layer.tint, m_appearance);
+        const auto& place = model::placeOn(layer, landscape);
+        const double fit = art::fitInto(art->viewBox, {0, 0, place.width, place.height}).meanScale();
+        return std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
+    }
+
     void artwork(PreparedLayer& prepared) const {
         const auto& layer = prepared.layer;
-        const auto art = project::shownArt(m_sequence, m_shelf, layer, m_appearance);
-        if (art) {
-            const Colour tint = layer.tint.empty()
-                                    ? Colour{0, 0, 0, 255}
-                                    : model::colourOf(m_sequence.palette, layer.tint, m_appearance);
-            const double fit =
-                art::fitInto(art->viewBox, {0, 0, layer.place.width, layer.place.height}).meanScale();
-            prepared.art = std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
+        prepared.art = artIn(layer, false);
+        if (layer.kind == LayerKind::Shape && project::hasOtherBox(layer)) {
+            prepared.wide = artIn(layer, true);
         }
-        markIfMissing(prepared, !art);
+        markIfMissing(prepared, !prepared.art);
         prepared.plate = layer.plate ? colour(layer.plate->colour) : QColor();
     }
 

@@ -13,7 +13,8 @@ namespace scaena::render {
 /// A layer made ready for painting under one appearance.
 struct PreparedLayer {
     model::Layer layer;
-    std::shared_ptr<const PreparedArt> art; ///< artwork, footer mark, shape, text
+    std::shared_ptr<const PreparedArt> art;  ///< artwork, footer mark, shape, text
+    std::shared_ptr<const PreparedArt> wide; ///< a shape whose landscape place has another size, in that size
     QColor plate;
     QColor from, to;          ///< backdrop; progress: its colour and its track
     QImage picture, sideways; ///< image, backdrop upright and landscape, first screen

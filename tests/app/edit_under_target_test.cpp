@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/stage/stage_view.h"
+#include "app/arrange/stage/stage_view.h"
 #include "support/window_session.h"
 
 /// Under some targets the preview shows stand-ins (a wipe for an outline that is drawn). What is edited is
@@ -22,7 +22,7 @@ public:
     }
 
     void dragOnStage(QPointF byDp) {
-        auto& stage = window.compose().stage();
+        auto& stage = window.arrange().stage();
         const QPointF from = stage.handleAt(Handle::Body);
         const QPointF to = from + stage.toPixel(byDp) - stage.toPixel({0, 0});
         send(stage, QEvent::MouseButtonPress, from, Qt::LeftButton);

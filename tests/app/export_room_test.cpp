@@ -183,10 +183,10 @@ TEST_CASE("A sequence that cannot be exported says why in the room") {
     CHECK_FALSE(s.find<QPushButton>("exportWrite")->isEnabled());
 }
 
-TEST_CASE("A command of the score leads back to Compose") {
+TEST_CASE("A command of the score leads back to Arrange") {
     ExportSession s;
     CHECK(s.room().isVisible());
-    s.trigger("roomCompose");
+    s.trigger("roomArrange");
     CHECK_FALSE(s.room().isVisible());
     s.trigger("roomExport");
     s.trigger("addRectangle");

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card/easing_editor.h"
-#include "app/compose/stage/conditions_sentence.h"
-#include "app/compose/stage/stage_view.h"
+#include "app/arrange/card/easing_editor.h"
+#include "app/arrange/stage/conditions_sentence.h"
+#include "app/arrange/stage/stage_view.h"
 #include "app/export/export_room.h"
 #include "app/shell/commands.h"
 #include "core/file/sequence_file.h"
@@ -84,7 +84,8 @@ TEST_CASE("A bad file is told as a list, and the open document stays") {
         rows = dialog->findChild<QTreeWidget*>("problemList")->topLevelItemCount();
         dialog->close();
     });
-    CHECK_FALSE(s.window.openFile(QString::fromStdString(bad.string())));
+    s.open(bad);
+    CHECK(s.window.document().path() == s.file());
     CHECK(rows >= 2);
     CHECK(s.sequence().name == "Moraine Huts");
 }
@@ -98,6 +99,7 @@ TEST_CASE("Files are dropped on the window; what is no sequence says what would 
         QApplication::sendEvent(&s.window, &enter);
         QDropEvent event(QPointF(100, 100), Qt::CopyAction, &data, Qt::LeftButton, {});
         QApplication::sendEvent(&s.window, &event);
+        s.window.background().finish();
     };
     QString told;
     whenDialogOpens([&](QWidget* dialog) {
@@ -130,7 +132,8 @@ TEST_CASE("Unsaved changes are asked about: cancel keeps, discard leaves, save s
     s.trigger("new");
     CHECK(s.sequence().name == "Untitled");
     CHECK(file::read(readWhole(s.file()))->name == "Moraine Huts!");
-    REQUIRE(s.window.openFile(QString::fromStdString(s.file().string())));
+    s.open(s.file());
+    REQUIRE(s.window.document().path() == s.file());
     change();
     whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Discard); });
     s.trigger("new");
@@ -215,6 +218,7 @@ TEST_CASE("The welcome page opens the sample and an empty page") {
     Session s(false);
     CHECK_FALSE(s.window.document().isOpen());
     QTest::mouseClick(s.child<QToolButton>("welcomeSample-0"), Qt::LeftButton);
+    s.window.background().finish();
     CHECK(s.sequence().name == "Moraine Huts");
     s.window.document().startNew();
     CHECK(s.child<QLabel>("title")->text() == "Untitled");
@@ -225,7 +229,8 @@ TEST_CASE("A dropped logo becomes a sequence that plays, is saved with its art, 
     const auto logo = s.folder() / "Fern.svg";
     std::ofstream(logo) << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 40'><path fill='#2a7f4f' "
                            "d='M0 40C10 5 70 5 80 40z'/></svg>";
-    REQUIRE(s.window.startFrom(QString::fromStdString(logo.string())));
+    s.startFrom(logo);
+    REQUIRE(s.window.document().isOpen());
     CHECK(s.window.preview().isPlaying());
     s.window.preview().setPlaying(false);
     CHECK(s.sequence().name == "Fern");
@@ -247,7 +252,8 @@ TEST_CASE("Art of a new sequence never replaces a file that is there") {
         << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 80 40'><circle cx='9' cy='9' r='9'/></svg>";
     std::filesystem::create_directories(s.folder() / "mine/art");
     std::ofstream(s.folder() / "mine/art/logo.svg") << "somebody's own";
-    REQUIRE(s.window.startFrom(QString::fromStdString(logo.string())));
+    s.startFrom(logo);
+    REQUIRE(s.window.document().isOpen());
     s.window.preview().setPlaying(false);
     REQUIRE(s.window.document().saveAs(s.folder() / "mine" / "a.scaena"));
     CHECK(readWhole(s.folder() / "mine/art/logo.svg") == "somebody's own");
@@ -263,7 +269,7 @@ TEST_CASE("A logo that cannot be used says why, and nothing is lost") {
         told = dialog->findChild<QTreeWidget*>("problemList")->topLevelItem(0)->text(1);
         dialog->close();
     });
-    CHECK_FALSE(s.window.startFrom(QString::fromStdString((s.folder() / "broken.svg").string())));
+    s.startFrom(s.folder() / "broken.svg");
     CHECK(told.contains("XML"));
     CHECK(s.sequence().name == "Moraine Huts");
 }

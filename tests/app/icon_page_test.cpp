@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card_box.h"
-#include "app/compose/shelf/icon_page.h"
-#include "app/compose/stage/stage_view.h"
+#include "app/arrange/card_box.h"
+#include "app/arrange/shelf/icon_page.h"
+#include "app/arrange/stage/stage_view.h"
 #include "render/home_screen.h"
 #include "support/pictures.h"
 #include "support/window_session.h"
@@ -27,7 +27,7 @@ Widget& part(IconPage& page, const char* name) {
 TEST_CASE("The icon's art, colour and size are chosen on its page, each as one step that can be taken back") {
     Session s;
     s.trigger("iconTab");
-    auto& page = s.window.compose().cards().icon();
+    auto& page = s.window.arrange().cards().icon();
     REQUIRE(page.isVisible());
     auto& previews = part<IconPreviews>(page, "iconPreviews");
     const QImage before = previews.picture(IconLook::Circle, Appearance::Light);
@@ -71,7 +71,7 @@ TEST_CASE("Without art for an icon its page says what to do, and nothing breaks"
         s.trigger("remove");
     }
     s.trigger("iconTab");
-    auto& page = s.window.compose().cards().icon();
+    auto& page = s.window.arrange().cards().icon();
     CHECK(part<QComboBox>(page, "iconLayer").count() == 1);
     bool says = false;
     for (auto* label : page.findChildren<QLabel*>()) {
@@ -80,14 +80,14 @@ TEST_CASE("Without art for an icon its page says what to do, and nothing breaks"
     CHECK(says);
     s.window.preview().setFromIcon(true);
     s.window.preview().setTime(-500);
-    CHECK_FALSE(s.window.compose().stage().grab().isNull());
+    CHECK_FALSE(s.window.arrange().stage().grab().isNull());
 }
 
 TEST_CASE("The home screen of the stage shows the icon in the mask of the chosen target") {
     Session s;
     s.window.preview().setFromIcon(true);
     s.window.preview().setTime(-800);
-    auto& stage = s.window.compose().stage();
+    auto& stage = s.window.arrange().stage();
     const auto cornerOn = [&](plan::TargetId target) {
         auto conditions = s.window.preview().conditions();
         conditions.target = target;

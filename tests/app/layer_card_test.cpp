@@ -1,13 +1,14 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card_box.h"
-#include "app/compose/shelf/moves_page.h"
-#include "app/compose/shelf/palette_page.h"
-#include "app/compose/shelf/screen_page.h"
-#include "app/compose/shelf/takes_page.h"
-#include "app/compose/stage/stage_view.h"
-#include "app/compose/takes_dialog.h"
-#include "app/compose/tap_dialog.h"
-#include "app/shell/background.h"
+#include "app/arrange/card/colour_box.h"
+#include "app/arrange/card_box.h"
+#include "app/arrange/shelf/moves_page.h"
+#include "app/arrange/shelf/palette_page.h"
+#include "app/arrange/shelf/screen_page.h"
+#include "app/arrange/shelf/takes_page.h"
+#include "app/arrange/stage/stage_view.h"
+#include "app/arrange/takes_dialog.h"
+#include "app/arrange/tap_dialog.h"
+#include "app/widgets/background.h"
 #include "core/edit/phrases.h"
 #include "core/model/validate.h"
 #include "support/pictures.h"
@@ -34,7 +35,7 @@ using namespace scaena::test;
 
 TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and a font goes to its text") {
     Session s;
-    auto& actions = s.window.compose().actions();
+    auto& actions = s.window.arrange().actions();
     std::ofstream(s.folder() / "mark.svg")
         << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><circle cx='4' cy='4' r='4'/></svg>";
     std::ofstream(s.folder() / "leaf.png", std::ios::binary) << pngBytes(40, Qt::green);
@@ -43,6 +44,7 @@ TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and
     const auto path = [&](const char* name) { return QString::fromStdString((s.folder() / name).string()); };
     const auto count = s.sequence().layers.size();
     actions.addFiles({path("mark.svg"), path("leaf.png"), path("leaf@2x.png"), path("jar.json")});
+    s.window.background().finish();
     CHECK(s.sequence().layers.size() == count + 3);
     CHECK(model::findThing(s.sequence().layers, "leaf")->pictures.size() == 2);
     const auto& clip = *model::findThing(s.sequence().layers, "jar");
@@ -50,6 +52,7 @@ TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and
     s.window.selection().select(Selection::Kind::Layer, "title");
     actions.addFiles(
         {QString::fromStdString((repository() / "resources/fonts/JetBrainsMono-Regular.ttf").string())});
+    s.window.background().finish();
     CHECK(model::findThing(s.sequence().layers, "title")->text.fontFile == "fonts/jetbrainsmono-regular.ttf");
     REQUIRE(s.window.document().save());
     for (const char* file : {"art/mark.svg", "images/leaf.png", "images/leaf-2x.png", "clips/jar.json",
@@ -69,7 +72,7 @@ TEST_CASE("A file that cannot be used says why and what would work, and nothing 
     const auto before = s.sequence();
     const auto tell = [&](const char* name, const std::string& bytes) {
         std::ofstream(s.folder() / name, std::ios::binary) << bytes;
-        return toldBy([&] { s.window.takeFiles({QString::fromStdString((s.folder() / name).string())}); });
+        return toldBy([&] { s.takeFiles({QString::fromStdString((s.folder() / name).string())}); });
     };
     CHECK(tell("notes.txt", "hello").contains(".svg"));
     CHECK(tell("broken.png", "\x89PNG\r\n\x1a\n rubbish").contains("PNG"));
@@ -100,18 +103,44 @@ TEST_CASE("Long work shows progress, lets the window live, and can be given up")
     const auto stopped = std::make_shared<std::atomic<bool>>(false);
     QElapsedTimer clock;
     clock.start();
-    const bool done = runInBackground(&s.window, "Reading …", [stopped](const std::atomic<bool>& stop) {
-        while (!stop) {
-            std::this_thread::sleep_for(std::chrono::milliseconds(2));
-        }
-        *stopped = true;
-    });
-    CHECK_FALSE(done);
+    auto& background = s.window.background();
+    bool handedOn = false;
+    background.run<int>(
+        "Reading …",
+        [stopped](const std::atomic<bool>& stop) {
+            while (!stop) {
+                std::this_thread::sleep_for(std::chrono::milliseconds(2));
+            }
+            *stopped = true;
+            return 1;
+        },
+        [&](int) { handedOn = true; });
+    CHECK(background.isBusy());
+    CHECK(QTest::qWaitFor([&] { return !background.isBusy(); }, 5000));
     CHECK(told);
     CHECK(ticks > 5);
     CHECK(clock.elapsed() < 5000);
     CHECK(QTest::qWaitFor([&] { return stopped->load(); }, 2000));
-    CHECK(runInBackground(&s.window, "Quick", [](const std::atomic<bool>&) {}));
+    QApplication::processEvents();
+    CHECK_FALSE(handedOn);
+    int got = 0;
+    background.run<int>(
+        "Quick", [](const std::atomic<bool>&) { return 7; }, [&](int value) { got = value; });
+    CHECK(QTest::qWaitFor([&] { return got == 7; }, 2000));
+    // Work that is begun while other work runs takes its place.
+    background.run<int>(
+        "Slow",
+        [](const std::atomic<bool>& stop) {
+            while (!stop) {
+                std::this_thread::sleep_for(std::chrono::milliseconds(1));
+            }
+            return 1;
+        },
+        [&](int value) { got = value; });
+    background.run<int>(
+        "Next", [](const std::atomic<bool>&) { return 2; }, [&](int value) { got = value; });
+    background.finish();
+    CHECK(got == 2);
 }
 
 TEST_CASE("The context menu offers what fits the selection") {
@@ -128,7 +157,7 @@ TEST_CASE("The context menu offers what fits the selection") {
             }
             menu->close();
         });
-        emit s.window.compose().wantsMenu(QPoint(300, 300));
+        emit s.window.arrange().wantsMenu(QPoint(300, 300));
         return texts;
     };
     s.window.selection().select(Selection::Kind::Layer, "sun");
@@ -197,18 +226,18 @@ TEST_CASE("What an undone step took away is selected no longer, and cannot be re
     CHECK(s.window.selection().kind() == Selection::Kind::Gate);
     s.trigger("undo");
     CHECK(s.window.selection().kind() == Selection::Kind::None);
-    s.window.compose().actions().addLayer(model::LayerKind::Text);
+    s.window.arrange().actions().addLayer(model::LayerKind::Text);
     s.trigger("duplicate");
     s.trigger("undo");
     const auto before = s.sequence();
-    s.window.compose().actions().remove();
+    s.window.arrange().actions().remove();
     CHECK(s.sequence() == before);
 }
 
 TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer mark, a destination is set by "
           "its card") {
     Session s;
-    s.window.compose().actions().addLayer(model::LayerKind::Progress);
+    s.window.arrange().actions().addLayer(model::LayerKind::Progress);
     const Id progress = s.window.selection().id();
     auto* gate = s.child<QComboBox>("progressGate");
     gate->setCurrentIndex(gate->findText("Session"));
@@ -228,4 +257,42 @@ TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer ma
     CHECK(model::findThing(s.sequence().layers, "sun")->kind == model::LayerKind::FooterMark);
     CHECK(s.sequence().opening.footer == "sun");
     CHECK(model::validate(s.sequence()).empty());
+}
+
+TEST_CASE("A colour for currentColor is offered where the art has one, and where it was given") {
+    Session s;
+    const TemporaryFolder folder;
+    const auto offered = [&](const Id& layer) {
+        s.window.selection().select(Selection::Kind::Layer, layer);
+        QApplication::processEvents();
+        for (auto* box : s.window.findChildren<QWidget*>("tint")) {
+            if (!box->isHidden()) {
+                return true;
+            }
+        }
+        return false;
+    };
+    CHECK_FALSE(offered("sun"));
+    std::ofstream(folder.path() / "mark.svg")
+        << "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 8 8'><g><circle cx='4' cy='4' r='4' "
+           "fill='none' stroke='currentColor'/></g></svg>";
+    s.window.arrange().actions().addFiles({QString::fromStdString((folder.path() / "mark.svg").string())});
+    s.window.background().finish();
+    const Id mark = s.window.selection().id();
+    REQUIRE(model::findThing(s.sequence().layers, mark)->art == "art/mark.svg");
+    CHECK(offered(mark));
+    auto next = s.sequence();
+    model::findThing(next.layers, "sun")->tint = "ink"; // so that it can be taken away
+    s.window.document().apply("tint", std::move(next));
+    s.window.selection().select(Selection::Kind::Layer, "title");
+    CHECK(offered("sun"));
+}
+
+TEST_CASE("A white swatch has a rim that is seen on white") {
+    const auto picture = swatch({255, 255, 255, 255}, 12).toImage();
+    const QColor rim = picture.pixelColor(picture.width() / 2, 0);
+    const QColor inside = picture.pixelColor(picture.width() / 2, picture.height() / 2);
+    CHECK(inside == QColor(Qt::white));
+    CHECK(rim.alpha() > 150);
+    CHECK(rim.lightness() < 150);
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card_box.h"
-#include "app/compose/stage/stage_view.h"
-#include "app/shell/chooser.h"
+#include "app/arrange/card_box.h"
+#include "app/arrange/stage/stage_view.h"
+#include "app/widgets/chooser.h"
 #include "core/model/validate.h"
 #include "core/project/project.h"
 #include "support/window_session.h"
@@ -33,6 +33,7 @@ public:
         REQUIRE(enter.isAccepted());
         QDropEvent event(QPointF(600, 400), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
         QApplication::sendEvent(&m_session.window, &event);
+        m_session.window.background().finish();
     }
     void presses(QKeySequence keys) {
         ++m_actions;
@@ -73,7 +74,7 @@ public:
     }
 
 private:
-    StageView& stage() { return m_session.window.compose().stage(); }
+    StageView& stage() { return m_session.window.arrange().stage(); }
     Session& m_session;
     int m_actions = 0;
 };

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card/easing_editor.h"
-#include "app/compose/score/score_layout.h"
-#include "app/compose/score/score_tool.h"
+#include "app/arrange/card/easing_editor.h"
+#include "app/arrange/score/score_layout.h"
+#include "app/arrange/score/score_tool.h"
 #include "app/document/filmstrip.h"
-#include "app/shell/phrasing.h"
+#include "app/widgets/phrasing.h"
 #include "core/schedule/resolve.h"
 #include "support/builders.h"
 
@@ -165,4 +165,87 @@ TEST_CASE("Times are written with thin spaces between thousands") {
     CHECK(timeText(1240) == QStringLiteral("1\u2009240"));
     CHECK(timeText(1234567.4) == QStringLiteral("1\u2009234\u2009567"));
     CHECK(timeText(-50) == QStringLiteral("\u221250"));
+}
+
+namespace {
+
+/// Three cues of the logo that overlap, and one that comes after them.
+model::Sequence overlapping() {
+    return aSequence()
+        .withBeat(play("arrive", 1600))
+        .withCue(cue("long", "arrive", 0, 900))
+        .withCue(cue("within", "arrive", 200, 300, model::MoveKind::Rise))
+        .withCue(cue("third", "arrive", 300, 100, model::MoveKind::Turn))
+        .withCue(cue("later", "arrive", 1000, 300, model::MoveKind::Pop))
+        .build();
+}
+
+}
+
+TEST_CASE("Cues of one layer that overlap get rows of their own, and can each be taken hold of") {
+    const auto sequence = overlapping();
+    const auto schedule = schedule::resolve(sequence, {});
+    ScoreLayout layout;
+    layout.update(schedule, {1000, 500}, 0, schedule.end * 1.05);
+    for (int a = 0; a < 4; ++a) {
+        for (int b = 0; b < a; ++b) {
+            INFO(sequence.cues[std::size_t(a)].id << " and " << sequence.cues[std::size_t(b)].id);
+            CHECK(layout.cueRect(a).intersected(layout.cueRect(b)).isEmpty());
+        }
+        const auto rect = layout.cueRect(a);
+        CHECK(layout.laneRow(2).contains(rect));
+        CHECK(rect.height() >= 8);
+        const auto hit = layout.hit(rect.center());
+        CHECK(hit.part == Part::Cue);
+        CHECK(hit.index == a);
+        CHECK(layout.hit({rect.right() - 1, rect.center().y()}).index == a);
+    }
+    CHECK(layout.cueRect(3).y() == layout.cueRect(0).y()); // what is free again is used again
+    CHECK(layout.laneRow(2).height() > layout.laneRow(3).height());
+    // The lanes still follow each other without a gap, and say which is where.
+    for (int layer = 0; layer < 4; ++layer) {
+        CHECK(layout.layerAt(layout.laneRow(layer).center().y()) == layer);
+        if (layer > 0) {
+            CHECK(layout.laneRow(layer).bottom() == Approx(layout.laneRow(layer - 1).top()));
+        }
+    }
+    CHECK(layout.layerAt(layout.laneRow(3).top() - 1) == -1);
+}
+
+TEST_CASE("Rows keep still while a cue is dragged over another") {
+    const auto sequence = overlapping();
+    const auto schedule = schedule::resolve(sequence, {});
+    ScoreLayout layout;
+    layout.update(schedule, {1000, 500}, 0, schedule.end * 1.05);
+    const auto lane = layout.laneRow(2);
+    auto moved = sequence;
+    moved.cues[3].anchor.offset = 250; // over all of them: a fourth row, once it is let go
+    const auto dragged = schedule::resolve(moved, {});
+    layout.update(dragged, {1000, 500}, 0, schedule.end * 1.05, true);
+    CHECK(layout.laneRow(2) == lane);
+    layout.update(dragged, {1000, 500}, 0, schedule.end * 1.05);
+    CHECK(layout.laneRow(2).height() > lane.height());
+}
+
+TEST_CASE("A beat of no length has a tab that can be seen, selected and pulled; several stand side by side") {
+    const auto sequence = aSequence()
+                              .withBeat(play("arrive", 1000))
+                              .withBeat(hold("rest", 0))
+                              .withBeat(test::wait("wait"))
+                              .build();
+    const auto schedule = schedule::resolve(sequence, {});
+    REQUIRE(schedule.beats[2].end == schedule.beats[2].start);
+    REQUIRE(schedule.beats[3].end == schedule.beats[3].start);
+    ScoreLayout layout;
+    layout.update(schedule, {1000, 500}, 0, schedule.end * 1.05);
+    const auto rest = layout.beatTab(2), wait = layout.beatTab(3);
+    CHECK(rest.width() >= 8);
+    CHECK(rest.left() == Approx(layout.xOf(schedule.beats[2].start)));
+    CHECK(rest.intersected(wait).isEmpty());
+    CHECK(layout.hit(rest.center()).part == Part::BeatEnd);
+    CHECK(layout.hit(rest.center()).index == 2);
+    CHECK(layout.hit(wait.center()).part == Part::WaitGrip);
+    CHECK(layout.hit(wait.center()).index == 3);
+    CHECK(layout.beatTab(1).isEmpty()); // which can be seen by itself
+    CHECK(layout.hit({layout.beatRect(1).right() - 2, layout.beatRow().center().y()}).index == 1);
 }

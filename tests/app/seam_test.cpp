@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/score/seam_mark.h"
-#include "app/compose/stage/seam_marks.h"
-#include "app/compose/stage/stage_view.h"
+#include "app/arrange/score/seam_mark.h"
+#include "app/arrange/stage/seam_marks.h"
+#include "app/arrange/stage/stage_view.h"
 #include "app/export/export_room.h"
 #include "app/export/target_card.h"
 #include "support/pictures.h"
@@ -28,7 +28,7 @@ struct SeamSession : Session {
     QToolButton* mend() { return window.findChild<QToolButton*>(QStringLiteral("stageMend")); }
     QImage stage() {
         QApplication::processEvents();
-        return window.compose().stage().grab().toImage();
+        return window.arrange().stage().grab().toImage();
     }
 };
 
@@ -104,7 +104,7 @@ TEST_CASE("The Export room's findings lead to the seam on the stage and mend it"
     CHECK(links >= 2);
 
     emit notes->linkActivated(QStringLiteral("show:0"));
-    CHECK(s.window.compose().isVisible());
+    CHECK(s.window.arrange().isVisible());
     CHECK(s.window.preview().time() == s.window.preview().schedule()->beats.front().end);
     CHECK_FALSE(s.window.preview().seam().empty());
 

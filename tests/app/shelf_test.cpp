@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/card_box.h"
-#include "app/compose/shelf/moves_page.h"
-#include "app/compose/shelf/palette_page.h"
-#include "app/compose/shelf/screen_page.h"
-#include "app/compose/shelf/takes_page.h"
-#include "app/compose/stage/stage_view.h"
-#include "app/compose/takes_dialog.h"
-#include "app/compose/tap_dialog.h"
-#include "app/shell/background.h"
+#include "app/arrange/card_box.h"
+#include "app/arrange/shelf/moves_page.h"
+#include "app/arrange/shelf/palette_page.h"
+#include "app/arrange/shelf/screen_page.h"
+#include "app/arrange/shelf/takes_page.h"
+#include "app/arrange/stage/stage_view.h"
+#include "app/arrange/takes_dialog.h"
+#include "app/arrange/tap_dialog.h"
+#include "app/widgets/background.h"
 #include "core/edit/phrases.h"
 #include "core/model/validate.h"
 #include "support/pictures.h"
@@ -36,7 +36,7 @@ using namespace scaena::test;
 TEST_CASE("Every move and phrase has a running miniature, made in the background") {
     Session s;
     s.trigger("movesTab");
-    auto& moves = s.window.compose().cards().moves();
+    auto& moves = s.window.arrange().cards().moves();
     const int entries = int(model::kMoveKinds + edit::standardPhrases().size());
     REQUIRE(QTest::qWaitFor([&] { return moves.miniatures().isComplete(); }, 20000));
     for (int entry = 0; entry < entries; ++entry) {
@@ -56,7 +56,7 @@ TEST_CASE("A click on the shelf adds the move at the needle, arrows and Enter as
     s.window.preview().setTime(900);
     s.window.selection().select(Selection::Kind::Layer, "title");
     s.trigger("movesTab");
-    auto& moves = s.window.compose().cards().moves();
+    auto& moves = s.window.arrange().cards().moves();
     QTest::mouseClick(moves.viewport(), Qt::LeftButton, Qt::NoModifier,
                       moves.cellOf(int(model::MoveKind::Pop)).center());
     const auto& cue = s.cue(s.window.selection().cue());
@@ -126,7 +126,7 @@ TEST_CASE("A rubber band and Ctrl select several cues, which then move, scale an
     s.trigger("brisker");
     CHECK(s.cue("sun-rise").length == Approx(length * 0.8).margin(1));
     s.trigger("alignStarts");
-    const auto times = s.window.compose().actions().selectedTimes();
+    const auto times = s.window.arrange().actions().selectedTimes();
     CHECK(times[0].start == times[1].start);
     whenDialogOpens([](QWidget* dialog) {
         auto* input = qobject_cast<QInputDialog*>(dialog);
@@ -134,7 +134,7 @@ TEST_CASE("A rubber band and Ctrl select several cues, which then move, scale an
         input->accept();
     });
     s.trigger("stagger");
-    CHECK(s.window.compose().actions().selectedTimes()[1].start == times[0].start + 120);
+    CHECK(s.window.arrange().actions().selectedTimes()[1].start == times[0].start + 120);
     // A band over everything takes all that it touches.
     const auto& layout = s.score().layoutOfScore();
     const QPointF from(layout.xOf(2650), layout.laneRow(int(s.sequence().layers.size()) - 1).top() + 2);
@@ -201,7 +201,7 @@ TEST_CASE("One's own phrase is kept for other sequences and other days") {
 TEST_CASE("The palette shows contrast, mends the night, and everything follows a colour") {
     Session s;
     s.trigger("coloursTab");
-    auto& palette = s.window.compose().cards().palette();
+    auto& palette = s.window.arrange().cards().palette();
     palette.setValue("ink", model::Appearance::Dark, {0x18, 0x20, 0x40, 255});
     auto* mend = s.child<QToolButton>("propose-ink");
     CHECK(s.child<QLabel>("contrast-ink")->toolTip().contains("4.5"));
@@ -228,17 +228,17 @@ TEST_CASE("Art is recoloured by the palette, and the stage shows it by night as 
     auto* box = s.window.findChild<QComboBox*>("recolour-4A3E6B");
     REQUIRE(box);
     s.window.preview().setTime(700);
-    const auto before = s.window.compose().stage().grab().toImage();
+    const auto before = s.window.arrange().stage().grab().toImage();
     box->setCurrentIndex(box->findText("Ink"));
     emit box->activated(box->currentIndex());
     CHECK(model::findThing(s.sequence().layers, "ridges")->recolour.at("#4A3E6B") == "ink");
-    CHECK(s.window.compose().stage().grab().toImage() != before);
+    CHECK(s.window.arrange().stage().grab().toImage() != before);
 }
 
 TEST_CASE("The first screen is composed of blocks or shown by screenshots") {
     Session s;
     s.trigger("screenTab");
-    auto& page = s.window.compose().cards().screen();
+    auto& page = s.window.arrange().cards().screen();
     const auto blocks = [&] { return model::findThing(s.sequence().layers, "hut-list")->firstScreen.blocks; };
     const auto count = blocks().size();
     page.addBlock(model::BlockKind::Cards);
@@ -252,13 +252,15 @@ TEST_CASE("The first screen is composed of blocks or shown by screenshots") {
     std::ofstream(s.folder() / "screen-dark.png", std::ios::binary) << pngBytes(60, Qt::blue);
     page.setScreenshot(QString::fromStdString((s.folder() / "screen.png").string()),
                        model::Appearance::Light);
+    s.window.background().finish();
     page.setScreenshot(QString::fromStdString((s.folder() / "screen-dark.png").string()),
                        model::Appearance::Dark);
+    s.window.background().finish();
     const auto& content = model::findThing(s.sequence().layers, "hut-list")->firstScreen;
     CHECK(content.lightImage == "images/screen.png");
     CHECK(content.darkImage == "images/screen-dark.png");
     s.trigger("toEnd");
-    const auto stage = s.window.compose().stage().grab().toImage();
+    const auto stage = s.window.arrange().stage().grab().toImage();
     CHECK(stage.pixelColor(stage.rect().center()).red() > 200);
     REQUIRE(s.window.document().save());
     CHECK(std::filesystem::exists(s.file().parent_path() / "images/screen-dark.png"));

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/stage/stage_view.h"
+#include "app/arrange/stage/stage_view.h"
 #include "core/edit/layer_edits.h"
 #include "support/window_session.h"
 
@@ -14,7 +14,7 @@ namespace {
 class StageSession : public Session {
 public:
     StageSession() { window.preview().setTime(1900); }
-    StageView& stage() { return window.compose().stage(); }
+    StageView& stage() { return window.arrange().stage(); }
     const model::Layer& layer(const Id& id) { return *model::findThing(sequence().layers, id); }
     void select(const Id& id) { window.selection().select(Selection::Kind::Layer, id); }
 

@@ -289,3 +289,36 @@ TEST_CASE("A thumbnail shows a layer alone, and none for what fills the screen")
     CHECK(picture.pixelColor(12, 12) == QColor(20, 20, 24));
     CHECK(layerThumbnail(scene, 1, {24, 24}).isNull());
 }
+
+TEST_CASE(
+    "A shape whose landscape place has another size is drawn in that size there, and in its own upright") {
+    auto sequence = aSequence().withBeat(play("arrive", 500)).build();
+    model::Layer bar;
+    bar.id = bar.name = "bar";
+    bar.kind = model::LayerKind::Shape;
+    bar.shape.form = model::ShapeForm::Rectangle;
+    bar.shape.colour = "ink";
+    bar.place.width = 100;
+    bar.place.height = 20;
+    bar.landscape = bar.place;
+    bar.landscape->width = 400;
+    sequence.layers = {sequence.layers[1], bar}; // on the backdrop alone
+    sequence.opening.icon.clear();
+    const render::Scene scene(sequence, {}, model::Appearance::Light, 1);
+    const auto inkAcross = [&](bool landscape) {
+        schedule::Conditions conditions;
+        conditions.landscape = landscape;
+        const auto schedule = schedule::resolve(sequence, conditions);
+        render::StillOptions options;
+        options.pixels = QSize(int(schedule.screen.width), int(schedule.screen.height));
+        options.roundScreen = options.bars = false;
+        const auto picture = render::still(scene, schedule, schedule.beats[1].start + 10.0, options);
+        int count = 0;
+        for (int x = 0; x < picture.width(); ++x) {
+            count += picture.pixelColor(x, picture.height() / 2).lightness() < 100 ? 1 : 0;
+        }
+        return count;
+    };
+    CHECK(inkAcross(false) == Approx(100).margin(1));
+    CHECK(inkAcross(true) == Approx(400).margin(1));
+}

@@ -18,7 +18,8 @@ inline exporting::Export exported(const model::Sequence& sequence, const project
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     const render::QtFrameMaker frames;
-    auto made = exporting::findExporter(target)->build({sequence, shelf, outliner, rasteriser, frames, {package}});
+    auto made =
+        exporting::findExporter(target)->build({sequence, shelf, outliner, rasteriser, frames, {package}});
     INFO((made ? "" : describe(made.error())));
     REQUIRE(made);
     return std::move(*made);

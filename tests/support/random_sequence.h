@@ -210,8 +210,9 @@ private:
                                                     below(static_cast<int>(model::namedEasings().size())))]
                               .easing;
         }
-        if (model::findParameter(made.move.kind, "direction") && oneIn(3)) {
-            made.move.parameters["direction"] = std::string("out");
+        if (const auto* way = model::findParameter(made.move.kind, "direction"); way && oneIn(3)) {
+            const auto choice = 1 + below(static_cast<int>(way->choices.size()) - 1);
+            made.move.parameters["direction"] = std::string(way->choices[static_cast<std::size_t>(choice)]);
         }
         std::vector<Id> possible;
         for (const auto& other : sequence.cues) {

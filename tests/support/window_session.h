@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "app/compose/compose_room.h"
-#include "app/compose/score/score_view.h"
+#include "app/arrange/arrange_room.h"
+#include "app/arrange/score/score_view.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 #include "support/files_of_repository.h"
 
 #include <QAbstractSpinBox>
@@ -26,15 +26,16 @@ using namespace scaena::app;
 /// A window with a copy of the sample in a folder of its own, so that a test may save.
 class Session {
 public:
-    explicit Session(bool open = true) {
+    explicit Session(bool opens = true) {
         setNight(false);
         std::filesystem::copy(repository() / "samples/moraine", m_folder.path() / "moraine",
                               std::filesystem::copy_options::recursive);
         window.resize(1280, 800);
         window.show();
         QTest::qWaitForWindowExposed(&window);
-        if (open) {
-            REQUIRE(window.openFile(QString::fromStdString(file().string())));
+        if (opens) {
+            open(file());
+            REQUIRE(window.document().path() == file());
             QApplication::processEvents();
         }
     }
@@ -42,10 +43,25 @@ public:
     /// A window that closes with unsaved changes would ask.
     void dropChanges() { window.document().startNew(); }
 
+    /// Opens a sequence and waits for it.
+    void open(const std::filesystem::path& path) {
+        window.openFile(QString::fromStdString(path.string()));
+        window.background().finish();
+    }
+    /// Begins with a file and waits for it.
+    void startFrom(const std::filesystem::path& path) {
+        window.startFrom(QString::fromStdString(path.string()));
+        window.background().finish();
+    }
+    void takeFiles(const QStringList& paths) {
+        window.takeFiles(paths);
+        window.background().finish();
+    }
+
     std::filesystem::path file() const { return m_folder.path() / "moraine" / "moraine.scaena"; }
     std::filesystem::path folder() const { return m_folder.path(); }
     const model::Sequence& sequence() { return *window.document().sequence(); }
-    ScoreView& score() { return window.compose().score(); }
+    ScoreView& score() { return window.arrange().score(); }
     const model::Cue& cue(const Id& id) { return *model::findThing(sequence().cues, id); }
     QRectF cueRect(const Id& id) {
         return score().layoutOfScore().cueRect(model::indexOf(sequence().cues, id));

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/export/code_colours.h"
 
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 
 #include <QRegularExpression>
 

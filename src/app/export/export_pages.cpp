@@ -4,7 +4,7 @@
 #include "app/export/file_view.h"
 #include "app/export/target_card.h"
 #include "app/export/target_words.h"
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 
 #include <QDesktopServices>
 #include <QHBoxLayout>

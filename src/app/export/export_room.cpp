@@ -5,8 +5,8 @@
 #include "app/export/kept_texts.h"
 #include "app/export/target_card.h"
 #include "app/export/target_words.h"
-#include "app/shell/phrasing.h"
-#include "app/shell/theme.h"
+#include "app/widgets/phrasing.h"
+#include "app/widgets/theme.h"
 #include "export/common/line_diff.h"
 #include "export/common/names.h"
 

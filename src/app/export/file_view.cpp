@@ -2,8 +2,8 @@
 #include "app/export/file_view.h"
 
 #include "app/export/code_colours.h"
-#include "app/shell/phrasing.h"
-#include "app/shell/theme.h"
+#include "app/widgets/phrasing.h"
+#include "app/widgets/theme.h"
 #include "export/common/picture_kind.h"
 
 #include <QButtonGroup>

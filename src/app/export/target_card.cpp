@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/export/target_card.h"
 
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 
 #include <QPainter>
 #include <QPainterPath>

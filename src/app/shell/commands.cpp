@@ -85,7 +85,7 @@ const std::vector<Command>& commands() {
         {"scope", "&Preview", "What a change by &hand means", "P"},
         {"ghosts", "&Preview", "&Ghosts and path of the cue", "Shift+G"},
 
-        {"roomCompose", "&View", "Room: C&ompose", "1"},
+        {"roomArrange", "&View", "Room: C&ompose", "1"},
         {"roomExport", "&View", "Room: &Export", "4", Open, true},
         {"zoomIn", "&View", "Zoom &in", "Ctrl++"},
         {"zoomOut", "&View", "Zoom &out", "Ctrl+-"},

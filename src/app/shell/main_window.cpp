@@ -1,18 +1,18 @@
 // SPDX-License-Identifier: MIT
 #include "app/shell/main_window.h"
 
-#include "app/compose/compose_room.h"
-#include "app/compose/score/score_view.h"
+#include "app/arrange/arrange_room.h"
+#include "app/arrange/score/score_view.h"
 #include "app/export/export_room.h"
-#include "app/shell/background.h"
-#include "app/shell/chooser.h"
+#include "app/shell/arrange_commands.h"
 #include "app/shell/commands.h"
-#include "app/shell/compose_commands.h"
-#include "app/shell/phrasing.h"
 #include "app/shell/problems_dialog.h"
 #include "app/shell/samples.h"
-#include "app/shell/theme.h"
 #include "app/shell/welcome_page.h"
+#include "app/widgets/background.h"
+#include "app/widgets/chooser.h"
+#include "app/widgets/phrasing.h"
+#include "app/widgets/theme.h"
 #include "core/file/version.h"
 #include "render/decoder.h"
 #include "render/image_cache.h"
@@ -43,8 +43,9 @@ QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQStrin
 }
 
 MainWindow::MainWindow(QWidget* parent)
-    : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_stack(new QStackedWidget(this)),
-      m_compose(new ComposeRoom(m_document, m_preview, m_selection, m_shelf, this)),
+    : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_background(this),
+      m_stack(new QStackedWidget(this)),
+      m_arrange(new ArrangeRoom(m_document, m_preview, m_selection, m_shelf, m_background, this)),
       m_export(new ExportRoom(m_document, this)), m_welcome(new WelcomePage(this)), m_title(new QLabel(this)),
       m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)),
       m_exportBookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
@@ -59,7 +60,7 @@ MainWindow::MainWindow(QWidget* parent)
     column->addWidget(buildHeader());
     column->addWidget(m_stack, 1);
     m_stack->addWidget(m_welcome);
-    m_stack->addWidget(m_compose);
+    m_stack->addWidget(m_arrange);
     m_stack->addWidget(m_export);
     setCentralWidget(central);
     buildMenus();
@@ -74,7 +75,7 @@ MainWindow::MainWindow(QWidget* parent)
     connect(m_welcome, &WelcomePage::wantsLogo, this,
             [this] { command(QStringLiteral("newFromLogo"))->trigger(); });
     connect(m_welcome, &WelcomePage::wantsOpen, this, [this] { command(QStringLiteral("open"))->trigger(); });
-    connect(m_welcome, &WelcomePage::wantsFile, this, &MainWindow::openFile);
+    connect(m_welcome, &WelcomePage::wantsFile, this, [this](const QString& path) { openFile(path); });
     connect(m_welcome, &WelcomePage::wantsSample, this,
             [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
     connect(m_welcome, &WelcomePage::wantsProject, this,
@@ -104,7 +105,7 @@ QWidget* MainWindow::buildHeader() {
         button->setFixedSize(112, 34);
         connect(button, &QToolButton::clicked, this, [this, room] { enter(room); });
     };
-    bookmark(m_bookmark, "bookmark-compose", tr("Compose"), tr("Compose (1)"), Room::Compose);
+    bookmark(m_bookmark, "bookmark-arrange", tr("Arrange"), tr("Arrange (1)"), Room::Arrange);
     bookmark(m_exportBookmark, "bookmark-export", tr("Export"), tr("Export (4)"), Room::Export);
     m_undo->setObjectName(QStringLiteral("undoWords"));
     m_undo->setFont(uiFont(12));
@@ -144,8 +145,8 @@ void MainWindow::buildMenus() {
                 return QLatin1String(composing) == QLatin1String(it.menu);
             })) {
             connect(action, &QAction::triggered, this, [this] {
-                if (m_room != Room::Compose) {
-                    enter(Room::Compose);
+                if (m_room != Room::Arrange) {
+                    enter(Room::Arrange);
                 }
             });
         }
@@ -196,16 +197,16 @@ void MainWindow::bindCommands() {
     bind("save", [this] { save(); });
     bind("saveAs", [this] { saveAs(); });
     connect(m_export, &ExportRoom::wantsSeamShown, this, [this](const schedule::Conditions& conditions) {
-        enter(Room::Compose);
+        enter(Room::Arrange);
         m_preview.showSeam(conditions);
     });
     connect(m_export, &ExportRoom::wantsSeamMended, this,
-            [this](const schedule::Conditions& conditions) { m_compose->actions().mendSeam(conditions); });
+            [this](const schedule::Conditions& conditions) { m_arrange->actions().mendSeam(conditions); });
     bind("export", [this] { enter(Room::Export); });
-    bind("roomCompose", [this] { enter(Room::Compose); });
+    bind("roomArrange", [this] { enter(Room::Arrange); });
     bind("roomExport", [this] { enter(Room::Export); });
     bind("quit", [this] { close(); });
-    bindComposeCommands(*m_compose,
+    bindArrangeCommands(*m_arrange,
                         [this](const char* id, const std::function<void()>& run) { bind(id, run); });
     bind("commandList", [this] { showCommandList(); });
     bind("nightLooks", [this] {
@@ -223,8 +224,8 @@ void MainWindow::bindCommands() {
                 .arg(QStringLiteral(SCAENA_VERSION)));
     });
     connect(m_undo, &QToolButton::clicked, command(QStringLiteral("history")), &QAction::trigger);
-    connect(m_compose, &ComposeRoom::wantsMenu, this, &MainWindow::showContextMenu);
-    connect(&m_compose->actions(), &ComposeActions::problems, this, &MainWindow::showProblems);
+    connect(m_arrange, &ArrangeRoom::wantsMenu, this, &MainWindow::showContextMenu);
+    connect(&m_arrange->actions(), &ArrangeActions::problems, this, &MainWindow::showProblems);
     connect(&m_selection, &Selection::changed, this, &MainWindow::enableCommands);
 }
 
@@ -247,7 +248,7 @@ void MainWindow::showCommandList() {
 void MainWindow::showContextMenu(const QPoint& at) {
     QMenu menu(this);
     menu.setObjectName(QStringLiteral("contextMenu"));
-    for (const auto& id : contextCommands(*m_compose)) {
+    for (const auto& id : contextCommands(*m_arrange)) {
         if (id.isEmpty()) {
             menu.addSeparator();
         } else {
@@ -305,13 +306,13 @@ void MainWindow::dressBookmark() {
             button->setStyleSheet(sheet);
         }
     };
-    dress(m_bookmark, m_room == Room::Compose);
+    dress(m_bookmark, m_room == Room::Arrange);
     dress(m_exportBookmark, m_room == Room::Export);
 }
 
 void MainWindow::updateState() {
     const bool open = m_document.isOpen();
-    QWidget* room = m_room == Room::Export ? static_cast<QWidget*>(m_export) : m_compose;
+    QWidget* room = m_room == Room::Export ? static_cast<QWidget*>(m_export) : m_arrange;
     m_stack->setCurrentWidget(open ? room : m_welcome);
     m_bookmark->setVisible(open);
     m_exportBookmark->setVisible(open);

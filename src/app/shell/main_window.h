@@ -5,6 +5,7 @@
 #include "app/document/phrase_shelf.h"
 #include "app/document/preview.h"
 #include "app/document/selection.h"
+#include "app/widgets/background.h"
 
 #include <QHash>
 #include <QMainWindow>
@@ -17,7 +18,7 @@ class QToolButton;
 
 namespace scaena::app {
 
-class ComposeRoom;
+class ArrangeRoom;
 class ExportRoom;
 class WelcomePage;
 struct Sample;
@@ -31,22 +32,25 @@ public:
     ~MainWindow() override;
 
     /// Opens a file; problems are shown as a list. Asks first if there is unsaved work.
-    bool openFile(const QString& path);
+    /// It is read in the background; `then` runs when it is open.
+    void openFile(const QString& path, const std::function<void()>& then = {});
     [[nodiscard]] Document& document() { return m_document; }
     [[nodiscard]] Preview& preview() { return m_preview; }
     [[nodiscard]] Selection& selection() { return m_selection; }
-    [[nodiscard]] ComposeRoom& compose() { return *m_compose; }
+    [[nodiscard]] ArrangeRoom& arrange() { return *m_arrange; }
     [[nodiscard]] ExportRoom& exports() { return *m_export; }
-    enum class Room { Compose, Export };
+    enum class Room { Arrange, Export };
     /// Opens a room of the open sequence.
     void enter(Room room);
     /// Begins a sequence from a logo file or from an app project's resources; what it can be is said by
     /// start::usableSources().
-    bool startFrom(const QString& path);
+    void startFrom(const QString& path);
     /// What dropping files on the window does: opens a sequence, begins with a logo, or adds them to the open
     /// one.
     void takeFiles(const QStringList& paths);
     [[nodiscard]] PhraseShelf& phraseShelf() { return m_shelf; }
+    /// What is being read.
+    [[nodiscard]] Background& background() { return m_background; }
     /// The command of that id in shell/commands.h.
     [[nodiscard]] QAction* command(const QString& id) const { return m_commands.value(id); }
     /// Offers what a crash left behind.
@@ -70,6 +74,7 @@ private:
     bool saveAs();
     /// True when it is all right to leave the present document.
     bool mayLeave();
+    [[nodiscard]] bool mayStillLeave(const edit::SequencePtr& whenAsked);
     void showProblems(const QString& title, const Problems& problems);
     void openSample(const Sample& sample);
     void showKeys();
@@ -82,11 +87,12 @@ private:
     Selection m_selection;
     PhraseShelf m_shelf;
     Journal m_journal;
+    Background m_background;
     QHash<QString, QAction*> m_commands;
     QStackedWidget* m_stack;
-    ComposeRoom* m_compose;
+    ArrangeRoom* m_arrange;
     ExportRoom* m_export;
-    Room m_room = Room::Compose;
+    Room m_room = Room::Arrange;
     WelcomePage* m_welcome;
     QLabel* m_title;
     QLabel* m_subtitle;

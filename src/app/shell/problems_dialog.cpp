@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/shell/problems_dialog.h"
 
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 
 #include <QApplication>
 #include <QClipboard>

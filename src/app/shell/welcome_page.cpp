@@ -2,7 +2,7 @@
 #include "app/shell/welcome_page.h"
 
 #include "app/shell/samples.h"
-#include "app/shell/theme.h"
+#include "app/widgets/theme.h"
 #include "core/project/project.h"
 #include "core/schedule/resolve.h"
 #include "render/still.h"

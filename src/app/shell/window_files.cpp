@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
-#include "app/compose/compose_room.h"
-#include "app/compose/score/score_view.h"
-#include "app/shell/background.h"
+#include "app/arrange/arrange_room.h"
+#include "app/arrange/score/score_view.h"
 #include "app/shell/main_window.h"
-#include "app/shell/phrasing.h"
 #include "app/shell/samples.h"
 #include "app/shell/welcome_page.h"
+#include "app/widgets/background.h"
+#include "app/widgets/phrasing.h"
 #include "core/file/version.h"
 #include "render/decoder.h"
 #include "render/image_cache.h"
@@ -49,14 +49,15 @@ void MainWindow::remember(const QString& path) {
     updateRecent();
 }
 
-bool MainWindow::openFile(const QString& path) {
+void MainWindow::openFile(const QString& path, const std::function<void()>& then) {
     if (!mayLeave()) {
-        return false;
+        return;
     }
     const auto full = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
     using Read = Result<project::Project>;
-    auto read = resultFromBackground<Read>(
-        this, tr("Opening %1 …").arg(QFileInfo(path).fileName()), [full](const std::atomic<bool>& stop) {
+    m_background.run<Read>(
+        tr("Opening %1 …").arg(QFileInfo(path).fileName()),
+        [full](const std::atomic<bool>& stop) {
             auto project = project::open(DiskFiles(), full);
             if (project) {
                 for (const auto& [name, bytes] : project->shelf->files) {
@@ -67,65 +68,76 @@ bool MainWindow::openFile(const QString& path) {
                 }
             }
             return project;
+        },
+        [this, path, then, state = m_document.sequence()](Read read) {
+            if (!read) {
+                showProblems(tr("This file cannot be opened"), read.error());
+                return;
+            }
+            if (!mayStillLeave(state)) {
+                return;
+            }
+            const Problems warnings = read->warnings;
+            m_document.take(std::move(*read));
+            m_selection.clear();
+            m_preview.setPlaying(false);
+            m_preview.setTime(0);
+            m_arrange->score().setFocus();
+            remember(path);
+            if (then) {
+                then();
+            }
+            if (!warnings.empty()) {
+                showProblems(tr("The sequence is open, but some art is not as it was drawn"), warnings);
+            }
         });
-    if (!read) {
-        return false;
-    }
-    if (!*read) {
-        showProblems(tr("This file cannot be opened"), read->error());
-        return false;
-    }
-    const Problems warnings = (*read)->warnings;
-    m_document.take(std::move(**read));
-    m_selection.clear();
-    m_preview.setPlaying(false);
-    m_preview.setTime(0);
-    m_compose->score().setFocus();
-    remember(path);
-    if (!warnings.empty()) {
-        showProblems(tr("The sequence is open, but some art is not as it was drawn"), warnings);
-    }
-    return true;
+}
+
+/// What was edited while a file was being read is as dear as what was there before.
+bool MainWindow::mayStillLeave(const edit::SequencePtr& whenAsked) {
+    return m_document.sequence() == whenAsked || mayLeave();
 }
 
 /// A sample is shown on the device it was made for.
 void MainWindow::openSample(const Sample& sample) {
-    if (openFile(sampleFile(sample))) {
+    openFile(sampleFile(sample), [this, device = sample.device, landscape = sample.landscape] {
         auto conditions = m_preview.conditions();
-        conditions.device = sample.device;
-        conditions.landscape = sample.landscape;
+        conditions.device = device;
+        conditions.landscape = landscape;
         m_preview.setConditions(conditions);
-    }
+    });
 }
 
-bool MainWindow::startFrom(const QString& path) {
+void MainWindow::startFrom(const QString& path) {
     if (!mayLeave()) {
-        return false;
+        return;
     }
     const auto source = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
     using Read = Result<start::Started>;
-    auto read = resultFromBackground<Read>(this, tr("Reading %1 …").arg(QFileInfo(path).fileName()),
-                                           [source](const std::atomic<bool>& stop) {
-                                               const render::QtDecoder decoder;
-                                               return start::startFrom(DiskFiles(), source, decoder, stop);
-                                           });
-    if (!read) {
-        return false;
-    }
-    if (!*read) {
-        showProblems(tr("This cannot be used as a beginning"), read->error());
-        return false;
-    }
-    const Problems warnings = (*read)->warnings;
-    m_document.start(std::move(**read));
-    m_selection.clear();
-    m_preview.setTime(0);
-    m_compose->score().setFocus();
-    if (!warnings.empty()) {
-        showProblems(tr("The sequence stands, but something is not as it was"), warnings);
-    }
-    m_preview.setPlaying(true);
-    return true;
+    m_background.run<Read>(
+        tr("Reading %1 …").arg(QFileInfo(path).fileName()),
+        [source](const std::atomic<bool>& stop) {
+            const render::QtDecoder decoder;
+            return start::startFrom(DiskFiles(), source, decoder, stop);
+        },
+        [this, state = m_document.sequence()](Read read) {
+            if (!read) {
+                showProblems(tr("This cannot be used as a beginning"), read.error());
+                return;
+            }
+            if (!mayStillLeave(state)) {
+                return;
+            }
+            const Problems warnings = read->warnings;
+            m_document.start(std::move(*read));
+            m_selection.clear();
+            m_preview.setTime(0);
+            m_arrange->score().setFocus();
+            if (!warnings.empty()) {
+                showProblems(tr("The sequence stands, but something is not as it was"), warnings);
+            }
+            m_preview.setPlaying(true);
+        });
 }
 
 void MainWindow::takeFiles(const QStringList& paths) {
@@ -138,7 +150,7 @@ void MainWindow::takeFiles(const QStringList& paths) {
     } else if (!m_document.isOpen() || QFileInfo(first).isDir()) {
         startFrom(first);
     } else {
-        m_compose->actions().addFiles(paths);
+        m_arrange->actions().addFiles(paths);
     }
 }
 

@@ -146,6 +146,17 @@ void countColours(const Group& group, const Matrix& outer, std::map<std::string,
     }
 }
 
+bool usesCurrentColour(const Group& group) {
+    return std::any_of(group.children.begin(), group.children.end(), [](const Node& child) {
+        if (const auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
+            return usesCurrentColour(**inner);
+        }
+        const auto& shape = std::get<Shape>(child);
+        return std::holds_alternative<CurrentColour>(shape.fill) ||
+               std::holds_alternative<CurrentColour>(shape.stroke.paint);
+    });
+}
+
 /// A gradient of a CSS angle over a box (CSS Images 3 §3.1.2).
 Gradient cssGradient(const Rect& box, double angle, Colour from, Colour to) {
     const double radians = angle * std::numbers::pi / 180;
@@ -187,6 +198,8 @@ Art recoloured(const Art& art, const std::map<std::string, Colour>& replace) {
     Recolourer(replace).group(copy.root);
     return copy;
 }
+
+bool usesCurrentColour(const Art& art) { return usesCurrentColour(art.root); }
 
 std::vector<std::string> colourNames(const Art& art) {
     std::map<std::string, double> areas;

@@ -32,6 +32,9 @@ struct PartInfo {
 /// Whether something may be painted outside of the viewBox.
 [[nodiscard]] bool reachesOver(const Art& art);
 
+/// Whether anything is painted in what `currentColor` stands for.
+[[nodiscard]] bool usesCurrentColour(const Art& art);
+
 /// The plain colours of the art as "#RRGGBB", those that cover most first, each once.
 [[nodiscard]] std::vector<std::string> colourNames(const Art& art);
 

@@ -134,6 +134,35 @@ Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offse
     return sequence;
 }
 
+bool canKeepInSight(const Cue& cue) {
+    const auto standing = model::standing(cue.move.kind);
+    return std::any_of(standing.begin(), standing.end(), [&](const auto& it) {
+        const auto found = cue.move.parameters.find(it.first);
+        return found == cue.move.parameters.end() || found->second != it.second;
+    });
+}
+
+Sequence keepInSight(Sequence sequence, const Id& cue) {
+    with(sequence.cues, cue, [&](Cue& it) {
+        for (const auto& [key, value] : model::standing(it.move.kind)) {
+            it.move.parameters[key] = value;
+        }
+        if (it.move.kind == MoveKind::Fade) {
+            it.move.parameters.erase("from"); // it starts from what is there
+        }
+    });
+    return sequence;
+}
+
+Sequence bringIn(Sequence sequence, const Id& cue) {
+    with(sequence.cues, cue, [&](Cue& it) {
+        for (const auto& [key, value] : model::standing(it.move.kind)) {
+            it.move.parameters.erase(key);
+        }
+    });
+    return sequence;
+}
+
 Sequence duplicateCue(Sequence sequence, const Id& cue, Id& made) {
     const int index = indexOf(sequence.cues, cue);
     if (index < 0) {
@@ -183,11 +212,17 @@ Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length) {
     return sequence;
 }
 
-Sequence setGateTypical(Sequence sequence, const Id& gate, Millis typical) {
+Sequence setGateTime(Sequence sequence, const Id& gate, GateTime which, Millis time) {
     with(sequence.gates, gate, [&](Gate& it) {
-        it.typical = bounded(typical);
-        it.fast = std::min(it.fast, it.typical);
-        it.slow = std::max(it.slow, it.typical);
+        Millis* const times[] = {&it.fast, &it.typical, &it.slow};
+        const auto place = static_cast<std::size_t>(which);
+        *times[place] = bounded(time);
+        for (std::size_t i = 0; i < place; ++i) {
+            *times[i] = std::min(*times[i], *times[place]);
+        }
+        for (std::size_t i = place + 1; i < std::size(times); ++i) {
+            *times[i] = std::max(*times[i], *times[place]);
+        }
     });
     return sequence;
 }

@@ -30,6 +30,12 @@ using model::Sequence;
 /// A new cue with the move's defaults, `offset` ms after the beat's start. Its id is in `made`.
 [[nodiscard]] Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offset,
                               model::MoveKind kind, Id& made);
+/// Whether there is a way of the cue's move that keeps its layer in sight, other than the one it has.
+[[nodiscard]] bool canKeepInSight(const model::Cue& cue);
+/// The cue's move as a layer makes it that is in sight already (model::standing).
+[[nodiscard]] Sequence keepInSight(Sequence sequence, const Id& cue);
+/// The other way: the cue brings its layer in.
+[[nodiscard]] Sequence bringIn(Sequence sequence, const Id& cue);
 [[nodiscard]] Sequence duplicateCue(Sequence sequence, const Id& cue, Id& made);
 /// Cues that hung on it then hang on what it hung on, at the same time as before if that can be said.
 [[nodiscard]] Sequence removeCue(Sequence sequence, const Id& cue);
@@ -37,6 +43,10 @@ using model::Sequence;
 // Beats and gates
 /// For a wait this is its `atLeast`.
 [[nodiscard]] Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length);
-[[nodiscard]] Sequence setGateTypical(Sequence sequence, const Id& gate, Millis typical);
+/// The three loading times of a gate, from quick to slow.
+enum class GateTime { Fast, Typical, Slow };
+/// One that would contradict the others carries them along: fast is never longer than typical, nor typical
+/// than slow.
+[[nodiscard]] Sequence setGateTime(Sequence sequence, const Id& gate, GateTime which, Millis time);
 
 }

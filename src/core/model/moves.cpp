@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/model/moves.h"
 
+#include <algorithm>
 #include <array>
 #include <cassert>
 
@@ -22,7 +23,11 @@ const Easing kDepart = CubicBezier{0.7, 0, 0.84, 0};
 const Easing kEaseOut = CubicBezier{0, 0, 0.58, 1};
 const Easing kEaseInOut = CubicBezier{0.42, 0, 0.58, 1};
 
-MoveParameter direction() { return choice("direction", "Direction", {"in", "out"}); }
+/// Of moves that lead somewhere and stay there.
+MoveParameter thereAndBack() { return choice("direction", "Direction", {"in", "out"}); }
+MoveParameter direction() { return choice("direction", "Direction", {"in", "out", kStay}); }
+/// Of moves by which nothing leaves.
+MoveParameter arrival() { return choice("direction", "Direction", {"in", kStay}); }
 MoveParameter fadeToo(double standard) { return number("fade", "Fades over", "%", standard, 0, 100); }
 
 std::array<MoveDefinition, kMoveKinds> makeDefinitions() {
@@ -48,14 +53,14 @@ std::array<MoveDefinition, kMoveKinds> makeDefinitions() {
         {MoveKind::Bounce,
          "Bounce",
          "falls and bounces",
-         {choice("from", "From", {"above", "below", "left", "right"}),
+         {arrival(), choice("from", "From", {"above", "below", "left", "right"}),
           number("distance", "Distance", "dp", 140, 0, 4000), fadeToo(20)},
          Bounce{2, 0.45},
          800},
         {MoveKind::Spring,
          "Spring",
          "springs into place",
-         {choice("from", "From", {"below", "above", "left", "right"}),
+         {arrival(), choice("from", "From", {"below", "above", "left", "right"}),
           number("distance", "Distance", "dp", 100, 0, 4000), fadeToo(30)},
          Spring{1, 180, 14},
          800},
@@ -113,11 +118,11 @@ std::array<MoveDefinition, kMoveKinds> makeDefinitions() {
         {MoveKind::Settle,
          "Settle",
          "settles",
-         {number("from", "From size", "%", 115, 1, 1000), fadeToo(50)},
+         {arrival(), number("from", "From size", "%", 115, 1, 1000), fadeToo(50)},
          kArrive,
          700},
-        {MoveKind::Travel, "Travel", "travels to its new place", {direction()}, kEaseInOut, 500},
-        {MoveKind::Panel, "Panel", "shrinks to a header", {direction()}, kEaseInOut, 500},
+        {MoveKind::Travel, "Travel", "travels to its new place", {thereAndBack()}, kEaseInOut, 500},
+        {MoveKind::Panel, "Panel", "shrinks to a header", {thereAndBack()}, kEaseInOut, 500},
         {MoveKind::Size,
          "Size",
          "changes its size",
@@ -186,6 +191,17 @@ bool suits(MoveKind kind, LayerKind layer) {
     default:
         return layer != LayerKind::Group || movesGroups(kind);
     }
+}
+
+std::map<std::string, MoveValue> standing(MoveKind kind) {
+    if (kind == MoveKind::Fade) {
+        return {{"to", 40.0}}; // from what is there, and not to nothing
+    }
+    const auto* way = findParameter(kind, "direction");
+    const bool stays =
+        way && std::find(way->choices.begin(), way->choices.end(), kStay) != way->choices.end();
+    return stays ? std::map<std::string, MoveValue>{{"direction", std::string(kStay)}}
+                 : std::map<std::string, MoveValue>{};
 }
 
 double numberOf(const Move& move, std::string_view key) {

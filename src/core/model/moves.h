@@ -39,6 +39,13 @@ struct MoveDefinition {
 /// Whether a layer of that kind can make this move. (A travel also needs a destination.)
 [[nodiscard]] bool suits(MoveKind kind, LayerKind layer);
 
+/// The word of the parameter "direction" for a layer that is in sight already: it goes to where the move
+/// would come from, and comes back.
+inline constexpr std::string_view kStay = "stay";
+/// The parameters by which a layer that is in sight already stays so through the move; empty where the move
+/// keeps it in sight anyway.
+[[nodiscard]] std::map<std::string, MoveValue> standing(MoveKind kind);
+
 /// The parameter's value in this move, or its default. The key must be one of the definition's.
 [[nodiscard]] double numberOf(const Move& move, std::string_view key);
 [[nodiscard]] std::string choiceOf(const Move& move, std::string_view key);

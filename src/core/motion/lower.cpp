@@ -16,6 +16,10 @@ constexpr std::string_view kPropertyWords[kProperties] = {"opacity", "x",       
                                                           "scale-y", "rotation", "flip",  "reveal",
                                                           "draw",    "travel",   "panel", "clip"};
 
+const Easing kGoing = model::CubicBezier{0.42, 0, 0.58, 1};
+constexpr double kAwayAt = 0.3;     // of a cue of a layer that stays: when it is farthest away
+constexpr double kStillSeen = 0.35; // of the layer, then
+
 /// Collects the tracks of one cue; the helpers say each common shape once.
 class Builder {
 public:
@@ -24,8 +28,10 @@ public:
     [[nodiscard]] double number(std::string_view key) const { return model::numberOf(m_move, key); }
     [[nodiscard]] double part(std::string_view key) const { return number(key) / 100; }
     [[nodiscard]] std::string choice(std::string_view key) const { return model::choiceOf(m_move, key); }
-    [[nodiscard]] bool isOut() const {
-        return model::findParameter(m_move.kind, "direction") && choice("direction") == "out";
+    [[nodiscard]] bool isOut() const { return goes("out"); }
+    [[nodiscard]] bool stays() const { return goes(model::kStay); }
+    [[nodiscard]] bool goes(std::string_view direction) const {
+        return model::findParameter(m_move.kind, "direction") && choice("direction") == direction;
     }
 
     void add(Property property, std::vector<Keyframe> keyframes) {
@@ -36,10 +42,20 @@ public:
         add(Property::ScaleY, keyframes);
     }
 
+    /// From where it is to `away` and back with the cue's easing: what a layer does that is in sight already.
+    void visit(Property property, double away) {
+        const double rest = neutral(property);
+        add(property, {{0, rest, Basis::OnTop, kGoing},
+                       {kAwayAt, away, Basis::OnTop, m_easing},
+                       {1, rest, Basis::OnTop}});
+    }
+
     /// From `away` to the property's rest with the cue's easing; the other way round for a move outwards.
     void arrive(Property property, double away) {
         const double rest = neutral(property);
-        if (isOut()) {
+        if (stays()) {
+            visit(property, away);
+        } else if (isOut()) {
             const bool factor = property == Property::ScaleX || property == Property::ScaleY;
             add(property, {{0, factor ? 1.0 : 0.0, Basis::OnTop, m_easing}, {1, away}});
         } else {
@@ -51,7 +67,7 @@ public:
     /// leaving.
     void fadeAlong() {
         const double over = part("fade");
-        if (over <= 0) {
+        if (over <= 0 || stays()) {
             return;
         }
         if (isOut()) {
@@ -79,6 +95,12 @@ public:
     }
 
     void progress(Property property, double start, double end) {
+        if (stays()) { // not all the way, or nothing of the layer would be left
+            const double most = start + (end - start) * kStillSeen;
+            add(property,
+                {{0, end, Basis::Absolute, kGoing}, {kAwayAt, most, Basis::Absolute, m_easing}, {1, end}});
+            return;
+        }
         add(property, isOut() ? std::vector<Keyframe>{{0, end, Basis::Absolute, m_easing}, {1, start}}
                               : std::vector<Keyframe>{{0, start, Basis::Absolute, m_easing}, {1, end}});
     }
@@ -130,8 +152,7 @@ public:
             pushThrough();
             break;
         case MoveKind::Settle:
-            addBothScales({{0, part("from"), Basis::Absolute, m_easing}, {1, 1}});
-            fadeAlong();
+            settle();
             break;
         case MoveKind::Travel:
             progress(Property::Travel, 0, 1);
@@ -174,15 +195,27 @@ private:
     void pop() {
         const double from = part("from");
         const double over = part("over");
-        if (isOut()) {
-            addBothScales({{0, 1, Basis::OnTop, model::CubicBezier{0.42, 0, 0.58, 1}},
-                           {0.3, 1 + over, Basis::Absolute, m_easing},
-                           {1, from}});
+        if (stays()) {
+            addBothScales({{0, 1, Basis::OnTop, kGoing},
+                           {0.45, 1 + over, Basis::OnTop, m_easing},
+                           {1, 1, Basis::OnTop}});
+        } else if (isOut()) {
+            addBothScales(
+                {{0, 1, Basis::OnTop, kGoing}, {0.3, 1 + over, Basis::Absolute, m_easing}, {1, from}});
         } else {
-            addBothScales({{0, from, Basis::Absolute, m_easing},
-                           {0.65, 1 + over, Basis::Absolute, model::CubicBezier{0.42, 0, 0.58, 1}},
-                           {1, 1}});
+            addBothScales(
+                {{0, from, Basis::Absolute, m_easing}, {0.65, 1 + over, Basis::Absolute, kGoing}, {1, 1}});
         }
+        fadeAlong();
+    }
+
+    void settle() {
+        if (stays()) {
+            visit(Property::ScaleX, part("from"));
+            visit(Property::ScaleY, part("from"));
+            return;
+        }
+        addBothScales({{0, part("from"), Basis::Absolute, m_easing}, {1, 1}});
         fadeAlong();
     }
 

@@ -56,6 +56,9 @@ std::optional<model::Cue> standIn(const Target& target, const model::Cue& cue) {
     model::Cue wipe = cue;
     wipe.easing = model::easingOf(cue);
     wipe.move = {model::MoveKind::Wipe, {}};
+    if (const auto way = cue.move.parameters.find("direction"); way != cue.move.parameters.end()) {
+        wipe.move.parameters.insert(*way);
+    }
     return wipe;
 }
 

@@ -10,14 +10,25 @@ namespace scaena::project {
 using model::Appearance;
 using model::LayerKind;
 
+namespace {
+
+Size sizeOf(const model::Place& place) { return {place.width, place.height}; }
+
+}
+
+bool hasOtherBox(const model::Layer& layer) {
+    return !model::coversScreen(layer.kind) && layer.landscape &&
+           sizeOf(*layer.landscape) != sizeOf(layer.place);
+}
+
 art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf, const model::Layer& layer,
-                     Appearance appearance) {
+                     Appearance appearance, bool landscape) {
     const auto colour = [&](const model::ColourRef& ref) {
         return model::colourOf(sequence.palette, ref, appearance);
     };
     if (layer.kind == LayerKind::Shape) {
         return std::make_shared<const art::Art>(
-            art::shapeArt(layer.shape, {layer.place.width, layer.place.height}, colour));
+            art::shapeArt(layer.shape, sizeOf(model::placeOn(layer, landscape)), colour));
     }
     auto shown = shelf.artOf(layer, appearance);
     if (shown && !layer.part.empty()) {

@@ -106,7 +106,7 @@ std::vector<Layer> layersFor(const FirstSequence& parts, const std::string& name
     Layer logo = parts.logo;
     logo.id = "logo";
     logo.name = "Logo";
-    if (logo.kind == LayerKind::Artwork) {
+    if (parts.usesCurrentColour) {
         logo.tint = "ink";
     }
     const double longest = std::max({parts.shape.width, parts.shape.height, 1e-9});

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/art/parts.h"
 #include "core/art/read_svg.h"
 #include "core/model/limits.h"
 #include "core/start/app_project.h"
@@ -54,6 +55,7 @@ private:
         parts.logo.kind = model::LayerKind::Artwork;
         parts.logo.art = svg->path;
         parts.colours = largeColoursOf(*art);
+        parts.usesCurrentColour = art::usesCurrentColour(*art);
         parts.shape = {art->viewBox.width, art->viewBox.height};
         m_into.files[svg->path] = std::move(svg->bytes);
         for (const auto& path : dark) {

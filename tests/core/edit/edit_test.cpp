@@ -111,7 +111,8 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     case 10:
         return setCueAnchor(s, cueId, {model::AnchorKind::BeatStart, {}, random.below(200), {}});
     default:
-        return setGateTypical(s, s.gates.empty() ? "none" : s.gates.front().id, random.below(3000));
+        return setGateTime(s, s.gates.empty() ? "none" : s.gates.front().id,
+                           static_cast<GateTime>(random.below(3)), random.below(3000));
     }
 }
 
@@ -195,9 +196,9 @@ TEST_CASE("A wait's length is its least length, the opening's cannot be set") {
 }
 
 TEST_CASE("A gate's fast and slow times keep to either side of the typical one") {
-    const auto changed = setGateTypical(small(), "session", 5000);
+    const auto changed = setGateTime(small(), "session", GateTime::Typical, 5000);
     CHECK(changed.gates[0].slow == 5000);
-    CHECK(setGateTypical(small(), "session", 50).gates[0].fast == 50);
+    CHECK(setGateTime(small(), "session", GateTime::Typical, 50).gates[0].fast == 50);
 }
 
 TEST_CASE("Any row of edits leaves a valid sequence") {
@@ -317,4 +318,18 @@ TEST_CASE("A change set tells added, removed, changed and reordered") {
     CHECK(std::count(set.changes.begin(), set.changes.end(),
                      Change{Thing::Colour, "new", ChangeKind::Added}) == 1);
     CHECK(set.touches(Thing::Sequence));
+}
+
+TEST_CASE("Whichever loading time of a gate is set, the others never contradict it") {
+    for (const auto which : {GateTime::Fast, GateTime::Typical, GateTime::Slow}) {
+        for (const Millis time : {0, 120, 700, 3000, 90'000}) {
+            INFO(static_cast<int>(which) << " " << time);
+            const auto gate = setGateTime(small(), "session", which, time).gates[0];
+            CHECK(gate.fast <= gate.typical);
+            CHECK(gate.typical <= gate.slow);
+            CHECK((which == GateTime::Fast      ? gate.fast
+                   : which == GateTime::Typical ? gate.typical
+                                                : gate.slow) == time);
+        }
+    }
 }

@@ -1,0 +1,123 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/document/phrase_shelf.h"
+#include "app/document/preview.h"
+#include "app/document/selection.h"
+#include "app/widgets/background.h"
+#include "core/check/finding.h"
+#include "core/edit/handoff_edits.h"
+#include "core/edit/time_edits.h"
+#include "core/start/dropped_file.h"
+
+#include <QPointer>
+#include <QWidget>
+
+namespace scaena::app {
+
+/// What can be done in Arrange, each as one step of the history. Menus, keys, context menus and buttons all
+/// come here.
+class ArrangeActions : public QObject {
+    Q_OBJECT
+public:
+    ArrangeActions(Document& document, Preview& preview, Selection& selection, PhraseShelf& shelf,
+                   Background& background, QWidget* window);
+
+    // Layers
+    void addLayer(model::LayerKind kind);
+    void addShape(model::ShapeForm form);
+    /// Files of any kind the stage can show: art, pictures, clips; on the selected layer also dark variants
+    /// and fonts. Says what cannot be used.
+    void addFiles(const QStringList& paths);
+    void askForFiles();
+    void groupSelected();
+    void ungroupSelected();
+    void takeApart();
+    void toggleLock();
+    void toggleHidden();
+    void raise(int by);
+    void setLandscapePlace(bool own);
+
+    /// Puts layers and colours where the system's own frame leaves them, for the present or other conditions.
+    /// Says so when there is nothing to mend, or what cannot be.
+    void mendSeam();
+    void mendSeam(schedule::Conditions conditions);
+
+    // Cues
+    /// Opens the list of moves and phrases for the selected layer, at the needle.
+    void chooseCue();
+    void addCue(model::MoveKind kind, const Id& layer, double time);
+    void addPhrase(const model::Phrase& phrase, const Id& layer, double time);
+    void keepPhrase();
+    void copy();
+    void cut();
+    void paste();
+    void align(edit::Edge edge);
+    void askStagger();
+    void askScale();
+    void scale(double factor);
+    void stagger(Millis step);
+    void setTimes(const std::vector<Millis>& times);
+    void tapRhythm();
+    void chain(model::AnchorKind kind);
+    void unchain();
+
+    // Beats, gates, takes
+    void addBeat(model::BeatKind kind);
+    void splitBeat();
+    void shiftBeat(int by);
+    void addGate();
+    void keepTake(const QString& name = {});
+    void goBackTo(const Id& take);
+    void removeTake(const Id& take);
+    void setTransition(edit::Transition transition);
+
+    // Of whatever is selected
+    void duplicate();
+    void remove();
+    void rename();
+    void rename(Selection::Kind kind, const Id& id, const QString& name);
+    void selectAll();
+
+    /// The selected cues with their times, by start.
+    [[nodiscard]] std::vector<edit::CueTime> selectedTimes() const;
+    /// The layer a new cue belongs to: that of the selection, else the leading one (the logo).
+    [[nodiscard]] Id layerForCue() const;
+
+    [[nodiscard]] Document& document() const { return m_document; }
+    [[nodiscard]] Preview& preview() const { return m_preview; }
+    [[nodiscard]] Selection& selection() const { return m_selection; }
+    [[nodiscard]] PhraseShelf& shelf() const { return m_shelf; }
+    [[nodiscard]] Background& background() const { return m_background; }
+
+signals:
+    void problems(const QString& title, const scaena::Problems& problems);
+    /// Something a person should know of what was just done, perhaps with another way to do it.
+    void noted(const scaena::check::Finding& finding);
+
+private:
+    struct Moment {
+        Id beat;
+        Millis offset = 0;
+    };
+    /// The beat and offset a time means for a layer: the opening is only the icon's.
+    [[nodiscard]] Moment momentFor(const Id& layer, double time) const;
+    [[nodiscard]] bool isInSight(const Id& layer, const Moment& moment) const;
+    void apply(const QString& name, model::Sequence next);
+    void forgetGone();
+    void addLayerOf(model::Layer layer, const QString& name);
+    void useFiles(const std::vector<start::DroppedFile>& files);
+    [[nodiscard]] model::ColourRef colourFor(const char* wish) const;
+    [[nodiscard]] QString nameOfLayer(const Id& id) const;
+    [[nodiscard]] std::vector<Id> selectedCues() const;
+    [[nodiscard]] const model::Sequence& sequence() const { return *m_document.sequence(); }
+
+    Document& m_document;
+    Preview& m_preview;
+    Selection& m_selection;
+    PhraseShelf& m_shelf;
+    Background& m_background;
+    QPointer<QWidget> m_window;
+};
+
+}

@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/arrange/score/lane_cache.h"
+#include "app/arrange/score/score_layout.h"
+#include "app/document/filmstrip.h"
+#include "app/document/selection.h"
+
+class QPainter;
+
+namespace scaena::app {
+
+/// Paints the score. Holds nothing; everything comes from the schedule and the layout.
+class ScorePainter {
+public:
+    ScorePainter(QPainter& painter, const schedule::Schedule& schedule, const ScoreLayout& layout,
+                 const Selection& selection)
+        : m_painter(painter), m_schedule(schedule), m_layout(layout), m_selection(selection) {}
+
+    /// Everything but the needle, which alone moves while playing.
+    void paintPage(const Filmstrip& strip, const ScoreHit& hover, LaneCache& lanes);
+    void needle(double time);
+    /// A thread that is being pulled, and the cue it would hold.
+    void thread(QPointF from, QPointF to, int target);
+    void rubberBand(const QRectF& rect);
+    /// Where a move that is dragged would begin.
+    void dropMark(int layer, double time);
+
+private:
+    void labels();
+    void axis();
+    void beats();
+    void beatTab(const QRectF& tab, const model::Beat& beat);
+    void film(const Filmstrip& strip);
+    void lanes();
+    void cues(const ScoreHit& hover, LaneCache& cache);
+    void lane(int layer, const std::vector<int>& cues, int hovered, LaneCache& cache);
+    [[nodiscard]] std::size_t laneKey(int layer, const std::vector<int>& cues, int hovered) const;
+    void cue(int index, bool selected, bool hovered);
+    void cueCurve(int index, const QRectF& rect, const QColor& ink);
+    void threads();
+    void knobs(int index);
+    void layerLabel(int index, bool chosen);
+    void lockSign(QPointF at);
+    void gates();
+    void gate(int index);
+    void waitRibbon();
+    void label(const QRectF& row, const QString& text, bool strong, bool quiet);
+    [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
+
+    QPainter& m_painter;
+    const schedule::Schedule& m_schedule;
+    const ScoreLayout& m_layout;
+    const Selection& m_selection;
+};
+
+/// Fills a beat's span with its colour and pattern; shared with the card and the legend.
+void paintBeatPattern(QPainter& painter, const QRectF& rect, model::BeatKind kind);
+
+}

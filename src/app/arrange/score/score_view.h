@@ -1,0 +1,103 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "app/arrange/score/score_gesture.h"
+#include "app/arrange/score/score_layout.h"
+#include "app/arrange/score/score_tool.h"
+#include "app/document/filmstrip.h"
+#include "app/document/selection.h"
+
+#include <QPixmap>
+#include <QTimer>
+#include <QWidget>
+
+class QToolButton;
+
+namespace scaena::app {
+
+/// The score: all beats, cues and gates on one time axis. It wires events to the tool at hand (score_tool.h)
+/// and lets ScorePainter paint.
+class ScoreView : public QWidget {
+    Q_OBJECT
+public:
+    ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip,
+              QWidget* parent = nullptr);
+    ~ScoreView() override;
+    QSize sizeHint() const override { return {800, int(m_layout.height())}; }
+
+    [[nodiscard]] const ScoreLayout& layoutOfScore() const { return m_layout; }
+    void zoom(double factor, double aroundTime);
+    void zoomToFit();
+    /// Shows the selected cues (or beat) as large as fits.
+    void zoomToSelection();
+    /// So near that single frames of a 60 Hz screen can be told apart.
+    void zoomToFrames();
+    /// Moves the selected cue by so many ms, as the arrow keys do.
+    void nudge(Millis by);
+    /// Selects the cue that starts next after (or before) the selected one.
+    void selectNext(bool backwards);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void leaveEvent(QEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dragMoveEvent(QDragMoveEvent* event) override;
+    void dragLeaveEvent(QDragLeaveEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+    bool event(QEvent* event) override;
+
+signals:
+    void wantsMenu(const QPoint& globalPos);
+    /// A move of the shelf was dropped on a lane.
+    void moveDropped(int entry, const scaena::Id& layer, double time);
+    /// The name of a layer, beat or gate was double-clicked.
+    void wantsName();
+    void wantsLayer();
+    void wantsBeat();
+    void wantsGate();
+    /// A number on the score was double-clicked: the card should take the keyboard.
+    void wantsNumber();
+
+private:
+    void relayout();
+    /// Forgets the painted page, so that the next painting makes it anew.
+    void refresh();
+    void selectHit(const ScoreHit& hit, Qt::KeyboardModifiers keys);
+    [[nodiscard]] ScoreHit hitAt(QPointF at) const;
+    [[nodiscard]] bool isOnSeam(QPointF at) const;
+    void placeButtons();
+    void aimDrop(QPointF at);
+    void showSpan(double from, double to);
+    void describe();
+
+    Document& m_document;
+    Preview& m_preview;
+    Selection& m_selection;
+    Filmstrip& m_strip;
+    ScoreLayout m_layout;
+    ScoreHit m_hover;
+    std::unique_ptr<ScoreTool> m_tool;
+    std::unique_ptr<ScoreGesture> m_gesture;
+    QToolButton *m_addBeat, *m_addLayer, *m_addGate;
+    int m_dropLayer = -1; ///< where a dragged move would land
+    double m_dropTime = 0;
+    double m_scroll = 0;
+    double m_visible = 0; ///< ms; 0: the whole sequence
+    QPointF m_panFrom;
+    bool m_panning = false;
+    QPixmap m_page;
+    LaneCache m_lanes;
+    std::shared_ptr<const schedule::Schedule>
+        m_shown; ///< what the layout is of; newer ones may wait for a moment
+    QTimer m_soon;
+};
+
+}

@@ -1,0 +1,214 @@
+// SPDX-License-Identifier: MIT
+#include "app/arrange/shelf/move_miniatures.h"
+
+#include "core/edit/handoff_edits.h"
+#include "core/edit/phrases.h"
+#include "core/edit/tidy.h"
+#include "core/model/moves.h"
+#include "core/schedule/evaluate.h"
+#include "core/schedule/resolve.h"
+#include "render/frame_painter.h"
+
+#include <QPainter>
+#include <QPointer>
+
+namespace scaena::app {
+
+namespace {
+
+constexpr int kRestMillis = 250;
+constexpr double kStage = 220;   // dp a side of the miniature's screen
+constexpr double kArtSide = 120; // dp
+
+model::Phrase phraseFor(model::MoveKind kind) {
+    model::Cue cue;
+    cue.id = "move";
+    cue.length = model::moveDefinition(kind).length;
+    cue.move.kind = kind;
+    if (kind == model::MoveKind::Poses) {
+        model::Pose there;
+        there.at = 0.5;
+        there.x = 40;
+        there.y = -30;
+        there.turn = 20;
+        model::Pose back;
+        back.at = 1;
+        back.x = 0;
+        back.y = 0;
+        back.turn = 0;
+        cue.poses = {there, back};
+    }
+    return {"", "", {cue}};
+}
+
+QImage paintOne(const render::Scene& scene, const schedule::Schedule& schedule, double t, double ratio) {
+    const int side = static_cast<int>(std::lround(MoveMiniatures::kSide * ratio));
+    QImage image(side, side, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::transparent);
+    schedule::Frame frame = schedule::evaluate(schedule, t);
+    // The middle of the screen is what the miniature shows.
+    QPainter painter(&image);
+    painter.setRenderHint(QPainter::Antialiasing);
+    const double scale = side / kStage;
+    painter.scale(scale, scale);
+    painter.translate(kStage / 2 - frame.screen.width / 2, kStage / 2 - frame.screen.height / 2);
+    painter.setClipRect(
+        QRectF(frame.screen.width / 2 - kStage / 2, frame.screen.height / 2 - kStage / 2, kStage, kStage));
+    render::paintFrame(painter, scene, frame);
+    return image;
+}
+
+}
+
+model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, const model::Phrase& phrase) {
+    model::Sequence mini = of;
+    mini.takes.clear();
+    mini.cues.clear();
+    mini.gates.clear();
+    mini.starts = {};
+    const Id shown = model::findThing(of.layers, layer) ? layer : edit::leadingLayer(of);
+    model::Layer backdrop;
+    backdrop.id = "mini-backdrop";
+    backdrop.kind = model::LayerKind::Backdrop;
+    backdrop.fill.colour = of.opening.colour;
+    backdrop.panelHeight = 360;
+    const auto* found = model::findThing(of.layers, shown);
+    std::vector<model::Layer> layers = {backdrop};
+    Id target = backdrop.id;
+    if (found && !model::coversScreen(found->kind)) {
+        const auto members = [&](const model::Layer& it) { return it.id == shown || it.group == shown; };
+        for (const auto& it : of.layers) {
+            if (members(it)) {
+                layers.push_back(it);
+                target = shown;
+            }
+        }
+    }
+    for (auto& it : layers) {
+        it.hidden = false;
+        it.shownWhen = model::ShownWhen::Always;
+        it.landscape.reset();
+        if (it.id == target && it.kind != model::LayerKind::Backdrop && it.kind != model::LayerKind::Group) {
+            it.group.clear();
+            // A text's place says little of how wide its ink is; about half its size a letter does.
+            const bool text = it.kind == model::LayerKind::Text;
+            const double longest = text ? std::max(1.0, 0.55 * it.text.size * double(it.text.text.size()))
+                                        : std::max({it.place.width, it.place.height, 1.0});
+            const double factor = kArtSide / longest;
+            it.place = {model::AnchorPoint::Centre, 0, 0, it.place.width * factor, it.place.height * factor};
+            it.text.size *= factor;
+            it.destination = model::Place{model::AnchorPoint::Centre, -56, -56, 40, 40};
+            if (it.plate) {
+                it.plate->diameter *= factor;
+            }
+        }
+    }
+    mini.layers = std::move(layers);
+    mini.opening.icon.clear();
+    mini.opening.footer.clear();
+    mini.opening.layers = {backdrop.id};
+    mini.beats = {of.beats.front(), {}, of.beats.back()};
+    mini.beats[1].id = "mini";
+    mini.beats[1].kind = model::BeatKind::Play;
+    mini.beats[2].length = 0;
+    std::vector<Id> made;
+    const bool ofBackdrop = !phrase.cues.empty() && phrase.cues.front().move.kind == model::MoveKind::Panel;
+    return edit::insertPhrase(edit::tidied(std::move(mini)), phrase, ofBackdrop ? backdrop.id : target,
+                              "mini", 0, made);
+}
+
+MoveMiniatures::MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* parent)
+    : QObject(parent), m_document(document), m_shelf(shelf) {
+    m_pool.setMaxThreadCount(1);
+    m_pool.setThreadPriority(QThread::LowPriority);
+    m_delay.setSingleShot(true);
+    m_delay.setInterval(kRestMillis);
+    connect(&m_delay, &QTimer::timeout, this, &MoveMiniatures::restart);
+    connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
+        if (changes.touches(edit::Thing::Layer) || changes.touches(edit::Thing::Colour)) {
+            becomeStale();
+        }
+    });
+    connect(&shelf, &PhraseShelf::changed, this, &MoveMiniatures::becomeStale);
+    becomeStale();
+}
+
+void MoveMiniatures::becomeStale() {
+    m_complete = false;
+    m_delay.start();
+}
+
+MoveMiniatures::~MoveMiniatures() {
+    if (m_cancelled) {
+        *m_cancelled = true;
+    }
+    m_pool.waitForDone();
+}
+
+QImage MoveMiniatures::frame(int entry, int frame) const { return m_frames.value(entry * kFrames + frame); }
+
+void MoveMiniatures::setLayer(const Id& layer) {
+    if (layer != m_layer) {
+        m_layer = layer;
+        becomeStale();
+    }
+}
+
+void MoveMiniatures::setPixelRatio(double ratio) {
+    if (ratio != m_ratio) {
+        m_ratio = ratio;
+        becomeStale();
+    }
+}
+
+void MoveMiniatures::restart() {
+    if (m_cancelled) {
+        *m_cancelled = true;
+    }
+    m_complete = false;
+    m_cancelled = std::make_shared<std::atomic<bool>>(false);
+    std::vector<model::Phrase> entries;
+    for (std::size_t i = 0; i < model::kMoveKinds; ++i) {
+        entries.push_back(phraseFor(static_cast<model::MoveKind>(i)));
+    }
+    for (auto& phrase : m_shelf.phrases()) {
+        entries.push_back(std::move(phrase));
+    }
+    m_pool.start([self = QPointer<MoveMiniatures>(this), cancelled = m_cancelled,
+                  sequence = m_document.sequence(), shelf = m_document.shelf(), layer = m_layer, entries,
+                  ratio = m_ratio] {
+        QHash<int, QImage> frames;
+        std::optional<render::Scene> scene; // the layers are the same for all of them
+        for (int entry = 0; entry < static_cast<int>(entries.size()); ++entry) {
+            const auto mini = std::make_shared<const model::Sequence>(
+                miniatureSequence(*sequence, layer, entries[static_cast<std::size_t>(entry)]));
+            schedule::Conditions conditions;
+            conditions.target = "android12";
+            const auto schedule = schedule::resolve(mini, conditions);
+            if (!scene) {
+                scene.emplace(*mini, *shelf, model::Appearance::Light);
+            }
+            const double from = schedule.beats[0].end + 1;
+            const double span = schedule.end - from;
+            for (int i = 0; i < kFrames; ++i) {
+                if (*cancelled) {
+                    return;
+                }
+                frames.insert(entry * kFrames + i,
+                              paintOne(*scene, schedule, from + span * i / (kFrames - 1), ratio));
+            }
+        }
+        QMetaObject::invokeMethod(
+            self,
+            [self, cancelled, frames] {
+                if (self && !*cancelled) {
+                    self->m_frames = frames;
+                    self->m_complete = true;
+                    emit self->changed();
+                }
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+}
