@@ -41,20 +41,23 @@ constexpr const char* kStandIn = R"(<script>
     const told = [];
     let player, started;
     const finished = new Promise((done) => (started = done));
-    const say = (call) => (player ? call(player) : void told.push(call));
+    const say = (call) =>
+      player ? call(player) : new Promise((done) => told.push((it) => done(Promise.resolve(it).then(call))));
     return {
       finished,
       open: (gate) => say((it) => it.open(gate)),
       openWhen: (gate, promise) => {
         if (player) return player.openWhen(gate, promise);
         const loaded = Promise.resolve(promise);
-        told.push((it) => loaded.then(() => it.open(gate), () => {}));
+        loaded.then(() => say((it) => it.open(gate)), () => {});
         return loaded;
       },
       dismiss: () => say((it) => it.dismiss()),
+      seek: (...moment) => say((it) => it.seek(...moment)),
       begin(it) {
+        if (!it) return;
         player = it;
-        for (const call of told) queueMicrotask(() => call(it));
+        for (const call of told) call(it);
         started(it.finished);
       },
     };
