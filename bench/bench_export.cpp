@@ -5,10 +5,10 @@
 #include "export/common/export_writer.h"
 #include "export/common/exporter.h"
 #include "export/common/remembered_pictures.h"
-#include "render/frame_maker.h"
-#include "render/paint_threads.h"
-#include "render/still.h"
-#include "render/text_outline.h"
+#include "render/frames/frame_maker.h"
+#include "render/base/paint_threads.h"
+#include "render/frames/still.h"
+#include "render/text/text_outline.h"
 
 #include <QProcess>
 #include <QTemporaryDir>

@@ -2,9 +2,9 @@
 #include "core/art/read_svg.h"
 #include "core/schedule/resolve.h"
 #include "large_sequence.h"
-#include "render/bands.h"
-#include "render/frame_painter.h"
-#include "render/still.h"
+#include "render/base/bands.h"
+#include "render/frames/frame_painter.h"
+#include "render/frames/still.h"
 #include "support/files_of_repository.h"
 
 #include <QPainter>

@@ -27,6 +27,22 @@ CORE = {
     "project": {"base", "model", "file", "art"},
     "start": {"base", "model", "art"},
 }
+RENDER = {
+    "base": set(),
+    "art": {"base"},
+    "text": {"base"},
+    "png": {"base"},
+    "frames": {"base", "art", "text", "png"},
+}
+# The rooms know neither each other nor the window around them.
+APP = {
+    "widgets": set(),
+    "document": {"widgets"},
+    "arrange": {"widgets", "document"},
+    "export": {"widgets", "document"},
+    "shell": {"widgets", "document", "arrange", "export"},
+}
+INSIDE = {"core": CORE, "render": RENDER, "app": APP}
 # Exports for frameworks stand on the native openings.
 EXPORTS = {"flutter": {"android", "ios"}, "react_native": {"android", "ios"}}
 INCLUDE = re.compile(r'^\s*#\s*include\s+(["<])([^">]+)[">]', re.M)
@@ -52,10 +68,10 @@ def problems(root):
             other = target.split("/")[0]
             if other in LAYERS and other != layer and other not in LAYERS[layer]:
                 yield f"{where}: {layer} must not use {other}"
-            if layer == "core" and other == "core":
+            if layer == other and layer in INSIDE and len(parts) > 2:
                 mine, theirs = parts[1], target.split("/")[1]
-                if theirs != mine and theirs not in CORE[mine]:
-                    yield f"{where}: core/{mine} must not use core/{theirs}"
+                if theirs != mine and theirs not in INSIDE[layer].get(mine, set()):
+                    yield f"{where}: {layer}/{mine} must not use {layer}/{theirs}"
             if layer == "export" and other == "export":
                 mine, theirs = parts[1], target.split("/")[1]
                 if theirs not in (mine, "common", *EXPORTS.get(mine, ())) and len(parts) > 2:

@@ -5,7 +5,7 @@
 #include "app/export/export_room.h"
 #include "app/shell/main_window.h"
 #include "app/widgets/theme.h"
-#include "render/fonts.h"
+#include "render/text/fonts.h"
 
 #include <QAction>
 #include <QApplication>

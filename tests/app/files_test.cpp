@@ -6,7 +6,7 @@
 #include "app/shell/commands.h"
 #include "core/file/sequence_file.h"
 #include "core/model/moves.h"
-#include "render/decoder.h"
+#include "render/art/decoder.h"
 #include "support/window_session.h"
 
 #include <QAction>

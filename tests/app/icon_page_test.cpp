@@ -2,7 +2,7 @@
 #include "app/arrange/card_box.h"
 #include "app/arrange/shelf/icon_page.h"
 #include "app/arrange/stage/stage_view.h"
-#include "render/home_screen.h"
+#include "render/frames/home_screen.h"
 #include "support/pictures.h"
 #include "support/window_session.h"
 

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/lottie/lottie_keys.h"
-#include "render/clip_pictures.h"
-#include "render/frame_painter.h"
-#include "render/scene.h"
+#include "render/art/clip_pictures.h"
+#include "render/frames/frame_painter.h"
+#include "render/frames/scene.h"
 #include "support/judges.h"
 
 #include <QImage>
@@ -31,7 +31,8 @@ QImage withoutFirstScreen(const render::Scene& scene, const schedule::Schedule& 
 
 }
 
-TEST_CASE("Two renderers show the exported compositions as the preview shows the launch") {
+TEST_CASE("Two renderers show the exported compositions as the preview shows the launch",
+          "[long]") {
     const TemporaryFolder folder;
     DiskFiles files;
     nlohmann::json shots = nlohmann::json::array();

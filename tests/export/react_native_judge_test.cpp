@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "render/scene.h"
+#include "render/frames/scene.h"
 #include "support/judges.h"
 
 #include <QImage>
@@ -120,7 +120,8 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesyste
 
 }
 
-TEST_CASE("The exported React Native component, played in a browser, shows what the preview shows") {
+TEST_CASE("The exported React Native component, played in a browser, shows what the preview shows",
+          "[long]") {
     const TemporaryFolder folder;
     DiskFiles files;
     nlohmann::json plays = nlohmann::json::array();

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
 #include "export/android/vector_drawable.h"
-#include "render/convert.h"
-#include "render/still.h"
+#include "render/base/convert.h"
+#include "render/frames/still.h"
 #include "support/export_helper.h"
 #include "support/pictures.h"
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/script_data.h"
-#include "render/still.h"
+#include "render/frames/still.h"
 #include "support/judges.h"
 #include "support/timing_table.h"
 
@@ -52,7 +52,8 @@ std::string pageOf(const exporting::Export& made, const model::Sequence& sequenc
 
 }
 
-TEST_CASE("The exported page shows in a browser what the preview shows") {
+TEST_CASE("The exported page shows in a browser what the preview shows",
+          "[long]") {
     const TemporaryFolder folder;
     DiskFiles files;
     nlohmann::json shots = nlohmann::json::array();

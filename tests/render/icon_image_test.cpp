@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
-#include "render/icon_image.h"
+#include "render/frames/icon_image.h"
 
 #include "core/project/icon_fit.h"
-#include "render/convert.h"
+#include "render/base/convert.h"
 #include "support/export_helper.h"
 #include "support/pictures.h"
 

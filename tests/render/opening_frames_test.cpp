@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/base/workers.h"
-#include "render/frame_maker.h"
-#include "render/frame_painter.h"
+#include "render/frames/frame_maker.h"
+#include "render/frames/frame_painter.h"
 #include "support/export_helper.h"
 #include "support/pictures.h"
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "render/png_writer.h"
+#include "render/png/png_writer.h"
 
 #include <QPainter>
 #include <catch2/catch.hpp>

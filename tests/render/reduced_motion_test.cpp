@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "render/still.h"
+#include "render/frames/still.h"
 #include "support/export_helper.h"
 #include "support/pictures.h"
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "render/run_packer.h"
+#include "render/png/run_packer.h"
 
 #include <catch2/catch.hpp>
 #include <random>

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
-#include "render/still.h"
+#include "render/frames/still.h"
 #include "support/files_of_repository.h"
 #include "support/pictures.h"
 

@@ -3,9 +3,9 @@
 
 #include "core/schedule/resolve.h"
 #include "export/common/exporter.h"
-#include "render/frame_maker.h"
-#include "render/still.h"
-#include "render/text_outline.h"
+#include "render/frames/frame_maker.h"
+#include "render/frames/still.h"
+#include "render/text/text_outline.h"
 #include "support/files_of_repository.h"
 
 #include <QProcess>

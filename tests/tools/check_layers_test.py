@@ -49,6 +49,14 @@ class CheckLayers(unittest.TestCase):
     def test_a_folder_of_the_core_that_reaches_up_is_found(self):
         self.assert_found({"core/model/a.h": '#include "core/schedule/b.h"\n'}, "core/model must not use core/schedule")
 
+    def test_a_room_that_knows_the_shell_or_another_room_is_found(self):
+        self.assert_found({"app/arrange/a.cpp": '#include "app/shell/b.h"\n'}, "app/arrange must not use app/shell")
+        self.assert_found({"app/export/a.cpp": '#include "app/arrange/b.h"\n'}, "app/export must not use app/arrange")
+        self.assert_found({"app/widgets/a.cpp": '#include "app/document/b.h"\n'}, "must not use app/document")
+
+    def test_a_folder_of_render_that_reaches_up_is_found(self):
+        self.assert_found({"render/art/a.cpp": '#include "render/frames/b.h"\n'}, "render/art must not use render/frames")
+
     def test_exporters_that_know_each_other_are_found(self):
         self.assert_found({"export/web/a.cpp": '#include "export/android/b.h"\n'}, "must not know")
 

@@ -7,8 +7,8 @@
 #include "core/edit/layer_edits.h"
 #include "core/schedule/seam.h"
 #include "core/start/dropped_file.h"
-#include "render/decoder.h"
-#include "render/fonts.h"
+#include "render/art/decoder.h"
+#include "render/text/fonts.h"
 
 #include <QFileDialog>
 #include <QFileInfo>

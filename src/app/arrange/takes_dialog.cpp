@@ -5,7 +5,7 @@
 #include "app/widgets/theme.h"
 #include "core/schedule/compare.h"
 #include "core/schedule/resolve.h"
-#include "render/still.h"
+#include "render/frames/still.h"
 
 #include <QHBoxLayout>
 #include <QLabel>

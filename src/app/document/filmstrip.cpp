@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/document/filmstrip.h"
 
-#include "render/still.h"
+#include "render/frames/still.h"
 
 #include <QPointer>
 #include <set>

@@ -4,7 +4,7 @@
 #include "app/document/document.h"
 #include "core/schedule/schedule.h"
 #include "core/schedule/seam.h"
-#include "render/scene.h"
+#include "render/frames/scene.h"
 
 #include <QElapsedTimer>
 #include <QTimer>

@@ -2,10 +2,10 @@
 #include "app/export/export_task.h"
 
 #include "export/common/remembered_pictures.h"
-#include "render/frame_maker.h"
-#include "render/paint_threads.h"
-#include "render/still.h"
-#include "render/text_outline.h"
+#include "render/frames/frame_maker.h"
+#include "render/base/paint_threads.h"
+#include "render/frames/still.h"
+#include "render/text/text_outline.h"
 
 #include <QPointer>
 

@@ -14,8 +14,8 @@
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/file/version.h"
-#include "render/decoder.h"
-#include "render/image_cache.h"
+#include "render/art/decoder.h"
+#include "render/art/image_cache.h"
 
 #include <QApplication>
 #include <QCloseEvent>

@@ -5,7 +5,7 @@
 #include "app/widgets/theme.h"
 #include "core/project/project.h"
 #include "core/schedule/resolve.h"
-#include "render/still.h"
+#include "render/frames/still.h"
 
 #include <QFileInfo>
 #include <QHBoxLayout>

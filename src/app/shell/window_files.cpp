@@ -7,8 +7,8 @@
 #include "app/widgets/background.h"
 #include "app/widgets/phrasing.h"
 #include "core/file/version.h"
-#include "render/decoder.h"
-#include "render/image_cache.h"
+#include "render/art/decoder.h"
+#include "render/art/image_cache.h"
 
 #include <QFileDialog>
 #include <QFileInfo>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/widgets/theme.h"
 
-#include "render/fonts.h"
+#include "render/text/fonts.h"
 
 #include <QApplication>
 #include <QPalette>

@@ -6,11 +6,11 @@
 #include "export/common/exporter.h"
 #include "export/common/line_diff.h"
 #include "export/common/remembered_pictures.h"
-#include "render/frame_maker.h"
-#include "render/gui_session.h"
-#include "render/paint_threads.h"
-#include "render/still.h"
-#include "render/text_outline.h"
+#include "render/frames/frame_maker.h"
+#include "render/base/gui_session.h"
+#include "render/base/paint_threads.h"
+#include "render/frames/still.h"
+#include "render/text/text_outline.h"
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>

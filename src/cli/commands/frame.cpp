@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
 #include "core/schedule/resolve.h"
-#include "render/gui_session.h"
-#include "render/still.h"
+#include "render/base/gui_session.h"
+#include "render/frames/still.h"
 
 #include <CLI/CLI.hpp>
 #include <QBuffer>

@@ -8,7 +8,7 @@
 #include "core/motion/easing_curve.h"
 #include "core/motion/spring_feel.h"
 #include "core/plan/carry.h"
-#include "render/thumbnail.h"
+#include "render/frames/thumbnail.h"
 
 #include <QLabel>
 #include <algorithm>

@@ -3,7 +3,7 @@
 
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
-#include "render/convert.h"
+#include "render/base/convert.h"
 
 #include <QPainter>
 #include <QSignalBlocker>

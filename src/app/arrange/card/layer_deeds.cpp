@@ -5,7 +5,7 @@
 #include "core/edit/tidy.h"
 #include "core/model/limits.h"
 #include "core/start/dropped_file.h"
-#include "render/decoder.h"
+#include "render/art/decoder.h"
 
 #include <QFileDialog>
 #include <QFileInfo>

@@ -3,7 +3,7 @@
 
 #include "app/arrange/arrange_actions.h"
 #include "app/arrange/card/colour_box.h"
-#include "render/icon_image.h"
+#include "render/frames/icon_image.h"
 
 #include <QTimer>
 #include <array>

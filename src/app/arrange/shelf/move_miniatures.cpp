@@ -7,7 +7,7 @@
 #include "core/model/moves.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
-#include "render/frame_painter.h"
+#include "render/frames/frame_painter.h"
 
 #include <QPainter>
 #include <QPointer>

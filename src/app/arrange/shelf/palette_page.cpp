@@ -5,7 +5,7 @@
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/edit/layer_edits.h"
-#include "render/convert.h"
+#include "render/base/convert.h"
 
 #include <QColorDialog>
 #include <QGridLayout>

@@ -7,7 +7,7 @@
 #include "core/edit/layer_edits.h"
 #include "core/model/limits.h"
 #include "core/start/dropped_file.h"
-#include "render/decoder.h"
+#include "render/art/decoder.h"
 
 #include <QDragEnterEvent>
 #include <QFileDialog>

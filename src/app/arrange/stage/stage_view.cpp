@@ -6,9 +6,9 @@
 #include "app/widgets/theme.h"
 #include "core/edit/layer_edits.h"
 #include "core/schedule/evaluate.h"
-#include "render/bands.h"
-#include "render/frame_painter.h"
-#include "render/home_screen.h"
+#include "render/base/bands.h"
+#include "render/frames/frame_painter.h"
+#include "render/frames/home_screen.h"
 
 #include <QContextMenuEvent>
 #include <QElapsedTimer>

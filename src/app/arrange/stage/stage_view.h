@@ -4,8 +4,8 @@
 #include "app/arrange/stage/stage_tool.h"
 #include "app/document/selection.h"
 #include "core/schedule/frame.h"
-#include "render/home_screen.h"
-#include "render/icon_image.h"
+#include "render/frames/home_screen.h"
+#include "render/frames/icon_image.h"
 
 #include <QImage>
 #include <QPixmap>

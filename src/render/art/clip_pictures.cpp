@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: MIT
+#include "render/art/clip_pictures.h"
+
+#include <algorithm>
+#include <cmath>
+#include <list>
+#include <mutex>
+#include <rlottie.h>
+
+namespace scaena::render {
+
+namespace {
+constexpr std::size_t kMostKept = 24;
+constexpr int kLongestClipSide = 2048;
+}
+
+struct ClipPictures::Kept {
+    struct Picture {
+        std::size_t frame;
+        QImage image;
+    };
+    std::mutex mutex; ///< the renderer draws one frame at a time
+    std::list<Picture> pictures;
+};
+
+ClipPictures::ClipPictures(art::ClipInfo info, std::unique_ptr<rlottie::Animation> animation)
+    : m_info(std::move(info)), m_animation(std::move(animation)), m_kept(std::make_unique<Kept>()) {}
+
+ClipPictures::~ClipPictures() = default;
+
+std::shared_ptr<const ClipPictures> ClipPictures::make(const Bytes& bytes) {
+    if (!bytes) {
+        return nullptr;
+    }
+    auto info = art::readClip(*bytes);
+    if (!info) {
+        return nullptr;
+    }
+    auto animation = rlottie::Animation::loadFromData(*bytes, std::string(), std::string(), false);
+    if (!animation || animation->totalFrame() == 0) {
+        return nullptr;
+    }
+    return std::shared_ptr<const ClipPictures>(new ClipPictures(std::move(*info), std::move(animation)));
+}
+
+QImage ClipPictures::at(double millis, QSize pixels) const {
+    const QSize size = pixels.boundedTo({kLongestClipSide, kLongestClipSide}).expandedTo({1, 1});
+    const double last = static_cast<double>(m_animation->totalFrame() - 1);
+    const auto frame = static_cast<std::size_t>(
+        std::clamp(std::floor(millis * m_info.frameRate / 1000 + 1e-6), 0.0, std::max(0.0, last)));
+    const std::lock_guard lock(m_kept->mutex);
+    auto& kept = m_kept->pictures;
+    const auto found = std::find_if(kept.begin(), kept.end(), [&](const Kept::Picture& it) {
+        return it.frame == frame && it.image.size() == size;
+    });
+    if (found != kept.end()) {
+        kept.splice(kept.begin(), kept, found);
+        return kept.front().image;
+    }
+    QImage image(size, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::transparent);
+    rlottie::Surface surface(reinterpret_cast<std::uint32_t*>(image.bits()),
+                             static_cast<std::size_t>(size.width()), static_cast<std::size_t>(size.height()),
+                             static_cast<std::size_t>(image.bytesPerLine()));
+    m_animation->renderSync(frame, surface, false);
+    kept.push_front({frame, image});
+    if (kept.size() > kMostKept) {
+        kept.pop_back();
+    }
+    return image;
+}
+
+}

@@ -1,0 +1,290 @@
+// SPDX-License-Identifier: MIT
+#include "render/art/prepared_art.h"
+
+#include "render/base/convert.h"
+#include "render/base/group_opacity.h"
+
+#include <QPainter>
+#include <QPainterPathStroker>
+#include <cmath>
+#include <deque>
+#include <mutex>
+
+namespace scaena::render {
+
+namespace {
+
+/// Outlines are made fine enough for four pixels a dp and a layer grown to three times its size.
+constexpr double kFinestScale = 12;
+
+class Preparer {
+public:
+    Preparer(Colour currentColour, double unitsPerDp)
+        : m_current(currentColour), m_threshold(0.25 * unitsPerDp / kFinestScale) {}
+
+    /// Transforms are worked into paths and brushes, and groups that neither clip nor fade dissolve in their
+    /// parent, so that painting changes the painter's state as little as possible.
+    void fill(const art::Group& from, PreparedGroup& to, const QTransform& outer = {}) {
+        const QTransform map = toQt(from.transform) * outer;
+        to.opacity *= from.opacity;
+        for (const auto& clip : from.clips) {
+            to.clips.push_back(map.map(toQt(clip.path, clip.rule)));
+        }
+        for (const auto& child : from.children) {
+            if (const auto* shape = std::get_if<art::Shape>(&child)) {
+                addShape(*shape, map, to);
+                continue;
+            }
+            const auto& group = *std::get<std::unique_ptr<art::Group>>(child);
+            if (group.opacity >= 1 && group.clips.empty()) {
+                fill(group, to, map);
+                continue;
+            }
+            auto inner = std::make_unique<PreparedGroup>();
+            fill(group, *inner, map);
+            to.children.emplace_back(std::move(inner));
+        }
+    }
+    [[nodiscard]] int steps() const { return m_steps; }
+
+private:
+    void addShape(const art::Shape& shape, const QTransform& map, PreparedGroup& to) {
+        const QPainterPath path = toQt(shape.path, shape.rule);
+        const QBrush fillBrush = mapped(toQt(shape.fill, m_current), map);
+        const QBrush strokeBrush = mapped(toQt(shape.stroke.paint, m_current), map);
+        const bool both = fillBrush.style() != Qt::NoBrush && strokeBrush.style() != Qt::NoBrush;
+        // Fill and stroke of a half transparent shape overlap: they have to be seen through together.
+        PreparedGroup* into = &to;
+        if (both && shape.opacity < 1) {
+            auto group = std::make_unique<PreparedGroup>();
+            group->opacity = shape.opacity;
+            into = group.get();
+            to.children.emplace_back(std::move(group));
+        }
+        const double opacity = into == &to ? shape.opacity : 1;
+        if (fillBrush.style() != Qt::NoBrush) {
+            into->children.emplace_back(FillStep{map.map(path), fillBrush, false, {}, 0, opacity});
+            ++m_steps;
+        }
+        if (strokeBrush.style() != Qt::NoBrush) {
+            into->children.emplace_back(FillStep{map.map(strokeOutline(path, shape.stroke)), strokeBrush,
+                                                 true, map.map(path), shape.stroke.width * scaleOf(map),
+                                                 opacity});
+            ++m_steps;
+        }
+    }
+
+    static QBrush mapped(QBrush brush, const QTransform& map) {
+        if (brush.gradient()) {
+            brush.setTransform(brush.transform() * map);
+        }
+        return brush;
+    }
+    static double scaleOf(const QTransform& map) { return std::sqrt(std::abs(map.determinant())); }
+
+    [[nodiscard]] QPainterPath strokeOutline(const QPainterPath& path, const art::Stroke& stroke) const {
+        QPainterPathStroker stroker;
+        stroker.setWidth(stroke.width);
+        stroker.setCapStyle(stroke.cap == art::Cap::Round    ? Qt::RoundCap
+                            : stroke.cap == art::Cap::Square ? Qt::SquareCap
+                                                             : Qt::FlatCap);
+        stroker.setJoinStyle(stroke.join == art::Join::Round   ? Qt::RoundJoin
+                             : stroke.join == art::Join::Bevel ? Qt::BevelJoin
+                                                               : Qt::SvgMiterJoin);
+        stroker.setMiterLimit(stroke.miterLimit);
+        stroker.setCurveThreshold(m_threshold);
+        if (!stroke.dashes.empty()) {
+            QVector<qreal> pattern;
+            for (double dash : stroke.dashes) {
+                pattern.append(dash / stroke.width);
+            }
+            stroker.setDashPattern(pattern);
+            stroker.setDashOffset(stroke.dashOffset / stroke.width);
+        }
+        QPainterPath outline = stroker.createStroke(path);
+        outline.setFillRule(Qt::WindingFill);
+        return outline;
+    }
+
+    Colour m_current;
+    double m_threshold;
+    int m_steps = 0;
+};
+
+/// Where ink can be, in the coordinates of the art.
+QRectF inkOf(const PreparedGroup& group) {
+    QRectF ink;
+    for (const auto& child : group.children) {
+        const auto* step = std::get_if<FillStep>(&child);
+        ink |= step ? step->path.controlPointRect() : inkOf(*std::get<std::unique_ptr<PreparedGroup>>(child));
+    }
+    return ink;
+}
+
+}
+
+/// Cutting and stroking an outline costs more than filling it, and every band of a frame needs the same one:
+/// the last few are kept.
+class DrawnOutlines {
+public:
+    QPainterPath of(const FillStep& step, double drawn, double hairline) {
+        const std::lock_guard lock(m_mutex);
+        for (const auto& it : m_entries) {
+            if (it.step == &step && it.drawn == drawn) {
+                return it.outline;
+            }
+        }
+        QPainterPathStroker stroker;
+        stroker.setWidth(step.isStroke ? step.strokeWidth : hairline);
+        stroker.setCapStyle(Qt::RoundCap);
+        stroker.setJoinStyle(Qt::RoundJoin);
+        stroker.setCurveThreshold(hairline * 0.1);
+        auto outline = stroker.createStroke(trimmedPath(step.isStroke ? step.centreLine : step.path, drawn));
+        outline.setFillRule(Qt::WindingFill);
+        m_entries.push_back({&step, drawn, outline});
+        if (m_entries.size() > kMostKept) {
+            m_entries.pop_front();
+        }
+        return outline;
+    }
+
+private:
+    static constexpr std::size_t kMostKept = 256;
+    struct Entry {
+        const FillStep* step;
+        double drawn;
+        QPainterPath outline;
+    };
+    std::mutex m_mutex;
+    std::deque<Entry> m_entries;
+};
+
+namespace {
+
+class ArtPainter {
+public:
+    ArtPainter(QPainter& painter, const DrawState& draw, double hairline, DrawnOutlines& outlines)
+        : m_painter(painter), m_draw(draw), m_hairline(hairline), m_outlines(outlines) {}
+
+    void group(const PreparedGroup& group) {
+        const bool plain = group.clips.empty() && group.opacity >= 1;
+        if (!plain) {
+            m_painter.save();
+            for (const auto& clip : group.clips) {
+                m_painter.setClipPath(clip, Qt::IntersectClip);
+            }
+        }
+        if (group.opacity >= 1) {
+            children(group);
+        } else if (group.children.size() == 1) {
+            m_painter.setOpacity(m_painter.opacity() * group.opacity);
+            children(group);
+        } else {
+            paintGrouped(m_painter, group.opacity, [&](QPainter& inner) {
+                ArtPainter(inner, m_draw, m_hairline, m_outlines).children(group);
+            });
+        }
+        if (!plain) {
+            m_painter.restore();
+        }
+    }
+
+private:
+    void children(const PreparedGroup& group) {
+        for (const auto& child : group.children) {
+            if (const auto* step = std::get_if<FillStep>(&child)) {
+                fill(*step);
+            } else {
+                this->group(*std::get<std::unique_ptr<PreparedGroup>>(child));
+            }
+        }
+    }
+
+    void fill(const FillStep& step) {
+        if (m_draw.drawn >= 1) {
+            withOpacity(step.opacity, [&] { m_painter.fillPath(step.path, step.brush); });
+            return;
+        }
+        const double room = 1 - m_draw.fillFrom;
+        const double filled = room > 0 ? std::clamp((m_draw.drawn - m_draw.fillFrom) / room, 0.0, 1.0) : 0.0;
+        if (!step.isStroke && filled > 0) {
+            withOpacity(step.opacity * filled, [&] { m_painter.fillPath(step.path, step.brush); });
+        }
+        if (!step.isStroke && filled >= 1) {
+            return;
+        }
+        const auto outline = m_outlines.of(step, m_draw.drawn, m_hairline);
+        withOpacity(step.opacity * (step.isStroke ? 1 : 1 - filled),
+                    [&] { m_painter.fillPath(outline, step.brush); });
+    }
+
+    template <typename Paint>
+    void withOpacity(double opacity, Paint paint) {
+        const double before = m_painter.opacity();
+        if (opacity < 1) {
+            m_painter.setOpacity(before * opacity);
+        }
+        paint();
+        if (opacity < 1) {
+            m_painter.setOpacity(before);
+        }
+    }
+
+    QPainter& m_painter;
+    const DrawState& m_draw;
+    double m_hairline;
+    DrawnOutlines& m_outlines;
+};
+
+}
+
+PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double unitsPerDp)
+    : m_viewBox(toQt(art.viewBox)), m_hairline(1.5 * unitsPerDp),
+      m_outlines(std::make_unique<DrawnOutlines>()) {
+    Preparer preparer(currentColour, unitsPerDp);
+    preparer.fill(art.root, m_root);
+    m_steps = preparer.steps();
+    m_reachesOver = !m_viewBox.adjusted(-1e-6, -1e-6, 1e-6, 1e-6).contains(inkOf(m_root));
+}
+
+PreparedArt::PreparedArt(const QPainterPath& outline, const QColor& colour, double unitsPerDp)
+    : m_viewBox(outline.boundingRect()), m_hairline(1.5 * unitsPerDp), m_steps(1),
+      m_outlines(std::make_unique<DrawnOutlines>()) {
+    QPainterPath path = outline;
+    path.setFillRule(Qt::WindingFill);
+    m_root.children.emplace_back(FillStep{path, colour, false, {}, 0, 1});
+}
+
+PreparedArt::~PreparedArt() = default;
+
+void PreparedArt::paint(QPainter& painter, const DrawState& draw) const {
+    ArtPainter(painter, draw, m_hairline, *m_outlines).group(m_root);
+}
+
+QPainterPath trimmedPath(const QPainterPath& path, double part) {
+    QPainterPath out;
+    for (const auto& polygon :
+         path.toSubpathPolygons(QTransform::fromScale(16, 16))) { // scaled up: curves are flattened finely
+        double total = 0;
+        for (int i = 1; i < polygon.size(); ++i) {
+            total += QLineF(polygon[i - 1], polygon[i]).length();
+        }
+        double left = total * part;
+        if (polygon.size() < 2 || left <= 0) {
+            continue;
+        }
+        out.moveTo(polygon[0] / 16);
+        for (int i = 1; i < polygon.size() && left > 0; ++i) {
+            QLineF piece(polygon[i - 1], polygon[i]);
+            const double length = piece.length();
+            if (length > left) {
+                piece.setLength(left);
+            }
+            out.lineTo(piece.p2() / 16);
+            left -= length;
+        }
+    }
+    return out;
+}
+
+}

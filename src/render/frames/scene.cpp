@@ -1,0 +1,202 @@
+// SPDX-License-Identifier: MIT
+#include "render/frames/scene.h"
+
+#include "core/project/shown_art.h"
+#include "render/base/convert.h"
+#include "render/art/image_cache.h"
+#include "render/text/text_outline.h"
+
+namespace scaena::render {
+
+using model::Appearance;
+using model::LayerKind;
+
+namespace {
+
+/// A box with a cross: what stands for art that could not be read, so that it is seen to be missing.
+std::shared_ptr<const PreparedArt> missingMark() {
+    QPainterPath path;
+    path.addRect(2, 2, 96, 96);
+    path.moveTo(2, 2);
+    path.lineTo(98, 98);
+    path.moveTo(98, 2);
+    path.lineTo(2, 98);
+    QPainterPathStroker stroker;
+    stroker.setWidth(2);
+    return std::make_shared<const PreparedArt>(stroker.createStroke(path), QColor(0xB2, 0x3A, 0x48), 1);
+}
+
+/// The layer with everything set aside that only decides where and when it is seen.
+model::Layer looksOf(const model::Layer& layer) {
+    model::Layer looks = layer;
+    const auto onlySize = [](const model::Place& place) {
+        model::Place size;
+        size.width = place.width;
+        size.height = place.height;
+        return size;
+    };
+    looks.place = onlySize(layer.place);
+    looks.landscape = project::hasOtherBox(layer) ? std::optional(onlySize(*layer.landscape)) : std::nullopt;
+    looks.destination.reset();
+    looks.name.clear();
+    looks.group.clear();
+    looks.hidden = looks.locked = false;
+    looks.pivot = {};
+    looks.shownWhen = model::ShownWhen::Always;
+    return looks;
+}
+
+class LayerMaker {
+public:
+    LayerMaker(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance,
+               double density)
+        : m_sequence(sequence), m_shelf(shelf), m_appearance(appearance), m_density(density) {}
+
+    [[nodiscard]] PreparedLayer make(const model::Layer& layer) const {
+        PreparedLayer prepared;
+        prepared.layer = layer;
+        prepared.sources = sourcesOf(layer);
+        switch (layer.kind) {
+        case LayerKind::Backdrop:
+            prepared.from = colour(layer.fill.colour);
+            prepared.to = layer.fill.to.empty() ? prepared.from : colour(layer.fill.to);
+            prepared.picture = image(project::backdropPicture(layer, m_appearance, false));
+            prepared.sideways = image(project::backdropPicture(layer, m_appearance, true));
+            break;
+        case LayerKind::Artwork:
+        case LayerKind::FooterMark:
+        case LayerKind::Shape:
+            artwork(prepared);
+            break;
+        case LayerKind::Text:
+            prepared.art = std::make_shared<const PreparedArt>(
+                outlineText(layer.text, m_shelf.bytesOf(layer.text.fontFile)), colour(layer.text.colour), 1);
+            break;
+        case LayerKind::FirstScreen:
+            prepared.screenBackground = colour(layer.firstScreen.background);
+            prepared.picture = image(screenshotPath(layer.firstScreen));
+            for (const auto& block : layer.firstScreen.blocks) {
+                prepared.blockColours.push_back(colour(block.colour));
+            }
+            break;
+        case LayerKind::Image:
+            picture(prepared);
+            break;
+        case LayerKind::Progress:
+            prepared.from = colour(layer.progress.colour);
+            prepared.to = layer.progress.track.empty() ? QColor() : colour(layer.progress.track);
+            break;
+        case LayerKind::Clip:
+            prepared.clip = ClipPictures::make(bytes(clipPath(layer)));
+            markIfMissing(prepared, prepared.clip == nullptr);
+            break;
+        case LayerKind::Group:
+            break;
+        }
+        return prepared;
+    }
+
+    /// The objects a layer is made from; the same ones make the same layer.
+    [[nodiscard]] std::vector<const void*> sourcesOf(const model::Layer& layer) const {
+        std::vector<const void*> sources = {m_shelf.artOf(layer, m_appearance).get(),
+                                            bytes(layer.text.fontFile).get(),
+                                            bytes(clipPath(layer)).get(),
+                                            bytes(screenshotPath(layer.firstScreen)).get(),
+                                            bytes(project::backdropPicture(layer, m_appearance, false)).get(),
+                                            bytes(project::backdropPicture(layer, m_appearance, true)).get()};
+        if (const auto* shown = project::pictureFor(layer, m_density, m_appearance)) {
+            sources.push_back(bytes(shown->path).get());
+        }
+        return sources;
+    }
+
+private:
+    [[nodiscard]] QColor colour(const model::ColourRef& ref) const {
+        return toQt(model::colourOf(m_sequence.palette, ref, m_appearance));
+    }
+    [[nodiscard]] Bytes bytes(const std::string& path) const {
+        const auto found = m_shelf.files.find(path);
+        return found == m_shelf.files.end() ? nullptr : found->second;
+    }
+    [[nodiscard]] QImage image(const std::string& path) const {
+        return path.empty() ? QImage() : decodedImage(bytes(path));
+    }
+    [[nodiscard]] std::string screenshotPath(const model::FirstScreenContent& content) const {
+        const bool dark = m_appearance == Appearance::Dark && !content.darkImage.empty();
+        return dark ? content.darkImage : content.lightImage;
+    }
+    [[nodiscard]] std::string clipPath(const model::Layer& layer) const {
+        const bool dark = m_appearance == Appearance::Dark && !layer.clip.darkPath.empty();
+        return dark ? layer.clip.darkPath : layer.clip.path;
+    }
+
+    static void markIfMissing(PreparedLayer& prepared, bool missing) {
+        if (missing) {
+            prepared.art = missingMark();
+            prepared.missingArt = true;
+        }
+    }
+
+    [[nodiscard]] std::shared_ptr<const PreparedArt> artIn(const model::Layer& layer, bool landscape) const {
+        const auto art = project::shownArt(m_sequence, m_shelf, layer, m_appearance, landscape);
+        if (!art) {
+            return nullptr;
+        }
+        const Colour tint = layer.tint.empty()
+                                ? Colour{0, 0, 0, 255}
+                                : model::colourOf(m_sequence.palette, layer.tint, m_appearance);
+        const auto& place = model::placeOn(layer, landscape);
+        const double fit = art::fitInto(art->viewBox, {0, 0, place.width, place.height}).meanScale();
+        return std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
+    }
+
+    void artwork(PreparedLayer& prepared) const {
+        const auto& layer = prepared.layer;
+        prepared.art = artIn(layer, false);
+        if (layer.kind == LayerKind::Shape && project::hasOtherBox(layer)) {
+            prepared.wide = artIn(layer, true);
+        }
+        markIfMissing(prepared, !prepared.art);
+        prepared.plate = layer.plate ? colour(layer.plate->colour) : QColor();
+    }
+
+    void picture(PreparedLayer& prepared) const {
+        const auto* shown = project::pictureFor(prepared.layer, m_density, m_appearance);
+        prepared.picture = shown ? image(shown->path) : QImage();
+        markIfMissing(prepared, prepared.picture.isNull());
+    }
+
+    const model::Sequence& m_sequence;
+    const project::ArtShelf& m_shelf;
+    Appearance m_appearance;
+    double m_density;
+};
+
+}
+
+Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance,
+             double density, const Scene* before)
+    : m_appearance(appearance), m_bars(sequence.bars), m_palette(sequence.palette), m_density(density) {
+    m_openingColour = toQt(model::colourOf(sequence.palette, sequence.opening.colour, appearance));
+    const bool comparable = before && before->m_appearance == appearance && before->m_density == density &&
+                            before->m_palette == sequence.palette;
+    const LayerMaker maker(sequence, shelf, appearance, density);
+    for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
+        const auto& layer = sequence.layers[i];
+        const PreparedLayer* known = nullptr;
+        if (comparable) {
+            const auto& old = before->m_layers;
+            const auto same = [&](const PreparedLayer& it) { return it.layer.id == layer.id; };
+            const auto found = i < old.size() && same(old[i]) ? old.begin() + static_cast<std::ptrdiff_t>(i)
+                                                              : std::find_if(old.begin(), old.end(), same);
+            known = found != old.end() && looksOf(found->layer) == looksOf(layer) &&
+                            found->sources == maker.sourcesOf(layer)
+                        ? &*found
+                        : nullptr;
+        }
+        m_layers.push_back(known ? *known : maker.make(layer));
+        m_layers.back().layer = layer;
+    }
+}
+
+}
