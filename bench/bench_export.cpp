@@ -5,8 +5,8 @@
 #include "export/common/export_writer.h"
 #include "export/common/exporter.h"
 #include "export/common/remembered_pictures.h"
-#include "render/frames/frame_maker.h"
 #include "render/base/paint_threads.h"
+#include "render/frames/frame_maker.h"
 #include "render/frames/still.h"
 #include "render/text/text_outline.h"
 

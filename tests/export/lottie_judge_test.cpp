@@ -31,8 +31,7 @@ QImage withoutFirstScreen(const render::Scene& scene, const schedule::Schedule& 
 
 }
 
-TEST_CASE("Two renderers show the exported compositions as the preview shows the launch",
-          "[long]") {
+TEST_CASE("Two renderers show the exported compositions as the preview shows the launch", "[long]") {
     const TemporaryFolder folder;
     DiskFiles files;
     nlohmann::json shots = nlohmann::json::array();

@@ -52,8 +52,7 @@ std::string pageOf(const exporting::Export& made, const model::Sequence& sequenc
 
 }
 
-TEST_CASE("The exported page shows in a browser what the preview shows",
-          "[long]") {
+TEST_CASE("The exported page shows in a browser what the preview shows", "[long]") {
     const TemporaryFolder folder;
     DiskFiles files;
     nlohmann::json shots = nlohmann::json::array();

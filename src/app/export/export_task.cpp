@@ -2,8 +2,8 @@
 #include "app/export/export_task.h"
 
 #include "export/common/remembered_pictures.h"
-#include "render/frames/frame_maker.h"
 #include "render/base/paint_threads.h"
+#include "render/frames/frame_maker.h"
 #include "render/frames/still.h"
 #include "render/text/text_outline.h"
 

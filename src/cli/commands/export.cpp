@@ -6,9 +6,9 @@
 #include "export/common/exporter.h"
 #include "export/common/line_diff.h"
 #include "export/common/remembered_pictures.h"
-#include "render/frames/frame_maker.h"
 #include "render/base/gui_session.h"
 #include "render/base/paint_threads.h"
+#include "render/frames/frame_maker.h"
 #include "render/frames/still.h"
 #include "render/text/text_outline.h"
 

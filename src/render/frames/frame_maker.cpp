@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "render/frames/frame_maker.h"
 
+#include "render/base/paint_threads.h"
 #include "render/frames/icon_image.h"
 #include "render/frames/opening_frames.h"
-#include "render/base/paint_threads.h"
 #include "render/png/png_writer.h"
 
 namespace scaena::render {

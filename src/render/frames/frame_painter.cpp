@@ -2,10 +2,10 @@
 #include "render/frames/frame_painter.h"
 
 #include "render/base/convert.h"
-#include "render/text/fonts.h"
 #include "render/base/group_opacity.h"
 #include "render/frames/progress_painter.h"
 #include "render/frames/wireframe.h"
+#include "render/text/fonts.h"
 
 #include <QLinearGradient>
 #include <QPainter>

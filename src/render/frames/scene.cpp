@@ -2,8 +2,8 @@
 #include "render/frames/scene.h"
 
 #include "core/project/shown_art.h"
-#include "render/base/convert.h"
 #include "render/art/image_cache.h"
+#include "render/base/convert.h"
 #include "render/text/text_outline.h"
 
 namespace scaena::render {

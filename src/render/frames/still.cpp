@@ -2,8 +2,8 @@
 #include "render/frames/still.h"
 
 #include "render/base/convert.h"
-#include "render/frames/frame_painter.h"
 #include "render/base/paint_threads.h"
+#include "render/frames/frame_painter.h"
 #include "render/png/png_writer.h"
 
 #include <QPainter>

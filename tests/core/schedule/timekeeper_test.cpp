@@ -52,6 +52,11 @@ void* operator new(std::size_t size) {
     }
     throw std::bad_alloc();
 }
+void* operator new(std::size_t size, const std::nothrow_t&) noexcept {
+    ++g_allocations;
+    return std::malloc(size);
+}
+void operator delete(void* place, const std::nothrow_t&) noexcept { std::free(place); }
 void operator delete(void* place) noexcept { std::free(place); }
 void operator delete(void* place, std::size_t) noexcept { std::free(place); }
 

@@ -205,7 +205,7 @@ void ScorePainter::beats() {
         const QString length = span.endless() ? QStringLiteral("∞") : timeText(span.end - span.start);
         const double lengthWidth = QFontMetricsF(timeFont(11)).horizontalAdvance(length);
         QRectF text = rect.adjusted(6, 0, -(beat.kind == BeatKind::HandOff ? 16 : 7), 0);
-        if (const QRectF tab = m_layout.beatTab(i - 1); i > 0 && tab.isValid()) {
+        if (const QRectF tab = i > 0 ? m_layout.beatTab(i - 1) : QRectF(); tab.isValid()) {
             text.setLeft(std::max(text.left(), tab.right() + 4));
         }
         m_painter.setPen(ink);
