@@ -54,9 +54,9 @@ Transport::Transport(Preview& preview, QWidget* parent)
     grid->addWidget(m_play, 0, 0, 2, 1);
     grid->addWidget(m_time, 0, 1);
     grid->addWidget(m_loop, 0, 2, Qt::AlignLeft);
-    grid->addWidget(m_shown, 0, 3, Qt::AlignRight);
+    grid->addWidget(m_shown, 0, 3);
     grid->addWidget(m_beat, 1, 1, 1, 2);
-    grid->addWidget(m_added, 1, 3, Qt::AlignRight);
+    grid->addWidget(m_added, 1, 3);
     grid->setColumnStretch(2, 1);
     m_time->setObjectName(QStringLiteral("time"));
     m_time->setFont(timeFont(18));
@@ -68,6 +68,11 @@ Transport::Transport(Preview& preview, QWidget* parent)
     m_added->setFont(timeFont(11));
     m_added->setObjectName(QStringLiteral("added"));
     m_added->setToolTip(tr("How much of that is waiting for the show alone"));
+    for (auto* figure : {m_shown, m_added}) {
+        // As wide as the largest figure, so that nothing moves and nothing is cut while playing and dragging.
+        figure->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+        figure->setMinimumWidth(QFontMetrics(timeFont(11)).horizontalAdvance(tr("shown %1").arg(timeText(88888))) + 6);
+    }
     m_beat->setSizePolicy(QSizePolicy::Ignored,
                           QSizePolicy::Preferred); // the figures beside it are never cut
     m_loop->setObjectName(QStringLiteral("loop"));
