@@ -65,6 +65,30 @@ TEST_CASE("A layer that is not in sight yet still comes in, without a word") {
     CHECK_FALSE(s.note().isVisible());
 }
 
+TEST_CASE("What a drag takes out of sight is said when it is let go") {
+    NoteSession s;
+    auto next = s.sequence();
+    model::Cue late = *model::findThing(next.cues, "title-leave");
+    late.id = "title-again";
+    late.beat = "hand-off";
+    late.anchor.offset = 300;
+    late.length = 200;
+    late.move = {model::MoveKind::Fade, {}};
+    std::erase_if(next.cues, [](const model::Cue& it) { return it.layer == "title"; });
+    std::erase_if(next.cues, [](const model::Cue& it) { return it.layer == "tagline"; });
+    next.cues.push_back(late);
+    auto seen = next;
+    seen.cues.back().move.parameters = {{"from", 100.0}, {"to", 40.0}};
+    auto& document = s.window.document();
+    document.apply("seen", std::move(seen));
+    REQUIRE_FALSE(s.note().isVisible());
+    document.preview(next); // as a tool does at each move of the pointer
+    CHECK_FALSE(s.note().isVisible());
+    document.commit("drag");
+    CHECK(s.note().isVisible());
+    CHECK(s.sentence().contains("Title"));
+}
+
 TEST_CASE("The note goes with the next edit, and when it is put away") {
     NoteSession s;
     s.actions().addCue(model::MoveKind::Bounce, "ridges", 1300);

@@ -33,6 +33,7 @@ NoteStrip::NoteStrip(Document& document, Preview& preview, QWidget* parent)
     connect(m_remedy, &QToolButton::clicked, this, &NoteStrip::mend);
     connect(m_close, &QToolButton::clicked, this, &NoteStrip::clear);
     connect(&preview, &Preview::scheduleChanged, this, &NoteStrip::look);
+    connect(&document, &Document::stateChanged, this, &NoteStrip::look); // the end of a drag
     clear();
 }
 
