@@ -6,6 +6,7 @@
 #include "support/pictures.h"
 #include "support/window_session.h"
 
+#include <QLabel>
 #include <QSpinBox>
 
 using namespace scaena;

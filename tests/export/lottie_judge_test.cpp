@@ -7,6 +7,7 @@
 
 #include <QImage>
 #include <QPainter>
+#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 /// The exported compositions by two renderers that know nothing of each other, and by the community's schema.

@@ -5,6 +5,7 @@
 #include "support/random_sequence.h"
 #include "support/timing_cases.h"
 
+#include "export/common/export_build.h"
 #include <functional>
 
 namespace scaena::test {

@@ -3,6 +3,8 @@
 
 #include "app/widgets/phrasing.h"
 
+#include <QObject>
+
 namespace scaena::app {
 
 namespace {

@@ -4,6 +4,7 @@
 #include "app/widgets/theme.h"
 
 #include <QFontMetricsF>
+#include <QObject>
 #include <QPolygonF>
 #include <cmath>
 
