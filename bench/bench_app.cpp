@@ -117,7 +117,7 @@ static void dragLayerToPaintedStage(benchmark::State& state) {
     const auto& schedule = *open.window.preview().schedule();
     open.window.preview().setTime(schedule.beats[0].end + 900);
     for (const auto& layer : sequence.layers) {
-        if (!model::coversScreen(layer.kind)) {
+        if (!model::coversScreen(layer.kind())) {
             open.window.selection().select(app::Selection::Kind::Layer, layer.id);
             break;
         }

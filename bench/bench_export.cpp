@@ -41,14 +41,14 @@ struct Makers {
 
 void writeTo(const QString& folder, const exporting::Export& made) {
     DiskFiles files;
-    const auto into = folder.toStdString() + "/" + made.target;
+    const auto into = folder.toStdString() + "/" + std::string(made.target.name());
     (void)exporting::write(files, into, made, exporting::planWrite(files, into, made), false);
 }
 
 }
 
-static void exportTo(benchmark::State& state, const char* target) {
-    const auto* exporter = exporting::findExporter(target);
+static void exportTo(benchmark::State& state, plan::ExportId target) {
+    const auto* exporter = &exporting::exporterOf(target);
     for (auto _ : state) {
         render::withPaintWorkers([&](Workers& workers) {
             benchmark::DoNotOptimize(Makers("moraine").built(*exporter, &workers));
@@ -83,7 +83,7 @@ static void exportToAllTargets(benchmark::State& state, const char* name) {
 /// The measure for it: the platform's own tool compiling the Android part alone.
 static void aapt2CompilesTheAndroidPart(benchmark::State& state, const char* name) {
     const QTemporaryDir folder;
-    writeTo(folder.path(), Makers(name).built(*exporting::findExporter("android")));
+    writeTo(folder.path(), Makers(name).built(exporting::exporterOf("android")));
     for (auto _ : state) {
         QProcess tool;
         tool.start("aapt2",

@@ -59,7 +59,7 @@ model::Sequence leavesSequence() {
     auto turn = test::cue("turn", "arrive", 0, 1000, model::MoveKind::Turn);
     turn.move.parameters = {{"angle", 90.0}};
     auto sequence = test::aSequence().withBeat(test::play("arrive", 1000)).withCue(turn).build();
-    sequence.layers[1].fill.to = "ink";
+    sequence.layers[1].get<model::BackdropContent>().fill.to = "ink";
     sequence.layers[2].place.width = sequence.layers[2].place.height = 400;
     sequence.layers.pop_back();
     return sequence;

@@ -50,7 +50,7 @@ BENCHMARK(evaluateLayers)
 static void evaluateCuesOfOneLayer(benchmark::State& state) {
     auto builder = test::aSequence().withBeat(test::play("arrive"));
     for (int i = 0; i < state.range(0); ++i) {
-        builder.withCue(test::cue("c" + std::to_string(i), "arrive", i * 20, 15));
+        builder.withCue(test::cue(CueId("c" + std::to_string(i)), "arrive", i * 20, 15));
     }
     const auto schedule = schedule::resolve(builder.build(), {});
     const auto& timeline = schedule.timeline(2, motion::Property::Opacity);

@@ -9,14 +9,15 @@ namespace scaena::bench {
 inline model::Sequence largeSequence(int layers, int cuesPerLayer) {
     auto builder = test::aSequence().withBeat(test::play("arrive", 2000)).withBeat(test::wait("wait"));
     for (int i = 0; i < 10; ++i) {
-        builder.withGate(test::gate("gate-" + std::to_string(i), 200 + 100 * i));
+        builder.withGate(test::gate(GateId("gate-" + std::to_string(i)), 200 + 100 * i));
     }
     const model::MoveKind kinds[] = {model::MoveKind::Fade, model::MoveKind::Rise, model::MoveKind::Bounce,
                                      model::MoveKind::Pop, model::MoveKind::Turn};
     for (int i = 0; i < layers; ++i) {
         model::Layer layer;
-        layer.id = layer.name = "layer-" + std::to_string(i);
-        layer.art = "logo.svg";
+        layer.name = "layer-" + std::to_string(i);
+        layer.id = LayerId(layer.name);
+        layer.art()->art = "logo.svg";
         layer.place = {model::AnchorPoint::Centre,
                        double(i % 10) * 36 - 160,
                        double(i / 10 % 20) * 40 - 380,
@@ -25,12 +26,12 @@ inline model::Sequence largeSequence(int layers, int cuesPerLayer) {
                        {}};
         builder.withLayer(layer);
         for (int k = 0; k < cuesPerLayer; ++k) {
-            auto cue = test::cue("cue-" + std::to_string(i) + "-" + std::to_string(k), "arrive",
+            auto cue = test::cue(CueId("cue-" + std::to_string(i) + "-" + std::to_string(k)), "arrive",
                                  (i * 7) % 900 + k * 300, 400, kinds[(i + k) % 5], layer.id);
             cue.easing.reset();
             if (k > 0 && k % 2 == 0) {
                 cue.anchor = {model::AnchorKind::After,
-                              "cue-" + std::to_string(i) + "-" + std::to_string(k - 1),
+                              CueId("cue-" + std::to_string(i) + "-" + std::to_string(k - 1)),
                               20,
                               {}};
             }

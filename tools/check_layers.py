@@ -25,7 +25,7 @@ CORE = {
     "schedule": {"base", "model", "motion", "plan"},
     "check": {"base", "model", "edit", "motion", "plan", "schedule"},
     "project": {"base", "model", "file", "art"},
-    "start": {"base", "model", "art"},
+    "start": {"base", "model", "edit", "art"},
 }
 RENDER = {
     "base": set(),

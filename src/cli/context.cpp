@@ -36,11 +36,11 @@ bool parseGates(const std::string& text, const model::Sequence& sequence, schedu
                                part);
             return false;
         }
-        if (!model::findThing(sequence.gates, name)) {
+        if (!model::findThing(sequence.gates, GateId(name))) {
             err << fmt::format("--gates: the sequence has no gate “{}”\n", name);
             return false;
         }
-        conditions.gateTimes[name] = value == "never" ? kNever : time;
+        conditions.gateTimes[GateId(name)] = value == "never" ? kNever : time;
     }
     return true;
 }

@@ -10,10 +10,13 @@ namespace {
 constexpr std::string_view kOutcomes[] = {"complete", "went-on", "offline", "message"};
 constexpr std::string_view kWaitKinds[] = {"opening", "covered", "idle", "added"};
 
+model::LayerKind kindOf(const model::Layer& layer) { return layer.kind(); }
+model::BeatKind kindOf(const model::Beat& beat) { return beat.kind; }
+
 Json things(const auto& list) {
     Json array = Json::array();
     for (const auto& it : list) {
-        array.push_back({{"id", it.id}, {"name", it.name}, {"kind", model::word(it.kind)}});
+        array.push_back({{"id", it.id}, {"name", it.name}, {"kind", model::word(kindOf(it))}});
     }
     return array;
 }

@@ -76,7 +76,7 @@ TEST_CASE(
     "Dragging and lengthening a cue under any target changes that cue and nothing else of the document") {
     underEveryTarget([](UnderTarget& s) {
         auto expected = s.sequence();
-        const Id id = "sun-rise";
+        const CueId id = "sun-rise";
         s.drag(s.cueRect(id).center(), 30);
         auto& moved = *model::findThing(expected.cues, id);
         CHECK(s.cue(id).anchor.offset != moved.anchor.offset);

@@ -69,7 +69,7 @@ struct ExportSession : Session {
 TEST_CASE("Every target has a card that says how faithfully it carries the cues") {
     ExportSession s;
     for (const auto* exporter : exporting::exporters()) {
-        auto* card = s.find<TargetCard>(("target-" + exporter->id()).c_str());
+        auto* card = s.find<TargetCard>(("target-" + std::string(exporter->id().name())).c_str());
         CHECK(card->accessibleName().contains("as previewed"));
     }
     CHECK(s.find<TargetCard>("target-ios")->accessibleName().contains("1 dropped"));
@@ -79,15 +79,15 @@ TEST_CASE("Every target has a card that says how faithfully it carries the cues"
 TEST_CASE("Each target can be looked at and written without leaving the room") {
     ExportSession s;
     for (const auto* exporter : exporting::exporters()) {
-        INFO(exporter->id());
-        s.choose(exporter->id().c_str());
+        INFO(exporter->id().name());
+        s.choose(std::string(exporter->id().name()).c_str());
         CHECK(s.room().target() == exporter->id());
         CHECK(s.find<QTreeWidget>("exportFiles")->topLevelItemCount() > 0);
         CHECK(s.find<QTreeWidget>("exportCues")->topLevelItemCount() == int(s.sequence().cues.size()));
         CHECK(s.find<QTextBrowser>("exportSteps")->toPlainText().size() > 200);
         CHECK(s.summary().contains("Choose a folder"));
         CHECK_FALSE(s.find<QPushButton>("exportWrite")->isEnabled());
-        const auto folder = s.folder() / exporter->id();
+        const auto folder = s.folder() / exporter->id().name();
         s.into(folder);
         CHECK(s.summary().contains("added"));
         s.write();
@@ -174,8 +174,10 @@ TEST_CASE("A sequence that cannot be exported says why in the room") {
     ExportSession s;
     auto next = s.sequence();
     for (auto& layer : next.layers) {
-        layer.art = layer.art.empty() ? "" : "art/gone.svg";
-        layer.darkArt.clear();
+        if (auto* drawing = layer.art()) {
+            drawing->art = "art/gone.svg";
+            drawing->darkArt.clear();
+        }
     }
     s.window.document().apply("lose the art", next);
     s.settle();

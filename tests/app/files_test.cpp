@@ -258,7 +258,7 @@ TEST_CASE("Art of a new sequence never replaces a file that is there") {
     REQUIRE(s.window.document().saveAs(s.folder() / "mine" / "a.scaena"));
     CHECK(readWhole(s.folder() / "mine/art/logo.svg") == "somebody's own");
     CHECK(readWhole(s.folder() / "mine/art/logo-2.svg") == readWhole(logo));
-    CHECK(model::findThing(s.sequence().layers, "logo")->art == "art/logo-2.svg");
+    CHECK(model::findThing(s.sequence().layers, "logo")->art()->art == "art/logo-2.svg");
 }
 
 TEST_CASE("A logo that cannot be used says why, and nothing is lost") {

@@ -47,14 +47,15 @@ TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and
     actions.addFiles({path("mark.svg"), path("leaf.png"), path("leaf@2x.png"), path("jar.json")});
     s.window.background().finish();
     CHECK(s.sequence().layers.size() == count + 3);
-    CHECK(model::findThing(s.sequence().layers, "leaf")->pictures.size() == 2);
+    CHECK(model::findThing(s.sequence().layers, "leaf")->get<model::ImageContent>().pictures.size() == 2);
     const auto& clip = *model::findThing(s.sequence().layers, "jar");
-    CHECK(clip.clip.stopAt == 2500);
+    CHECK(clip.get<model::ClipContent>().stopAt == 2500);
     s.window.selection().select(Selection::Kind::Layer, "title");
     actions.addFiles(
         {QString::fromStdString((repository() / "resources/fonts/JetBrainsMono-Regular.ttf").string())});
     s.window.background().finish();
-    CHECK(model::findThing(s.sequence().layers, "title")->text.fontFile == "fonts/jetbrainsmono-regular.ttf");
+    CHECK(model::findThing(s.sequence().layers, "title")->get<model::TextContent>().fontFile ==
+          "fonts/jetbrainsmono-regular.ttf");
     REQUIRE(s.window.document().save());
     for (const char* file : {"art/mark.svg", "images/leaf.png", "images/leaf-2x.png", "clips/jar.json",
                              "fonts/jetbrainsmono-regular.ttf"}) {
@@ -227,7 +228,7 @@ TEST_CASE("What an undone step took away is selected no longer, and cannot be re
     CHECK(s.window.selection().kind() == Selection::Kind::Gate);
     s.trigger("undo");
     CHECK(s.window.selection().kind() == Selection::Kind::None);
-    s.window.arrange().actions().addLayer(model::LayerKind::Text);
+    s.window.arrange().actions().addText();
     s.trigger("duplicate");
     s.trigger("undo");
     const auto before = s.sequence();
@@ -238,12 +239,13 @@ TEST_CASE("What an undone step took away is selected no longer, and cannot be re
 TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer mark, a destination is set by "
           "its card") {
     Session s;
-    s.window.arrange().actions().addLayer(model::LayerKind::Progress);
-    const Id progress = s.window.selection().id();
+    s.window.arrange().actions().addProgress();
+    const LayerId progress = s.window.selection().layer();
     auto* gate = s.child<QComboBox>("progressGate");
     gate->setCurrentIndex(gate->findText("Session"));
     emit gate->activated(gate->currentIndex());
-    CHECK(model::findThing(s.sequence().layers, progress)->progress.gates == std::vector<Id>{"session"});
+    CHECK(model::findThing(s.sequence().layers, progress)->get<model::ProgressContent>().gates ==
+          std::vector<GateId>{"session"});
     s.window.selection().select(Selection::Kind::Layer, "sun");
     auto* which = s.child<QComboBox>("whichPlace");
     which->setCurrentIndex(1);
@@ -255,7 +257,7 @@ TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer ma
     CHECK(model::findThing(s.sequence().layers, "sun")->destination->width == 48);
     CHECK(model::findThing(s.sequence().layers, "sun")->place == rest);
     click(s.child<QToolButton>("footerMark"));
-    CHECK(model::findThing(s.sequence().layers, "sun")->kind == model::LayerKind::FooterMark);
+    CHECK(model::findThing(s.sequence().layers, "sun")->as<model::FooterContent>());
     CHECK(s.sequence().opening.footer == "sun");
     CHECK(model::validate(s.sequence()).empty());
 }
@@ -263,7 +265,7 @@ TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer ma
 TEST_CASE("A colour for currentColor is offered where the art has one, and where it was given") {
     Session s;
     const TemporaryFolder folder;
-    const auto offered = [&](const Id& layer) {
+    const auto offered = [&](const LayerId& layer) {
         s.window.selection().select(Selection::Kind::Layer, layer);
         QApplication::processEvents();
         for (auto* box : s.window.findChildren<QWidget*>("tint")) {
@@ -279,11 +281,11 @@ TEST_CASE("A colour for currentColor is offered where the art has one, and where
            "fill='none' stroke='currentColor'/></g></svg>";
     s.window.arrange().actions().addFiles({QString::fromStdString((folder.path() / "mark.svg").string())});
     s.window.background().finish();
-    const Id mark = s.window.selection().id();
-    REQUIRE(model::findThing(s.sequence().layers, mark)->art == "art/mark.svg");
+    const LayerId mark = s.window.selection().layer();
+    REQUIRE(model::findThing(s.sequence().layers, mark)->art()->art == "art/mark.svg");
     CHECK(offered(mark));
     auto next = s.sequence();
-    model::findThing(next.layers, "sun")->tint = "ink"; // so that it can be taken away
+    model::findThing(next.layers, "sun")->art()->tint = "ink"; // so that it can be taken away
     s.window.document().apply("tint", std::move(next));
     s.window.selection().select(Selection::Kind::Layer, "title");
     CHECK(offered("sun"));

@@ -101,7 +101,7 @@ TEST_CASE("A new user's way: logo, title, bounce, hold, hand-off, dark, save –
     person.clicksStage({206, 457 + title->place.y});
     s.window.selection().select(Selection::Kind::Layer, "title");
     person.types(s.child<QLineEdit>("layerText"), "Fern & Moss");
-    CHECK(model::findThing(s.sequence().layers, "title")->text.text == "Fern & Moss");
+    CHECK(model::findThing(s.sequence().layers, "title")->get<model::TextContent>().text == "Fern & Moss");
 
     // A bounce for the logo, by the keyboard.
     s.window.selection().select(Selection::Kind::Layer, "logo");
@@ -116,7 +116,7 @@ TEST_CASE("A new user's way: logo, title, bounce, hold, hand-off, dark, save –
     person.willChoose("hold");
     person.presses(Qt::Key_B);
     CHECK(s.window.selection().kind() == Selection::Kind::Beat);
-    CHECK(model::findThing(s.sequence().beats, s.window.selection().id())->kind == model::BeatKind::Hold);
+    CHECK(model::findThing(s.sequence().beats, s.window.selection().beat())->kind == model::BeatKind::Hold);
 
     // The hand-off.
     person.clicks(s.child<QToolButton>("tabScreen"));
@@ -153,8 +153,8 @@ TEST_CASE("From an empty page: a shape, a text, a gate, a beat, moves, all by ke
     REQUIRE(s.window.document().isOpen());
     person.willChoose("ellipse");
     person.presses(Qt::Key_A);
-    const Id shape = s.window.selection().id();
-    CHECK(model::findThing(s.sequence().layers, shape)->kind == model::LayerKind::Shape);
+    const LayerId shape = s.window.selection().layer();
+    CHECK(model::findThing(s.sequence().layers, shape)->as<model::ShapeContent>());
     person.willChoose("pop");
     person.presses(Qt::Key_C);
     CHECK(model::findThing(s.sequence().cues, s.window.selection().cue())->layer == shape);

@@ -18,7 +18,7 @@ public:
     QString sentence() { return child<QLabel>("noteSentence")->text(); }
     void remedy() { click(child<QToolButton>("noteRemedy")); }
     ArrangeActions& actions() { return window.arrange().actions(); }
-    bool seen(const Id& layer, double t) {
+    bool seen(const LayerId& layer, double t) {
         return check::isSeen(*window.preview().schedule(), model::indexOf(sequence().layers, layer), t);
     }
 };

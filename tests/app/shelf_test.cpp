@@ -78,7 +78,7 @@ TEST_CASE("A move dropped on a lane begins where it was dropped") {
     Session s;
     QMimeData data;
     data.setData(MovesPage::kMime, QByteArray::number(int(model::MoveKind::Flip)));
-    const int lane = model::indexOf(s.sequence().layers, Id("tagline"));
+    const int lane = model::indexOf(s.sequence().layers, LayerId("tagline"));
     const QPointF at(s.score().layoutOfScore().xOf(1000),
                      s.score().layoutOfScore().laneRow(lane).center().y());
     QDragEnterEvent enter(at.toPoint(), Qt::CopyAction, &data, Qt::LeftButton, Qt::AltModifier);
@@ -96,7 +96,7 @@ TEST_CASE("A thread pulled from one cue to another chains them") {
     Session s;
     s.window.selection().select(Selection::Kind::Cue, "sun-rise");
     const auto& layout = s.score().layoutOfScore();
-    const int from = model::indexOf(s.sequence().cues, Id("sun-rise"));
+    const int from = model::indexOf(s.sequence().cues, CueId("sun-rise"));
     const QPointF knob = layout.knob(from, true);
     const QPointF to = s.cueRect("title-draw").center();
     s.move(knob, Qt::NoButton, Qt::NoModifier);
@@ -117,7 +117,7 @@ TEST_CASE("A rubber band and Ctrl select several cues, which then move, scale an
     const auto title = s.cueRect("title-draw");
     s.window.selection().select(Selection::Kind::Cue, "sun-rise");
     QTest::mouseClick(&s.score(), Qt::LeftButton, Qt::ControlModifier, title.center().toPoint());
-    CHECK(s.window.selection().all() == std::vector<Id>{"sun-rise", "title-draw"});
+    CHECK(s.window.selection().all() == std::vector<std::string>{"sun-rise", "title-draw"});
     const Millis before = s.cue("sun-rise").anchor.offset;
     s.drag(sun.center(), 40 * s.pixelsPerMs());
     CHECK(s.cue("sun-rise").anchor.offset == Approx(before + 40).margin(3));
@@ -148,13 +148,13 @@ TEST_CASE("A rubber band and Ctrl select several cues, which then move, scale an
 TEST_CASE("Lanes are reordered by dragging their names, renamed by F2") {
     Session s;
     const auto& layout = s.score().layoutOfScore();
-    const int title = model::indexOf(s.sequence().layers, Id("title"));
+    const int title = model::indexOf(s.sequence().layers, LayerId("title"));
     const QPointF from(30, layout.laneRow(title).center().y());
     const QPointF to(30, layout.laneRow(title + 2).center().y());
     QTest::mousePress(&s.score(), Qt::LeftButton, Qt::NoModifier, from.toPoint());
     s.move(to, Qt::LeftButton, Qt::NoModifier);
     QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::NoModifier, to.toPoint());
-    CHECK(model::indexOf(s.sequence().layers, Id("title")) == title + 2);
+    CHECK(model::indexOf(s.sequence().layers, LayerId("title")) == title + 2);
     CHECK(s.window.document().history().undoName() == "reorder Title");
     whenDialogOpens([](QWidget* dialog) {
         auto* input = qobject_cast<QInputDialog*>(dialog);
@@ -174,7 +174,7 @@ TEST_CASE("Cues are copied from one sequence and pasted into another") {
     s.window.preview().setTime(800);
     s.trigger("paste");
     CHECK(s.window.selection().all().size() >= 1);
-    CHECK(s.cue(s.window.selection().all().front()).layer == "backdrop");
+    CHECK(s.cue(s.window.selection().cues().front()).layer == "backdrop");
     CHECK(model::validate(s.sequence()).empty());
     QGuiApplication::clipboard()->setText("nothing of ours");
     CHECK(toldBy([&] { s.trigger("paste"); }).contains("Ctrl+C"));
@@ -231,7 +231,7 @@ TEST_CASE("Art is recoloured by the palette, and the stage shows it by night as 
     const auto before = s.window.arrange().stage().grab().toImage();
     box->setCurrentIndex(box->findText("Ink"));
     emit box->activated(box->currentIndex());
-    CHECK(model::findThing(s.sequence().layers, "ridges")->recolour.at("#4A3E6B") == "ink");
+    CHECK(model::findThing(s.sequence().layers, "ridges")->art()->recolour.at("#4A3E6B") == "ink");
     CHECK(s.window.arrange().stage().grab().toImage() != before);
 }
 
@@ -239,7 +239,9 @@ TEST_CASE("The first screen is composed of blocks or shown by screenshots") {
     Session s;
     s.trigger("screenTab");
     auto& page = s.window.arrange().cards().screen();
-    const auto blocks = [&] { return model::findThing(s.sequence().layers, "hut-list")->firstScreen.blocks; };
+    const auto blocks = [&] {
+        return model::findThing(s.sequence().layers, "hut-list")->get<model::FirstScreenContent>().blocks;
+    };
     const auto count = blocks().size();
     page.addBlock(model::BlockKind::Cards);
     CHECK(blocks().size() == count + 1);
@@ -256,7 +258,7 @@ TEST_CASE("The first screen is composed of blocks or shown by screenshots") {
     page.setScreenshot(QString::fromStdString((s.folder() / "screen-dark.png").string()),
                        model::Appearance::Dark);
     s.window.background().finish();
-    const auto& content = model::findThing(s.sequence().layers, "hut-list")->firstScreen;
+    const auto& content = model::findThing(s.sequence().layers, "hut-list")->get<model::FirstScreenContent>();
     CHECK(content.lightImage == "images/screen.png");
     CHECK(content.darkImage == "images/screen-dark.png");
     s.trigger("toEnd");

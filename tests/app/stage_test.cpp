@@ -15,8 +15,8 @@ class StageSession : public Session {
 public:
     StageSession() { window.preview().setTime(1900); }
     StageView& stage() { return window.arrange().stage(); }
-    const model::Layer& layer(const Id& id) { return *model::findThing(sequence().layers, id); }
-    void select(const Id& id) { window.selection().select(Selection::Kind::Layer, id); }
+    const model::Layer& layer(const LayerId& id) { return *model::findThing(sequence().layers, id); }
+    void select(const LayerId& id) { window.selection().select(Selection::Kind::Layer, id); }
 
     void dragHandle(Handle handle, QPointF byDp, Qt::KeyboardModifiers keys = Qt::AltModifier) {
         const QPointF from = stage().handleAt(handle);

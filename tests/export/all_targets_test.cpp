@@ -22,8 +22,9 @@ model::Sequence hostile(model::Sequence sequence) {
     sequence.name = evil;
     for (auto& layer : sequence.layers) {
         layer.name = evil;
-        layer.text.text =
-            layer.kind == model::LayerKind::Text ? "مرحبا \"Hi\" \\n $x ]]> 🏔️" : layer.text.text;
+        if (auto* text = layer.as<model::TextContent>()) {
+            text->text = "مرحبا \"Hi\" \\n $x ]]> 🏔️";
+        }
     }
     for (auto& beat : sequence.beats) {
         beat.name = evil;
@@ -32,7 +33,7 @@ model::Sequence hostile(model::Sequence sequence) {
     for (std::size_t i = 0; i < sequence.gates.size(); ++i) {
         auto& gate = sequence.gates[i];
         gate.name = evil;
-        const Id old = gate.id;
+        const GateId old = gate.id;
         gate.id = reserved[i];
         for (auto& other : sequence.gates) {
             std::replace(other.needs.begin(), other.needs.end(), old, gate.id);
@@ -41,7 +42,9 @@ model::Sequence hostile(model::Sequence sequence) {
             std::replace(beat.gates.begin(), beat.gates.end(), old, gate.id);
         }
         for (auto& layer : sequence.layers) {
-            std::replace(layer.progress.gates.begin(), layer.progress.gates.end(), old, gate.id);
+            if (auto* progress = layer.as<model::ProgressContent>()) {
+                std::replace(progress->gates.begin(), progress->gates.end(), old, gate.id);
+            }
         }
     }
     sequence.takes.clear();
@@ -90,7 +93,8 @@ TEST_CASE("Every exported source of every target parses by its language's own gr
                 for (const auto& file : made.files) {
                     checkMarkup(file);
                 }
-                writeTo(folder.path() / (path.stem().string() + "-" + exporter->id() + (evil ? "-evil" : "")),
+                writeTo(folder.path() / (path.stem().string() + "-" + std::string(exporter->id().name()) +
+                                         (evil ? "-evil" : "")),
                         made);
             }
         }
@@ -225,7 +229,7 @@ TEST_CASE("Pictures of asset catalogues have the size their set says") {
     };
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        for (const char* target : {"ios", "flutter", "react-native"}) {
+        for (const auto target : std::initializer_list<plan::ExportId>{"ios", "flutter", "react-native"}) {
             const auto made = exported(project.sequence, *project.shelf, {}, target);
             std::size_t sets = 0;
             for (const auto& file : made.files) {

@@ -166,10 +166,11 @@ TEST_CASE("The platform's resource compiler takes and links every sample's resou
 TEST_CASE("The resource compiler takes hostile names, plates, footers and hidden bars") {
     Small small;
     small.sequence.name = "Über \"App\" & <Söhne> ]]> $HOME \\ @string/x ?attr 🏔 مرحبا";
-    small.sequence.layers[2].plate = model::Plate{"ink", 160, {}};
+    small.sequence.layers[2].get<model::ArtworkContent>().plate = model::Plate{"ink", 160, {}};
     small.sequence.bars.shown = false;
-    small.sequence.layers[2].tint = "ink";
-    small.sequence.layers[3].text.text = "]]> \"quoted\" 'single' \\ @ $ <tag> 日本語 שלום";
+    small.sequence.layers[2].art()->tint = "ink";
+    small.sequence.layers[3].get<model::TextContent>().text =
+        "]]> \"quoted\" 'single' \\ @ $ <tag> 日本語 שלום";
     const auto result = linked(small.made(), "com.example.hostile");
     INFO(result.output);
     CHECK(result.code == 0);
@@ -300,7 +301,7 @@ TEST_CASE("The icon's art lies within the visible circle's box, in the middle") 
     const Rect box = art::bounds(path);
     CHECK(box.x == Approx(48));
     CHECK(box.width == Approx(192));
-    small.sequence.layers[2].plate = model::Plate{"ink", 160, {}};
+    small.sequence.layers[2].get<model::ArtworkContent>().plate = model::Plate{"ink", 160, {}};
     CHECK(parsed(fileOf(small.made(), "drawable/test_icon.xml"))
               .document_element()
               .attribute("android:width")
@@ -327,7 +328,7 @@ TEST_CASE("Colours have their dark values in the night folder") {
 
 TEST_CASE("currentColor becomes the tint's resource, so that it follows light and dark") {
     Small small;
-    small.sequence.layers[2].tint = "ink";
+    small.sequence.layers[2].art()->tint = "ink";
     CHECK(fileOf(small.made(), "drawable/test_art_logo.xml").find("android:fillColor=\"@color/test_ink\"") !=
           std::string::npos);
 }
@@ -372,7 +373,7 @@ TEST_CASE("A sequence that cannot be exported is refused with a sentence") {
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     const render::QtFrameMaker frames;
-    const auto* exporter = exporting::findExporter("android");
+    const auto* exporter = &exporting::exporterOf("android");
     auto made = exporter->build({small.sequence, small.shelf, outliner, rasteriser, frames, {}});
     REQUIRE_FALSE(made);
     CHECK(made.error().front().message.find("logo") != std::string::npos);
@@ -395,9 +396,10 @@ TEST_CASE("Every registered exporter and target is known to the others") {
     CHECK_FALSE(exporting::exporters().empty());
     for (const auto& target : plan::targets()) {
         INFO(target.name);
-        CHECK(exporting::findExporter(target.exportId));
+        CHECK(exporting::exporterOf(target.exportId).id() == target.exportId);
     }
-    CHECK_FALSE(exporting::findExporter("telegraph"));
+    CHECK(exporting::exporters().size() == plan::kExportNames.size());
+    CHECK_FALSE(plan::ExportId::named("telegraph"));
 }
 
 TEST_CASE("What people read of an export is as it was approved") {

@@ -78,7 +78,8 @@ TEST_CASE("Every vector of every sample's export is one the platform loads") {
     int seen = 0;
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        for (const char* target : {"android", "flutter", "react-native"}) {
+        for (const auto target :
+             std::initializer_list<plan::ExportId>{"android", "flutter", "react-native"}) {
             for (const auto& file : exported(project.sequence, *project.shelf, {}, target).files) {
                 if (file.bytes.find("<vector") != std::string::npos && file.path.ends_with(".xml")) {
                     INFO(path << " " << file.path);
@@ -134,8 +135,8 @@ TEST_CASE("The rules are awake: what the platform refuses is found") {
 
 TEST_CASE("On Android an app's own theme is set back before anything else of the activity") {
     const auto project = openSample(samples().front());
-    for (const char* target : {"android", "react-native"}) {
-        INFO(target);
+    for (const auto target : std::initializer_list<plan::ExportId>{"android", "react-native"}) {
+        INFO(target.name());
         const auto steps = fileOf(exported(project.sequence, *project.shelf, {}, target), "INTEGRATE.md");
         const auto create = steps.find("override fun onCreate");
         const auto theme = steps.find("setTheme(", create);

@@ -18,7 +18,7 @@ MemoryFiles with(const std::map<std::string, std::string>& contents) {
     return files;
 }
 
-Export made(const char* target) {
+Export made(plan::ExportId target) {
     static const auto project = openSample(samples().front());
     return exported(project.sequence, *project.shelf, {}, target);
 }

@@ -20,7 +20,8 @@ namespace {
 QImage withoutFirstScreen(const render::Scene& scene, const schedule::Schedule& s, double t) {
     auto frame = schedule::evaluate(s, t);
     std::erase_if(frame.layers, [&](const schedule::LayerState& it) {
-        return s.sequence->layers[static_cast<std::size_t>(it.layer)].kind == model::LayerKind::FirstScreen;
+        return s.sequence->layers[static_cast<std::size_t>(it.layer)].as<model::FirstScreenContent>() !=
+               nullptr;
     });
     QImage image(static_cast<int>(frame.screen.width), static_cast<int>(frame.screen.height),
                  QImage::Format_RGB32);

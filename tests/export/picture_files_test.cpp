@@ -52,7 +52,7 @@ TEST_CASE("A backdrop's pictures have their own for the night and for a screen h
 TEST_CASE("A clip is baked into as many pictures as the stage shows, and its cue says so") {
     const auto project = openSample(repository() / "samples/larder/larder.scaena");
     const auto made = exportOf("larder/larder.scaena");
-    const auto& clip = model::findThing(project.sequence.layers, "jar")->clip;
+    const auto& clip = model::findThing(project.sequence.layers, "jar")->get<model::ClipContent>();
     CHECK(countOf(made, "drawable-xxhdpi", "clip") == plan::bakedFrames(clip));
     for (const auto& it : made.carried) {
         if (it.cue == "jar-plays") {
@@ -74,7 +74,7 @@ TEST_CASE("A layer whose clip or picture is missing refuses the export and names
         const render::QtTextOutliner outliner;
         const render::QtRasteriser rasteriser;
         const render::QtFrameMaker frames;
-        const auto made = exporting::findExporter("android")->build(
+        const auto made = exporting::exporterOf("android").build(
             {project.sequence, shelf, outliner, rasteriser, frames, {}});
         REQUIRE_FALSE(made);
         CHECK(made.error().front().message.find("that can be read") != std::string::npos);

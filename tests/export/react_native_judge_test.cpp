@@ -47,9 +47,9 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesyste
     const auto project = openSample(sample);
     auto sequence = project.sequence;
     for (auto& layer : sequence.layers) { // the judge's first screen is a plain sheet
-        layer.firstScreen.blocks.clear();
-        layer.firstScreen.lightImage.clear();
-        layer.firstScreen.darkImage.clear();
+        layer.get<model::FirstScreenContent>().blocks.clear();
+        layer.get<model::FirstScreenContent>().lightImage.clear();
+        layer.get<model::FirstScreenContent>().darkImage.clear();
     }
     const auto name = sample.stem().string();
     const auto made = exported(sequence, *project.shelf, {}, "react-native");
@@ -78,9 +78,9 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesyste
         }
         std::string background = "#000000";
         for (const auto& layer : sequence.layers) {
-            if (layer.kind == model::LayerKind::FirstScreen && layer.shownWhen == model::ShownWhen::Always) {
-                background =
-                    toHex(model::colourOf(sequence.palette, layer.firstScreen.background, appearance));
+            if (layer.as<model::FirstScreenContent>() && layer.shownWhen == model::ShownWhen::Always) {
+                background = toHex(model::colourOf(
+                    sequence.palette, layer.get<model::FirstScreenContent>().background, appearance));
             }
         }
         nlohmann::json shots = nlohmann::json::array();

@@ -19,18 +19,18 @@ public:
 class CountingFrames : public render::QtFrameMaker {
 public:
     mutable std::atomic<int> made = 0;
-    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
-                         model::Appearance appearance, int side, double part, std::optional<Colour> backing,
-                         bool round) const override {
+    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                         const LayerId& layer, model::Appearance appearance, int side, double part,
+                         std::optional<Colour> backing, bool round) const override {
         ++made;
         return render::QtFrameMaker::layerPng(sequence, shelf, layer, appearance, side, part, backing, round);
     }
 };
 
-exporting::Export builtWith(const project::Project& project, const Id& target,
+exporting::Export builtWith(const project::Project& project, plan::ExportId target,
                             const art::Rasteriser& rasteriser, const exporting::FrameMaker& frames) {
     const render::QtTextOutliner outliner;
-    auto made = exporting::findExporter(target)->build(
+    auto made = exporting::exporterOf(target).build(
         {project.sequence, *project.shelf, outliner, rasteriser, frames, {}});
     REQUIRE(made);
     return std::move(*made);
@@ -46,8 +46,8 @@ TEST_CASE(
         const CountingFrames frames;
         const exporting::RememberedPictures pictures(rasteriser, frames);
         int afterFirst = 0;
-        for (const char* target : {"ios", "flutter", "react-native"}) {
-            INFO(path << " " << target);
+        for (const auto target : std::initializer_list<plan::ExportId>{"ios", "flutter", "react-native"}) {
+            INFO(path << " " << target.name());
             const auto plain = exported(project.sequence, *project.shelf, {}, target);
             const auto shared = builtWith(project, target, pictures, pictures);
             REQUIRE(plain.files.size() == shared.files.size());
@@ -55,7 +55,7 @@ TEST_CASE(
                 CHECK(plain.files[i].path == shared.files[i].path);
                 CHECK(plain.files[i].bytes == shared.files[i].bytes);
             }
-            if (std::string(target) == "ios") {
+            if (std::string(target.name()) == "ios") {
                 afterFirst = frames.made;
             }
         }

@@ -17,9 +17,9 @@ namespace {
 /// colour.
 model::Sequence withPlainFirstScreens(model::Sequence sequence) {
     for (auto& layer : sequence.layers) {
-        layer.firstScreen.blocks.clear();
-        layer.firstScreen.lightImage.clear();
-        layer.firstScreen.darkImage.clear();
+        layer.get<model::FirstScreenContent>().blocks.clear();
+        layer.get<model::FirstScreenContent>().lightImage.clear();
+        layer.get<model::FirstScreenContent>().darkImage.clear();
     }
     return sequence;
 }
@@ -36,9 +36,10 @@ std::string pageOf(const exporting::Export& made, const model::Sequence& sequenc
                    const schedule::Schedule& s) {
     std::string background;
     for (const auto& layer : sequence.layers) {
-        if (layer.kind == model::LayerKind::FirstScreen && layer.shownWhen == model::ShownWhen::Always) {
-            background = toHex(
-                model::colourOf(sequence.palette, layer.firstScreen.background, s.conditions.appearance));
+        if (layer.as<model::FirstScreenContent>() && layer.shownWhen == model::ShownWhen::Always) {
+            background =
+                toHex(model::colourOf(sequence.palette, layer.get<model::FirstScreenContent>().background,
+                                      s.conditions.appearance));
         }
     }
     return fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}<style>html,body {{ margin: 0; "
@@ -151,7 +152,7 @@ TEST_CASE("The web player keeps its promises to the app around it, in a browser"
         // The page's opening has no length of its own: it lasts until the player comes.
         const Millis longest =
             isNever(shown.metrics.shown) ? 15'000 : shown.metrics.shown - shown.metrics.opening;
-        conditions.gateTimes[gates.front()] = 0;
+        conditions.gateTimes[GateId(gates.front())] = 0;
         const nlohmann::json task = {{"page", "page.html"}, {"early", "early.html"}, {"gates", gates},
                                      {"alone", alone},      {"timeOut", ending()},   {"longest", longest}};
         REQUIRE(files.writeAtomically(folder.path() / "behaviour.json", task.dump()));

@@ -85,7 +85,7 @@ TEST_CASE("Every look of the icon is cut to its mask and fills it with the icon'
 
 TEST_CASE("The previews show what the exports write") {
     const auto project = openSample(samples().front());
-    const auto png = [&](const char* target, const char* file) {
+    const auto png = [&](plan::ExportId target, const char* file) {
         const auto made = exported(project.sequence, *project.shelf, {}, target);
         return QImage::fromData(QByteArray::fromStdString(fileOf(made, file)));
     };

@@ -55,7 +55,7 @@ struct Shown {
 
 model::Layer centred(model::LayerKind kind, double side = 100) {
     model::Layer layer;
-    layer.kind = kind;
+    layer.contents = model::contentsOf(kind);
     layer.place.width = layer.place.height = side;
     return layer;
 }
@@ -66,7 +66,7 @@ QColor middle(const QImage& image) { return image.pixelColor(image.rect().center
 
 TEST_CASE("A shape is painted in its palette colour, by night in the other") {
     auto layer = centred(model::LayerKind::Shape);
-    layer.shape.colour = "ink";
+    layer.get<model::ShapeContent>().colour = "ink";
     const Shown shown(layer);
     CHECK(middle(shown.at(900)) == QColor(20, 20, 24));
     CHECK(middle(shown.at(900, model::Appearance::Dark)) == QColor(250, 250, 250));
@@ -74,7 +74,8 @@ TEST_CASE("A shape is painted in its palette colour, by night in the other") {
 
 TEST_CASE("An image takes the file for the screen's density and its dark one by night") {
     auto layer = centred(model::LayerKind::Image);
-    layer.pictures = {{"1.png", 1, false, {}}, {"3.png", 3, false, {}}, {"dark.png", 1, true, {}}};
+    layer.get<model::ImageContent>().pictures = {
+        {"1.png", 1, false, {}}, {"3.png", 3, false, {}}, {"dark.png", 1, true, {}}};
     Shown shown(layer);
     shown.shelf.files = {{"1.png", pictureBytes({10, 10}, Qt::red)},
                          {"3.png", pictureBytes({30, 30}, Qt::green)},
@@ -90,14 +91,15 @@ TEST_CASE("An image takes the file for the screen's density and its dark one by 
 
 TEST_CASE("A backdrop's picture fills the screen or is seen whole, upright and sideways") {
     auto layer = centred(model::LayerKind::Backdrop);
-    layer.fill.colour = "ink";
-    layer.picture = model::BackdropPicture{"up.png", "", "wide.png", "", model::Fit::Fill, {}};
+    layer.get<model::BackdropContent>().fill.colour = "ink";
+    layer.get<model::BackdropContent>().picture =
+        model::BackdropPicture{"up.png", "", "wide.png", "", model::Fit::Fill, {}};
     Shown shown(layer);
     shown.shelf.files = {{"up.png", pictureBytes({20, 20}, Qt::red)},
                          {"wide.png", pictureBytes({40, 10}, Qt::blue)}};
     CHECK(shown.at(900).pixelColor(5, 5) == QColor(Qt::red));
     CHECK(shown.at(900, model::Appearance::Light, true).pixelColor(5, 5) == QColor(Qt::blue));
-    shown.sequence.layers.back().picture->fit = model::Fit::Whole;
+    shown.sequence.layers.back().get<model::BackdropContent>().picture->fit = model::Fit::Whole;
     CHECK(shown.at(900).pixelColor(5, 5) == QColor(20, 20, 24));
     CHECK(middle(shown.at(900)) == QColor(Qt::red));
 }
@@ -105,9 +107,9 @@ TEST_CASE("A backdrop's picture fills the screen or is seen whole, upright and s
 TEST_CASE("Progress fills as gates open, never wholly before") {
     for (const auto form : {model::ProgressForm::Ring, model::ProgressForm::Bar, model::ProgressForm::Dots}) {
         auto layer = centred(model::LayerKind::Progress);
-        layer.progress.form = form;
-        layer.progress.colour = "ink";
-        layer.progress.thickness = 12;
+        layer.get<model::ProgressContent>().form = form;
+        layer.get<model::ProgressContent>().colour = "ink";
+        layer.get<model::ProgressContent>().thickness = 12;
         Shown shown(layer);
         shown.sequence.gates = {gate("session", 900)};
         const auto ink = [&](double t) {
@@ -131,8 +133,8 @@ TEST_CASE("Progress fills as gates open, never wholly before") {
 TEST_CASE("A clip plays its segment, stops at its point and keeps that frame") {
     auto layer = centred(model::LayerKind::Clip, 200);
     layer.place.y = 0.5; // so that it lies on whole pixels of the tall phone
-    layer.clip.path = "jar.json";
-    layer.clip.stopAt = 1500;
+    layer.get<model::ClipContent>().path = "jar.json";
+    layer.get<model::ClipContent>().stopAt = 1500;
     Shown shown(layer);
     shown.shelf.files["jar.json"] =
         std::make_shared<const std::string>(readWhole(repository() / "samples/larder/clips/jar.json"));
@@ -152,14 +154,14 @@ TEST_CASE("A clip plays its segment, stops at its point and keeps that frame") {
     kept.fill(QColor(250, 250, 250));
     QPainter(&kept).drawImage(0, 0, clip->at(1500, {200, 200}));
     CHECK(difference(end, kept) < 6);
-    shown.sequence.layers.back().clip.keep = 0;
+    shown.sequence.layers.back().get<model::ClipContent>().keep = 0;
     CHECK(difference(shown.at(start + 1100).copy(box), before) < 6);
     CHECK_FALSE(ClipPictures::make(std::make_shared<const std::string>("{}")));
 }
 
 TEST_CASE("Members of a turned group turn about its middle") {
     auto layer = centred(model::LayerKind::Shape, 40);
-    layer.shape.colour = "ink";
+    layer.get<model::ShapeContent>().colour = "ink";
     layer.place.x = 80;
     layer.group = "group";
     Shown shown(layer);
@@ -174,7 +176,7 @@ TEST_CASE("Members of a turned group turn about its middle") {
 
 TEST_CASE("A layer turns about its pivot, and lies within the safe area if it is held to it") {
     auto layer = centred(model::LayerKind::Shape, 100);
-    layer.shape.colour = "ink";
+    layer.get<model::ShapeContent>().colour = "ink";
     layer.place.height = 20;
     layer.pivot = {0, 0.5};
     layer.place.turn = 90;
@@ -190,8 +192,8 @@ TEST_CASE("A layer turns about its pivot, and lies within the safe area if it is
 
 TEST_CASE("A scene takes over what has not changed, and makes anew what has") {
     auto layer = centred(model::LayerKind::Text);
-    layer.text.text = "Fern";
-    layer.text.colour = "ink";
+    layer.get<model::TextContent>().text = "Fern";
+    layer.get<model::TextContent>().colour = "ink";
     Shown shown(layer);
     const Scene first(shown.sequence, shown.shelf, model::Appearance::Light);
     shown.sequence.layers.back().place.x = 40;
@@ -199,10 +201,10 @@ TEST_CASE("A scene takes over what has not changed, and makes anew what has") {
     const Scene moved(shown.sequence, shown.shelf, model::Appearance::Light, 3, &first);
     CHECK(moved.layers().back().art == first.layers().back().art);
     CHECK(moved.layers().back().layer.place.x == 40);
-    shown.sequence.layers.back().text.text = "Moss";
+    shown.sequence.layers.back().get<model::TextContent>().text = "Moss";
     CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Light, 3, &moved).layers().back().art !=
           first.layers().back().art);
-    shown.sequence.layers.back().text.text = "Fern";
+    shown.sequence.layers.back().get<model::TextContent>().text = "Fern";
     CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Dark, 3, &moved).layers().back().art !=
           first.layers().back().art);
 }
@@ -261,7 +263,7 @@ TEST_CASE("The first page of a PDF becomes vector art") {
 
 TEST_CASE("The home screen shows the app's icon, and its window grows from there to the whole screen") {
     auto layer = centred(model::LayerKind::Shape);
-    layer.shape.colour = "ink";
+    layer.get<model::ShapeContent>().colour = "ink";
     const Shown shown(layer);
     const Scene scene(shown.sequence, shown.shelf, model::Appearance::Light);
     const QSizeF screen(412, 915);
@@ -280,7 +282,7 @@ TEST_CASE("The home screen shows the app's icon, and its window grows from there
 
 TEST_CASE("A thumbnail shows a layer alone, and none for what fills the screen") {
     auto layer = centred(model::LayerKind::Shape);
-    layer.shape.colour = "ink";
+    layer.get<model::ShapeContent>().colour = "ink";
     layer.place.x = 3000; // wherever it rests
     const Shown shown(layer);
     const Scene scene(shown.sequence, shown.shelf, model::Appearance::Light);
@@ -294,10 +296,11 @@ TEST_CASE(
     "A shape whose landscape place has another size is drawn in that size there, and in its own upright") {
     auto sequence = aSequence().withBeat(play("arrive", 500)).build();
     model::Layer bar;
-    bar.id = bar.name = "bar";
-    bar.kind = model::LayerKind::Shape;
-    bar.shape.form = model::ShapeForm::Rectangle;
-    bar.shape.colour = "ink";
+    bar.id = "bar";
+    bar.name = "bar";
+    bar.contents = model::ShapeContent();
+    bar.get<model::ShapeContent>().form = model::ShapeForm::Rectangle;
+    bar.get<model::ShapeContent>().colour = "ink";
     bar.place.width = 100;
     bar.place.height = 20;
     bar.landscape = bar.place;

@@ -27,7 +27,7 @@ struct Stage {
         : sequence(builder.build()) {
         sequence.palette = {{"paper", "Paper", {0, 0, 255, 255}, {0, 0, 80, 255}, {}},
                             {"ink", "Ink", {0, 255, 0, 255}, {0, 80, 0, 255}, {}}};
-        sequence.layers[0].firstScreen.background = "ink";
+        sequence.layers[0].get<model::FirstScreenContent>().background = "ink";
         sequence.layers.pop_back(); // no title
         std::erase_if(sequence.cues, [](const model::Cue& c) { return c.layer == "title"; });
         auto art = art::readSvg("<svg viewBox='0 0 10 10'><rect width='10' height='10' fill='#f00'/></svg>");
@@ -121,7 +121,7 @@ TEST_CASE("The newer system's frame cuts the icon to its circle on the plate's c
     CHECK(isNear(plain.pixelColor(kMiddle), kRed));
     CHECK(isNear(plain.pixelColor(kMiddle + QPoint(80, 80)), kBlue)); // the square's corner is masked
     stage.sequence.layers[2].place.width = stage.sequence.layers[2].place.height = 60;
-    stage.sequence.layers[2].plate = model::Plate{"ink", 160, {}};
+    stage.sequence.layers[2].get<model::ArtworkContent>().plate = model::Plate{"ink", 160, {}};
     const auto plated = stage.at(100);
     CHECK(isNear(plated.pixelColor(kMiddle + QPoint(60, 0)), kGreen));
     CHECK(isNear(plated.pixelColor(kMiddle + QPoint(90, 0)), kBlue));
@@ -252,7 +252,7 @@ TEST_CASE("Text becomes outlines about its middle, in any script") {
 
 TEST_CASE("A broken or huge screenshot shows the wireframe instead") {
     Stage stage;
-    stage.sequence.layers[0].firstScreen.lightImage = "shot.png";
+    stage.sequence.layers[0].get<model::FirstScreenContent>().lightImage = "shot.png";
     stage.shelf.files["shot.png"] = std::make_shared<const std::string>("not a picture");
     CHECK(isNear(Stage(stage).at(1900).pixelColor(5, 905), kBlue));
     const render::Scene scene(stage.sequence, stage.shelf, model::Appearance::Light);

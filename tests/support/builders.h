@@ -8,7 +8,7 @@
 /// Small sequences for tests, said in sentences: aSequence().withBeat(play("arrive", 800)).withCue(…).
 namespace scaena::test {
 
-inline model::Beat beat(const Id& id, model::BeatKind kind, std::optional<Millis> length = {}) {
+inline model::Beat beat(const BeatId& id, model::BeatKind kind, std::optional<Millis> length = {}) {
     model::Beat made;
     made.id = id;
     made.name = id;
@@ -16,13 +16,13 @@ inline model::Beat beat(const Id& id, model::BeatKind kind, std::optional<Millis
     made.length = length;
     return made;
 }
-inline model::Beat play(const Id& id, std::optional<Millis> length = {}) {
+inline model::Beat play(const BeatId& id, std::optional<Millis> length = {}) {
     return beat(id, model::BeatKind::Play, length);
 }
-inline model::Beat hold(const Id& id, Millis length) { return beat(id, model::BeatKind::Hold, length); }
-inline model::Beat wait(const Id& id) { return beat(id, model::BeatKind::Wait); }
+inline model::Beat hold(const BeatId& id, Millis length) { return beat(id, model::BeatKind::Hold, length); }
+inline model::Beat wait(const BeatId& id) { return beat(id, model::BeatKind::Wait); }
 
-inline model::Gate gate(const Id& id, Millis typical, std::vector<Id> needs = {}) {
+inline model::Gate gate(const GateId& id, Millis typical, std::vector<GateId> needs = {}) {
     model::Gate made;
     made.id = id;
     made.name = id;
@@ -33,8 +33,8 @@ inline model::Gate gate(const Id& id, Millis typical, std::vector<Id> needs = {}
     return made;
 }
 
-inline model::Cue cue(const Id& id, const Id& beat, Millis offset, Millis length,
-                      model::MoveKind kind = model::MoveKind::Fade, const Id& layer = "logo") {
+inline model::Cue cue(const CueId& id, const BeatId& beat, Millis offset, Millis length,
+                      model::MoveKind kind = model::MoveKind::Fade, const LayerId& layer = "logo") {
     model::Cue made;
     made.id = id;
     made.layer = layer;
@@ -57,25 +57,26 @@ public:
         m_sequence.opening.colour = "paper";
         m_sequence.opening.icon = "logo";
         model::Layer first;
-        first.id = first.name = "first";
-        first.kind = model::LayerKind::FirstScreen;
-        first.firstScreen.background = "paper";
+        first.id = "first";
+        first.name = "first";
+        first.contents.emplace<model::FirstScreenContent>().background = "paper";
         model::Layer backdrop;
-        backdrop.id = backdrop.name = "backdrop";
-        backdrop.kind = model::LayerKind::Backdrop;
-        backdrop.fill.colour = "paper";
-        backdrop.panelHeight = 100;
+        backdrop.id = "backdrop";
+        backdrop.name = "backdrop";
+        backdrop.contents =
+            model::BackdropContent{.fill = {.colour = "paper"}, .panelHeight = 100, .picture = {}};
         model::Layer logo;
-        logo.id = logo.name = "logo";
-        logo.kind = model::LayerKind::Artwork;
-        logo.art = "logo.svg";
+        logo.id = "logo";
+        logo.name = "logo";
+        logo.contents.emplace<model::ArtworkContent>().art = "logo.svg";
         logo.place.width = logo.place.height = 100;
         logo.destination = model::Place{model::AnchorPoint::TopLeft, 60, 60, 50, 50, {}};
         model::Layer title;
-        title.id = title.name = "title";
-        title.kind = model::LayerKind::Text;
-        title.text.text = "Title";
-        title.text.colour = "ink";
+        title.id = "title";
+        title.name = "title";
+        auto& text = title.contents.emplace<model::TextContent>();
+        text.text = "Title";
+        text.colour = "ink";
         m_sequence.layers = {first, backdrop, logo, title};
         m_sequence.beats = {beat("opening", model::BeatKind::Opening)};
     }

@@ -14,12 +14,12 @@
 namespace scaena::test {
 
 inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                  const std::string& package = {}, const Id& target = "android") {
+                                  const std::string& package = {}, plan::ExportId target = "android") {
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     const render::QtFrameMaker frames;
     auto made =
-        exporting::findExporter(target)->build({sequence, shelf, outliner, rasteriser, frames, {package}});
+        exporting::exporterOf(target).build({sequence, shelf, outliner, rasteriser, frames, {package}});
     INFO((made ? "" : describe(made.error())));
     REQUIRE(made);
     return std::move(*made);

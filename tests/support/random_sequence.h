@@ -25,7 +25,7 @@ public:
             builder.withGate(randomGate(i));
         }
         const int beats = 1 + below(5);
-        std::vector<Id> ids = {"opening"};
+        std::vector<BeatId> ids = {"opening"};
         for (int i = 0; i < beats; ++i) {
             auto made = randomBeat(i, gates);
             ids.push_back(made.id);
@@ -45,7 +45,8 @@ public:
             }
         }
         if (oneIn(4)) {
-            sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] = std::vector<Id>{"hand-off"};
+            sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] =
+                std::vector<BeatId>{"hand-off"};
         }
         return sequence;
     }
@@ -86,22 +87,35 @@ private:
         if (oneIn(3)) {
             return;
         }
-        const auto add = [&](const Id& id, model::LayerKind kind) {
+        const auto add = [&](const LayerId& id, model::Contents contents) {
             model::Layer made;
-            made.id = made.name = id;
-            made.kind = kind;
+            made.id = id;
+            made.name = id;
+            made.contents = std::move(contents);
             made.place = randomPlace();
             if (oneIn(3)) {
                 made.pivot = {below(5) / 4.0, below(5) / 4.0};
             }
             sequence.layers.push_back(made);
         };
-        add("group", model::LayerKind::Group);
-        add("outer", model::LayerKind::Group);
-        add("progress", model::LayerKind::Progress);
-        sequence.layers.back().progress.colour = "ink";
-        add("clip", model::LayerKind::Clip);
-        sequence.layers.back().clip.stopAt = 200 + below(3000);
+        add("group", model::GroupContent());
+        add("outer", model::GroupContent());
+        model::ProgressContent progress;
+        progress.colour = "ink";
+        if (!sequence.gates.empty() && oneIn(2)) {
+            progress.gates = {sequence.gates[std::size_t(below(int(sequence.gates.size())))].id};
+        }
+        add("progress", progress);
+        model::ClipContent clip;
+        clip.stopAt = 200 + below(3000);
+        add("clip", clip);
+        if (oneIn(3)) {
+            model::TextContent notice;
+            notice.text = "No connection";
+            notice.colour = "ink";
+            add("notice", notice);
+            sequence.layers.back().shownWhen = static_cast<model::ShownWhen>(1 + below(2));
+        }
         for (auto& layer : sequence.layers) {
             const bool joins = layer.id == "logo" || layer.id == "title" || layer.id == "clip";
             layer.group = joins && oneIn(2) ? "group" : layer.id == "group" && oneIn(2) ? "outer" : "";
@@ -134,10 +148,10 @@ private:
     }
 
     model::Gate randomGate(int i) {
-        auto made = gate("gate-" + std::to_string(i), below(2000));
+        auto made = gate(GateId("gate-" + std::to_string(i)), below(2000));
         for (int k = 0; k < i; ++k) {
             if (oneIn(3)) {
-                made.needs.push_back("gate-" + std::to_string(k));
+                made.needs.emplace_back("gate-" + std::to_string(k));
             }
         }
         made.start = oneIn(2) ? model::GateStart::Process : model::GateStart::FirstFrame;
@@ -150,7 +164,7 @@ private:
     }
 
     model::Beat randomBeat(int i, int gates) {
-        const Id id = "beat-" + std::to_string(i);
+        const BeatId id("beat-" + std::to_string(i));
         switch (below(3)) {
         case 0: {
             auto made = play(id, oneIn(2) ? std::optional<Millis>() : std::optional(below(1200)));
@@ -171,19 +185,20 @@ private:
                 made.onTimeOut = static_cast<model::TimeOutAction>(below(3));
             }
             if (gates > 0 && oneIn(2)) {
-                made.gates = {"gate-" + std::to_string(below(gates))};
+                made.gates = {GateId("gate-" + std::to_string(below(gates)))};
             }
             return made;
         }
         }
     }
 
-    model::Cue randomCue(int i, const std::vector<Id>& beats, const model::Sequence& sequence) {
+    model::Cue randomCue(int i, const std::vector<BeatId>& beats, const model::Sequence& sequence) {
         static const char* layers[] = {"backdrop", "logo", "title"};
         const int beatIndex = below(static_cast<int>(beats.size()));
-        auto made = cue("cue-" + std::to_string(i), beats[static_cast<std::size_t>(beatIndex)], below(400),
-                        below(900), static_cast<model::MoveKind>(below(static_cast<int>(model::kMoveKinds))),
-                        layers[below(3)]);
+        auto made =
+            cue(CueId("cue-" + std::to_string(i)), beats[static_cast<std::size_t>(beatIndex)], below(400),
+                below(900), static_cast<model::MoveKind>(below(static_cast<int>(model::kMoveKinds))),
+                layers[below(3)]);
         const bool hasMore = model::findThing(sequence.layers, "group") != nullptr;
         if (hasMore && oneIn(4) && model::movesGroups(made.move.kind)) {
             made.layer = oneIn(2) ? "group" : "outer";
@@ -214,7 +229,7 @@ private:
             const auto choice = 1 + below(static_cast<int>(way->choices.size()) - 1);
             made.move.parameters["direction"] = std::string(way->choices[static_cast<std::size_t>(choice)]);
         }
-        std::vector<Id> possible;
+        std::vector<CueId> possible;
         for (const auto& other : sequence.cues) {
             if (model::indexOf(sequence.beats, other.beat) <= model::indexOf(sequence.beats, made.beat)) {
                 possible.push_back(other.id);

@@ -62,11 +62,11 @@ public:
     std::filesystem::path folder() const { return m_folder.path(); }
     const model::Sequence& sequence() { return *window.document().sequence(); }
     ScoreView& score() { return window.arrange().score(); }
-    const model::Cue& cue(const Id& id) { return *model::findThing(sequence().cues, id); }
-    QRectF cueRect(const Id& id) {
+    const model::Cue& cue(const CueId& id) { return *model::findThing(sequence().cues, id); }
+    QRectF cueRect(const CueId& id) {
         return score().layoutOfScore().cueRect(model::indexOf(sequence().cues, id));
     }
-    QRectF beatRect(const Id& id) {
+    QRectF beatRect(const BeatId& id) {
         return score().layoutOfScore().beatRect(model::indexOf(sequence().beats, id));
     }
     double pixelsPerMs() { return score().layoutOfScore().pixelsPerMs(); }

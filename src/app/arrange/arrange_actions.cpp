@@ -30,22 +30,22 @@ ArrangeActions::ArrangeActions(Document& document, Preview& preview, Selection& 
 /// What an undone step took away cannot stay selected.
 void ArrangeActions::forgetGone() {
     auto ids = m_selection.all();
-    const auto exists = [&](const Id& id) {
+    const auto exists = [&](const std::string& id) {
         switch (m_selection.kind()) {
         case Selection::Kind::Cue:
-            return model::findThing(sequence().cues, id) != nullptr;
+            return model::indexOf(sequence().cues, CueId(id)) >= 0;
         case Selection::Kind::Beat:
-            return model::findThing(sequence().beats, id) != nullptr;
+            return model::indexOf(sequence().beats, BeatId(id)) >= 0;
         case Selection::Kind::Gate:
-            return model::findThing(sequence().gates, id) != nullptr;
+            return model::indexOf(sequence().gates, GateId(id)) >= 0;
         case Selection::Kind::Layer:
-            return model::findThing(sequence().layers, id) != nullptr;
+            return model::indexOf(sequence().layers, LayerId(id)) >= 0;
         case Selection::Kind::None:
             break;
         }
         return false;
     };
-    if (std::erase_if(ids, [&](const Id& id) { return !exists(id); }) > 0) {
+    if (std::erase_if(ids, [&](const std::string& id) { return !exists(id); }) > 0) {
         m_selection.setAll(m_selection.kind(), std::move(ids));
     }
 }
@@ -54,14 +54,12 @@ void ArrangeActions::apply(const QString& name, model::Sequence next) {
     m_document.apply(name, std::move(next));
 }
 
-QString ArrangeActions::nameOfLayer(const Id& id) const {
+QString ArrangeActions::nameOfLayer(const LayerId& id) const {
     const auto* layer = model::findThing(sequence().layers, id);
     return toQString(layer ? layer->name : id);
 }
 
-std::vector<Id> ArrangeActions::selectedCues() const {
-    return m_selection.kind() == Selection::Kind::Cue ? m_selection.all() : std::vector<Id>{};
-}
+std::vector<CueId> ArrangeActions::selectedCues() const { return m_selection.cues(); }
 
 std::vector<edit::CueTime> ArrangeActions::selectedTimes() const {
     std::vector<edit::CueTime> times;
@@ -78,19 +76,19 @@ std::vector<edit::CueTime> ArrangeActions::selectedTimes() const {
     return times;
 }
 
-Id ArrangeActions::layerForCue() const {
+LayerId ArrangeActions::layerForCue() const {
     const auto& s = sequence();
     if (const auto* cue = model::findThing(s.cues, m_selection.cue())) {
         return cue->layer;
     }
-    if (m_selection.kind() == Selection::Kind::Layer && model::findThing(s.layers, m_selection.id())) {
-        return m_selection.id();
+    if (model::findThing(s.layers, m_selection.layer())) {
+        return m_selection.layer();
     }
-    const Id leading = edit::leadingLayer(s);
+    const LayerId leading = edit::leadingLayer(s);
     return !leading.empty() || s.layers.empty() ? leading : s.layers.back().id;
 }
 
-ArrangeActions::Moment ArrangeActions::momentFor(const Id& layer, double time) const {
+ArrangeActions::Moment ArrangeActions::momentFor(const LayerId& layer, double time) const {
     const auto& schedule = *m_preview.schedule();
     const double now = std::max(0.0, time);
     auto beat = static_cast<std::size_t>(schedule.beatAt(now));
@@ -108,7 +106,7 @@ ArrangeActions::Moment ArrangeActions::momentFor(const Id& layer, double time) c
 // ------------------------------------------------------------------------------------------------------
 
 void ArrangeActions::chooseCue() {
-    const Id layer = layerForCue();
+    const LayerId layer = layerForCue();
     if (layer.empty()) {
         return;
     }
@@ -136,16 +134,16 @@ void ArrangeActions::chooseCue() {
     }
 }
 
-void ArrangeActions::addCue(model::MoveKind kind, const Id& layer, double time) {
+void ArrangeActions::addCue(model::MoveKind kind, const LayerId& layer, double time) {
     const auto moment = momentFor(layer, time);
-    Id made;
+    CueId made;
     auto next = edit::addCue(sequence(), layer, moment.beat, moment.offset, kind, made);
     if (made.empty()) {
         return;
     }
-    if (const auto* on = model::findThing(std::as_const(next).layers, layer);
-        on->kind == model::LayerKind::Clip && kind == model::MoveKind::Play) {
-        model::findThing(next.cues, made)->length = std::max(1, on->clip.stopAt - on->clip.from);
+    const auto* clip = model::findThing(std::as_const(next).layers, layer)->as<model::ClipContent>();
+    if (clip && kind == model::MoveKind::Play) {
+        model::findThing(next.cues, made)->length = std::max(1, clip->stopAt - clip->from);
     }
     const bool stays = isInSight(layer, moment) && edit::canKeepInSight(*model::findThing(next.cues, made));
     if (stays) {
@@ -170,7 +168,7 @@ void ArrangeActions::addCue(model::MoveKind kind, const Id& layer, double time) 
 }
 
 /// Just before the moment, under the conditions that are looked at.
-bool ArrangeActions::isInSight(const Id& layer, const Moment& moment) const {
+bool ArrangeActions::isInSight(const LayerId& layer, const Moment& moment) const {
     const auto& schedule = *m_preview.schedule();
     const int beat = model::indexOf(sequence().beats, moment.beat);
     const auto& span = schedule.beats[static_cast<std::size_t>(beat)];
@@ -179,9 +177,9 @@ bool ArrangeActions::isInSight(const Id& layer, const Moment& moment) const {
            check::isSeen(schedule, index, span.start + moment.offset - 1.0);
 }
 
-void ArrangeActions::addPhrase(const model::Phrase& phrase, const Id& layer, double time) {
+void ArrangeActions::addPhrase(const model::Phrase& phrase, const LayerId& layer, double time) {
     const auto moment = momentFor(layer, time);
-    std::vector<Id> made;
+    std::vector<CueId> made;
     auto next = edit::insertPhrase(sequence(), phrase, layer, moment.beat, moment.offset, made);
     if (!made.empty()) {
         apply(tr("add “%1” to %2").arg(toQString(phrase.name), nameOfLayer(layer)), std::move(next));
@@ -231,9 +229,9 @@ void ArrangeActions::paste() {
                         {}}});
         return;
     }
-    const Id layer = layerForCue();
+    const LayerId layer = layerForCue();
     const auto moment = momentFor(layer, m_preview.time());
-    std::vector<Id> made;
+    std::vector<CueId> made;
     auto next = edit::insertPhrase(sequence(), phrases->front(), layer, moment.beat, moment.offset, made);
     if (!made.empty()) {
         apply(tr("paste %n cue(s)", nullptr, int(made.size())), std::move(next));
@@ -329,14 +327,14 @@ void ArrangeActions::unchain() {
 
 void ArrangeActions::duplicate() {
     if (const auto* cue = model::findThing(sequence().cues, m_selection.cue())) {
-        Id made;
+        CueId made;
         const QString name = cueName(sequence(), *cue);
         apply(tr("duplicate %1").arg(name), edit::duplicateCue(sequence(), cue->id, made));
         m_selection.select(Selection::Kind::Cue, made);
     } else if (m_selection.kind() == Selection::Kind::Layer) {
-        Id made;
-        const QString name = nameOfLayer(m_selection.id());
-        apply(tr("duplicate %1").arg(name), edit::duplicateLayer(sequence(), m_selection.id(), made));
+        LayerId made;
+        const QString name = nameOfLayer(m_selection.layer());
+        apply(tr("duplicate %1").arg(name), edit::duplicateLayer(sequence(), m_selection.layer(), made));
         m_selection.select(Selection::Kind::Layer, made);
     }
 }
@@ -350,23 +348,24 @@ void ArrangeActions::remove() {
     QString name;
     switch (m_selection.kind()) {
     case Selection::Kind::Cue:
-        next = edit::removeCues(std::move(next), all);
-        name = all.size() == 1 ? cueName(sequence(), *model::findThing(sequence().cues, all.front()))
+        next = edit::removeCues(std::move(next), m_selection.cues());
+        name = all.size() == 1 ? cueName(sequence(), *model::findThing(sequence().cues, m_selection.cue()))
                                : tr("%n cue(s)", nullptr, int(all.size()));
         break;
     case Selection::Kind::Layer:
-        for (const auto& id : all) {
+        for (const auto& id : m_selection.layers()) {
             next = edit::removeLayer(std::move(next), id);
         }
-        name = all.size() == 1 ? nameOfLayer(all.front()) : tr("%n layer(s)", nullptr, int(all.size()));
+        name =
+            all.size() == 1 ? nameOfLayer(m_selection.layer()) : tr("%n layer(s)", nullptr, int(all.size()));
         break;
     case Selection::Kind::Beat:
-        next = edit::removeBeat(std::move(next), all.front());
-        name = tr("beat %1").arg(toQString(model::findThing(sequence().beats, all.front())->name));
+        next = edit::removeBeat(std::move(next), m_selection.beat());
+        name = tr("beat %1").arg(toQString(model::findThing(sequence().beats, m_selection.beat())->name));
         break;
     case Selection::Kind::Gate:
-        next = edit::removeGate(std::move(next), all.front());
-        name = tr("gate %1").arg(toQString(model::findThing(sequence().gates, all.front())->name));
+        next = edit::removeGate(std::move(next), m_selection.gate());
+        name = tr("gate %1").arg(toQString(model::findThing(sequence().gates, m_selection.gate())->name));
         break;
     case Selection::Kind::None:
         return;
@@ -380,19 +379,19 @@ void ArrangeActions::remove() {
 void ArrangeActions::rename() {
     const auto& s = sequence();
     QString before;
-    const auto named = [&](const auto& things) {
-        const auto* it = model::findThing(things, m_selection.id());
+    const auto named = [&](const auto& things, const auto& id) {
+        const auto* it = model::findThing(things, id);
         before = it ? toQString(it->name) : QString();
     };
     switch (m_selection.kind()) {
     case Selection::Kind::Layer:
-        named(s.layers);
+        named(s.layers, m_selection.layer());
         break;
     case Selection::Kind::Beat:
-        named(s.beats);
+        named(s.beats, m_selection.beat());
         break;
     case Selection::Kind::Gate:
-        named(s.gates);
+        named(s.gates, m_selection.gate());
         break;
     case Selection::Kind::Cue:
     case Selection::Kind::None:
@@ -411,18 +410,18 @@ void ArrangeActions::rename() {
     }
 }
 
-void ArrangeActions::rename(Selection::Kind kind, const Id& id, const QString& name) {
+void ArrangeActions::rename(Selection::Kind kind, const std::string& id, const QString& name) {
     const auto text = name.toStdString();
     auto next = sequence();
     switch (kind) {
     case Selection::Kind::Layer:
-        next = edit::renameLayer(std::move(next), id, text);
+        next = edit::renameLayer(std::move(next), LayerId(id), text);
         break;
     case Selection::Kind::Beat:
-        next = edit::renameBeat(std::move(next), id, text);
+        next = edit::renameBeat(std::move(next), BeatId(id), text);
         break;
     case Selection::Kind::Gate:
-        next = edit::renameGate(std::move(next), id, text);
+        next = edit::renameGate(std::move(next), GateId(id), text);
         break;
     case Selection::Kind::Cue:
     case Selection::Kind::None:
@@ -433,7 +432,7 @@ void ArrangeActions::rename(Selection::Kind kind, const Id& id, const QString& n
 }
 
 void ArrangeActions::selectAll() {
-    std::vector<Id> ids;
+    std::vector<std::string> ids;
     if (m_selection.kind() == Selection::Kind::Layer) {
         for (const auto& layer : sequence().layers) {
             ids.push_back(layer.id);

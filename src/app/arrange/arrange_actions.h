@@ -24,7 +24,9 @@ public:
                    Background& background, QWidget* window);
 
     // Layers
-    void addLayer(model::LayerKind kind);
+    void addText();
+    void addProgress();
+    void addBackdrop();
     void addShape(model::ShapeForm form);
     /// Files of any kind the stage can show: art, pictures, clips; on the selected layer also dark variants
     /// and fonts. Says what cannot be used.
@@ -46,8 +48,8 @@ public:
     // Cues
     /// Opens the list of moves and phrases for the selected layer, at the needle.
     void chooseCue();
-    void addCue(model::MoveKind kind, const Id& layer, double time);
-    void addPhrase(const model::Phrase& phrase, const Id& layer, double time);
+    void addCue(model::MoveKind kind, const LayerId& layer, double time);
+    void addPhrase(const model::Phrase& phrase, const LayerId& layer, double time);
     void keepPhrase();
     void copy();
     void cut();
@@ -68,21 +70,21 @@ public:
     void shiftBeat(int by);
     void addGate();
     void keepTake(const QString& name = {});
-    void goBackTo(const Id& take);
-    void removeTake(const Id& take);
+    void goBackTo(const TakeId& take);
+    void removeTake(const TakeId& take);
     void setTransition(edit::Transition transition);
 
     // Of whatever is selected
     void duplicate();
     void remove();
     void rename();
-    void rename(Selection::Kind kind, const Id& id, const QString& name);
+    void rename(Selection::Kind kind, const std::string& id, const QString& name);
     void selectAll();
 
     /// The selected cues with their times, by start.
     [[nodiscard]] std::vector<edit::CueTime> selectedTimes() const;
     /// The layer a new cue belongs to: that of the selection, else the leading one (the logo).
-    [[nodiscard]] Id layerForCue() const;
+    [[nodiscard]] LayerId layerForCue() const;
 
     [[nodiscard]] Document& document() const { return m_document; }
     [[nodiscard]] Preview& preview() const { return m_preview; }
@@ -97,19 +99,19 @@ signals:
 
 private:
     struct Moment {
-        Id beat;
+        BeatId beat;
         Millis offset = 0;
     };
     /// The beat and offset a time means for a layer: the opening is only the icon's.
-    [[nodiscard]] Moment momentFor(const Id& layer, double time) const;
-    [[nodiscard]] bool isInSight(const Id& layer, const Moment& moment) const;
+    [[nodiscard]] Moment momentFor(const LayerId& layer, double time) const;
+    [[nodiscard]] bool isInSight(const LayerId& layer, const Moment& moment) const;
     void apply(const QString& name, model::Sequence next);
     void forgetGone();
     void addLayerOf(model::Layer layer, const QString& name);
     void useFiles(const std::vector<start::DroppedFile>& files);
     [[nodiscard]] model::ColourRef colourFor(const char* wish) const;
-    [[nodiscard]] QString nameOfLayer(const Id& id) const;
-    [[nodiscard]] std::vector<Id> selectedCues() const;
+    [[nodiscard]] QString nameOfLayer(const LayerId& id) const;
+    [[nodiscard]] std::vector<CueId> selectedCues() const;
     [[nodiscard]] const model::Sequence& sequence() const { return *m_document.sequence(); }
 
     Document& m_document;

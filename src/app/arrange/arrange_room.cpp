@@ -74,7 +74,7 @@ ArrangeRoom::ArrangeRoom(Document& document, Preview& preview, Selection& select
     connect(m_score, &ScoreView::wantsLayer, this, &ArrangeRoom::wantsLayer);
     connect(m_score, &ScoreView::wantsBeat, this, &ArrangeRoom::wantsBeat);
     connect(m_score, &ScoreView::wantsGate, &m_actions, &ArrangeActions::addGate);
-    connect(m_score, &ScoreView::moveDropped, this, [this](int entry, const Id& layer, double time) {
+    connect(m_score, &ScoreView::moveDropped, this, [this](int entry, const LayerId& layer, double time) {
         const auto index = static_cast<std::size_t>(entry);
         const auto phrases = m_actions.shelf().phrases();
         if (index < model::kMoveKinds) {

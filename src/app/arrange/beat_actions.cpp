@@ -14,13 +14,13 @@ void ArrangeActions::addBeat(BeatKind kind) {
     const auto& schedule = *m_preview.schedule();
     auto after = static_cast<std::size_t>(schedule.beatAt(std::max(0.0, m_preview.time())));
     if (m_selection.kind() == Selection::Kind::Beat) {
-        after = static_cast<std::size_t>(std::max(0, model::indexOf(sequence().beats, m_selection.id())));
+        after = static_cast<std::size_t>(std::max(0, model::indexOf(sequence().beats, m_selection.beat())));
     }
     after = std::min(after, sequence().beats.size() - 2); // the hand-off stays last
     const QString name = kind == BeatKind::Hold   ? tr("Hold")
                          : kind == BeatKind::Wait ? tr("Wait")
                                                   : tr("Beat");
-    Id made;
+    BeatId made;
     auto next = edit::addBeat(sequence(), sequence().beats[after].id, kind, name.toStdString(), made);
     apply(tr("add beat %1").arg(name), std::move(next));
     m_selection.select(Selection::Kind::Beat, made);
@@ -30,7 +30,7 @@ void ArrangeActions::splitBeat() {
     const auto& schedule = *m_preview.schedule();
     const auto beat = static_cast<std::size_t>(schedule.beatAt(std::max(0.0, m_preview.time())));
     const auto& span = schedule.beats[beat];
-    Id made;
+    BeatId made;
     auto next = edit::splitBeat(sequence(), sequence().beats[beat].id,
                                 static_cast<Millis>(std::lround(m_preview.time())) - span.start,
                                 span.end - span.start, made);
@@ -48,7 +48,7 @@ void ArrangeActions::splitBeat() {
 }
 
 void ArrangeActions::shiftBeat(int by) {
-    if (const auto* beat = model::findThing(sequence().beats, m_selection.id())) {
+    if (const auto* beat = model::findThing(sequence().beats, m_selection.beat())) {
         const QString name = toQString(beat->name);
         apply(by < 0 ? tr("beat %1 earlier").arg(name) : tr("beat %1 later").arg(name),
               edit::shiftBeat(sequence(), beat->id, by));
@@ -56,7 +56,7 @@ void ArrangeActions::shiftBeat(int by) {
 }
 
 void ArrangeActions::addGate() {
-    Id made;
+    GateId made;
     auto next = edit::addGate(sequence(), tr("Gate").toStdString(), made);
     apply(tr("add a gate"), std::move(next));
     m_selection.select(Selection::Kind::Gate, made);
@@ -64,11 +64,11 @@ void ArrangeActions::addGate() {
 
 void ArrangeActions::keepTake(const QString& wish) {
     const QString name = wish.isEmpty() ? tr("Take %1").arg(sequence().takes.size() + 1) : wish;
-    Id made;
+    TakeId made;
     apply(tr("keep %1").arg(name), edit::keepTake(sequence(), name.toStdString(), made));
 }
 
-void ArrangeActions::goBackTo(const Id& take) {
+void ArrangeActions::goBackTo(const TakeId& take) {
     if (const auto* it = model::findThing(sequence().takes, take)) {
         const QString name = toQString(it->name);
         m_selection.clear();
@@ -76,7 +76,7 @@ void ArrangeActions::goBackTo(const Id& take) {
     }
 }
 
-void ArrangeActions::removeTake(const Id& take) {
+void ArrangeActions::removeTake(const TakeId& take) {
     if (const auto* it = model::findThing(sequence().takes, take)) {
         const QString name = toQString(it->name);
         apply(tr("remove %1").arg(name), edit::removeTake(sequence(), take));
@@ -84,7 +84,7 @@ void ArrangeActions::removeTake(const Id& take) {
 }
 
 void ArrangeActions::setTransition(edit::Transition transition) {
-    const Id hero = m_selection.kind() == Selection::Kind::Layer ? m_selection.id() : Id();
+    const LayerId hero = m_selection.layer();
     if (m_selection.kind() == Selection::Kind::Cue) {
         m_selection.clear();
     }

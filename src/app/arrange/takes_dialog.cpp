@@ -46,7 +46,7 @@ void TakeStage::paintEvent(QPaintEvent*) {
     painter.drawImage(place.topLeft(), image);
 }
 
-TakesDialog::TakesDialog(ArrangeActions& actions, const Id& take, QWidget* parent)
+TakesDialog::TakesDialog(ArrangeActions& actions, const TakeId& take, QWidget* parent)
     : QDialog(parent), m_actions(actions), m_take(take), m_slider(new QSlider(Qt::Horizontal, this)),
       m_timeText(new QLabel(this)), m_play(new QPushButton(tr("Play"), this)) {
     setObjectName(QStringLiteral("takesDialog"));

@@ -35,7 +35,7 @@ private:
 class TakesDialog : public QDialog {
     Q_OBJECT
 public:
-    TakesDialog(ArrangeActions& actions, const Id& take, QWidget* parent);
+    TakesDialog(ArrangeActions& actions, const TakeId& take, QWidget* parent);
     void setTime(double time);
     [[nodiscard]] TakeStage& kept() { return *m_kept; }
     [[nodiscard]] TakeStage& present() { return *m_present; }
@@ -44,7 +44,7 @@ private:
     void setPlaying(bool playing);
 
     ArrangeActions& m_actions;
-    Id m_take;
+    TakeId m_take;
     TakeStage *m_kept, *m_present;
     QSlider* m_slider;
     QLabel* m_timeText;

@@ -47,13 +47,9 @@ constexpr TargetWords kWords[] = {
 
 }
 
-const TargetWords& wordsOf(const Id& exportId) {
-    for (const auto& it : kWords) {
-        if (exportId == it.id) {
-            return it;
-        }
-    }
-    return kWords[0];
+const TargetWords& wordsOf(plan::ExportId exportId) {
+    return *std::find_if(std::begin(kWords), std::end(kWords),
+                         [&](const TargetWords& it) { return it.id == exportId; });
 }
 
 QWidget* ExportRoom::buildLeft() {

@@ -94,21 +94,21 @@ QString ExportRoom::folder() const { return m_folder->text().trimmed(); }
 QString ExportRoom::settingKey(const char* what) const {
     return QStringLiteral("%1/%2/%3")
         .arg(QLatin1String(what), QString::fromStdString(m_document.sequence()->name),
-             QString::fromStdString(m_target));
+             toQString(m_target.name()));
 }
 
-void ExportRoom::choose(const Id& exportId) {
+void ExportRoom::choose(plan::ExportId exportId) {
     m_target = exportId;
     for (auto* card : m_cards) {
         card->setChecked(card->exportId() == exportId);
     }
     const auto& words = wordsOf(exportId);
-    m_name->setText(QString::fromStdString(exporting::findExporter(exportId)->name()));
+    m_name->setText(QString::fromStdString(exporting::exporterOf(exportId).name()));
     const QSettings settings;
     m_folder->setText(settings.value(settingKey("exportFolder")).toString());
     m_folder->setPlaceholderText(tr(words.folder));
     m_package->setText(settings.value(settingKey("exportPackage")).toString());
-    m_packageRow->setVisible(exportId == "android" || exportId == "flutter" || exportId == "react-native");
+    m_packageRow->setVisible(exporting::exporterOf(exportId).hasPackage());
     m_selected.clear();
     m_built.reset();
     m_state.reset();

@@ -30,8 +30,8 @@ public:
     explicit ExportRoom(Document& document, QWidget* parent = nullptr);
 
     /// Shows another target.
-    void choose(const Id& exportId);
-    [[nodiscard]] const Id& target() const { return m_target; }
+    void choose(plan::ExportId exportId);
+    [[nodiscard]] plan::ExportId target() const { return m_target; }
     /// Whether files are being made, compared with the folder, or written.
     [[nodiscard]] bool isBuilding() const { return m_task.isRunning() || m_folderTask.isRunning(); }
 
@@ -72,7 +72,7 @@ private:
 
     Document& m_document;
     ExportTask m_task;
-    Id m_target;
+    plan::ExportId m_target;
     std::optional<exporting::Export> m_built; ///< as the exporter made it
     FolderTask m_folderTask;
     FolderStatePtr m_state;      ///< the same against the folder

@@ -28,7 +28,7 @@ void ExportTask::cancel() {
     emit progressed(0, 0);
 }
 
-void ExportTask::build(const Document& document, const Id& target, const std::string& package) {
+void ExportTask::build(const Document& document, plan::ExportId target, const std::string& package) {
     stop();
     m_stop = std::make_shared<std::atomic<bool>>(false);
     m_running = true;
@@ -50,7 +50,7 @@ void ExportTask::build(const Document& document, const Id& target, const std::st
             std::shared_ptr<Result<exporting::Export>> made;
             render::withPaintWorkers([&](Workers& workers) {
                 options.workers = &workers;
-                made = std::make_shared<Result<exporting::Export>>(exporting::findExporter(target)->build(
+                made = std::make_shared<Result<exporting::Export>>(exporting::exporterOf(target).build(
                     {*sequence, *shelf, outliner, pictures, pictures, options}));
             });
             QMetaObject::invokeMethod(this, [this, stopped, made] {

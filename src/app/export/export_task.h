@@ -17,7 +17,7 @@ public:
     explicit ExportTask(QObject* parent = nullptr) : QObject(parent) {}
     ~ExportTask() override;
 
-    void build(const Document& document, const Id& target, const std::string& package);
+    void build(const Document& document, plan::ExportId target, const std::string& package);
     void cancel();
     [[nodiscard]] bool isRunning() const { return m_running; }
 

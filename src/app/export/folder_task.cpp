@@ -21,7 +21,7 @@ void FolderTask::run(const std::function<std::function<void()>()>& work) {
     });
 }
 
-void FolderTask::compare(const exporting::Export& built, const QString& folder, const Id& target) {
+void FolderTask::compare(const exporting::Export& built, const QString& folder, plan::ExportId target) {
     const int wish = ++m_wish;
     run([this, built, folder, target, wish]() -> std::function<void()> {
         auto state = std::make_shared<FolderState>();

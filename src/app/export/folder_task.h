@@ -30,7 +30,7 @@ public:
     ~FolderTask() override;
 
     /// A newer wish makes the answer to an older one be dropped.
-    void compare(const exporting::Export& built, const QString& folder, const Id& target);
+    void compare(const exporting::Export& built, const QString& folder, plan::ExportId target);
     void write(const FolderStatePtr& state, const exporting::WritePlan& plan);
     [[nodiscard]] bool isRunning() const { return m_running > 0; }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/export/target_card.h"
 
+#include "app/widgets/phrasing.h"
+
 #include "app/widgets/theme.h"
 
 #include <QPainter>
@@ -10,10 +12,10 @@ namespace scaena::app {
 
 using plan::Carry;
 
-TargetCard::TargetCard(const Id& exportId, const QString& name, const QString& about, QWidget* parent)
+TargetCard::TargetCard(plan::ExportId exportId, const QString& name, const QString& about, QWidget* parent)
     : QAbstractButton(parent), m_exportId(exportId), m_about(about) {
     setText(name);
-    setObjectName(QStringLiteral("target-") + QString::fromStdString(exportId));
+    setObjectName(QStringLiteral("target-") + toQString(exportId.name()));
     setCheckable(true);
     setAutoExclusive(true);
     setFocusPolicy(Qt::TabFocus);

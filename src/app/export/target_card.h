@@ -12,19 +12,19 @@ namespace scaena::app {
 class TargetCard : public QAbstractButton {
     Q_OBJECT
 public:
-    TargetCard(const Id& exportId, const QString& name, const QString& about, QWidget* parent = nullptr);
+    TargetCard(plan::ExportId exportId, const QString& name, const QString& about, QWidget* parent = nullptr);
 
     void setSequence(const model::Sequence& sequence);
     /// What became of it last: "12 files, 2 differ from the folder".
     void setState(const QString& state);
     [[nodiscard]] QSize sizeHint() const override { return {360, 92}; }
-    [[nodiscard]] const Id& exportId() const { return m_exportId; }
+    [[nodiscard]] plan::ExportId exportId() const { return m_exportId; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
-    Id m_exportId;
+    plan::ExportId m_exportId;
     QString m_about, m_state, m_counts;
     std::vector<plan::Carry> m_marks; ///< the worst of the export's systems for each cue
 };

@@ -46,7 +46,7 @@ void chooseLayer(ArrangeRoom& room) {
         actions.askForFiles();
         break;
     case 1:
-        actions.addLayer(model::LayerKind::Text);
+        actions.addText();
         break;
     case 2:
     case 3:
@@ -54,10 +54,10 @@ void chooseLayer(ArrangeRoom& room) {
         actions.addShape(static_cast<model::ShapeForm>(chosen - 2));
         break;
     case 5:
-        actions.addLayer(model::LayerKind::Progress);
+        actions.addProgress();
         break;
     case 6:
-        actions.addLayer(model::LayerKind::Backdrop);
+        actions.addBackdrop();
         break;
     default:
         break;
@@ -103,12 +103,12 @@ void bindEditing(ArrangeRoom& room, const Bind& bind) {
     bind("keepPhrase", [a] { a->keepPhrase(); });
     bind("addLayer", [r] { chooseLayer(*r); });
     bind("addFiles", [a] { a->askForFiles(); });
-    bind("addText", [a] { a->addLayer(model::LayerKind::Text); });
+    bind("addText", [a] { a->addText(); });
     bind("addRectangle", [a] { a->addShape(model::ShapeForm::Rectangle); });
     bind("addEllipse", [a] { a->addShape(model::ShapeForm::Ellipse); });
     bind("addLine", [a] { a->addShape(model::ShapeForm::Line); });
-    bind("addProgress", [a] { a->addLayer(model::LayerKind::Progress); });
-    bind("addBackdrop", [a] { a->addLayer(model::LayerKind::Backdrop); });
+    bind("addProgress", [a] { a->addProgress(); });
+    bind("addBackdrop", [a] { a->addBackdrop(); });
     bind("addBeat", [r] { chooseBeat(*r); });
     bind("addPlay", [a] { a->addBeat(model::BeatKind::Play); });
     bind("addHold", [a] { a->addBeat(model::BeatKind::Hold); });

@@ -63,8 +63,9 @@ nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting
     for (const auto& it : suggestions) {
         own.push_back({{"path", it.path}, {"diff", diffText(it)}});
     }
-    return {{"target", made.target}, {"written", written},   {"files", files},     {"carried", carried},
-            {"suggestions", own},    {"findings", findings}, {"notes", made.notes}};
+    return {{"target", made.target.name()}, {"written", written}, {"files", files},
+            {"carried", carried},           {"suggestions", own}, {"findings", findings},
+            {"notes", made.notes}};
 }
 
 void printReport(const exporting::Export& made, const exporting::WritePlan& plan,
@@ -141,8 +142,8 @@ void exportOne(const ExportOptions& options, const exporting::Exporter& exporter
 }
 
 int runExport(Context& context, const ExportOptions& options) {
-    const auto* exporter = exporting::findExporter(options.target);
-    if (!exporter && options.target != kAll) {
+    const auto id = plan::ExportId::named(options.target);
+    if (!id && options.target != kAll) {
         context.err << fmt::format("--for: “{}” is not one of {}, {}\n", options.target,
                                    exporting::exporterIds(), kAll);
         return kWrongUsage;
@@ -152,21 +153,22 @@ int runExport(Context& context, const ExportOptions& options) {
         return kUnreadable;
     }
     const Workshop shop(std::move(*project));
-    const auto chosen = exporter ? std::vector{exporter} : exporting::exporters();
+    const auto chosen = id ? std::vector{&exporting::exporterOf(*id)} : exporting::exporters();
     std::vector<Outcome> outcomes(chosen.size());
     render::withPaintWorkers([&](Workers& workers) {
         workers.run(chosen.size(), [&](std::size_t i) {
             // The last ones have the most to do before there are pictures to share out.
             const auto own = chosen.size() - 1 - i;
-            const auto folder = exporter ? options.folder : options.folder + "/" + chosen[own]->id();
+            const auto folder =
+                id ? options.folder : options.folder + "/" + std::string(chosen[own]->id().name());
             exportOne(options, *chosen[own], folder, shop, workers, outcomes[own]);
         });
     });
     nlohmann::ordered_json reports = nlohmann::ordered_json::array();
     int worst = kDone;
     for (std::size_t i = 0; i < chosen.size(); ++i) {
-        if (!exporter && !options.json) {
-            context.out << chosen[i]->id() << "\n";
+        if (!id && !options.json) {
+            context.out << chosen[i]->id().name() << "\n";
         }
         context.out << outcomes[i].out.str();
         context.err << outcomes[i].err.str();
@@ -176,7 +178,7 @@ int runExport(Context& context, const ExportOptions& options) {
         worst = std::max(worst, outcomes[i].code);
     }
     if (options.json && !reports.empty()) {
-        context.out << (exporter ? reports.front() : reports).dump(2) << "\n";
+        context.out << (id ? reports.front() : reports).dump(2) << "\n";
     }
     return worst;
 }

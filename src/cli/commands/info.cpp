@@ -28,7 +28,7 @@ int runInfo(Context& context, const std::string& file, bool json) {
                                    beat.length ? fmt::format("{} ms", *beat.length) : "");
     }
     for (const auto& layer : s.layers) {
-        context.out << fmt::format("  layer  {:<16} {}\n", layer.id, model::word(layer.kind));
+        context.out << fmt::format("  layer  {:<16} {}\n", layer.id, model::word(layer.kind()));
     }
     for (const auto& gate : s.gates) {
         context.out << fmt::format("  gate   {:<16} typically {} ms{}\n", gate.id, gate.typical,

@@ -23,8 +23,9 @@ bool isValidId(std::string_view text) {
     return true;
 }
 
-Id makeId(std::string_view name, std::string_view fallback, const std::function<bool(const Id&)>& taken) {
-    Id base;
+std::string makeId(std::string_view name, std::string_view fallback,
+                   const std::function<bool(const std::string&)>& taken) {
+    std::string base;
     for (char c : name) {
         const char lower = (c >= 'A' && c <= 'Z') ? static_cast<char>(c - 'A' + 'a') : c;
         if (isLower(lower) || (isDigitChar(lower) && !base.empty())) {
@@ -40,11 +41,15 @@ Id makeId(std::string_view name, std::string_view fallback, const std::function<
     if (base.empty()) {
         base = fallback;
     }
-    Id id = base;
+    std::string id = base;
     for (int number = 2; taken(id); ++number) {
         id = base + "-" + std::to_string(number);
     }
     return id;
+}
+
+std::string makeId(std::string_view name, std::string_view fallback) {
+    return makeId(name, fallback, [](const std::string&) { return false; });
 }
 
 }

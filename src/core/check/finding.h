@@ -19,7 +19,7 @@ enum class Severity {
 struct Place {
     enum class Thing { Sequence, Opening, Layer, Beat, Gate, Cue };
     Thing thing = Thing::Sequence;
-    Id id;                      ///< empty for Sequence and Opening
+    std::string id;             ///< empty for Sequence and Opening
     std::optional<Millis> time; ///< where on the axis, if it is at one moment
 };
 

@@ -14,14 +14,14 @@ using namespace model;
 
 namespace {
 
-Id freeBeatId(const Sequence& sequence, const std::string& name) {
-    return makeId(name, "beat", [&](const Id& id) { return findThing(sequence.beats, id) != nullptr; });
+BeatId freeBeatId(const Sequence& sequence, const std::string& name) {
+    return freeId(sequence.beats, name, "beat");
 }
 
 std::string shortName(const std::string& name) { return name.substr(0, limits::kNameLength); }
 
 /// The new beat plays for the same kinds of start as its neighbour.
-void playLike(Sequence& sequence, const Id& neighbour, const Id& beat) {
+void playLike(Sequence& sequence, const BeatId& neighbour, const BeatId& beat) {
     for (auto& start : sequence.starts) {
         if (start && std::find(start->begin(), start->end(), neighbour) != start->end()) {
             start->push_back(beat);
@@ -34,7 +34,8 @@ Sequence ifValid(Sequence next, const Sequence& before) { return validate(next).
 
 }
 
-Sequence addBeat(Sequence sequence, const Id& after, BeatKind kind, const std::string& name, Id& made) {
+Sequence addBeat(Sequence sequence, const BeatId& after, BeatKind kind, const std::string& name,
+                 BeatId& made) {
     const int index = indexOf(sequence.beats, after);
     const bool addable = kind == BeatKind::Play || kind == BeatKind::Hold || kind == BeatKind::Wait;
     if (index < 0 || !addable || sequence.beats[static_cast<std::size_t>(index)].kind == BeatKind::HandOff) {
@@ -56,7 +57,7 @@ Sequence addBeat(Sequence sequence, const Id& after, BeatKind kind, const std::s
     return sequence;
 }
 
-Sequence splitBeat(Sequence sequence, const Id& beat, Millis offset, Millis length, Id& made) {
+Sequence splitBeat(Sequence sequence, const BeatId& beat, Millis offset, Millis length, BeatId& made) {
     const int index = indexOf(sequence.beats, beat);
     if (index < 0 || offset <= 0 || offset >= length) {
         return sequence;
@@ -95,14 +96,14 @@ Sequence splitBeat(Sequence sequence, const Id& beat, Millis offset, Millis leng
     return ifValid(std::move(sequence), before);
 }
 
-Sequence removeBeat(Sequence sequence, const Id& beat) {
+Sequence removeBeat(Sequence sequence, const BeatId& beat) {
     const int index = indexOf(sequence.beats, beat);
     if (index <= 0 || index + 1 >= static_cast<int>(sequence.beats.size())) {
         return sequence;
     }
     const auto at = static_cast<std::size_t>(index);
-    const Id heir = sequence.beats[at - 1].kind == BeatKind::Opening ? sequence.beats[at + 1].id
-                                                                     : sequence.beats[at - 1].id;
+    const BeatId heir = sequence.beats[at - 1].kind == BeatKind::Opening ? sequence.beats[at + 1].id
+                                                                         : sequence.beats[at - 1].id;
     for (auto& cue : sequence.cues) {
         if (cue.beat == beat) {
             cue.beat = heir;
@@ -112,7 +113,7 @@ Sequence removeBeat(Sequence sequence, const Id& beat) {
     return tidied(std::move(sequence));
 }
 
-Sequence shiftBeat(Sequence sequence, const Id& beat, int by) {
+Sequence shiftBeat(Sequence sequence, const BeatId& beat, int by) {
     const int index = indexOf(sequence.beats, beat);
     const int to = index + by;
     if (index <= 0 || index + 1 >= static_cast<int>(sequence.beats.size()) || to <= 0 ||
@@ -124,49 +125,48 @@ Sequence shiftBeat(Sequence sequence, const Id& beat, int by) {
     return ifValid(std::move(sequence), before);
 }
 
-Sequence renameBeat(Sequence sequence, const Id& beat, const std::string& name) {
+Sequence renameBeat(Sequence sequence, const BeatId& beat, const std::string& name) {
     if (auto* it = findThing(sequence.beats, beat)) {
         it->name = shortName(name);
     }
     return sequence;
 }
 
-Sequence addGate(Sequence sequence, const std::string& name, Id& made) {
+Sequence addGate(Sequence sequence, const std::string& name, GateId& made) {
     Gate gate;
-    gate.id = made =
-        makeId(name, "gate", [&](const Id& id) { return findThing(sequence.gates, id) != nullptr; });
+    gate.id = made = freeId(sequence.gates, name, "gate");
     gate.name = shortName(name);
     gate.timeOut = 8000;
     sequence.gates.push_back(std::move(gate));
     const bool waits = std::any_of(sequence.beats.begin(), sequence.beats.end(),
                                    [](const Beat& it) { return it.kind == BeatKind::Wait; });
     if (!waits && sequence.beats.size() >= 2) {
-        Id wait;
-        const Id last = sequence.beats[sequence.beats.size() - 2].id;
+        BeatId wait;
+        const BeatId last = sequence.beats[sequence.beats.size() - 2].id;
         sequence = addBeat(std::move(sequence), last, BeatKind::Wait, "Wait", wait);
     }
     return sequence;
 }
 
-Sequence removeGate(Sequence sequence, const Id& gate) {
+Sequence removeGate(Sequence sequence, const GateId& gate) {
     std::erase_if(sequence.gates, [&](const Gate& it) { return it.id == gate; });
     return tidied(std::move(sequence));
 }
 
-Sequence renameGate(Sequence sequence, const Id& gate, const std::string& name) {
+Sequence renameGate(Sequence sequence, const GateId& gate, const std::string& name) {
     if (auto* it = findThing(sequence.gates, gate)) {
         it->name = shortName(name);
     }
     return sequence;
 }
 
-Sequence keepTake(Sequence sequence, const std::string& name, Id& made) {
-    made = makeId(name, "take", [&](const Id& id) { return findThing(sequence.takes, id) != nullptr; });
+Sequence keepTake(Sequence sequence, const std::string& name, TakeId& made) {
+    made = freeId(sequence.takes, name, "take");
     sequence.takes.push_back({made, shortName(name), sequence.beats, sequence.cues, sequence.starts, {}});
     return sequence;
 }
 
-Sequence goBackTo(Sequence sequence, const Id& take) {
+Sequence goBackTo(Sequence sequence, const TakeId& take) {
     const auto* it = findThing(std::as_const(sequence).takes, take);
     if (!it) {
         return sequence;
@@ -178,7 +178,7 @@ Sequence goBackTo(Sequence sequence, const Id& take) {
     return tidied(std::move(sequence));
 }
 
-Sequence removeTake(Sequence sequence, const Id& take) {
+Sequence removeTake(Sequence sequence, const TakeId& take) {
     std::erase_if(sequence.takes, [&](const Take& it) { return it.id == take; });
     return sequence;
 }

@@ -9,27 +9,28 @@ namespace scaena::edit {
 using model::Sequence;
 
 /// A new beat behind `after`, which must not be the hand-off. Only play, hold and wait can be added.
-[[nodiscard]] Sequence addBeat(Sequence sequence, const Id& after, model::BeatKind kind,
-                               const std::string& name, Id& made);
+[[nodiscard]] Sequence addBeat(Sequence sequence, const BeatId& after, model::BeatKind kind,
+                               const std::string& name, BeatId& made);
 /// Cuts a play or hold in two, `offset` ms after its start; `length` is how long it lasts now. Cues that
 /// begin later go with the second half, at the same time as before.
-[[nodiscard]] Sequence splitBeat(Sequence sequence, const Id& beat, Millis offset, Millis length, Id& made);
+[[nodiscard]] Sequence splitBeat(Sequence sequence, const BeatId& beat, Millis offset, Millis length,
+                                 BeatId& made);
 /// Its cues go to the beat before it (after the opening, to the one behind it), as far as they can play
 /// there.
-[[nodiscard]] Sequence removeBeat(Sequence sequence, const Id& beat);
+[[nodiscard]] Sequence removeBeat(Sequence sequence, const BeatId& beat);
 /// One step towards the start (-1) or the end (1), between opening and hand-off.
-[[nodiscard]] Sequence shiftBeat(Sequence sequence, const Id& beat, int by);
-[[nodiscard]] Sequence renameBeat(Sequence sequence, const Id& beat, const std::string& name);
+[[nodiscard]] Sequence shiftBeat(Sequence sequence, const BeatId& beat, int by);
+[[nodiscard]] Sequence renameBeat(Sequence sequence, const BeatId& beat, const std::string& name);
 
 /// A gate that takes 500 ms typically. If no wait is there, one is added before the hand-off.
-[[nodiscard]] Sequence addGate(Sequence sequence, const std::string& name, Id& made);
-[[nodiscard]] Sequence removeGate(Sequence sequence, const Id& gate);
-[[nodiscard]] Sequence renameGate(Sequence sequence, const Id& gate, const std::string& name);
+[[nodiscard]] Sequence addGate(Sequence sequence, const std::string& name, GateId& made);
+[[nodiscard]] Sequence removeGate(Sequence sequence, const GateId& gate);
+[[nodiscard]] Sequence renameGate(Sequence sequence, const GateId& gate, const std::string& name);
 
 /// Keeps the present timing under a name.
-[[nodiscard]] Sequence keepTake(Sequence sequence, const std::string& name, Id& made);
+[[nodiscard]] Sequence keepTake(Sequence sequence, const std::string& name, TakeId& made);
 /// Puts the take's timing in the place of the present one. Cues whose layer is gone by now are left out.
-[[nodiscard]] Sequence goBackTo(Sequence sequence, const Id& take);
-[[nodiscard]] Sequence removeTake(Sequence sequence, const Id& take);
+[[nodiscard]] Sequence goBackTo(Sequence sequence, const TakeId& take);
+[[nodiscard]] Sequence removeTake(Sequence sequence, const TakeId& take);
 
 }

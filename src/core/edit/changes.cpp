@@ -10,7 +10,7 @@ namespace {
 
 template <typename T>
 void compareList(Thing thing, const std::vector<T>& before, const std::vector<T>& after, ChangeSet& out) {
-    std::unordered_map<Id, const T*> old;
+    std::unordered_map<std::string_view, const T*> old;
     for (const auto& it : before) {
         old.emplace(it.id, &it);
     }
@@ -51,10 +51,10 @@ ChangeSet compare(const model::Sequence& a, const model::Sequence& b) {
     compareList(Thing::Beat, a.beats, b.beats, set);
     compareList(Thing::Gate, a.gates, b.gates, set);
     compareList(Thing::Cue, a.cues, b.cues, set);
-    const bool same = a.name == b.name && a.opening == b.opening && a.bars == b.bars && a.appIcon == b.appIcon &&
-                      a.starts == b.starts && a.extras == b.extras && sameOrder(a.palette, b.palette) &&
-                      sameOrder(a.layers, b.layers) && sameOrder(a.beats, b.beats) &&
-                      sameOrder(a.gates, b.gates) && sameOrder(a.cues, b.cues);
+    const bool same = a.name == b.name && a.opening == b.opening && a.bars == b.bars &&
+                      a.appIcon == b.appIcon && a.starts == b.starts && a.extras == b.extras &&
+                      sameOrder(a.palette, b.palette) && sameOrder(a.layers, b.layers) &&
+                      sameOrder(a.beats, b.beats) && sameOrder(a.gates, b.gates) && sameOrder(a.cues, b.cues);
     if (!same) {
         set.changes.push_back({Thing::Sequence, {}, ChangeKind::Changed});
     }

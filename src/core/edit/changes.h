@@ -10,7 +10,7 @@ enum class ChangeKind { Added, Removed, Changed };
 
 struct Change {
     Thing thing = Thing::Sequence;
-    Id id;
+    std::string id; ///< of that kind of thing; empty for Sequence
     ChangeKind kind = ChangeKind::Changed;
     bool operator==(const Change&) const = default;
 };

@@ -18,30 +18,30 @@ Millis bounded(long long time, Millis least = 0) {
 
 /// Runs `change` on the thing with that id, if there is one.
 template <typename Thing, typename Change>
-void with(std::vector<Thing>& things, const Id& id, Change change) {
+void with(std::vector<Thing>& things, const decltype(Thing::id)& id, Change change) {
     if (auto* thing = findThing(things, id)) {
         change(*thing);
     }
 }
 
-Id freeCueId(const Sequence& sequence, std::string_view wish) {
-    return makeId(wish, "cue", [&](const Id& id) { return findThing(sequence.cues, id) != nullptr; });
+CueId freeCueId(const Sequence& sequence, std::string_view wish) {
+    return freeId(sequence.cues, wish, "cue");
 }
 
 }
 
-bool canMove(const Sequence& sequence, const Id& layer, MoveKind kind) {
+bool canMove(const Sequence& sequence, const LayerId& layer, MoveKind kind) {
     const auto* it = findThing(sequence.layers, layer);
-    return it && suits(kind, it->kind) && (kind != MoveKind::Travel || it->destination);
+    return it && suits(kind, it->kind()) && (kind != MoveKind::Travel || it->destination);
 }
 
-Sequence moveCue(Sequence sequence, const Id& cue, Millis by) {
+Sequence moveCue(Sequence sequence, const CueId& cue, Millis by) {
     with(sequence.cues, cue,
          [&](Cue& it) { it.anchor.offset = bounded(it.anchor.offset + 0LL + by, -limits::kLongest); });
     return sequence;
 }
 
-Sequence trimCueStart(Sequence sequence, const Id& cue, Millis by) {
+Sequence trimCueStart(Sequence sequence, const CueId& cue, Millis by) {
     with(sequence.cues, cue, [&](Cue& it) {
         const Millis step = std::min(by, it.length - 1);
         it.anchor.offset = bounded(it.anchor.offset + 0LL + step, -limits::kLongest);
@@ -50,18 +50,18 @@ Sequence trimCueStart(Sequence sequence, const Id& cue, Millis by) {
     return sequence;
 }
 
-Sequence setCueLength(Sequence sequence, const Id& cue, Millis length) {
+Sequence setCueLength(Sequence sequence, const CueId& cue, Millis length) {
     with(sequence.cues, cue, [&](Cue& it) { it.length = bounded(length, it.repeat.whileWaiting ? 1 : 0); });
     return sequence;
 }
 
-Sequence setCueAnchor(Sequence sequence, const Id& cue, const CueAnchor& anchor) {
+Sequence setCueAnchor(Sequence sequence, const CueId& cue, const CueAnchor& anchor) {
     Sequence changed = sequence;
     with(changed.cues, cue, [&](Cue& it) { it.anchor = anchor; });
-    return cueCycle(changed).ids.empty() ? changed : sequence;
+    return cueCycle(changed).empty() ? changed : sequence;
 }
 
-Sequence setMoveKind(Sequence sequence, const Id& cue, MoveKind kind) {
+Sequence setMoveKind(Sequence sequence, const CueId& cue, MoveKind kind) {
     const auto* changed = findThing(std::as_const(sequence).cues, cue);
     if (!changed || !canMove(sequence, changed->layer, kind)) {
         return sequence;
@@ -87,7 +87,8 @@ Sequence setMoveKind(Sequence sequence, const Id& cue, MoveKind kind) {
     return sequence;
 }
 
-Sequence setMoveParameter(Sequence sequence, const Id& cue, const std::string& key, const MoveValue& value) {
+Sequence setMoveParameter(Sequence sequence, const CueId& cue, const std::string& key,
+                          const MoveValue& value) {
     with(sequence.cues, cue, [&](Cue& it) {
         const auto* parameter = findParameter(it.move.kind, key);
         if (!parameter || parameter->isChoice() != std::holds_alternative<std::string>(value)) {
@@ -100,12 +101,12 @@ Sequence setMoveParameter(Sequence sequence, const Id& cue, const std::string& k
     return sequence;
 }
 
-Sequence setCueEasing(Sequence sequence, const Id& cue, const std::optional<Easing>& easing) {
+Sequence setCueEasing(Sequence sequence, const CueId& cue, const std::optional<Easing>& easing) {
     with(sequence.cues, cue, [&](Cue& it) { it.easing = easing; });
     return sequence;
 }
 
-Sequence setCueRepeat(Sequence sequence, const Id& cue, const Repeat& repeat) {
+Sequence setCueRepeat(Sequence sequence, const CueId& cue, const Repeat& repeat) {
     const Sequence& constant = sequence;
     const auto* it = findThing(constant.cues, cue);
     const auto* beat = it ? findThing(constant.beats, it->beat) : nullptr;
@@ -118,7 +119,8 @@ Sequence setCueRepeat(Sequence sequence, const Id& cue, const Repeat& repeat) {
     return sequence;
 }
 
-Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offset, MoveKind kind, Id& made) {
+Sequence addCue(Sequence sequence, const LayerId& layer, const BeatId& beat, Millis offset, MoveKind kind,
+                CueId& made) {
     const auto* on = findThing(std::as_const(sequence).layers, layer);
     if (!on || !canMove(sequence, layer, kind) || !findThing(std::as_const(sequence).beats, beat)) {
         return sequence;
@@ -142,7 +144,7 @@ bool canKeepInSight(const Cue& cue) {
     });
 }
 
-Sequence keepInSight(Sequence sequence, const Id& cue) {
+Sequence keepInSight(Sequence sequence, const CueId& cue) {
     with(sequence.cues, cue, [&](Cue& it) {
         for (const auto& [key, value] : model::standing(it.move.kind)) {
             it.move.parameters[key] = value;
@@ -154,7 +156,7 @@ Sequence keepInSight(Sequence sequence, const Id& cue) {
     return sequence;
 }
 
-Sequence bringIn(Sequence sequence, const Id& cue) {
+Sequence bringIn(Sequence sequence, const CueId& cue) {
     with(sequence.cues, cue, [&](Cue& it) {
         for (const auto& [key, value] : model::standing(it.move.kind)) {
             it.move.parameters.erase(key);
@@ -163,7 +165,7 @@ Sequence bringIn(Sequence sequence, const Id& cue) {
     return sequence;
 }
 
-Sequence duplicateCue(Sequence sequence, const Id& cue, Id& made) {
+Sequence duplicateCue(Sequence sequence, const CueId& cue, CueId& made) {
     const int index = indexOf(sequence.cues, cue);
     if (index < 0) {
         return sequence;
@@ -175,7 +177,7 @@ Sequence duplicateCue(Sequence sequence, const Id& cue, Id& made) {
     return sequence;
 }
 
-Sequence removeCue(Sequence sequence, const Id& cue) {
+Sequence removeCue(Sequence sequence, const CueId& cue) {
     const int index = indexOf(sequence.cues, cue);
     if (index < 0) {
         return sequence;
@@ -201,7 +203,7 @@ Sequence removeCue(Sequence sequence, const Id& cue) {
     return sequence;
 }
 
-Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length) {
+Sequence setBeatLength(Sequence sequence, const BeatId& beat, Millis length) {
     with(sequence.beats, beat, [&](Beat& it) {
         if (it.kind == BeatKind::Wait) {
             it.atLeast = bounded(std::min<long long>(length, it.atMost.value_or(limits::kLongest)));
@@ -212,7 +214,7 @@ Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length) {
     return sequence;
 }
 
-Sequence setGateTime(Sequence sequence, const Id& gate, GateTime which, Millis time) {
+Sequence setGateTime(Sequence sequence, const GateId& gate, GateTime which, Millis time) {
     with(sequence.gates, gate, [&](Gate& it) {
         Millis* const times[] = {&it.fast, &it.typical, &it.slow};
         const auto place = static_cast<std::size_t>(which);

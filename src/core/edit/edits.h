@@ -12,41 +12,41 @@ namespace scaena::edit {
 using model::Sequence;
 
 /// Whether that layer can make that move: its kind allows it, and a travel has somewhere to go.
-[[nodiscard]] bool canMove(const Sequence& sequence, const Id& layer, model::MoveKind kind);
+[[nodiscard]] bool canMove(const Sequence& sequence, const LayerId& layer, model::MoveKind kind);
 
 // Cues
-[[nodiscard]] Sequence moveCue(Sequence sequence, const Id& cue, Millis by);
+[[nodiscard]] Sequence moveCue(Sequence sequence, const CueId& cue, Millis by);
 /// Changes where the cue begins without moving its end.
-[[nodiscard]] Sequence trimCueStart(Sequence sequence, const Id& cue, Millis by);
-[[nodiscard]] Sequence setCueLength(Sequence sequence, const Id& cue, Millis length);
-[[nodiscard]] Sequence setCueAnchor(Sequence sequence, const Id& cue, const model::CueAnchor& anchor);
+[[nodiscard]] Sequence trimCueStart(Sequence sequence, const CueId& cue, Millis by);
+[[nodiscard]] Sequence setCueLength(Sequence sequence, const CueId& cue, Millis length);
+[[nodiscard]] Sequence setCueAnchor(Sequence sequence, const CueId& cue, const model::CueAnchor& anchor);
 /// Another move with its own defaults; parameters both know are kept.
-[[nodiscard]] Sequence setMoveKind(Sequence sequence, const Id& cue, model::MoveKind kind);
-[[nodiscard]] Sequence setMoveParameter(Sequence sequence, const Id& cue, const std::string& key,
+[[nodiscard]] Sequence setMoveKind(Sequence sequence, const CueId& cue, model::MoveKind kind);
+[[nodiscard]] Sequence setMoveParameter(Sequence sequence, const CueId& cue, const std::string& key,
                                         const model::MoveValue& value);
-[[nodiscard]] Sequence setCueEasing(Sequence sequence, const Id& cue,
+[[nodiscard]] Sequence setCueEasing(Sequence sequence, const CueId& cue,
                                     const std::optional<model::Easing>& easing);
-[[nodiscard]] Sequence setCueRepeat(Sequence sequence, const Id& cue, const model::Repeat& repeat);
+[[nodiscard]] Sequence setCueRepeat(Sequence sequence, const CueId& cue, const model::Repeat& repeat);
 /// A new cue with the move's defaults, `offset` ms after the beat's start. Its id is in `made`.
-[[nodiscard]] Sequence addCue(Sequence sequence, const Id& layer, const Id& beat, Millis offset,
-                              model::MoveKind kind, Id& made);
+[[nodiscard]] Sequence addCue(Sequence sequence, const LayerId& layer, const BeatId& beat, Millis offset,
+                              model::MoveKind kind, CueId& made);
 /// Whether there is a way of the cue's move that keeps its layer in sight, other than the one it has.
 [[nodiscard]] bool canKeepInSight(const model::Cue& cue);
 /// The cue's move as a layer makes it that is in sight already (model::standing).
-[[nodiscard]] Sequence keepInSight(Sequence sequence, const Id& cue);
+[[nodiscard]] Sequence keepInSight(Sequence sequence, const CueId& cue);
 /// The other way: the cue brings its layer in.
-[[nodiscard]] Sequence bringIn(Sequence sequence, const Id& cue);
-[[nodiscard]] Sequence duplicateCue(Sequence sequence, const Id& cue, Id& made);
+[[nodiscard]] Sequence bringIn(Sequence sequence, const CueId& cue);
+[[nodiscard]] Sequence duplicateCue(Sequence sequence, const CueId& cue, CueId& made);
 /// Cues that hung on it then hang on what it hung on, at the same time as before if that can be said.
-[[nodiscard]] Sequence removeCue(Sequence sequence, const Id& cue);
+[[nodiscard]] Sequence removeCue(Sequence sequence, const CueId& cue);
 
 // Beats and gates
 /// For a wait this is its `atLeast`.
-[[nodiscard]] Sequence setBeatLength(Sequence sequence, const Id& beat, Millis length);
+[[nodiscard]] Sequence setBeatLength(Sequence sequence, const BeatId& beat, Millis length);
 /// The three loading times of a gate, from quick to slow.
 enum class GateTime { Fast, Typical, Slow };
 /// One that would contradict the others carries them along: fast is never longer than typical, nor typical
 /// than slow.
-[[nodiscard]] Sequence setGateTime(Sequence sequence, const Id& gate, GateTime which, Millis time);
+[[nodiscard]] Sequence setGateTime(Sequence sequence, const GateId& gate, GateTime which, Millis time);
 
 }

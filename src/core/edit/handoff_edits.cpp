@@ -17,7 +17,8 @@ constexpr double kHeader = 96;
 
 class TransitionMaker {
 public:
-    TransitionMaker(Sequence sequence, Id hero) : m_sequence(std::move(sequence)), m_hero(std::move(hero)) {
+    TransitionMaker(Sequence sequence, LayerId hero)
+        : m_sequence(std::move(sequence)), m_hero(std::move(hero)) {
         m_beat = m_sequence.beats.back().id;
         std::erase_if(m_sequence.cues, [&](const Cue& cue) { return cue.beat == m_beat; });
         m_sequence.beats.back().length.reset();
@@ -67,8 +68,7 @@ public:
 private:
     void add(const Layer& layer, const char* verb, Move move, Millis offset, Millis length) {
         Cue cue;
-        cue.id = makeId(layer.id + "-" + verb, "cue",
-                        [&](const Id& id) { return findThing(m_sequence.cues, id) != nullptr; });
+        cue.id = freeId(m_sequence.cues, layer.id + "-" + verb, "cue");
         cue.layer = layer.id;
         cue.beat = m_beat;
         cue.anchor.offset = offset;
@@ -80,8 +80,7 @@ private:
     /// A group moves its members; only the outermost one leaves by itself. What is shown for an outcome alone
     /// stays as it is.
     static bool takesPart(const Layer& layer) {
-        return layer.kind != LayerKind::FirstScreen && layer.group.empty() &&
-               layer.shownWhen == ShownWhen::Always;
+        return !layer.as<FirstScreenContent>() && layer.group.empty() && layer.shownWhen == ShownWhen::Always;
     }
 
     template <typename Which>
@@ -96,18 +95,18 @@ private:
         each([](const Layer&) { return true; }, move, offset, length, verb);
     }
     void backdrops(const Move& move, Millis offset, Millis length, const char* verb) {
-        each([](const Layer& it) { return it.kind == LayerKind::Backdrop; }, move, offset, length, verb);
+        each([](const Layer& it) { return it.as<BackdropContent>() != nullptr; }, move, offset, length, verb);
     }
     void hero(const Move& move, Millis offset, Millis length, const char* verb) {
         each([&](const Layer& it) { return it.id == m_hero; }, move, offset, length, verb);
     }
     void others(const Move& move, Millis offset, Millis length, const char* verb) {
-        each([&](const Layer& it) { return it.kind != LayerKind::Backdrop && it.id != m_hero; }, move, offset,
+        each([&](const Layer& it) { return !it.as<BackdropContent>() && it.id != m_hero; }, move, offset,
              length, verb);
     }
     void first(const Move& move, Millis offset, Millis length) {
         for (const auto& layer : m_sequence.layers) {
-            if (layer.kind == LayerKind::FirstScreen && layer.shownWhen == ShownWhen::Always) {
+            if (layer.as<FirstScreenContent>() && layer.shownWhen == ShownWhen::Always) {
                 add(layer, "arrives", move, offset, length);
                 return;
             }
@@ -116,7 +115,7 @@ private:
 
     void giveDestination(Place place) {
         auto* layer = findThing(m_sequence.layers, m_hero);
-        if (layer && layer->kind != LayerKind::Group && !layer->destination) {
+        if (layer && !layer->as<GroupContent>() && !layer->destination) {
             const double longest = std::max({layer->place.width, layer->place.height, 1.0});
             const double side = place.width;
             place.width = layer->place.width * side / longest;
@@ -130,14 +129,14 @@ private:
     void panel() {
         double header = kHeader;
         for (const auto& layer : m_sequence.layers) {
-            if (layer.kind == LayerKind::FirstScreen && !layer.firstScreen.blocks.empty() &&
-                layer.firstScreen.blocks.front().kind == BlockKind::Bar) {
-                header = layer.firstScreen.blocks.front().height;
+            const auto* screen = layer.as<FirstScreenContent>();
+            if (screen && !screen->blocks.empty() && screen->blocks.front().kind == BlockKind::Bar) {
+                header = screen->blocks.front().height;
             }
         }
         for (auto& layer : m_sequence.layers) {
-            if (layer.kind == LayerKind::Backdrop && layer.panelHeight == 0) {
-                layer.panelHeight = header;
+            if (auto* backdrop = layer.as<BackdropContent>(); backdrop && backdrop->panelHeight == 0) {
+                backdrop->panelHeight = header;
             }
         }
         giveDestination({AnchorPoint::Top, 0, 28, 36, 36});
@@ -153,8 +152,8 @@ private:
     }
 
     Sequence m_sequence;
-    Id m_hero;
-    Id m_beat;
+    LayerId m_hero;
+    BeatId m_beat;
 };
 
 }
@@ -172,23 +171,23 @@ const TransitionInfo& transitionInfo(Transition transition) {
     return infos[static_cast<std::size_t>(transition)];
 }
 
-Id leadingLayer(const Sequence& sequence) {
+LayerId leadingLayer(const Sequence& sequence) {
     if (findThing(sequence.layers, sequence.opening.icon)) {
         return sequence.opening.icon;
     }
     for (auto it = sequence.layers.rbegin(); it != sequence.layers.rend(); ++it) {
-        if (it->kind == LayerKind::Artwork || it->kind == LayerKind::Image || it->kind == LayerKind::Clip) {
+        if (canBeIcon(it->kind()) || it->as<ClipContent>()) {
             return it->id;
         }
     }
     return {};
 }
 
-Sequence setTransition(Sequence sequence, Transition transition, const Id& hero) {
+Sequence setTransition(Sequence sequence, Transition transition, const LayerId& hero) {
     if (sequence.beats.empty() || sequence.beats.back().kind != BeatKind::HandOff) {
         return sequence;
     }
-    const Id leading = findThing(std::as_const(sequence).layers, hero) ? hero : leadingLayer(sequence);
+    const LayerId leading = findThing(std::as_const(sequence).layers, hero) ? hero : leadingLayer(sequence);
     return tidied(TransitionMaker(std::move(sequence), leading).make(transition));
 }
 

@@ -20,10 +20,10 @@ struct TransitionInfo {
 /// Puts the transition's cues in the place of all cues of the hand-off. `hero` is the layer that plays the
 /// leading part (the logo); empty: the opening's icon. The first screen is complete and opaque beneath all
 /// the while. The beat's length becomes that of its cues.
-[[nodiscard]] Sequence setTransition(Sequence sequence, Transition transition, const Id& hero);
+[[nodiscard]] Sequence setTransition(Sequence sequence, Transition transition, const LayerId& hero);
 
 /// The layer a transition would lead with if none is named: the opening's icon, else the foremost artwork,
 /// image or clip.
-[[nodiscard]] Id leadingLayer(const Sequence& sequence);
+[[nodiscard]] LayerId leadingLayer(const Sequence& sequence);
 
 }

@@ -2,6 +2,7 @@
 #include "core/edit/layer_edits.h"
 
 #include "core/edit/tidy.h"
+#include "core/model/contents_visit.h"
 #include "core/model/limits.h"
 
 #include <algorithm>
@@ -13,8 +14,8 @@ using namespace model;
 
 namespace {
 
-Id freeLayerId(const Sequence& sequence, const std::string& name) {
-    return makeId(name, "layer", [&](const Id& id) { return findThing(sequence.layers, id) != nullptr; });
+LayerId freeLayerId(const Sequence& sequence, const std::string& name) {
+    return freeId(sequence.layers, name, "layer");
 }
 
 Place& placeFor(Layer& layer, bool landscape) {
@@ -25,40 +26,27 @@ double bounded(double value) { return std::clamp(value, -limits::kFarthest, limi
 double tenth(double value) { return std::round(value * 10) / 10; }
 
 /// Calls `visit` for every colour reference of the sequence.
-template <typename Visit>
-void visitColours(Sequence& sequence, Visit visit) {
+template <typename AnySequence, typename Visit>
+void visitColours(AnySequence& sequence, Visit visit) {
     visit(sequence.opening.colour);
     visit(sequence.appIcon.colour);
     for (auto& layer : sequence.layers) {
-        for (auto* ref : {&layer.tint, &layer.fill.colour, &layer.fill.to, &layer.text.colour,
-                          &layer.firstScreen.background, &layer.shape.colour, &layer.shape.to,
-                          &layer.shape.strokeColour, &layer.progress.colour, &layer.progress.track}) {
-            visit(*ref);
-        }
-        if (layer.plate) {
-            visit(layer.plate->colour);
-        }
-        for (auto& block : layer.firstScreen.blocks) {
-            visit(block.colour);
-        }
-        for (auto& [from, to] : layer.recolour) {
-            visit(to);
-        }
+        eachColour(layer.contents, visit);
     }
 }
 
 }
 
-Sequence addLayer(Sequence sequence, Layer layer, const Id& above, Id& made) {
+Sequence addLayer(Sequence sequence, Layer layer, const LayerId& above, LayerId& made) {
     layer.id = made = freeLayerId(sequence, layer.name);
     const int index = indexOf(sequence.layers, above);
     const auto at = index < 0 ? sequence.layers.end() : sequence.layers.begin() + index + 1;
-    const bool canBeIcon = layer.kind == LayerKind::Artwork || layer.kind == LayerKind::Image;
-    if (canBeIcon && sequence.opening.icon.empty() && layer.part.empty()) {
+    const bool isPart = layer.art() && !layer.art()->part.empty();
+    if (canBeIcon(layer.kind()) && sequence.opening.icon.empty() && !isPart) {
         sequence.opening.icon = layer.id;
         sequence.opening.layers.push_back(layer.id);
     }
-    if (layer.kind == LayerKind::FooterMark && sequence.opening.footer.empty()) {
+    if (layer.as<FooterContent>() && sequence.opening.footer.empty()) {
         sequence.opening.footer = layer.id;
         sequence.opening.layers.push_back(layer.id);
     }
@@ -66,12 +54,12 @@ Sequence addLayer(Sequence sequence, Layer layer, const Id& above, Id& made) {
     return sequence;
 }
 
-Sequence removeLayer(Sequence sequence, const Id& layer) {
+Sequence removeLayer(Sequence sequence, const LayerId& layer) {
     const int index = indexOf(sequence.layers, layer);
     if (index < 0) {
         return sequence;
     }
-    const Id outer = sequence.layers[static_cast<std::size_t>(index)].group;
+    const LayerId outer = sequence.layers[static_cast<std::size_t>(index)].group;
     for (auto& it : sequence.layers) {
         if (it.group == layer) {
             it.group = outer;
@@ -81,7 +69,7 @@ Sequence removeLayer(Sequence sequence, const Id& layer) {
     return tidied(std::move(sequence));
 }
 
-Sequence duplicateLayer(Sequence sequence, const Id& layer, Id& made) {
+Sequence duplicateLayer(Sequence sequence, const LayerId& layer, LayerId& made) {
     const int index = indexOf(sequence.layers, layer);
     if (index < 0) {
         return sequence;
@@ -90,15 +78,14 @@ Sequence duplicateLayer(Sequence sequence, const Id& layer, Id& made) {
     copy.id = made = freeLayerId(sequence, copy.id);
     copy.name = (copy.name + " 2").substr(0, limits::kNameLength);
     sequence.layers.insert(sequence.layers.begin() + index + 1, copy);
-    std::map<Id, Id> copies;
+    std::map<CueId, CueId> copies;
     const auto cues = sequence.cues;
     for (auto cue : cues) {
         if (cue.layer != layer) {
             continue;
         }
-        const Id before = cue.id;
-        cue.id = copies[before] =
-            makeId(before, "cue", [&](const Id& id) { return findThing(sequence.cues, id) != nullptr; });
+        const CueId before = cue.id;
+        cue.id = copies[before] = freeId(sequence.cues, before, "cue");
         cue.layer = made;
         sequence.cues.push_back(std::move(cue));
     }
@@ -110,7 +97,7 @@ Sequence duplicateLayer(Sequence sequence, const Id& layer, Id& made) {
     return sequence;
 }
 
-Sequence reorderLayer(Sequence sequence, const Id& layer, std::size_t to) {
+Sequence reorderLayer(Sequence sequence, const LayerId& layer, std::size_t to) {
     const int index = indexOf(sequence.layers, layer);
     if (index < 0) {
         return sequence;
@@ -122,19 +109,44 @@ Sequence reorderLayer(Sequence sequence, const Id& layer, std::size_t to) {
     return sequence;
 }
 
-Sequence renameLayer(Sequence sequence, const Id& layer, const std::string& name) {
+Sequence makeIcon(Sequence sequence, const LayerId& layer) {
+    sequence.opening.icon = layer;
+    auto& shown = sequence.opening.layers;
+    if (std::find(shown.begin(), shown.end(), layer) == shown.end()) {
+        shown.push_back(layer);
+    }
+    return sequence;
+}
+
+Sequence makeFooter(Sequence sequence, const LayerId& layer) {
+    auto* it = findThing(sequence.layers, layer);
+    auto* artwork = it ? it->as<ArtworkContent>() : nullptr;
+    if (!artwork) {
+        return sequence;
+    }
+    FooterContent footer;
+    static_cast<ArtContent&>(footer) = *artwork;
+    it->contents = std::move(footer);
+    const double fit =
+        std::min({1.0, 200 / std::max(1.0, it->place.width), 80 / std::max(1.0, it->place.height)});
+    it->place = {AnchorPoint::Bottom, 0, -100, it->place.width * fit, it->place.height * fit};
+    sequence.opening.footer = layer;
+    return tidied(std::move(sequence));
+}
+
+Sequence renameLayer(Sequence sequence, const LayerId& layer, const std::string& name) {
     return changeLayer(std::move(sequence), layer,
                        [&](Layer& it) { it.name = name.substr(0, limits::kNameLength); });
 }
 
-Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made) {
+Sequence groupLayers(Sequence sequence, const std::vector<LayerId>& layers, LayerId& made) {
     // What lies within another chosen group comes along with it.
-    std::vector<Id> within;
+    std::vector<LayerId> within;
     for (const auto& id : layers) {
         const auto members = membersOf(sequence, id);
         within.insert(within.end(), members.begin(), members.end());
     }
-    const auto isIn = [](const std::vector<Id>& list, const Id& id) {
+    const auto isIn = [](const std::vector<LayerId>& list, const LayerId& id) {
         return std::find(list.begin(), list.end(), id) != list.end();
     };
     std::vector<int> chosen;
@@ -145,7 +157,7 @@ Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made)
     const Layer* first = nullptr;
     for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
         const auto& it = sequence.layers[i];
-        if (!isIn(layers, it.id) || isIn(within, it.id) || coversScreen(it.kind)) {
+        if (!isIn(layers, it.id) || isIn(within, it.id) || coversScreen(it.kind())) {
             continue;
         }
         first = first ? first : &it;
@@ -160,7 +172,7 @@ Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made)
     }
     Layer group;
     group.name = "Group";
-    group.kind = LayerKind::Group;
+    group.contents = GroupContent{};
     group.id = made = freeLayerId(sequence, group.name);
     group.group = first->group;
     // The box is exact for members of one anchor point; others only make it less tight, nothing moves.
@@ -173,28 +185,28 @@ Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made)
     return sequence;
 }
 
-Sequence ungroup(Sequence sequence, const Id& group) {
+Sequence ungroup(Sequence sequence, const LayerId& group) {
     const auto* it = findThing(std::as_const(sequence).layers, group);
-    return it && it->kind == LayerKind::Group ? removeLayer(std::move(sequence), group) : sequence;
+    return it && it->as<GroupContent>() ? removeLayer(std::move(sequence), group) : sequence;
 }
 
-std::vector<Id> membersOf(const Sequence& sequence, const Id& group) {
-    std::vector<Id> members;
+std::vector<LayerId> membersOf(const Sequence& sequence, const LayerId& group) {
+    std::vector<LayerId> members;
     for (const auto& layer : sequence.layers) {
-        Id outer = layer.group;
+        LayerId outer = layer.group;
         for (std::size_t depth = 0; !outer.empty() && depth < sequence.layers.size(); ++depth) {
             if (outer == group) {
                 members.push_back(layer.id);
                 break;
             }
             const auto* next = findThing(sequence.layers, outer);
-            outer = next ? next->group : Id();
+            outer = next ? next->group : LayerId();
         }
     }
     return members;
 }
 
-Sequence moveLayer(Sequence sequence, const Id& layer, double dx, double dy, bool landscape) {
+Sequence moveLayer(Sequence sequence, const LayerId& layer, double dx, double dy, bool landscape) {
     auto moved = membersOf(sequence, layer);
     moved.push_back(layer);
     for (const auto& id : moved) {
@@ -207,7 +219,7 @@ Sequence moveLayer(Sequence sequence, const Id& layer, double dx, double dy, boo
     return sequence;
 }
 
-Sequence resizeLayer(Sequence sequence, const Id& layer, Size size, bool landscape) {
+Sequence resizeLayer(Sequence sequence, const LayerId& layer, Size size, bool landscape) {
     auto* it = findThing(sequence.layers, layer);
     if (!it) {
         return sequence;
@@ -217,9 +229,12 @@ Sequence resizeLayer(Sequence sequence, const Id& layer, Size size, bool landsca
     const Point centre{place.x, place.y};
     place.width = tenth(std::clamp(size.width, 1.0, limits::kFarthest));
     place.height = tenth(std::clamp(size.height, 1.0, limits::kFarthest));
-    if (it->kind == LayerKind::Text) {
-        it->text.size = tenth(std::clamp(it->text.size * place.height / before.height, 1.0, 1000.0));
-    }
+    const auto growText = [](Layer& of, double by) {
+        if (auto* text = of.as<TextContent>()) {
+            text->size = tenth(std::clamp(text->size * by, 1.0, 1000.0));
+        }
+    };
+    growText(*it, place.height / before.height);
     const double across = place.width / before.width;
     const double down = place.height / before.height;
     for (const auto& id : membersOf(sequence, layer)) {
@@ -229,21 +244,19 @@ Sequence resizeLayer(Sequence sequence, const Id& layer, Size size, bool landsca
         inner.y = tenth(centre.y + (inner.y - centre.y) * down);
         inner.width = tenth(std::max(1.0, inner.width * across));
         inner.height = tenth(std::max(1.0, inner.height * down));
-        if (member->kind == LayerKind::Text) {
-            member->text.size = tenth(std::clamp(member->text.size * down, 1.0, 1000.0));
-        }
+        growText(*member, down);
     }
     return sequence;
 }
 
-Sequence turnLayer(Sequence sequence, const Id& layer, double degrees, bool landscape) {
+Sequence turnLayer(Sequence sequence, const LayerId& layer, double degrees, bool landscape) {
     return changeLayer(std::move(sequence), layer, [&](Layer& it) {
         placeFor(it, landscape).turn = tenth(std::clamp(degrees, -3600.0, 3600.0));
     });
 }
 
-Sequence reanchorLayer(Sequence sequence, const Id& layer, AnchorPoint anchor, bool safeArea, Size screen,
-                       const Rect& safe, bool landscape) {
+Sequence reanchorLayer(Sequence sequence, const LayerId& layer, AnchorPoint anchor, bool safeArea,
+                       Size screen, const Rect& safe, bool landscape) {
     return changeLayer(std::move(sequence), layer, [&](Layer& it) {
         auto& place = placeFor(it, landscape);
         const auto origin = [&](AnchorPoint from, bool inSafe) {
@@ -260,32 +273,29 @@ Sequence reanchorLayer(Sequence sequence, const Id& layer, AnchorPoint anchor, b
     });
 }
 
-Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart>& parts, Id& made) {
+Sequence takeApart(Sequence sequence, const LayerId& layer, const std::vector<ArtPart>& parts,
+                   LayerId& made) {
     const int index = indexOf(sequence.layers, layer);
     if (index < 0 || parts.empty() ||
-        sequence.layers[static_cast<std::size_t>(index)].kind != LayerKind::Artwork) {
+        !sequence.layers[static_cast<std::size_t>(index)].as<ArtworkContent>()) {
         return sequence;
     }
     // The whole becomes the group and keeps its id, so that its cues go on moving everything.
     auto& whole = sequence.layers[static_cast<std::size_t>(index)];
     const Layer before = whole;
     made = whole.id;
-    whole.kind = LayerKind::Group;
-    whole.art.clear();
-    whole.darkArt.clear();
-    whole.tint.clear();
-    whole.recolour.clear();
-    whole.plate.reset();
+    whole.contents = GroupContent{};
     int at = index;
     for (const auto& part : parts) {
         Layer piece = before;
         piece.name = part.id.substr(0, limits::kNameLength);
         piece.id = freeLayerId(sequence, part.id);
-        piece.part = part.id;
+        auto& drawing = piece.get<ArtworkContent>();
+        drawing.part = part.id;
+        drawing.plate.reset();
         piece.group = made;
         piece.pivot = part.middle;
         piece.destination.reset();
-        piece.plate.reset();
         sequence.layers.insert(sequence.layers.begin() + ++at, std::move(piece));
     }
     std::rotate(sequence.layers.begin() + index, sequence.layers.begin() + index + 1,
@@ -293,13 +303,13 @@ Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart
     return tidied(std::move(sequence));
 }
 
-Sequence addColour(Sequence sequence, const std::string& name, Colour light, Colour dark, Id& made) {
-    made = makeId(name, "colour", [&](const Id& id) { return find(sequence.palette, id) != nullptr; });
+Sequence addColour(Sequence sequence, const std::string& name, Colour light, Colour dark, ColourId& made) {
+    made = freeId(sequence.palette, name, "colour");
     sequence.palette.push_back({made, name.substr(0, limits::kNameLength), light, dark, {}});
     return sequence;
 }
 
-Sequence removeColour(Sequence sequence, const Id& colour, const Id& instead) {
+Sequence removeColour(Sequence sequence, const ColourId& colour, const ColourId& instead) {
     if (colour == instead || !find(sequence.palette, colour) || !find(sequence.palette, instead)) {
         return sequence;
     }
@@ -308,10 +318,9 @@ Sequence removeColour(Sequence sequence, const Id& colour, const Id& instead) {
     return sequence;
 }
 
-bool isColourUsed(const Sequence& sequence, const Id& colour) {
+bool isColourUsed(const Sequence& sequence, const ColourId& colour) {
     bool used = false;
-    Sequence copy = sequence;
-    visitColours(copy, [&](const ColourRef& ref) { used = used || ref == colour; });
+    visitColours(sequence, [&](const ColourRef& ref) { used = used || ref == colour; });
     return used;
 }
 

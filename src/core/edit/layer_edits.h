@@ -10,17 +10,21 @@ using model::Sequence;
 
 /// Puts a layer on top of `above` (of everything that is not a first screen if empty). It gets a free id made
 /// from its name; `made` tells it. An artwork becomes the opening's icon if there is none yet.
-[[nodiscard]] Sequence addLayer(Sequence sequence, model::Layer layer, const Id& above, Id& made);
+[[nodiscard]] Sequence addLayer(Sequence sequence, model::Layer layer, const LayerId& above, LayerId& made);
 /// Its cues go with it; members of a group stay.
-[[nodiscard]] Sequence removeLayer(Sequence sequence, const Id& layer);
+[[nodiscard]] Sequence removeLayer(Sequence sequence, const LayerId& layer);
 /// A copy above it, with copies of its cues.
-[[nodiscard]] Sequence duplicateLayer(Sequence sequence, const Id& layer, Id& made);
+[[nodiscard]] Sequence duplicateLayer(Sequence sequence, const LayerId& layer, LayerId& made);
 /// To another place in the order from back (0) to front.
-[[nodiscard]] Sequence reorderLayer(Sequence sequence, const Id& layer, std::size_t to);
-[[nodiscard]] Sequence renameLayer(Sequence sequence, const Id& layer, const std::string& name);
+[[nodiscard]] Sequence reorderLayer(Sequence sequence, const LayerId& layer, std::size_t to);
+/// The layer is the icon of the opening from now on.
+[[nodiscard]] Sequence makeIcon(Sequence sequence, const LayerId& layer);
+/// An artwork becomes the footer mark: small, near the bottom edge, and shown by the opening.
+[[nodiscard]] Sequence makeFooter(Sequence sequence, const LayerId& layer);
+[[nodiscard]] Sequence renameLayer(Sequence sequence, const LayerId& layer, const std::string& name);
 /// Any other change of one layer.
 template <typename Change>
-[[nodiscard]] Sequence changeLayer(Sequence sequence, const Id& layer, Change change) {
+[[nodiscard]] Sequence changeLayer(Sequence sequence, const LayerId& layer, Change change) {
     if (auto* it = model::findThing(sequence.layers, layer)) {
         change(*it);
     }
@@ -29,20 +33,21 @@ template <typename Change>
 
 /// Puts layers into a new group, whose place is the box around them. Nothing for fewer than one that can be
 /// grouped.
-[[nodiscard]] Sequence groupLayers(Sequence sequence, const std::vector<Id>& layers, Id& made);
+[[nodiscard]] Sequence groupLayers(Sequence sequence, const std::vector<LayerId>& layers, LayerId& made);
 /// Lets the members go; the group's own cues end with it.
-[[nodiscard]] Sequence ungroup(Sequence sequence, const Id& group);
+[[nodiscard]] Sequence ungroup(Sequence sequence, const LayerId& group);
 /// All layers within a group, at any depth.
-[[nodiscard]] std::vector<Id> membersOf(const Sequence& sequence, const Id& group);
+[[nodiscard]] std::vector<LayerId> membersOf(const Sequence& sequence, const LayerId& group);
 
 /// Puts the layer's place (the landscape one if it has one of its own and `landscape`) elsewhere; a group
 /// takes its members along.
-[[nodiscard]] Sequence moveLayer(Sequence sequence, const Id& layer, double dx, double dy, bool landscape);
+[[nodiscard]] Sequence moveLayer(Sequence sequence, const LayerId& layer, double dx, double dy,
+                                 bool landscape);
 /// Another size about the place's centre. Everything in a group grows with it.
-[[nodiscard]] Sequence resizeLayer(Sequence sequence, const Id& layer, Size size, bool landscape);
-[[nodiscard]] Sequence turnLayer(Sequence sequence, const Id& layer, double degrees, bool landscape);
+[[nodiscard]] Sequence resizeLayer(Sequence sequence, const LayerId& layer, Size size, bool landscape);
+[[nodiscard]] Sequence turnLayer(Sequence sequence, const LayerId& layer, double degrees, bool landscape);
 /// The same place said from another anchor point: nothing moves on a screen of that size.
-[[nodiscard]] Sequence reanchorLayer(Sequence sequence, const Id& layer, model::AnchorPoint anchor,
+[[nodiscard]] Sequence reanchorLayer(Sequence sequence, const LayerId& layer, model::AnchorPoint anchor,
                                      bool safeArea, Size screen, const Rect& safe, bool landscape);
 /// A part of an art file for `takeApart`.
 struct ArtPart {
@@ -51,14 +56,14 @@ struct ArtPart {
 };
 /// An artwork becomes a group with a layer for each of its parts, in the same place and turning about its own
 /// middle.
-[[nodiscard]] Sequence takeApart(Sequence sequence, const Id& layer, const std::vector<ArtPart>& parts,
-                                 Id& made);
+[[nodiscard]] Sequence takeApart(Sequence sequence, const LayerId& layer, const std::vector<ArtPart>& parts,
+                                 LayerId& made);
 
 // Palette
 [[nodiscard]] Sequence addColour(Sequence sequence, const std::string& name, Colour light, Colour dark,
-                                 Id& made);
+                                 ColourId& made);
 /// What used it takes `instead`; the last colour stays.
-[[nodiscard]] Sequence removeColour(Sequence sequence, const Id& colour, const Id& instead);
-[[nodiscard]] bool isColourUsed(const Sequence& sequence, const Id& colour);
+[[nodiscard]] Sequence removeColour(Sequence sequence, const ColourId& colour, const ColourId& instead);
+[[nodiscard]] bool isColourUsed(const Sequence& sequence, const ColourId& colour);
 
 }

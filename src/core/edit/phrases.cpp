@@ -13,7 +13,7 @@ using namespace model;
 
 namespace {
 
-Cue phraseCue(const Id& id, Millis length, Move move) {
+Cue phraseCue(const CueId& id, Millis length, Move move) {
     Cue cue;
     cue.id = id;
     cue.length = length;
@@ -21,12 +21,12 @@ Cue phraseCue(const Id& id, Millis length, Move move) {
     return cue;
 }
 
-Cue after(const Id& other, Cue cue, Millis offset = 0) {
+Cue after(const CueId& other, Cue cue, Millis offset = 0) {
     cue.anchor = {AnchorKind::After, other, offset, {}};
     return cue;
 }
 
-Cue with(const Id& other, Cue cue, Millis offset = 0) {
+Cue with(const CueId& other, Cue cue, Millis offset = 0) {
     cue.anchor = {AnchorKind::With, other, offset, {}};
     return cue;
 }
@@ -75,8 +75,8 @@ Phrase phraseOf(const Sequence& sequence, const std::vector<CueTime>& cues, cons
     Phrase phrase;
     phrase.name = name;
     Millis first = kNever;
-    std::set<Id> chosen;
-    std::set<Id> layers;
+    std::set<CueId> chosen;
+    std::set<LayerId> layers;
     for (const auto& it : cues) {
         first = std::min(first, it.start);
         chosen.insert(it.cue);
@@ -103,15 +103,15 @@ Phrase phraseOf(const Sequence& sequence, const std::vector<CueTime>& cues, cons
     return phrase;
 }
 
-Sequence insertPhrase(Sequence sequence, const Phrase& phrase, const Id& layer, const Id& beat, Millis offset,
-                      std::vector<Id>& made) {
+Sequence insertPhrase(Sequence sequence, const Phrase& phrase, const LayerId& layer, const BeatId& beat,
+                      Millis offset, std::vector<CueId>& made) {
     made.clear();
     const auto* in = findThing(std::as_const(sequence).beats, beat);
     if (!in) {
         return sequence;
     }
     const bool waits = in->kind == BeatKind::Wait;
-    std::map<Id, Id> names;
+    std::map<CueId, CueId> names;
     for (const auto& original : phrase.cues) {
         Cue cue = original;
         const bool own = !cue.layer.empty() && findThing(std::as_const(sequence).layers, cue.layer);
@@ -120,8 +120,7 @@ Sequence insertPhrase(Sequence sequence, const Phrase& phrase, const Id& layer, 
             continue;
         }
         const auto* on = findThing(std::as_const(sequence).layers, cue.layer);
-        cue.id = makeId(on->name + " " + original.id, "cue",
-                        [&](const Id& id) { return findThing(sequence.cues, id) != nullptr; });
+        cue.id = freeId(sequence.cues, on->name + " " + original.id, "cue");
         cue.beat = beat;
         if (const auto known = names.find(cue.anchor.cue); known != names.end()) {
             cue.anchor.cue = known->second;

@@ -17,7 +17,7 @@ namespace scaena::edit {
 /// Puts the phrase's cues into a beat, `offset` ms after its start: all on `layer` if the phrase is of one
 /// layer, else each on the layer it came from where there is one. Cues that layer cannot make are left out;
 /// `made` names the new ones.
-[[nodiscard]] Sequence insertPhrase(Sequence sequence, const model::Phrase& phrase, const Id& layer,
-                                    const Id& beat, Millis offset, std::vector<Id>& made);
+[[nodiscard]] Sequence insertPhrase(Sequence sequence, const model::Phrase& phrase, const LayerId& layer,
+                                    const BeatId& beat, Millis offset, std::vector<CueId>& made);
 
 }

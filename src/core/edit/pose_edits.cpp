@@ -53,8 +53,8 @@ bool isSamePose(const Pose& pose, const Pose& from) {
 
 }
 
-Sequence poseAt(Sequence sequence, const Id& layer, const Id& beat, Millis beatStart,
-                const std::vector<CueTime>& times, Millis needle, const Pose& pose, Id& cue) {
+Sequence poseAt(Sequence sequence, const LayerId& layer, const BeatId& beat, Millis beatStart,
+                const std::vector<CueTime>& times, Millis needle, const Pose& pose, CueId& cue) {
     Cue* before = nullptr;
     Millis beforeStart = 0;
     for (const auto& time : times) {
@@ -93,7 +93,8 @@ Sequence poseAt(Sequence sequence, const Id& layer, const Id& beat, Millis beatS
     return sequence;
 }
 
-Sequence changeSamePoses(Sequence sequence, const Id& layer, const Pose& from, const Pose& to, int& changed) {
+Sequence changeSamePoses(Sequence sequence, const LayerId& layer, const Pose& from, const Pose& to,
+                         int& changed) {
     changed = 0;
     for (auto& cue : sequence.cues) {
         if (cue.layer != layer || cue.move.kind != MoveKind::Poses) {
@@ -109,7 +110,7 @@ Sequence changeSamePoses(Sequence sequence, const Id& layer, const Pose& from, c
     return sequence;
 }
 
-Sequence removePose(Sequence sequence, const Id& cue, std::size_t pose) {
+Sequence removePose(Sequence sequence, const CueId& cue, std::size_t pose) {
     auto* it = findThing(sequence.cues, cue);
     if (!it || pose >= it->poses.size()) {
         return sequence;

@@ -10,16 +10,16 @@ namespace scaena::edit {
 /// up to `kPoseLength` ms ends there. Only what `pose` names is animated. `times` are those of the layer's
 /// cues. `cue` tells which one it became.
 inline constexpr Millis kPoseLength = 400;
-[[nodiscard]] Sequence poseAt(Sequence sequence, const Id& layer, const Id& beat, Millis beatStart,
+[[nodiscard]] Sequence poseAt(Sequence sequence, const LayerId& layer, const BeatId& beat, Millis beatStart,
                               const std::vector<CueTime>& times, Millis needle, const model::Pose& pose,
-                              Id& cue);
+                              CueId& cue);
 
 /// Wherever the layer has a pose with the same values as `from` has, it gets those of `to`. Returns how many
 /// there are in `changed`.
-[[nodiscard]] Sequence changeSamePoses(Sequence sequence, const Id& layer, const model::Pose& from,
+[[nodiscard]] Sequence changeSamePoses(Sequence sequence, const LayerId& layer, const model::Pose& from,
                                        const model::Pose& to, int& changed);
 
 /// The keyframe is taken out; a cue without any left goes as well.
-[[nodiscard]] Sequence removePose(Sequence sequence, const Id& cue, std::size_t pose);
+[[nodiscard]] Sequence removePose(Sequence sequence, const CueId& cue, std::size_t pose);
 
 }

@@ -11,15 +11,15 @@ using namespace model;
 
 namespace {
 
-template <typename Things>
-void keepKnown(std::vector<Id>& ids, const Things& things) {
-    std::erase_if(ids, [&](const Id& id) { return !findThing(things, id); });
+template <typename Thing>
+void keepKnown(std::vector<decltype(Thing::id)>& ids, const std::vector<Thing>& things) {
+    std::erase_if(ids, [&](const auto& id) { return !findThing(things, id); });
 }
 
 void tidyCues(const std::vector<Layer>& layers, const std::vector<Beat>& beats, std::vector<Cue>& cues) {
     std::erase_if(cues, [&](const Cue& cue) {
         const auto* layer = findThing(layers, cue.layer);
-        const bool cannot = !layer || !suits(cue.move.kind, layer->kind) ||
+        const bool cannot = !layer || !suits(cue.move.kind, layer->kind()) ||
                             (cue.move.kind == MoveKind::Travel && !layer->destination);
         return cannot || !findThing(beats, cue.beat);
     });
@@ -40,7 +40,7 @@ void tidyTiming(const Sequence& sequence, std::vector<Beat>& beats, std::vector<
     for (auto& beat : beats) {
         keepKnown(beat.gates, sequence.gates);
         const int here = indexOf(beats, beat.id);
-        std::erase_if(beat.gates, [&](const Id& id) {
+        std::erase_if(beat.gates, [&](const GateId& id) {
             const auto* gate = findThing(sequence.gates, id);
             return gate->start == GateStart::Beat && indexOf(beats, gate->beat) > here;
         });
@@ -64,23 +64,22 @@ Sequence tidied(Sequence sequence) {
     }
     for (auto& layer : sequence.layers) {
         const auto* group = findThing(std::as_const(sequence).layers, layer.group);
-        if (!group || group->kind != LayerKind::Group) {
+        if (!group || !group->as<GroupContent>()) {
             layer.group.clear();
         }
-        keepKnown(layer.progress.gates, sequence.gates);
+        if (auto* progress = layer.as<ProgressContent>()) {
+            keepKnown(progress->gates, sequence.gates);
+        }
     }
     keepKnown(sequence.opening.layers, sequence.layers);
-    const auto is = [&](const Id& id, LayerKind kind) {
-        const auto* layer = findThing(std::as_const(sequence).layers, id);
-        return layer && layer->kind == kind;
-    };
-    if (!is(sequence.appIcon.layer, LayerKind::Artwork) && !is(sequence.appIcon.layer, LayerKind::Image)) {
-        sequence.appIcon.layer.clear();
+    for (auto* icon : {&sequence.appIcon.layer, &sequence.opening.icon}) {
+        const auto* layer = findThing(std::as_const(sequence).layers, *icon);
+        if (!layer || !canBeIcon(layer->kind())) {
+            icon->clear();
+        }
     }
-    if (!is(sequence.opening.icon, LayerKind::Artwork) && !is(sequence.opening.icon, LayerKind::Image)) {
-        sequence.opening.icon.clear();
-    }
-    if (!is(sequence.opening.footer, LayerKind::FooterMark)) {
+    const auto* footer = findThing(std::as_const(sequence).layers, sequence.opening.footer);
+    if (!footer || !footer->as<FooterContent>()) {
         sequence.opening.footer.clear();
     }
     tidyTiming(sequence, sequence.beats, sequence.cues, sequence.starts);

@@ -13,12 +13,12 @@ using namespace model;
 
 namespace {
 
-bool contains(const std::vector<Id>& ids, const Id& id) {
+bool contains(const std::vector<CueId>& ids, const CueId& id) {
     return std::find(ids.begin(), ids.end(), id) != ids.end();
 }
 
 /// Whether the cue hangs, perhaps over others, on one of the list.
-bool hangsOnOne(const Sequence& sequence, const Cue& cue, const std::vector<Id>& ids) {
+bool hangsOnOne(const Sequence& sequence, const Cue& cue, const std::vector<CueId>& ids) {
     const Cue* it = &cue;
     for (std::size_t steps = 0; it && steps <= sequence.cues.size(); ++steps) {
         const bool chained = it->anchor.kind == AnchorKind::With || it->anchor.kind == AnchorKind::After;
@@ -41,7 +41,7 @@ Millis scaled(Millis time, double factor) {
 /// Moves single cues so that each begins at its own new time. Those that hang on others of the list are moved
 /// by what the others do not move them already.
 Sequence beginAt(Sequence sequence, const std::vector<CueTime>& cues, const std::vector<Millis>& starts) {
-    std::map<Id, Millis> moved;
+    std::map<CueId, Millis> moved;
     for (std::size_t i = 0; i < cues.size(); ++i) {
         moved[cues[i].cue] = starts[i] - cues[i].start;
     }
@@ -67,7 +67,7 @@ Sequence beginAt(Sequence sequence, const std::vector<CueTime>& cues, const std:
 
 }
 
-Sequence moveCues(Sequence sequence, const std::vector<Id>& cues, Millis by) {
+Sequence moveCues(Sequence sequence, const std::vector<CueId>& cues, Millis by) {
     for (const auto& id : cues) {
         const auto* cue = findThing(std::as_const(sequence).cues, id);
         if (cue && !hangsOnOne(sequence, *cue, cues)) {
@@ -77,7 +77,7 @@ Sequence moveCues(Sequence sequence, const std::vector<Id>& cues, Millis by) {
     return sequence;
 }
 
-Sequence scaleTime(Sequence sequence, const std::vector<Id>& cues, double factor) {
+Sequence scaleTime(Sequence sequence, const std::vector<CueId>& cues, double factor) {
     for (auto& cue : sequence.cues) {
         if (contains(cues, cue.id)) {
             cue.length = std::max(cue.repeat.whileWaiting ? 1 : 0, scaled(cue.length, factor));
@@ -130,7 +130,7 @@ Sequence setCueTimes(Sequence sequence, const std::vector<CueTime>& cues, const 
                    {times.begin(), times.begin() + static_cast<std::ptrdiff_t>(count)});
 }
 
-Sequence chainCue(Sequence sequence, const Id& cue, AnchorKind kind, const Id& other) {
+Sequence chainCue(Sequence sequence, const CueId& cue, AnchorKind kind, const CueId& other) {
     const auto* it = findThing(std::as_const(sequence).cues, cue);
     const auto* on = findThing(std::as_const(sequence).cues, other);
     const bool possible = it && on && it != on && (kind == AnchorKind::With || kind == AnchorKind::After) &&
@@ -138,12 +138,12 @@ Sequence chainCue(Sequence sequence, const Id& cue, AnchorKind kind, const Id& o
     return possible ? setCueAnchor(std::move(sequence), cue, {kind, other, 0, {}}) : sequence;
 }
 
-Sequence unchainCue(Sequence sequence, const Id& cue, Millis start, Millis beatStart) {
+Sequence unchainCue(Sequence sequence, const CueId& cue, Millis start, Millis beatStart) {
     return setCueAnchor(std::move(sequence), cue,
                         {AnchorKind::BeatStart, {}, std::max(0, start - beatStart), {}});
 }
 
-Sequence removeCues(Sequence sequence, const std::vector<Id>& cues) {
+Sequence removeCues(Sequence sequence, const std::vector<CueId>& cues) {
     for (const auto& id : cues) {
         sequence = removeCue(std::move(sequence), id);
     }

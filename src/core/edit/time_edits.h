@@ -10,16 +10,16 @@ using model::Sequence;
 
 /// When a cue plays under the conditions of the moment, in ms after the tap.
 struct CueTime {
-    Id cue;
+    CueId cue;
     Millis start = 0, end = 0;
 };
 
 /// All of them by the same time. A cue that hangs on another one of them comes along by itself.
-[[nodiscard]] Sequence moveCues(Sequence sequence, const std::vector<Id>& cues, Millis by);
+[[nodiscard]] Sequence moveCues(Sequence sequence, const std::vector<CueId>& cues, Millis by);
 
 /// Everything takes `factor` times as long: offsets, lengths, and the lengths of beats all of whose cues are
 /// among them.
-[[nodiscard]] Sequence scaleTime(Sequence sequence, const std::vector<Id>& cues, double factor);
+[[nodiscard]] Sequence scaleTime(Sequence sequence, const std::vector<CueId>& cues, double factor);
 
 enum class Edge { Start, End };
 /// All begin (or end) when the first (the last) of them does.
@@ -34,10 +34,11 @@ enum class Edge { Start, End };
 
 /// Hangs one cue on another (with or after it), directly behind or beside it. Not if that closed a circle or
 /// led to a later beat.
-[[nodiscard]] Sequence chainCue(Sequence sequence, const Id& cue, model::AnchorKind kind, const Id& other);
+[[nodiscard]] Sequence chainCue(Sequence sequence, const CueId& cue, model::AnchorKind kind,
+                                const CueId& other);
 /// Lets a chained cue hang on its beat again, at the time at which it plays.
-[[nodiscard]] Sequence unchainCue(Sequence sequence, const Id& cue, Millis start, Millis beatStart);
+[[nodiscard]] Sequence unchainCue(Sequence sequence, const CueId& cue, Millis start, Millis beatStart);
 
-[[nodiscard]] Sequence removeCues(Sequence sequence, const std::vector<Id>& cues);
+[[nodiscard]] Sequence removeCues(Sequence sequence, const std::vector<CueId>& cues);
 
 }

@@ -24,16 +24,16 @@ void describe(A& a, model::PaletteColour& c) {
 template <class A>
 void describe(A& a, model::Opening& o) {
     a.field("colour", o.colour);
-    a.optional("icon", o.icon, Id{});
-    a.optional("footer", o.footer, Id{});
-    a.optional("layers", o.layers, std::vector<Id>{});
+    a.optional("icon", o.icon);
+    a.optional("footer", o.footer);
+    a.optional("layers", o.layers);
     a.extras(o.extras);
 }
 
 template <class A>
 void describe(A& a, model::AppIcon& i) {
-    a.optional("layer", i.layer, Id{});
-    a.optional("colour", i.colour, model::ColourRef{});
+    a.optional("layer", i.layer);
+    a.optional("colour", i.colour);
     a.optional("size", i.size, 1.0);
     a.extras(i.extras);
 }
@@ -67,7 +67,7 @@ void describe(A& a, model::Plate& p) {
 template <class A>
 void describe(A& a, model::Fill& f) {
     a.field("colour", f.colour);
-    a.optional("to", f.to, Id{});
+    a.optional("to", f.to);
     a.optional("angle", f.angle, 180.0);
     a.extras(f.extras);
 }
@@ -79,7 +79,7 @@ void describe(A& a, model::TextContent& t) {
     a.field("size", t.size);
     a.optional("typeface", t.typeface, model::Typeface::Sans);
     a.optional("bold", t.bold, false);
-    a.optional("fontFile", t.fontFile, std::string{});
+    a.optional("fontFile", t.fontFile);
     a.extras(t.extras);
 }
 
@@ -94,20 +94,20 @@ void describe(A& a, model::Block& b) {
 template <class A>
 void describe(A& a, model::FirstScreenContent& f) {
     a.field("background", f.background);
-    a.optional("lightImage", f.lightImage, std::string{});
-    a.optional("darkImage", f.darkImage, std::string{});
-    a.optional("blocks", f.blocks, std::vector<model::Block>{});
+    a.optional("lightImage", f.lightImage);
+    a.optional("darkImage", f.darkImage);
+    a.optional("blocks", f.blocks);
     a.extras(f.extras);
 }
 
 template <class A>
 void describe(A& a, model::ShapeContent& s) {
     a.field("form", s.form);
-    a.optional("colour", s.colour, Id{});
-    a.optional("to", s.to, Id{});
+    a.optional("colour", s.colour);
+    a.optional("to", s.to);
     a.optional("angle", s.angle, 180.0);
     a.optional("corner", s.corner, 0.0);
-    a.optional("strokeColour", s.strokeColour, Id{});
+    a.optional("strokeColour", s.strokeColour);
     a.optional("strokeWidth", s.strokeWidth, 0.0);
     a.extras(s.extras);
 }
@@ -123,9 +123,9 @@ void describe(A& a, model::Picture& p) {
 template <class A>
 void describe(A& a, model::BackdropPicture& p) {
     a.field("light", p.light);
-    a.optional("dark", p.dark, std::string{});
-    a.optional("landscape", p.landscape, std::string{});
-    a.optional("darkLandscape", p.darkLandscape, std::string{});
+    a.optional("dark", p.dark);
+    a.optional("landscape", p.landscape);
+    a.optional("darkLandscape", p.darkLandscape);
     a.optional("fit", p.fit, model::Fit::Fill);
     a.extras(p.extras);
 }
@@ -134,78 +134,91 @@ template <class A>
 void describe(A& a, model::ProgressContent& p) {
     a.field("form", p.form);
     a.field("colour", p.colour);
-    a.optional("track", p.track, Id{});
+    a.optional("track", p.track);
     a.optional("thickness", p.thickness, 4.0);
-    a.optional("gates", p.gates, std::vector<Id>{});
+    a.optional("gates", p.gates);
     a.extras(p.extras);
 }
 
 template <class A>
 void describe(A& a, model::ClipContent& c) {
     a.field("path", c.path);
-    a.optional("darkPath", c.darkPath, std::string{});
+    a.optional("darkPath", c.darkPath);
     a.optional("from", c.from, 0);
     a.field("stopAt", c.stopAt);
-    a.optional("keep", c.keep, std::optional<Millis>{});
+    a.optional("keep", c.keep);
     a.extras(c.extras);
 }
 
-/// What only a layer of that kind has.
+/// The fields of a layer's contents. They stand among those of the layer itself.
 template <class A>
-void describeContent(A& a, model::Layer& l) {
-    using model::LayerKind;
-    switch (l.kind) {
-    case LayerKind::Backdrop:
-        a.field("fill", l.fill);
-        a.optional("panelHeight", l.panelHeight, 0.0);
-        a.optional("picture", l.picture, std::optional<model::BackdropPicture>{});
-        break;
-    case LayerKind::FirstScreen:
-        a.field("firstScreen", l.firstScreen);
-        break;
-    case LayerKind::Text:
-        a.field("text", l.text);
-        break;
-    case LayerKind::Shape:
-        a.field("shape", l.shape);
-        break;
-    case LayerKind::Image:
-        a.field("pictures", l.pictures);
-        break;
-    case LayerKind::Progress:
-        a.field("progress", l.progress);
-        break;
-    case LayerKind::Clip:
-        a.field("clip", l.clip);
-        break;
-    case LayerKind::Artwork:
-    case LayerKind::FooterMark:
-        a.field("art", l.art);
-        a.optional("darkArt", l.darkArt, std::string{});
-        a.optional("part", l.part, std::string{});
-        a.optional("tint", l.tint, Id{});
-        a.optional("recolour", l.recolour, std::map<std::string, Id>{});
-        a.optional("plate", l.plate, std::optional<model::Plate>{});
-        break;
-    case LayerKind::Group:
-        break;
-    }
+void describeContent(A& a, model::BackdropContent& b) {
+    a.field("fill", b.fill);
+    a.optional("panelHeight", b.panelHeight);
+    a.optional("picture", b.picture);
 }
+template <class A>
+void describeContent(A& a, model::ArtContent& c) {
+    a.field("art", c.art);
+    a.optional("darkArt", c.darkArt);
+    a.optional("part", c.part);
+    a.optional("tint", c.tint);
+    a.optional("recolour", c.recolour);
+}
+template <class A>
+void describeContent(A& a, model::ArtworkContent& c) {
+    describeContent(a, static_cast<model::ArtContent&>(c));
+    a.optional("plate", c.plate);
+}
+template <class A>
+void describeContent(A& a, model::FooterContent& c) {
+    describeContent(a, static_cast<model::ArtContent&>(c));
+}
+template <class A>
+void describeContent(A& a, model::FirstScreenContent& f) {
+    a.field("firstScreen", f);
+}
+template <class A>
+void describeContent(A& a, model::TextContent& t) {
+    a.field("text", t);
+}
+template <class A>
+void describeContent(A& a, model::ShapeContent& s) {
+    a.field("shape", s);
+}
+template <class A>
+void describeContent(A& a, model::ImageContent& i) {
+    a.field("pictures", i.pictures);
+}
+template <class A>
+void describeContent(A& a, model::ProgressContent& p) {
+    a.field("progress", p);
+}
+template <class A>
+void describeContent(A& a, model::ClipContent& c) {
+    a.field("clip", c);
+}
+template <class A>
+void describeContent(A&, model::GroupContent&) {}
 
 template <class A>
 void describe(A& a, model::Layer& l) {
     a.field("id", l.id);
     a.field("name", l.name);
-    a.field("kind", l.kind);
-    a.optional("group", l.group, Id{});
+    auto kind = l.kind();
+    a.field("kind", kind);
+    if (kind != l.kind()) { // being read
+        l.contents = model::contentsOf(kind);
+    }
+    a.optional("group", l.group);
     a.optional("hidden", l.hidden, false);
     a.optional("locked", l.locked, false);
     a.optional("shownWhen", l.shownWhen, model::ShownWhen::Always);
-    describeContent(a, l);
-    if (!model::coversScreen(l.kind)) {
+    std::visit([&](auto& contents) { describeContent(a, contents); }, l.contents);
+    if (!model::coversScreen(kind)) {
         a.field("place", l.place);
-        a.optional("landscape", l.landscape, std::optional<model::Place>{});
-        a.optional("destination", l.destination, std::optional<model::Place>{});
+        a.optional("landscape", l.landscape);
+        a.optional("destination", l.destination);
         a.optional("pivotX", l.pivot.x, 0.5);
         a.optional("pivotY", l.pivot.y, 0.5);
     }
@@ -217,10 +230,10 @@ void describe(A& a, model::Beat& b) {
     a.field("id", b.id);
     a.field("name", b.name);
     a.field("kind", b.kind);
-    a.optional("length", b.length, std::optional<Millis>{});
-    a.optional("gates", b.gates, std::vector<Id>{});
+    a.optional("length", b.length);
+    a.optional("gates", b.gates);
     a.optional("atLeast", b.atLeast, 0);
-    a.optional("atMost", b.atMost, std::optional<Millis>{});
+    a.optional("atMost", b.atMost);
     a.optional("onTimeOut", b.onTimeOut, model::TimeOutAction::GoOn);
     a.optional("yield", b.yield, model::Yield::Never);
     a.optional("blend", b.blend, 120);
@@ -232,12 +245,12 @@ void describe(A& a, model::Gate& g) {
     a.field("id", g.id);
     a.field("name", g.name);
     a.optional("start", g.start, model::GateStart::Process);
-    a.optional("beat", g.beat, Id{});
-    a.optional("needs", g.needs, std::vector<Id>{});
+    a.optional("beat", g.beat);
+    a.optional("needs", g.needs);
     a.field("typical", g.typical);
     a.field("fast", g.fast);
     a.field("slow", g.slow);
-    a.optional("timeOut", g.timeOut, std::optional<Millis>{});
+    a.optional("timeOut", g.timeOut);
     a.optional("onTimeOut", g.onTimeOut, model::TimeOutAction::GoOn);
     a.optional("optional", g.optional, false);
     a.extras(g.extras);
@@ -246,7 +259,7 @@ void describe(A& a, model::Gate& g) {
 template <class A>
 void describe(A& a, model::CueAnchor& c) {
     a.optional("kind", c.kind, model::AnchorKind::BeatStart);
-    a.optional("cue", c.cue, Id{});
+    a.optional("cue", c.cue);
     a.optional("offset", c.offset, 0);
     a.extras(c.extras);
 }
@@ -270,13 +283,13 @@ void describe(A& a, model::Move& m) {
 template <class A>
 void describe(A& a, model::Pose& p) {
     a.field("at", p.at);
-    a.optional("x", p.x, std::optional<double>{});
-    a.optional("y", p.y, std::optional<double>{});
-    a.optional("scaleX", p.scaleX, std::optional<double>{});
-    a.optional("scaleY", p.scaleY, std::optional<double>{});
-    a.optional("turn", p.turn, std::optional<double>{});
-    a.optional("opacity", p.opacity, std::optional<double>{});
-    a.optional("easing", p.easing, std::optional<model::Easing>{});
+    a.optional("x", p.x);
+    a.optional("y", p.y);
+    a.optional("scaleX", p.scaleX);
+    a.optional("scaleY", p.scaleY);
+    a.optional("turn", p.turn);
+    a.optional("opacity", p.opacity);
+    a.optional("easing", p.easing);
     a.extras(p.extras);
 }
 
@@ -285,12 +298,12 @@ void describe(A& a, model::Cue& c) {
     a.field("id", c.id);
     a.field("layer", c.layer);
     a.field("beat", c.beat);
-    a.optional("anchor", c.anchor, model::CueAnchor{});
+    a.optional("anchor", c.anchor);
     a.field("length", c.length);
     a.field("move", c.move);
-    a.optional("poses", c.poses, std::vector<model::Pose>{});
-    a.optional("easing", c.easing, std::optional<model::Easing>{});
-    a.optional("repeat", c.repeat, model::Repeat{});
+    a.optional("poses", c.poses);
+    a.optional("easing", c.easing);
+    a.optional("repeat", c.repeat);
     a.optional("composite", c.composite, model::Composite::Replace);
     a.optional("reduced", c.reduced, model::ReducedMotion::Fade);
     a.extras(c.extras);
@@ -299,7 +312,7 @@ void describe(A& a, model::Cue& c) {
 template <class A>
 void describe(A& a, model::Phrase& p) {
     a.field("name", p.name);
-    a.optional("says", p.says, std::string{});
+    a.optional("says", p.says);
     a.field("cues", p.cues);
 }
 
@@ -308,7 +321,7 @@ void describe(A& a, model::Take& t) {
     a.field("id", t.id);
     a.field("name", t.name);
     a.field("beats", t.beats);
-    a.optional("cues", t.cues, std::vector<model::Cue>{});
+    a.optional("cues", t.cues);
     a.starts("starts", t.starts);
     a.extras(t.extras);
 }
@@ -318,14 +331,14 @@ void describe(A& a, model::Sequence& s) {
     a.field("name", s.name);
     a.field("palette", s.palette);
     a.field("opening", s.opening);
-    a.optional("bars", s.bars, model::SystemBars{});
-    a.optional("appIcon", s.appIcon, model::AppIcon{});
+    a.optional("bars", s.bars);
+    a.optional("appIcon", s.appIcon);
     a.field("layers", s.layers);
     a.field("beats", s.beats);
-    a.optional("gates", s.gates, std::vector<model::Gate>{});
-    a.optional("cues", s.cues, std::vector<model::Cue>{});
+    a.optional("gates", s.gates);
+    a.optional("cues", s.cues);
     a.starts("starts", s.starts);
-    a.optional("takes", s.takes, std::vector<model::Take>{});
+    a.optional("takes", s.takes);
     a.extras(s.extras);
 }
 

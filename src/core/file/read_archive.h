@@ -33,7 +33,7 @@ public:
         }
     }
     template <class T>
-    void optional(const char* key, T& value, const T&) {
+    void optional(const char* key, T& value, const T& = {}) {
         m_known.insert(key);
         if (const auto found = m_json.find(key); found != m_json.end()) {
             read(*found, m_place + "/" + key, value);
@@ -102,6 +102,10 @@ private:
             reportAt(place, "has to be a text");
         }
     }
+    template <class Kind>
+    void read(const Json& json, const std::string& place, IdOf<Kind>& value) {
+        read(json, place, static_cast<std::string&>(value));
+    }
     void read(const Json& json, const std::string& place, bool& value) {
         if (json.is_boolean()) {
             value = json.get<bool>();
@@ -142,7 +146,7 @@ private:
                             "\"spring(1, 180, 12)\"");
         }
     }
-    void read(const Json& json, const std::string& place, std::map<std::string, Id>& values) {
+    void read(const Json& json, const std::string& place, std::map<std::string, ColourId>& values) {
         if (!json.is_object()) {
             reportAt(place, "has to be an object");
             return;

@@ -25,7 +25,7 @@ public:
         m_json[key] = toJson(value);
     }
     template <class T>
-    void optional(const char* key, T& value, const T& standard) {
+    void optional(const char* key, T& value, const T& standard = {}) {
         if (value != standard) {
             field(key, value);
         }
@@ -45,7 +45,7 @@ public:
         Json object = Json::object();
         for (std::size_t i = 0; i < starts.size(); ++i) {
             if (starts[i]) {
-                object[std::string(model::word(static_cast<model::StartKind>(i)))] = *starts[i];
+                object[std::string(model::word(static_cast<model::StartKind>(i)))] = toJson(*starts[i]);
             }
         }
         if (!object.empty()) {
@@ -61,8 +61,17 @@ private:
     static Json toJson(double& value) { return number(value); }
     static Json toJson(Colour& value) { return toHex(value); }
     static Json toJson(model::Easing& value) { return model::toText(value); }
-    static Json toJson(std::vector<Id>& value) { return value; }
-    static Json toJson(std::map<std::string, Id>& value) { return value; }
+    template <class Kind>
+    static Json toJson(IdOf<Kind>& value) {
+        return static_cast<std::string&>(value);
+    }
+    static Json toJson(std::map<std::string, ColourId>& values) {
+        Json object = Json::object();
+        for (auto& [key, value] : values) {
+            object[key] = toJson(value);
+        }
+        return object;
+    }
     template <class T>
     static Json toJson(std::optional<T>& value) {
         return value ? toJson(*value) : Json();

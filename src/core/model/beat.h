@@ -33,11 +33,11 @@ struct Words<Yield> {
 
 /// One span of the launch. Opening comes first and takes its length from the conditions, hand-off comes last.
 struct Beat {
-    Id id;
+    BeatId id;
     std::string name;
     BeatKind kind = BeatKind::Play;
     std::optional<Millis> length; ///< play, hold, hand-off; without: the end of the beat's last cue
-    std::vector<Id> gates;        ///< wait: the gates it needs; empty: all that are not optional
+    std::vector<GateId> gates;    ///< wait: the gates it needs; empty: all that are not optional
     Millis atLeast = 0;           ///< wait
     std::optional<Millis> atMost; ///< wait
     TimeOutAction onTimeOut = TimeOutAction::GoOn; ///< wait: what happens at `atMost`

@@ -61,7 +61,7 @@ struct Words<AnchorKind> {
 /// an offset.
 struct CueAnchor {
     AnchorKind kind = AnchorKind::BeatStart;
-    Id cue; ///< for With and After
+    CueId cue; ///< for With and After
     Millis offset = 0;
     Extras extras;
     bool operator==(const CueAnchor&) const = default;
@@ -111,9 +111,9 @@ struct Pose {
 
 /// One timed animation of one layer.
 struct Cue {
-    Id id;
-    Id layer;
-    Id beat;
+    CueId id;
+    LayerId layer;
+    BeatId beat;
     CueAnchor anchor;
     Millis length = 400;
     Move move;

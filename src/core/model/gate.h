@@ -14,11 +14,11 @@ struct Words<GateStart> {
 
 /// Something that has to be loaded before the app can be shown.
 struct Gate {
-    Id id;
+    GateId id;
     std::string name;
     GateStart start = GateStart::Process;
-    Id beat;               ///< for GateStart::Beat
-    std::vector<Id> needs; ///< gates that have to be open before this one's loading starts
+    BeatId beat;               ///< for GateStart::Beat
+    std::vector<GateId> needs; ///< gates that have to be open before this one's loading starts
     Millis typical = 500, fast = 200, slow = 1500;
     std::optional<Millis> timeOut; ///< counted from the start of its loading
     TimeOutAction onTimeOut = TimeOutAction::GoOn;

@@ -55,8 +55,8 @@ Sorted sortTopologically(const Before& before) {
 }
 
 template <typename Thing>
-std::unordered_map<Id, int> indices(const std::vector<Thing>& things) {
-    std::unordered_map<Id, int> map;
+auto indices(const std::vector<Thing>& things) {
+    std::unordered_map<decltype(Thing::id), int> map;
     for (std::size_t i = 0; i < things.size(); ++i) {
         map.emplace(things[i].id, static_cast<int>(i));
     }
@@ -88,8 +88,8 @@ Sorted sortCues(const Sequence& sequence) {
 }
 
 template <typename Thing>
-std::vector<Id> namesOf(const std::vector<int>& cycle, const std::vector<Thing>& things) {
-    std::vector<Id> ids;
+auto namesOf(const std::vector<int>& cycle, const std::vector<Thing>& things) {
+    std::vector<decltype(Thing::id)> ids;
     for (int i : cycle) {
         ids.push_back(things[i].id);
     }
@@ -98,11 +98,13 @@ std::vector<Id> namesOf(const std::vector<int>& cycle, const std::vector<Thing>&
 
 }
 
-Cycle gateCycle(const Sequence& sequence) {
-    return {true, namesOf(sortGates(sequence).cycle, sequence.gates)};
+std::vector<GateId> gateCycle(const Sequence& sequence) {
+    return namesOf(sortGates(sequence).cycle, sequence.gates);
 }
 
-Cycle cueCycle(const Sequence& sequence) { return {false, namesOf(sortCues(sequence).cycle, sequence.cues)}; }
+std::vector<CueId> cueCycle(const Sequence& sequence) {
+    return namesOf(sortCues(sequence).cycle, sequence.cues);
+}
 
 std::vector<int> gatesInOrder(const Sequence& sequence) { return sortGates(sequence).order; }
 

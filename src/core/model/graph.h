@@ -5,13 +5,10 @@
 
 namespace scaena::model {
 
-/// Things that wait for each other in a circle, in order; no ids if there are none.
-struct Cycle {
-    bool ofGates = false;
-    std::vector<Id> ids;
-};
-[[nodiscard]] Cycle gateCycle(const Sequence& sequence);
-[[nodiscard]] Cycle cueCycle(const Sequence& sequence);
+/// Gates that wait for each other in a circle, in order; empty if there are none.
+[[nodiscard]] std::vector<GateId> gateCycle(const Sequence& sequence);
+/// Cues that hang on each other in a circle, in order; empty if there are none.
+[[nodiscard]] std::vector<CueId> cueCycle(const Sequence& sequence);
 
 /// Indices of gates such that each comes after the gates it needs. The sequence must have no cycle of gates.
 [[nodiscard]] std::vector<int> gatesInOrder(const Sequence& sequence);

@@ -19,7 +19,7 @@ struct Words<Appearance> {
 
 /// A named colour with its value by day and by night.
 struct PaletteColour {
-    Id id;
+    ColourId id;
     std::string name;
     Colour light;
     Colour dark;
@@ -29,7 +29,7 @@ struct PaletteColour {
 
 /// The id of a palette colour. Everything a sequence paints itself takes its colour from the palette, so that
 /// no dark value can be forgotten.
-using ColourRef = Id;
+using ColourRef = ColourId;
 
 using Palette = std::vector<PaletteColour>;
 

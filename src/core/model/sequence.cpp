@@ -27,7 +27,7 @@ const Layer* iconLayer(const Sequence& sequence) {
         }
     }
     for (const auto& layer : sequence.layers) {
-        if (layer.kind == LayerKind::Artwork) {
+        if (layer.as<ArtworkContent>()) {
             return &layer;
         }
     }
@@ -48,17 +48,17 @@ Sequence emptySequence() {
     Layer first;
     first.id = "first-screen";
     first.name = "First screen";
-    first.kind = LayerKind::FirstScreen;
-    first.firstScreen.background = "canvas";
-    first.firstScreen.blocks = {{BlockKind::Bar, 64, "quiet"},
-                                {BlockKind::List, 72, "quiet"},
-                                {BlockKind::List, 72, "quiet"},
-                                {BlockKind::List, 72, "quiet"}};
+    FirstScreenContent screen;
+    screen.background = "canvas";
+    screen.blocks = {{BlockKind::Bar, 64, "quiet"},
+                     {BlockKind::List, 72, "quiet"},
+                     {BlockKind::List, 72, "quiet"},
+                     {BlockKind::List, 72, "quiet"}};
+    first.contents = std::move(screen);
     Layer backdrop;
     backdrop.id = "backdrop";
     backdrop.name = "Backdrop";
-    backdrop.kind = LayerKind::Backdrop;
-    backdrop.fill.colour = "canvas";
+    backdrop.contents = BackdropContent{.fill = {.colour = "canvas"}};
     sequence.layers = {first, backdrop};
     sequence.opening.layers = {"backdrop"};
     const auto beat = [](const char* id, const char* name, BeatKind kind, std::optional<Millis> length) {

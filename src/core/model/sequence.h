@@ -13,9 +13,9 @@ namespace scaena::model {
 /// and the footer; older Android can show every layer named in `layers`.
 struct Opening {
     ColourRef colour;
-    Id icon;   ///< an artwork, may be empty
-    Id footer; ///< a footer mark, may be empty
-    std::vector<Id> layers;
+    LayerId icon;   ///< an artwork, may be empty
+    LayerId footer; ///< a footer mark, may be empty
+    std::vector<LayerId> layers;
     Extras extras;
     bool operator==(const Opening&) const = default;
 };
@@ -36,20 +36,20 @@ struct SystemBars {
 
 /// The app's icon, made of the same art. Empty references: as in the opening.
 struct AppIcon {
-    Id layer;        ///< artwork or image; empty: the opening's icon, or else the first artwork
+    LayerId layer;    ///< artwork or image; empty: the opening's icon, or else the first artwork
     ColourRef colour; ///< behind it; empty: the opening's colour
-    double size = 1; ///< of what each platform's mask surely shows, 0.3..1.4
+    double size = 1;  ///< of what each platform's mask surely shows, 0.3..1.4
     Extras extras;
     bool operator==(const AppIcon&) const = default;
 };
 
 /// Which beats play for each kind of start. Absent: every beat (first, cold, warm) or none (hot, re-created).
-using StartBeats = std::array<std::optional<std::vector<Id>>, kStartKinds>;
+using StartBeats = std::array<std::optional<std::vector<BeatId>>, kStartKinds>;
 
 /// A kept alternative of the timing. Going back to one puts these in the place of the sequence's own. Gates
 /// are not part of it: how long loading takes is a fact, not a choice.
 struct Take {
-    Id id;
+    TakeId id;
     std::string name;
     std::vector<Beat> beats;
     std::vector<Cue> cues;
@@ -77,7 +77,7 @@ struct Sequence {
 
 /// Index of the thing with that id, or -1.
 template <typename Thing>
-[[nodiscard]] int indexOf(const std::vector<Thing>& things, const Id& id) {
+[[nodiscard]] int indexOf(const std::vector<Thing>& things, const decltype(Thing::id)& id) {
     for (std::size_t i = 0; i < things.size(); ++i) {
         if (things[i].id == id) {
             return static_cast<int>(i);
@@ -87,15 +87,24 @@ template <typename Thing>
 }
 
 template <typename Thing>
-[[nodiscard]] const Thing* findThing(const std::vector<Thing>& things, const Id& id) {
+[[nodiscard]] const Thing* findThing(const std::vector<Thing>& things, const decltype(Thing::id)& id) {
     const int index = indexOf(things, id);
     return index < 0 ? nullptr : &things[static_cast<std::size_t>(index)];
 }
 
 template <typename Thing>
-[[nodiscard]] Thing* findThing(std::vector<Thing>& things, const Id& id) {
+[[nodiscard]] Thing* findThing(std::vector<Thing>& things, const decltype(Thing::id)& id) {
     const int index = indexOf(things, id);
     return index < 0 ? nullptr : &things[static_cast<std::size_t>(index)];
+}
+
+/// An id none of `things` has, made from `wish` (see makeId).
+template <typename Thing>
+[[nodiscard]] auto freeId(const std::vector<Thing>& things, std::string_view wish,
+                          std::string_view fallback) {
+    using Name = decltype(Thing::id);
+    return Name(
+        makeId(wish, fallback, [&](const std::string& it) { return indexOf(things, Name(it)) >= 0; }));
 }
 
 /// Whether the beat plays for that kind of start.

@@ -1,21 +1,20 @@
 // SPDX-License-Identifier: MIT
 #include "core/model/validate.h"
 
+#include "core/model/checker.h"
 #include "core/model/graph.h"
-#include "core/model/limits.h"
 #include "core/model/moves.h"
+#include "core/model/validate_layer.h"
 
-#include <cmath>
-#include <fmt/format.h>
 #include <set>
 
 namespace scaena::model {
 
 namespace {
 
-class Validator {
+class Validator : private Checker {
 public:
-    explicit Validator(const Sequence& sequence) : m_sequence(sequence) {}
+    using Checker::Checker;
 
     Problems run() {
         checkIds("palette", m_sequence.palette);
@@ -26,7 +25,7 @@ public:
         checkIds("takes", m_sequence.takes);
         checkText("/name", m_sequence.name, limits::kNameLength);
         checkOpening();
-        each("layers", m_sequence.layers, [this](const Layer& layer) { checkLayer(layer); });
+        each("layers", m_sequence.layers, [this](const Layer& layer) { checkLayer(*this, layer); });
         checkBeatOrder();
         each("beats", m_sequence.beats, [this](const Beat& beat) { checkBeat(beat); });
         each("gates", m_sequence.gates, [this](const Gate& gate) { checkGate(gate); });
@@ -40,13 +39,6 @@ public:
     }
 
 private:
-    void report(const std::string& place, std::string message) {
-        m_problems.push_back({ProblemKind::Invalid, std::move(message), {}, place});
-    }
-    void reportHere(const std::string& key, std::string message) {
-        report(m_place + "/" + key, std::move(message));
-    }
-
     template <typename Things, typename Check>
     void each(const char* list, const Things& things, Check check) {
         for (std::size_t i = 0; i < things.size(); ++i) {
@@ -57,7 +49,7 @@ private:
 
     template <typename Things>
     void checkIds(const char* list, const Things& things) {
-        std::set<Id> seen;
+        std::set<std::string_view> seen;
         if (things.size() > limits::kThings) {
             report(fmt::format("/{}", list),
                    fmt::format("holds {} entries; the limit is {}", things.size(), limits::kThings));
@@ -76,62 +68,18 @@ private:
         });
     }
 
-    void checkText(const std::string& place, const std::string& text, std::size_t longest) {
-        if (text.size() > longest) {
-            report(place, fmt::format("is longer than {} bytes", longest));
-        }
-    }
-    void checkColour(const std::string& place, const ColourRef& ref) {
-        if (!find(m_sequence.palette, ref)) {
-            report(place, fmt::format("“{}” is not a colour of the palette", ref));
-        }
-    }
-    void checkNumber(const std::string& key, double value, double least, double most) {
-        if (!std::isfinite(value) || value < least || value > most) {
-            reportHere(key, fmt::format("{} is outside {} … {}", value, least, most));
-        }
-    }
-    void checkTime(const std::string& key, Millis value, Millis least = 0) {
-        if (value < least || value > limits::kLongest) {
-            reportHere(key, fmt::format("{} ms is outside {} … {} ms", value, least, limits::kLongest));
-        }
-    }
-    void checkPlace(const std::string& key, const Place& place) {
-        for (double value : {place.x, place.y}) {
-            checkNumber(key, value, -limits::kFarthest, limits::kFarthest);
-        }
-        for (double value : {place.width, place.height}) {
-            checkNumber(key, value, 0, limits::kFarthest);
-        }
-        checkNumber(key + "/turn", place.turn, -3600, 3600);
-    }
-    void checkColourOrNone(const std::string& place, const ColourRef& ref) {
-        if (!ref.empty()) {
-            checkColour(place, ref);
-        }
-    }
-    /// A path of art has to stay within the sequence's folder, whatever system wrote it.
-    void checkPath(const std::string& key, const std::string& path) {
-        const bool leaves = path.find("..") != std::string::npos || path.find('\\') != std::string::npos ||
-                            path.find(':') != std::string::npos || (!path.empty() && path.front() == '/') ||
-                            path.find('\0') != std::string::npos;
-        if (leaves) {
-            reportHere(key,
-                       fmt::format("“{}” leaves the sequence's folder; use a relative path below it", path));
-        }
-    }
-
     void checkOpening() {
         checkColour("/opening/colour", m_sequence.opening.colour);
-        const auto expect = [&](const char* place, const Id& id, LayerKind kind, LayerKind other) {
+        const auto expect = [&](const char* place, const LayerId& id, LayerKind kind, auto suits) {
             const auto* layer = findThing(m_sequence.layers, id);
-            if (!id.empty() && (!layer || (layer->kind != kind && layer->kind != other))) {
+            if (!id.empty() && (!layer || !suits(layer->kind()))) {
                 report(place, fmt::format("“{}” is not a layer of kind {}", id, word(kind)));
             }
         };
-        expect("/opening/icon", m_sequence.opening.icon, LayerKind::Artwork, LayerKind::Image);
-        expect("/opening/footer", m_sequence.opening.footer, LayerKind::FooterMark, LayerKind::FooterMark);
-        expect("/appIcon/layer", m_sequence.appIcon.layer, LayerKind::Artwork, LayerKind::Image);
+        expect("/opening/icon", m_sequence.opening.icon, LayerKind::Artwork, canBeIcon);
+        expect("/opening/footer", m_sequence.opening.footer, LayerKind::FooterMark,
+               [](LayerKind kind) { return kind == LayerKind::FooterMark; });
+        expect("/appIcon/layer", m_sequence.appIcon.layer, LayerKind::Artwork, canBeIcon);
         if (!m_sequence.appIcon.colour.empty()) {
             checkColour("/appIcon/colour", m_sequence.appIcon.colour);
         }
@@ -142,101 +90,6 @@ private:
             if (!findThing(m_sequence.layers, id)) {
                 report("/opening/layers", fmt::format("“{}” is not a layer", id));
             }
-        }
-    }
-
-    void checkLayer(const Layer& layer) {
-        checkPlace("place", layer.place);
-        if (layer.destination) {
-            checkPlace("destination", *layer.destination);
-        }
-        if (layer.landscape) {
-            checkPlace("landscape", *layer.landscape);
-        }
-        checkNumber("pivotX", layer.pivot.x, -10, 10);
-        checkNumber("pivotY", layer.pivot.y, -10, 10);
-        if (!layer.group.empty()) {
-            const auto* group = findThing(m_sequence.layers, layer.group);
-            if (!group || group->kind != LayerKind::Group) {
-                reportHere("group", fmt::format("“{}” is not a group", layer.group));
-            } else if (coversScreen(layer.kind)) {
-                reportHere("group", "a backdrop or first screen cannot be part of a group");
-            }
-        }
-        checkColourOrNone(m_place + "/tint", layer.tint);
-        for (const auto& [from, to] : layer.recolour) {
-            checkColour(m_place + "/recolour/" + from, to);
-        }
-        switch (layer.kind) {
-        case LayerKind::Backdrop:
-            checkColour(m_place + "/fill/colour", layer.fill.colour);
-            checkColourOrNone(m_place + "/fill/to", layer.fill.to);
-            if (layer.picture) {
-                for (const auto* path : {&layer.picture->light, &layer.picture->dark,
-                                         &layer.picture->landscape, &layer.picture->darkLandscape}) {
-                    checkPath("picture", *path);
-                }
-            }
-            checkNumber("fill/angle", layer.fill.angle, -360, 360);
-            checkNumber("panelHeight", layer.panelHeight, 0, limits::kFarthest);
-            break;
-        case LayerKind::Artwork:
-        case LayerKind::FooterMark:
-            checkPath("art", layer.art);
-            checkPath("darkArt", layer.darkArt);
-            if (layer.plate) {
-                checkColour(m_place + "/plate/colour", layer.plate->colour);
-                checkNumber("plate/diameter", layer.plate->diameter, 0, limits::kFarthest);
-            }
-            break;
-        case LayerKind::Text:
-            checkColour(m_place + "/text/colour", layer.text.colour);
-            checkText(m_place + "/text/text", layer.text.text, limits::kTextLength);
-            checkNumber("text/size", layer.text.size, 1, 1000);
-            checkPath("text/fontFile", layer.text.fontFile);
-            break;
-        case LayerKind::Shape:
-            checkColourOrNone(m_place + "/shape/colour", layer.shape.colour);
-            checkColourOrNone(m_place + "/shape/to", layer.shape.to);
-            checkColourOrNone(m_place + "/shape/strokeColour", layer.shape.strokeColour);
-            checkNumber("shape/angle", layer.shape.angle, -360, 360);
-            checkNumber("shape/corner", layer.shape.corner, 0, limits::kFarthest);
-            checkNumber("shape/strokeWidth", layer.shape.strokeWidth, 0, 1000);
-            break;
-        case LayerKind::Image:
-            for (const auto& picture : layer.pictures) {
-                checkPath("pictures", picture.path);
-                checkNumber("pictures/density", picture.density, 0.1, 16);
-            }
-            break;
-        case LayerKind::Progress:
-            checkColour(m_place + "/progress/colour", layer.progress.colour);
-            checkColourOrNone(m_place + "/progress/track", layer.progress.track);
-            checkNumber("progress/thickness", layer.progress.thickness, 0.5, 200);
-            for (const auto& id : layer.progress.gates) {
-                if (!findThing(m_sequence.gates, id)) {
-                    reportHere("progress/gates", fmt::format("“{}” is not a gate", id));
-                }
-            }
-            break;
-        case LayerKind::Clip:
-            checkPath("clip/path", layer.clip.path);
-            checkPath("clip/darkPath", layer.clip.darkPath);
-            checkTime("clip/from", layer.clip.from);
-            checkTime("clip/stopAt", layer.clip.stopAt, layer.clip.from);
-            checkTime("clip/keep", layer.clip.keep.value_or(0));
-            break;
-        case LayerKind::Group:
-            break;
-        case LayerKind::FirstScreen:
-            checkColour(m_place + "/firstScreen/background", layer.firstScreen.background);
-            checkPath("firstScreen/lightImage", layer.firstScreen.lightImage);
-            checkPath("firstScreen/darkImage", layer.firstScreen.darkImage);
-            for (const auto& block : layer.firstScreen.blocks) {
-                checkColour(m_place + "/firstScreen/blocks", block.colour);
-                checkNumber("firstScreen/blocks", block.height, 1, limits::kFarthest);
-            }
-            break;
         }
     }
 
@@ -324,13 +177,13 @@ private:
         if (layer && cue.move.kind == MoveKind::Travel && !layer->destination) {
             reportHere("move", fmt::format("“{}” has no destination to travel to", layer->name));
         }
-        if (layer && cue.move.kind == MoveKind::Panel && layer->kind != LayerKind::Backdrop) {
+        if (layer && cue.move.kind == MoveKind::Panel && !layer->as<BackdropContent>()) {
             reportHere("move", "only a backdrop can shrink to a header");
         }
-        if (layer && cue.move.kind == MoveKind::Play && layer->kind != LayerKind::Clip) {
+        if (layer && cue.move.kind == MoveKind::Play && !layer->as<ClipContent>()) {
             reportHere("move", "only a clip can be played");
         }
-        if (layer && layer->kind == LayerKind::Group && !movesGroups(cue.move.kind)) {
+        if (layer && layer->as<GroupContent>() && !movesGroups(cue.move.kind)) {
             reportHere("move",
                        fmt::format("a group as a whole cannot “{}”; its members can", word(cue.move.kind)));
         }
@@ -411,7 +264,7 @@ private:
 
     void checkStarts() {
         for (std::size_t i = 0; i < kStartKinds; ++i) {
-            for (const auto& id : m_sequence.starts[i].value_or(std::vector<Id>{})) {
+            for (const auto& id : m_sequence.starts[i].value_or(std::vector<BeatId>{})) {
                 if (!findThing(m_sequence.beats, id)) {
                     report(fmt::format("/starts/{}", word(static_cast<StartKind>(i))),
                            fmt::format("“{}” is not a beat", id));
@@ -431,18 +284,15 @@ private:
                 }
             }
         }
-        for (const auto& cycle : {gateCycle(m_sequence), cueCycle(m_sequence)}) {
-            if (!cycle.ids.empty()) {
-                report(cycle.ofGates ? "/gates" : "/cues",
-                       fmt::format("{} depend on each other in a circle: {}",
-                                   cycle.ofGates ? "gates" : "cues", fmt::join(cycle.ids, " → ")));
+        const auto checkCycle = [&](const char* things, const auto& cycle) {
+            if (!cycle.empty()) {
+                report(fmt::format("/{}", things), fmt::format("{} depend on each other in a circle: {}",
+                                                               things, fmt::join(cycle, " → ")));
             }
-        }
+        };
+        checkCycle("gates", gateCycle(m_sequence));
+        checkCycle("cues", cueCycle(m_sequence));
     }
-
-    const Sequence& m_sequence;
-    Problems m_problems;
-    std::string m_place;
 };
 
 }

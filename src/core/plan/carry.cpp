@@ -25,7 +25,7 @@ bool turnsOrGrows(const model::Cue& cue) {
 }
 
 CueCarry carriedByPlayer(const CarryFacts& facts, const Target& target) {
-    if (facts.layer.kind == model::LayerKind::FirstScreen) {
+    if (facts.layer.as<model::FirstScreenContent>()) {
         for (const auto& track : motion::lower(facts.cue).tracks) {
             if (!movesContent(track.property)) {
                 return {Carry::Dropped, fmt::format("the app's own view cannot animate {}",
@@ -98,7 +98,7 @@ CueCarry carryOf(const CarryFacts& facts, const Target& target) {
     if (!facts.isIcon) {
         return {Carry::Dropped, "only the icon can move in the opening"};
     }
-    if (facts.layer.kind != model::LayerKind::Artwork) {
+    if (!facts.layer.as<model::ArtworkContent>()) {
         return {Carry::Dropped, "the system moves vector icons only"};
     }
     if (facts.layer.pivot != Point{0.5, 0.5} && turnsOrGrows(facts.cue)) {

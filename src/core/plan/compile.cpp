@@ -15,20 +15,22 @@ using model::AnchorKind;
 namespace {
 
 /// Places of things by their ids.
+template <typename Thing>
 class Places {
+    using Name = decltype(Thing::id);
+
 public:
-    template <typename Thing>
     explicit Places(const std::vector<Thing>& things) {
         m_places.reserve(things.size());
         for (std::size_t i = 0; i < things.size(); ++i) {
             m_places.emplace(things[i].id, static_cast<Index>(i));
         }
     }
-    [[nodiscard]] Index of(const Id& id) const {
+    [[nodiscard]] Index of(const Name& id) const {
         const auto found = m_places.find(id);
         return found == m_places.end() ? -1 : found->second;
     }
-    [[nodiscard]] std::vector<Index> of(const std::vector<Id>& ids) const {
+    [[nodiscard]] std::vector<Index> of(const std::vector<Name>& ids) const {
         std::vector<Index> list;
         for (const auto& id : ids) {
             list.push_back(of(id));
@@ -87,10 +89,13 @@ private:
 
     void layers() {
         for (const auto& it : m_document.layers) {
-            const bool clip = it.kind == model::LayerKind::Clip && m_plan.target->player.bakesClips;
-            m_plan.layers.push_back({&it, m_layers.of(it.group), m_gates.of(it.progress.gates),
-                                     clip ? bakedFrames(it.clip) : 0, false});
-            m_plan.hasOfflineScreen = m_plan.hasOfflineScreen || (it.kind == model::LayerKind::FirstScreen &&
+            const auto* clip = it.as<model::ClipContent>();
+            const auto* progress = it.as<model::ProgressContent>();
+            const bool bakes = clip && m_plan.target->player.bakesClips;
+            m_plan.layers.push_back({&it, m_layers.of(it.group),
+                                     progress ? m_gates.of(progress->gates) : std::vector<Index>{},
+                                     bakes ? bakedFrames(*clip) : 0, false});
+            m_plan.hasOfflineScreen = m_plan.hasOfflineScreen || (it.as<model::FirstScreenContent>() &&
                                                                   it.shownWhen == model::ShownWhen::Offline);
         }
         m_plan.icon = m_layers.of(m_document.opening.icon);
@@ -179,7 +184,10 @@ private:
     }
 
     const model::Sequence& m_document;
-    Places m_beats, m_gates, m_layers, m_cues;
+    Places<model::Beat> m_beats;
+    Places<model::Gate> m_gates;
+    Places<model::Layer> m_layers;
+    Places<model::Cue> m_cues;
     Plan m_plan;
 };
 

@@ -2,7 +2,6 @@
 #pragma once
 
 #include "core/base/geometry.h"
-#include "core/base/ids.h"
 #include "core/base/row_name.h"
 #include "core/motion/track.h"
 
@@ -13,6 +12,11 @@ inline constexpr std::array<std::string_view, 9> kTargetNames = {
     "android12",    "android",          "ios", "flutter", "flutter-ios",
     "react-native", "react-native-ios", "web", "lottie"};
 using TargetId = RowName<kTargetNames>;
+
+/// The exports there are; one may serve several systems.
+inline constexpr std::array<std::string_view, 6> kExportNames = {"android",      "ios", "flutter",
+                                                                 "react-native", "web", "lottie"};
+using ExportId = RowName<kExportNames>;
 
 /// Where the opening heeds a layer's own place for screens that are wider than high.
 enum class TurnedPlaces { Never, LowScreens, Always };
@@ -48,8 +52,8 @@ enum class HomeIcon { Circle, Rounded, Maskable };
 /// A system a launch can be previewed on.
 struct Target {
     TargetId id;
-    std::string name; ///< "Android 12+"
-    Id exportId;      ///< the export that serves it
+    std::string name;  ///< "Android 12+"
+    ExportId exportId; ///< the export that serves it
     OpeningTraits opening;
     PlayerTraits player;
     Millis startUp = 0; ///< what its engine adds to a first or cold start before the app can draw

@@ -3,6 +3,7 @@
 
 #include "core/art/read_svg.h"
 #include "core/file/sequence_file.h"
+#include "core/model/contents_visit.h"
 #include "core/model/limits.h"
 
 #include <set>
@@ -13,29 +14,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-/// Calls `visit(path, isArt)` for every path a sequence names; art is SVG, all else is decoded elsewhere.
-template <typename Layers, typename Visit>
-void visitPaths(Layers& layers, Visit visit) {
-    for (auto& layer : layers) {
-        visit(layer.art, true);
-        visit(layer.darkArt, true);
-        visit(layer.firstScreen.lightImage, false);
-        visit(layer.firstScreen.darkImage, false);
-        visit(layer.text.fontFile, false);
-        visit(layer.clip.path, false);
-        visit(layer.clip.darkPath, false);
-        for (auto& picture : layer.pictures) {
-            visit(picture.path, false);
-        }
-        if (layer.picture) {
-            visit(layer.picture->light, false);
-            visit(layer.picture->dark, false);
-            visit(layer.picture->landscape, false);
-            visit(layer.picture->darkLandscape, false);
-        }
-    }
-}
-
 /// Paths of art (SVG) and of files that are decoded elsewhere.
 struct Named {
     std::set<std::string> art, files;
@@ -43,11 +21,13 @@ struct Named {
 
 Named namedBy(const model::Sequence& sequence) {
     Named named;
-    visitPaths(sequence.layers, [&](const std::string& path, bool isArt) {
-        if (!path.empty()) {
-            (isArt ? named.art : named.files).insert(path);
-        }
-    });
+    for (const auto& layer : sequence.layers) {
+        eachFile(layer.contents, [&](const std::string& path, model::FileUse use) {
+            if (!path.empty()) {
+                (use == model::FileUse::Art ? named.art : named.files).insert(path);
+            }
+        });
+    }
     return named;
 }
 
@@ -82,17 +62,19 @@ std::vector<std::string> pathsOf(const model::Sequence& sequence) {
 }
 
 void renamePath(model::Sequence& sequence, const std::string& from, const std::string& to) {
-    visitPaths(sequence.layers, [&](std::string& path, bool) {
-        if (path == from) {
-            path = to;
-        }
-    });
+    for (auto& layer : sequence.layers) {
+        eachFile(layer.contents, [&](std::string& path, model::FileUse) { path = path == from ? to : path; });
+    }
 }
 
 art::ArtPtr ArtShelf::artOf(const model::Layer& layer, model::Appearance appearance) const {
-    const bool dark = appearance == model::Appearance::Dark && !layer.darkArt.empty();
-    const auto wanted = findArt(dark ? layer.darkArt : layer.art);
-    return wanted ? wanted : findArt(layer.art);
+    const auto* drawing = layer.art();
+    if (!drawing) {
+        return nullptr;
+    }
+    const bool dark = appearance == model::Appearance::Dark && !drawing->darkArt.empty();
+    const auto wanted = findArt(dark ? drawing->darkArt : drawing->art);
+    return wanted ? wanted : findArt(drawing->art);
 }
 
 ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model::Sequence& sequence,

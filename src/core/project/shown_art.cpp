@@ -8,7 +8,6 @@
 namespace scaena::project {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -17,7 +16,7 @@ Size sizeOf(const model::Place& place) { return {place.width, place.height}; }
 }
 
 bool hasOtherBox(const model::Layer& layer) {
-    return !model::coversScreen(layer.kind) && layer.landscape &&
+    return !model::coversScreen(layer.kind()) && layer.landscape &&
            sizeOf(*layer.landscape) != sizeOf(layer.place);
 }
 
@@ -26,18 +25,22 @@ art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf, con
     const auto colour = [&](const model::ColourRef& ref) {
         return model::colourOf(sequence.palette, ref, appearance);
     };
-    if (layer.kind == LayerKind::Shape) {
+    if (const auto* shape = layer.as<model::ShapeContent>()) {
         return std::make_shared<const art::Art>(
-            art::shapeArt(layer.shape, sizeOf(model::placeOn(layer, landscape)), colour));
+            art::shapeArt(*shape, sizeOf(model::placeOn(layer, landscape)), colour));
     }
     auto shown = shelf.artOf(layer, appearance);
-    if (shown && !layer.part.empty()) {
-        auto part = art::onlyPart(*shown, layer.part);
+    if (!shown) {
+        return nullptr;
+    }
+    const auto& drawing = *layer.art(); // only drawings have art on the shelf
+    if (!drawing.part.empty()) {
+        auto part = art::onlyPart(*shown, drawing.part);
         shown = part ? std::make_shared<const art::Art>(std::move(*part)) : nullptr;
     }
-    if (shown && !layer.recolour.empty()) {
+    if (shown && !drawing.recolour.empty()) {
         std::map<std::string, Colour> replace;
-        for (const auto& [from, to] : layer.recolour) {
+        for (const auto& [from, to] : drawing.recolour) {
             replace[from] = colour(to);
         }
         shown = std::make_shared<const art::Art>(art::recoloured(*shown, replace));
@@ -46,13 +49,19 @@ art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf, con
 }
 
 bool differsByNight(const model::Layer& layer) {
-    return !layer.darkArt.empty() || !layer.recolour.empty() || layer.kind == LayerKind::Shape;
+    const auto* drawing = layer.art();
+    return layer.as<model::ShapeContent>() ||
+           (drawing && (!drawing->darkArt.empty() || !drawing->recolour.empty()));
 }
 
 const model::Picture* pictureFor(const model::Layer& layer, double density, Appearance appearance) {
+    const auto* image = layer.as<model::ImageContent>();
+    if (!image) {
+        return nullptr;
+    }
     const auto best = [&](bool dark) {
         const model::Picture* found = nullptr;
-        for (const auto& picture : layer.pictures) {
+        for (const auto& picture : image->pictures) {
             if (picture.dark != dark) {
                 continue;
             }
@@ -68,10 +77,11 @@ const model::Picture* pictureFor(const model::Layer& layer, double density, Appe
 }
 
 std::string backdropPicture(const model::Layer& layer, Appearance appearance, bool landscape) {
-    if (!layer.picture) {
+    const auto* backdrop = layer.as<model::BackdropContent>();
+    if (!backdrop || !backdrop->picture) {
         return {};
     }
-    const auto& p = *layer.picture;
+    const auto& p = *backdrop->picture;
     const bool dark = appearance == Appearance::Dark;
     for (const auto* path :
          {dark && landscape ? &p.darkLandscape : nullptr, landscape && !dark ? &p.landscape : nullptr,

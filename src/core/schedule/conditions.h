@@ -18,7 +18,7 @@ struct Conditions {
     model::Appearance appearance = model::Appearance::Light;
     model::StartKind start = model::StartKind::Cold;
     Loading loading = Loading::Typical;
-    std::map<Id, Millis>
+    std::map<GateId, Millis>
         gateTimes; ///< loading times of single gates that override `loading`; kNever: never opens
     bool reducedMotion = false;
     bool operator==(const Conditions&) const = default;

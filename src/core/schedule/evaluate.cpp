@@ -30,7 +30,7 @@ public:
         } else {
             for (std::size_t i = 0; i < plan().layers.size(); ++i) {
                 const auto& layer = *plan().layers[i].made;
-                if (layer.kind != LayerKind::Group && belongsOnStage(layer)) {
+                if (!layer.as<model::GroupContent>() && belongsOnStage(layer)) {
                     auto state = appState(static_cast<int>(i));
                     joinGroups(state);
                     addIfVisible(state);
@@ -73,7 +73,7 @@ private:
         case model::ShownWhen::Always:
             break;
         }
-        return !(offline && layer.kind == LayerKind::FirstScreen && plan().hasOfflineScreen);
+        return !(offline && layer.as<model::FirstScreenContent>() && plan().hasOfflineScreen);
     }
 
     /// The layer at rest, before any cue.
@@ -88,7 +88,7 @@ private:
         const auto& layer = made(index);
         LayerState state;
         state.layer = index;
-        if (model::coversScreen(layer.kind)) {
+        if (model::coversScreen(layer.kind())) {
             state.size = m_frame.screen;
             state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
         } else {
@@ -97,7 +97,7 @@ private:
             state.centre = centreOf(place, m_frame.screen, m_schedule.safeArea);
             state.rotation = place.turn;
         }
-        state.progress = layer.kind == LayerKind::Progress ? loaded(planned(index)) : 0;
+        state.progress = layer.as<model::ProgressContent>() ? loaded(planned(index)) : 0;
         return state;
     }
 
@@ -163,8 +163,8 @@ private:
         animate(state);
         const auto& layer = made(index);
         const double panel = value(index, Property::Panel);
-        if (layer.kind == LayerKind::Backdrop && panel != 0) {
-            state.size.height = mixed(m_frame.screen.height, layer.panelHeight, panel);
+        if (const auto* backdrop = layer.as<model::BackdropContent>(); backdrop && panel != 0) {
+            state.size.height = mixed(m_frame.screen.height, backdrop->panelHeight, panel);
             state.centre.y += (state.size.height - m_frame.screen.height) / 2;
         }
         return state;
@@ -178,7 +178,7 @@ private:
         state.scaleY = value(index, Property::ScaleY);
         state.rotation += value(index, Property::Rotation);
         state.clip =
-            layer.kind == LayerKind::Clip ? baked(planned(index).frames, value(index, Property::Clip)) : 0;
+            layer.as<model::ClipContent>() ? baked(planned(index).frames, value(index, Property::Clip)) : 0;
         if (const double flip = value(index, Property::Flip); flip != 0) {
             // Seen from far away: a turn about the upright axis only narrows the layer.
             const double narrowed = std::cos(flip * std::numbers::pi / 180);
@@ -253,12 +253,12 @@ private:
         const Size screen = m_frame.screen;
         for (std::size_t i = 0; i < plan().layers.size(); ++i) {
             const auto& layer = *plan().layers[i].made;
-            if (!plan().layers[i].inOpening || !canBeStatic(layer.kind)) {
+            if (!plan().layers[i].inOpening || !canBeStatic(layer.kind())) {
                 continue;
             }
             LayerState state = unturnedState(static_cast<int>(i));
             state.plain = !traits.pictures;
-            if (!model::coversScreen(layer.kind)) {
+            if (!model::coversScreen(layer.kind())) {
                 const auto& place = openingPlace(layer, traits, screen);
                 state.rotation = traits.turns ? place.turn : 0;
                 state.size = {place.width, place.height};
@@ -283,7 +283,7 @@ private:
         state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
         state.rotation = 0;
         state.size = openingIconSize(layer, traits);
-        state.mask = layer.plate ? traits.plateVisible : traits.iconVisible;
+        state.mask = model::plateOf(layer) ? traits.plateVisible : traits.iconVisible;
         state.opacity = std::clamp(value(icon, Property::Opacity), 0.0, 1.0);
         state.scaleX = value(icon, Property::ScaleX);
         state.scaleY = value(icon, Property::ScaleY);
@@ -321,7 +321,7 @@ bool canBeStatic(model::LayerKind kind) {
 }
 
 Size openingIconSize(const model::Layer& icon, const plan::OpeningTraits& traits) {
-    const double visible = icon.plate ? traits.plateVisible : traits.iconVisible;
+    const double visible = model::plateOf(icon) ? traits.plateVisible : traits.iconVisible;
     const double longest = std::max({icon.place.width, icon.place.height, 1.0});
     const double fit = visible > 0 ? std::min(1.0, visible / longest) : 1.0;
     return {icon.place.width * fit, icon.place.height * fit};

@@ -73,14 +73,13 @@ Ground groundOf(const model::Sequence& sequence, const Frame& frame, model::Appe
     }
     for (const auto& state : frame.layers) {
         const auto& layer = sequence.layers[static_cast<std::size_t>(state.layer)];
-        const bool covers =
-            layer.kind == LayerKind::Backdrop && state.reveal.progress >= 1 && state.opacity > 0.99;
-        if (covers) {
-            ground.upper = model::colourOf(sequence.palette, layer.fill.colour, appearance);
-            ground.lower = layer.fill.to.empty()
-                               ? ground.upper
-                               : model::colourOf(sequence.palette, layer.fill.to, appearance);
-            ground.picture = layer.picture && !state.plain ? state.layer : -1;
+        const auto* backdrop = layer.as<model::BackdropContent>();
+        if (backdrop && state.reveal.progress >= 1 && state.opacity > 0.99) {
+            const auto& fill = backdrop->fill;
+            ground.upper = model::colourOf(sequence.palette, fill.colour, appearance);
+            ground.lower =
+                fill.to.empty() ? ground.upper : model::colourOf(sequence.palette, fill.to, appearance);
+            ground.picture = backdrop->picture && !state.plain ? state.layer : -1;
         }
     }
     return ground;
@@ -103,8 +102,7 @@ double weightOf(const SeamGap& gap) {
 }
 
 bool isArt(const model::Layer& layer) {
-    return layer.kind != LayerKind::Backdrop && layer.kind != LayerKind::FirstScreen &&
-           layer.kind != LayerKind::Group;
+    return !model::coversScreen(layer.kind()) && !layer.as<model::GroupContent>();
 }
 
 }
@@ -205,8 +203,9 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
             // one.
             for (const auto& state : sides->app.layers) {
                 const auto& layer = sequence.layers[static_cast<std::size_t>(state.layer)];
-                if (layer.kind == LayerKind::Backdrop && layer.fill.to.empty() && state.opacity > 0.99) {
-                    sequence.opening.colour = layer.fill.colour;
+                const auto* backdrop = layer.as<model::BackdropContent>();
+                if (backdrop && backdrop->fill.to.empty() && state.opacity > 0.99) {
+                    sequence.opening.colour = backdrop->fill.colour;
                 }
             }
             continue;
@@ -240,7 +239,7 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
             layer.place = place;
         } else if (!iconOnly && gap.fade < 0) {
             std::erase(sequence.opening.layers, layer.id);
-        } else if (!iconOnly && gap.fade > 0 && canBeStatic(layer.kind)) {
+        } else if (!iconOnly && gap.fade > 0 && canBeStatic(layer.kind())) {
             sequence.opening.layers.push_back(layer.id);
         }
     }

@@ -11,7 +11,7 @@ namespace scaena::schedule {
 
 /// How one layer differs between the last moment of the system's own frame and the first frame the app draws.
 struct SeamGap {
-    Id layer;             ///< empty: the ground behind everything
+    LayerId layer;        ///< empty: the ground behind everything
     double jump = 0;      ///< dp, the farthest any corner of its box moves
     double fade = 0;      ///< change of opacity, negative: it vanishes
     double colours = 0;   ///< distance of its colours; see colourDistance

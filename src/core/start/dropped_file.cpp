@@ -13,8 +13,7 @@ namespace fs = std::filesystem;
 namespace {
 
 std::string keptPath(const std::string& folder, const fs::path& source) {
-    const auto never = [](const Id&) { return false; };
-    return folder + "/" + makeId(source.stem().string(), "file", never) + source.extension().string();
+    return folder + "/" + makeId(source.stem().string(), "file") + source.extension().string();
 }
 
 void readVector(DroppedFile& file, const fs::path& source, const Decoder& decoder) {

@@ -93,21 +93,20 @@ std::vector<Layer> layersFor(const FirstSequence& parts, const std::string& name
     Layer first;
     first.id = "first-screen";
     first.name = "First screen";
-    first.kind = LayerKind::FirstScreen;
-    first.firstScreen.background = "paper";
-    first.firstScreen.blocks = {{BlockKind::Bar, 96, "brand", {}},    {BlockKind::Heading, 56, "quiet", {}},
-                                {BlockKind::List, 80, "quiet", {}},   {BlockKind::List, 80, "quiet", {}},
-                                {BlockKind::Cards, 160, "quiet", {}}, {BlockKind::List, 80, "quiet", {}}};
+    auto& screen = first.contents.emplace<FirstScreenContent>();
+    screen.background = "paper";
+    screen.blocks = {{BlockKind::Bar, 96, "brand", {}},    {BlockKind::Heading, 56, "quiet", {}},
+                     {BlockKind::List, 80, "quiet", {}},   {BlockKind::List, 80, "quiet", {}},
+                     {BlockKind::Cards, 160, "quiet", {}}, {BlockKind::List, 80, "quiet", {}}};
     Layer backdrop;
     backdrop.id = "backdrop";
     backdrop.name = "Backdrop";
-    backdrop.kind = LayerKind::Backdrop;
-    backdrop.fill.colour = "canvas";
+    backdrop.contents = BackdropContent{.fill = {.colour = "canvas"}};
     Layer logo = parts.logo;
     logo.id = "logo";
     logo.name = "Logo";
-    if (parts.usesCurrentColour) {
-        logo.tint = "ink";
+    if (auto* drawing = logo.art(); drawing && parts.usesCurrentColour) {
+        drawing->tint = "ink";
     }
     const double longest = std::max({parts.shape.width, parts.shape.height, 1e-9});
     const double scale =
@@ -118,11 +117,11 @@ std::vector<Layer> layersFor(const FirstSequence& parts, const std::string& name
     Layer title;
     title.id = "title";
     title.name = "Title";
-    title.kind = LayerKind::Text;
-    title.text.text = name;
-    title.text.colour = "ink";
-    title.text.size = name.size() > 18 ? 22 : 30;
-    title.text.bold = true;
+    auto& text = title.contents.emplace<TextContent>();
+    text.text = name;
+    text.colour = "ink";
+    text.size = name.size() > 18 ? 22 : 30;
+    text.bold = true;
     title.place = {AnchorPoint::Centre, 0, std::round(logo.place.height / 2 + 44), 300, 40, {}};
     return {first, backdrop, logo, title};
 }
@@ -147,7 +146,7 @@ Sequence makeFirstSequence(const FirstSequence& parts) {
         beatOf("rest", "Rest", BeatKind::Hold, 300), beatOf("hand-off", "Hand-off", BeatKind::HandOff, {})};
     // The logo stands in the static frame already: to fade it in once more would be a flash. It settles
     // there, and its name fades in and rises.
-    const bool vector = parts.logo.kind == LayerKind::Artwork;
+    const bool vector = parts.logo.as<ArtworkContent>() != nullptr;
     sequence.cues = {
         vector ? cueOf("logo-settles", "logo", "opening", 0, 450,
                        {MoveKind::Settle, {{"from", 86.0}, {"fade", 0.0}}})

@@ -96,7 +96,7 @@ Sequence sequenceFromLogo(const art::Art& art, const std::string& artPath, const
     FirstSequence parts;
     parts.name = name;
     parts.colours = largeColoursOf(art);
-    parts.logo.art = artPath;
+    parts.logo.art()->art = artPath;
     parts.shape = {art.viewBox.width, art.viewBox.height};
     return makeFirstSequence(parts);
 }

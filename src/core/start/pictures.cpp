@@ -102,8 +102,7 @@ std::string plainStem(const fs::path& path) {
 
 Result<NamedBytes> asSvg(const std::string& bytes, const fs::path& source, const Decoder& decoder,
                          Problems& warnings) {
-    const auto never = [](const Id&) { return false; };
-    NamedBytes named{"art/" + makeId(plainStem(source), "logo", never) + ".svg", bytes};
+    NamedBytes named{"art/" + makeId(plainStem(source), "logo") + ".svg", bytes};
     Result<art::Art> art;
     switch (kindOf(bytes, source)) {
     case SourceKind::VectorDrawable:

@@ -52,8 +52,8 @@ private:
             return tl::unexpected(svg.error());
         }
         const auto art = art::readSvg(svg->bytes, source.string());
-        parts.logo.kind = model::LayerKind::Artwork;
-        parts.logo.art = svg->path;
+        auto& drawing = parts.logo.contents.emplace<model::ArtworkContent>();
+        drawing.art = svg->path;
         parts.colours = largeColoursOf(*art);
         parts.usesCurrentColour = art::usesCurrentColour(*art);
         parts.shape = {art->viewBox.width, art->viewBox.height};
@@ -62,8 +62,8 @@ private:
             const auto more = bytesOf(m_files, path);
             auto night = more ? asSvg(*more, path, m_decoder, m_into.warnings) : Result<NamedBytes>();
             if (more && night && !night->bytes.empty()) {
-                parts.logo.darkArt = svg->path.substr(0, svg->path.size() - 4) + "-dark.svg";
-                m_into.files[parts.logo.darkArt] = std::move(night->bytes);
+                drawing.darkArt = svg->path.substr(0, svg->path.size() - 4) + "-dark.svg";
+                m_into.files[drawing.darkArt] = std::move(night->bytes);
                 break;
             }
         }
@@ -72,7 +72,7 @@ private:
 
     Result<void> raster(const std::vector<fs::path>& light, const std::vector<fs::path>& dark,
                         FirstSequence& parts) {
-        parts.logo.kind = model::LayerKind::Image;
+        auto& image = parts.logo.contents.emplace<model::ImageContent>();
         double best = 0;
         const auto add = [&](const fs::path& path, bool isDark) -> Result<void> {
             auto bytes = bytesOf(m_files, path);
@@ -87,12 +87,11 @@ private:
                 parts.mostDp = std::max(parts.shape.width, parts.shape.height);
                 parts.colours = info->colours;
             }
-            const auto never = [](const Id&) { return false; };
             auto ending = path.extension().string();
-            std::string name = "art/" + makeId(plainStem(path), "logo", never) + (isDark ? "-dark" : "");
+            std::string name = "art/" + makeId(plainStem(path), "logo") + (isDark ? "-dark" : "");
             name += density != 1 ? "@" + std::to_string(density).substr(0, density == 1.5 ? 3 : 1) + "x" : "";
             m_into.files[name + ending] = std::move(*bytes);
-            parts.logo.pictures.push_back({name + ending, density, isDark, {}});
+            image.pictures.push_back({name + ending, density, isDark, {}});
             return {};
         };
         for (const auto& [list, isDark] : {std::pair{&light, false}, std::pair{&dark, true}}) {
@@ -127,8 +126,7 @@ std::string projectName(fs::path root) {
 void addProjectColours(const ProjectFindings& found, model::Sequence& sequence) {
     const auto canvas = *model::find(sequence.palette, "canvas");
     for (const auto& colour : found.colours) {
-        const auto id = makeId(colour.name, "colour",
-                               [&](const Id& it) { return model::find(sequence.palette, it) != nullptr; });
+        const auto id = model::freeId(sequence.palette, colour.name, "colour");
         const Colour light = colour.light ? *colour.light : *colour.dark;
         const Colour dark = colour.dark ? *colour.dark : model::proposedFor(light, canvas.dark);
         sequence.palette.push_back({id, colour.name, light, dark, {}});

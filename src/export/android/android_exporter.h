@@ -9,7 +9,8 @@ namespace scaena::exporting {
 /// docs/exporters/android.md.
 class AndroidExporter : public Exporter {
 public:
-    Id id() const override { return "android"; }
+    plan::ExportId id() const override { return "android"; }
+    bool hasPackage() const override { return true; }
     std::string name() const override { return "Android"; }
     Result<Export> build(const ExportInput& input) const override;
 };

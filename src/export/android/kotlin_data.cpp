@@ -11,8 +11,6 @@
 
 namespace scaena::exporting {
 
-using model::LayerKind;
-
 namespace {
 
 std::string kotlin(CodeValue value, int indent = 8) { return kotlinDialect().text(value, indent); }
@@ -57,20 +55,21 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
         return verbatim("R.color." + build.names.colour(ref));
     };
     CodeCall call("LayerLook");
-    if (layer.kind == LayerKind::Backdrop) {
-        return call.named("fromColor", colour(layer.fill.colour))
-            .named("toColor", layer.fill.to.empty() ? CodeValue{} : colour(layer.fill.to),
-                   layer.fill.to.empty())
-            .named("angle", {layer.fill.angle}, layer.fill.angle == 180)
+    if (layer.as<model::BackdropContent>()) {
+        const auto& fill = layer.get<model::BackdropContent>().fill;
+        return call.named("fromColor", colour(fill.colour))
+            .named("toColor", fill.to.empty() ? CodeValue{} : colour(fill.to), fill.to.empty())
+            .named("angle", {fill.angle}, fill.angle == 180)
             .named("drawable", verbatim("R.drawable." + drawable.name), drawable.name.empty())
-            .named("fillsBox", {true}, !layer.picture || layer.picture->fit != model::Fit::Fill)
+            .named("fillsBox", {true},
+                   !model::pictureOf(layer) || model::pictureOf(layer)->fit != model::Fit::Fill)
             .value();
     }
-    if (layer.kind == LayerKind::FirstScreen || layer.kind == LayerKind::Group) {
+    if (layer.as<model::FirstScreenContent>() || layer.as<model::GroupContent>()) {
         return call.value();
     }
-    if (layer.kind == LayerKind::Progress) {
-        const auto& progress = layer.progress;
+    if (const auto* content = layer.as<model::ProgressContent>()) {
+        const auto& progress = *content;
         return call.named("fromColor", colour(progress.colour))
             .named("toColor", progress.track.empty() ? CodeValue{} : colour(progress.track),
                    progress.track.empty())
@@ -79,9 +78,9 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
             .named("thickness", {progress.thickness}, progress.thickness == 4)
             .value();
     }
-    if (layer.kind == LayerKind::Clip) {
+    if (layer.as<model::ClipContent>()) {
         CodeList frames{CodeList::Of::Indices, {}};
-        for (int i = 0; i < plan::bakedFrames(layer.clip); ++i) {
+        for (int i = 0; i < plan::bakedFrames(layer.get<model::ClipContent>()); ++i) {
             frames.items.push_back(verbatim("R.drawable." + frameName(drawable.name, i)));
         }
         return call.named("width", {drawable.size.width})
@@ -92,12 +91,12 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     call.named("drawable", verbatim("R.drawable." + drawable.name))
         .named("width", {drawable.size.width})
         .named("height", {drawable.size.height});
-    if (layer.plate) {
-        call.named("plateColor", colour(layer.plate->colour)).named("plateDiameter", {layer.plate->diameter});
+    if (const auto* plate = model::plateOf(layer)) {
+        call.named("plateColor", colour(plate->colour)).named("plateDiameter", {plate->diameter});
     }
     const auto outlines = outlinesOf(build.input, layer, model::Appearance::Light);
     if (!outlines.empty()) {
-        const auto fills = layer.kind == LayerKind::Text ? drawable.name : drawable.name + "_fills";
+        const auto fills = layer.as<model::TextContent>() ? drawable.name : drawable.name + "_fills";
         CodeList list;
         for (const auto& outline : outlines) {
             list.items.push_back(

@@ -51,8 +51,9 @@ void addLauncherIcon(AndroidBuild& build) {
         VectorOptions options;
         options.size = {kAdaptiveSide, kAdaptiveSide};
         options.box = box;
-        options.currentColour =
-            layer->tint.empty() ? "#FF000000" : "@color/" + build.names.colour(layer->tint);
+        options.currentColour = model::tintOf(*layer).empty()
+                                    ? "#FF000000"
+                                    : "@color/" + build.names.colour(model::tintOf(*layer));
         build.add("res/drawable/" + foreground + ".xml", vectorDrawable(*art, options));
     }
     static constexpr std::pair<const char*, double> densities[] = {

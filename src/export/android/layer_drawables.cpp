@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/base/cases.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
 #include "export/android/build.h"
@@ -14,7 +15,6 @@
 namespace scaena::exporting {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -51,14 +51,14 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
     };
     const auto light = shown(Appearance::Light);
     const auto dark = project::differsByNight(layer) ? shown(Appearance::Dark) : nullptr;
-    addArt(build, name, *light, size, box, layer.tint, Appearance::Light);
+    addArt(build, name, *light, size, box, model::tintOf(layer), Appearance::Light);
     if (dark) {
-        addArt(build, name, *dark, size, box, layer.tint, Appearance::Dark);
+        addArt(build, name, *dark, size, box, model::tintOf(layer), Appearance::Dark);
     }
     if (isDrawn(build.sequence(), layer.id)) {
-        addArt(build, name + "_fills", *light, size, box, layer.tint, Appearance::Light, true);
+        addArt(build, name + "_fills", *light, size, box, model::tintOf(layer), Appearance::Light, true);
         if (dark) {
-            addArt(build, name + "_fills", *dark, size, box, layer.tint, Appearance::Dark, true);
+            addArt(build, name + "_fills", *dark, size, box, model::tintOf(layer), Appearance::Dark, true);
         }
     }
     return {name, size};
@@ -66,8 +66,8 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
 
 /// A vector cuts at its edges, so it is made as large as the text's ink, even about the centre.
 LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
-    const auto outline =
-        build.input.outliner.outline(layer.text, build.input.shelf.bytesOf(layer.text.fontFile));
+    const auto outline = build.input.outliner.outline(
+        layer.get<model::TextContent>(), build.input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
     const Rect ink = art::bounds(outline);
     const auto reach = [](double low, double high) {
         return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1));
@@ -75,7 +75,8 @@ LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
     const Size size{reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
     const auto name = build.names.resource("text", layer.id);
     build.add("res/drawable/" + name + ".xml",
-              vectorDrawable(outline, size, "@color/" + build.names.colour(layer.text.colour)));
+              vectorDrawable(outline, size,
+                             "@color/" + build.names.colour(layer.get<model::TextContent>().colour)));
     return {name, size};
 }
 
@@ -106,33 +107,21 @@ std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOn
     const auto& shown = build.sequence().opening.layers;
     for (const auto& layer : build.sequence().layers) {
         if (openingOnly && (std::find(shown.begin(), shown.end(), layer.id) == shown.end() ||
-                            !schedule::canBeStatic(layer.kind))) {
+                            !schedule::canBeStatic(layer.kind()))) {
             drawables.push_back({});
             continue;
         }
-        switch (layer.kind) {
-        case LayerKind::Artwork:
-        case LayerKind::FooterMark:
-        case LayerKind::Shape:
-            drawables.push_back(addArtLayer(build, layer));
-            break;
-        case LayerKind::Text:
-            drawables.push_back(addTextLayer(build, layer));
-            break;
-        case LayerKind::Image:
-            drawables.push_back(addImageLayer(build, layer));
-            break;
-        case LayerKind::Backdrop:
-            drawables.push_back(addBackdropPicture(build, layer));
-            break;
-        case LayerKind::Clip:
-            drawables.push_back(addClipLayer(build, layer));
-            break;
-        case LayerKind::FirstScreen:
-        case LayerKind::Progress:
-        case LayerKind::Group:
-            drawables.push_back({});
-        }
+        const Cases drawableOf{
+            [&](const model::ArtContent&) { return addArtLayer(build, layer); },
+            [&](const model::ShapeContent&) { return addArtLayer(build, layer); },
+            [&](const model::TextContent&) { return addTextLayer(build, layer); },
+            [&](const model::ImageContent&) { return addImageLayer(build, layer); },
+            [&](const model::BackdropContent&) { return addBackdropPicture(build, layer); },
+            [&](const model::ClipContent&) { return addClipLayer(build, layer); },
+            [](const model::FirstScreenContent&) { return LayerDrawable(); },
+            [](const model::ProgressContent&) { return LayerDrawable(); },
+            [](const model::GroupContent&) { return LayerDrawable(); }};
+        drawables.push_back(std::visit(drawableOf, layer.contents));
     }
     return drawables;
 }

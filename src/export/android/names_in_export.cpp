@@ -16,7 +16,7 @@ std::string underscored(std::string id) {
 
 }
 
-std::string AndroidNames::resource(const std::string& kind, const Id& id) const {
+std::string AndroidNames::resource(const std::string& kind, const std::string& id) const {
     return prefix + "_" + kind + (id.empty() ? "" : "_" + underscored(id));
 }
 

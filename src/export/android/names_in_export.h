@@ -14,9 +14,9 @@ struct AndroidNames {
     std::string codePackage; ///< of the written code
 
     [[nodiscard]] std::string resource(const std::string& kind,
-                                       const Id& id = {}) const;         ///< "moraine_huts_art_sun"
-    [[nodiscard]] std::string colour(const model::ColourRef& ref) const; ///< "moraine_huts_dusk"
-    [[nodiscard]] std::string codeFolder() const;                        ///< "java/com/example/launch/"
+                                       const std::string& id = {}) const; ///< "moraine_huts_art_sun"
+    [[nodiscard]] std::string colour(const model::ColourRef& ref) const;  ///< "moraine_huts_dusk"
+    [[nodiscard]] std::string codeFolder() const;                         ///< "java/com/example/launch/"
 };
 
 [[nodiscard]] AndroidNames androidNames(const model::Sequence& sequence, const std::string& packageName);

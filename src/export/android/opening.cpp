@@ -21,7 +21,7 @@ const plan::OpeningTraits& newerAndroid() { return plan::targetOf("android12").o
 /// The icon's box is larger than what is seen of it; the art lies in its middle, within the visible circle.
 std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour,
                        const IconPose& pose) {
-    const double side = layer.plate ? newerAndroid().plateBox : newerAndroid().iconBox;
+    const double side = model::plateOf(layer) ? newerAndroid().plateBox : newerAndroid().iconBox;
     const Size size = schedule::openingIconSize(layer, newerAndroid());
     VectorOptions options;
     options.size = {side, side};
@@ -39,16 +39,17 @@ void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::A
     const auto name = build.names.resource("icon");
     const std::string folder = appearance == Appearance::Dark ? "res/drawable-night/" : "res/drawable/";
     if (whyNotVector(art)) {
-        const double side = layer.plate ? newerAndroid().plateBox : newerAndroid().iconBox;
+        const double side = model::plateOf(layer) ? newerAndroid().plateBox : newerAndroid().iconBox;
         const Size size = schedule::openingIconSize(layer, newerAndroid());
         addArt(build, name, art, {side, side},
-               {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height}, layer.tint,
-               appearance);
+               {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height},
+               model::tintOf(layer), appearance);
         return;
     }
     build.add(folder + name + ".xml",
               iconVector(art, layer,
-                         layer.tint.empty() ? "#FF000000" : "@color/" + build.names.colour(layer.tint),
+                         model::tintOf(layer).empty() ? "#FF000000"
+                                                      : "@color/" + build.names.colour(model::tintOf(layer)),
                          iconPose(build.sequence(), model::indexOf(build.sequence().layers, layer.id))));
 }
 
@@ -78,7 +79,7 @@ Millis addIcon(AndroidBuild& build) {
     if (!layer) {
         return 0;
     }
-    if (layer->kind == model::LayerKind::Image) {
+    if (layer->as<model::ImageContent>()) {
         addImageIcon(build, *layer);
         return 0;
     }
@@ -113,32 +114,33 @@ void addFooter(AndroidBuild& build) {
         if (appearance == Appearance::Light || project::differsByNight(*layer)) {
             addArt(build, build.names.resource("footer"),
                    *project::shownArt(build.sequence(), build.input.shelf, *layer, appearance), whole, box,
-                   layer->tint, appearance);
+                   model::tintOf(*layer), appearance);
         }
     }
 }
 
 /// One backdrop of the older systems' window background.
 void addBackdropItem(AndroidBuild& build, pugi::xml_node list, const model::Layer& layer) {
+    const auto& fill = layer.get<model::BackdropContent>().fill;
     auto item = list.append_child("item");
     auto shape = with(item.append_child("shape"), "android:shape", "rectangle");
-    if (layer.fill.to.empty()) {
-        with(shape.append_child("solid"), "android:color", "@color/" + build.names.colour(layer.fill.colour));
+    if (fill.to.empty()) {
+        with(shape.append_child("solid"), "android:color", "@color/" + build.names.colour(fill.colour));
         return;
     }
     // A shape's gradient runs at multiples of 45° counted from left to right against the clock; CSS counts
     // from the upright with the clock.
-    const long eighth = std::lround((90 - layer.fill.angle) / 45);
+    const long eighth = std::lround((90 - fill.angle) / 45);
     const long angle = ((eighth % 8 + 8) % 8) * 45;
-    if (std::abs(std::remainder(90 - layer.fill.angle - static_cast<double>(angle), 360)) > 0.5) {
+    if (std::abs(std::remainder(90 - fill.angle - static_cast<double>(angle), 360)) > 0.5) {
         build.made.notes.push_back(fmt::format(
             "Up to Android 11 the opening's gradient “{}” runs at the nearest multiple of 45°.", layer.name));
     }
     auto gradient = shape.append_child("gradient");
     with(gradient, "android:type", "linear");
     with(gradient, "android:angle", std::to_string(angle));
-    with(gradient, "android:startColor", "@color/" + build.names.colour(layer.fill.colour));
-    with(gradient, "android:endColor", "@color/" + build.names.colour(layer.fill.to));
+    with(gradient, "android:startColor", "@color/" + build.names.colour(fill.colour));
+    with(gradient, "android:endColor", "@color/" + build.names.colour(fill.to));
 }
 
 /// Where an item of a layer list lies: held to an edge or the middle, moved by insets.
@@ -175,14 +177,14 @@ void addWindowBackground(AndroidBuild& build, const std::vector<LayerDrawable>& 
         if (std::find(shown.begin(), shown.end(), layer.id) == shown.end()) {
             continue;
         }
-        if (layer.kind == model::LayerKind::Backdrop) {
+        if (layer.as<model::BackdropContent>()) {
             addBackdropItem(build, list, layer);
-        } else if (!drawables[i].name.empty() && schedule::canBeStatic(layer.kind)) {
-            if (layer.plate) {
-                auto plate = addPlacedItem(list, layer.place, {layer.plate->diameter, layer.plate->diameter});
-                auto oval = with(plate.append_child("shape"), "android:shape", "oval");
+        } else if (!drawables[i].name.empty() && schedule::canBeStatic(layer.kind())) {
+            if (const auto* plate = model::plateOf(layer)) {
+                auto disc = addPlacedItem(list, layer.place, {plate->diameter, plate->diameter});
+                auto oval = with(disc.append_child("shape"), "android:shape", "oval");
                 with(oval.append_child("solid"), "android:color",
-                     "@color/" + build.names.colour(layer.plate->colour));
+                     "@color/" + build.names.colour(plate->colour));
             }
             with(addPlacedItem(list, layer.place, drawables[i].size), "android:drawable",
                  "@drawable/" + drawables[i].name);

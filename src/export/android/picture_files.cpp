@@ -53,7 +53,7 @@ std::string frameName(const std::string& clip, int frame) { return fmt::format("
 LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto name = build.names.resource("image", layer.id);
     bool any = false;
-    for (const auto& picture : layer.pictures) {
+    for (const auto& picture : layer.get<model::ImageContent>().pictures) {
         const auto folder =
             fmt::format("res/drawable-{}{}", picture.dark ? "night-" : "", bucketOf(picture.density));
         any = copyPicture(build, picture.path, folder, name) || any;
@@ -62,11 +62,11 @@ LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
 }
 
 LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer) {
-    if (!layer.picture) {
+    if (!model::pictureOf(layer)) {
         return {};
     }
     const auto name = build.names.resource("backdrop", layer.id);
-    const auto& picture = *layer.picture;
+    const auto& picture = *model::pictureOf(layer);
     bool any = false;
     for (const auto& [path, qualifiers] :
          {std::pair{&picture.light, "nodpi"}, std::pair{&picture.dark, "night-nodpi"},
@@ -87,7 +87,7 @@ LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer)
 
 LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto name = build.names.resource("clip", layer.id);
-    const auto& clip = layer.clip;
+    const auto& clip = layer.get<model::ClipContent>();
     const Size size{layer.place.width, layer.place.height};
     const int frames = plan::bakedFrames(clip);
     const auto info = art::readClip(*build.input.shelf.bytesOf(clip.path), clip.path);

@@ -42,9 +42,9 @@ std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) 
         if (iconAnimation > 0) {
             addItem(style, "android:windowSplashScreenAnimationDuration", std::to_string(iconAnimation));
         }
-        if (icon->plate) {
+        if (model::plateOf(*icon)) {
             addItem(style, "android:windowSplashScreenIconBackgroundColor",
-                    "@color/" + names.colour(icon->plate->colour));
+                    "@color/" + names.colour(model::plateOf(*icon)->colour));
         }
     } else {
         // Without this the system would show the app's icon.

@@ -222,7 +222,7 @@ std::optional<std::string> withLaunch(const std::string& page, const std::string
 
 }
 
-AppPlace placeIn(const FileAccess& files, const fs::path& folder, const Id& target) {
+AppPlace placeIn(const FileAccess& files, const fs::path& folder, plan::ExportId target) {
     if (target == "android") {
         return androidPlace(files, folder);
     }

@@ -15,7 +15,7 @@ struct AppPlace {
 /// Looks for the target's kind of project: a Gradle module or project, an Xcode project, pubspec.yaml,
 /// package.json, a page.
 [[nodiscard]] AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder,
-                               const Id& target);
+                               plan::ExportId target);
 
 /// The export with its files at that place.
 [[nodiscard]] Export placed(Export made, const AppPlace& place);

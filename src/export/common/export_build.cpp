@@ -15,7 +15,7 @@
 
 namespace scaena::exporting {
 
-Plans plansFor(const model::Sequence& sequence, const Id& exportId) {
+Plans plansFor(const model::Sequence& sequence, plan::ExportId exportId) {
     const auto shared = std::make_shared<const model::Sequence>(sequence);
     Plans plans;
     for (const auto& target : plan::targets()) {
@@ -26,7 +26,7 @@ Plans plansFor(const model::Sequence& sequence, const Id& exportId) {
     return plans;
 }
 
-ExportBuild::ExportBuild(const ExportInput& from, const Id& exportId)
+ExportBuild::ExportBuild(const ExportInput& from, plan::ExportId exportId)
     : input(from), plans(plansFor(from.sequence, exportId)) {
     made.target = exportId;
     made.sequenceName = sequence().name;
@@ -108,18 +108,18 @@ Problems problemsOf(const ExportInput& input) {
                             {}});
     };
     for (const auto& layer : input.sequence.layers) {
-        const bool needsArt =
-            layer.kind == model::LayerKind::Artwork || layer.kind == model::LayerKind::FooterMark;
-        if (needsArt && !project::shownArt(input.sequence, input.shelf, layer, model::Appearance::Light)) {
-            complain(layer, "art", layer.part.empty() ? layer.art : layer.art + ", part " + layer.part);
+        const auto* drawing = layer.art();
+        if (drawing && !project::shownArt(input.sequence, input.shelf, layer, model::Appearance::Light)) {
+            complain(layer, "art",
+                     drawing->part.empty() ? drawing->art : drawing->art + ", part " + drawing->part);
         }
-        if (layer.kind == model::LayerKind::Clip) {
-            const auto* bytes = input.shelf.bytesOf(layer.clip.path);
+        if (const auto* clip = layer.as<model::ClipContent>()) {
+            const auto* bytes = input.shelf.bytesOf(clip->path);
             if (!bytes || !art::readClip(*bytes)) {
-                complain(layer, "clip", layer.clip.path);
+                complain(layer, "clip", clip->path);
             }
         }
-        if (layer.kind == model::LayerKind::Image) {
+        if (layer.as<model::ImageContent>()) {
             const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
             if (!shown || !input.shelf.bytesOf(shown->path)) {
                 complain(layer, "picture", shown ? shown->path : "none was given");

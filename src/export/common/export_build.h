@@ -16,7 +16,7 @@ struct ExportBuild {
     Export made;
 
     /// Plans how each cue is carried to the systems the export serves.
-    ExportBuild(const ExportInput& from, const Id& exportId);
+    ExportBuild(const ExportInput& from, plan::ExportId exportId);
 
     [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
     void add(const std::string& path, std::string bytes);
@@ -36,7 +36,7 @@ private:
     std::vector<Job> m_jobs;
 };
 
-[[nodiscard]] Plans plansFor(const model::Sequence& sequence, const Id& exportId);
+[[nodiscard]] Plans plansFor(const model::Sequence& sequence, plan::ExportId exportId);
 
 /// Why the sequence cannot be exported: it is not valid, or a layer has no art that can be read.
 [[nodiscard]] Problems problemsOf(const ExportInput& input);

@@ -48,7 +48,7 @@ constexpr std::size_t kMostNames = 10'000;
 std::multimap<std::string, std::string> writtenByOthers(const FileAccess& files, const fs::path& folder,
                                                         const Export& made) {
     const auto ours = manifestName(made);
-    const auto start = std::string(kManifestStart) + made.target + ".";
+    const auto start = std::string(kManifestStart) + std::string(made.target.name()) + ".";
     std::multimap<std::string, std::string> written;
     for (const auto& name : files.namesIn(folder, kMostNames)) {
         if (name != ours && name.starts_with(start) && name.ends_with(".json")) {
@@ -73,7 +73,7 @@ std::string manifestText(const Export& made, const Hashes& stillOurs) {
     }
     const nlohmann::ordered_json json = {{"format", "scaena-export"},
                                          {"version", 1},
-                                         {"target", made.target},
+                                         {"target", made.target.name()},
                                          {"sequence", made.sequenceName},
                                          {"files", listed}};
     return json.dump(2) + "\n";
@@ -150,8 +150,8 @@ bool WritePlan::changesAnything() const {
 }
 
 std::string manifestName(const Export& made) {
-    return std::string(kManifestStart) + made.target + "." + resourceName(made.sequenceName, "launch") +
-           ".json";
+    return std::string(kManifestStart) + std::string(made.target.name()) + "." +
+           resourceName(made.sequenceName, "launch") + ".json";
 }
 
 Export besideOthers(const FileAccess& files, const fs::path& folder, Export made) {

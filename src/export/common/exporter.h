@@ -24,7 +24,7 @@ struct ExportedFile {
 
 /// How one cue reaches one of the systems an export serves.
 struct CarriedCue {
-    Id cue;
+    CueId cue;
     plan::TargetId target;
     plan::CueCarry carry;
 };
@@ -41,7 +41,7 @@ struct Finding {
 
 /// Everything an export consists of, before anything is written.
 struct Export {
-    Id target;
+    plan::ExportId target;
     std::string sequenceName;
     std::vector<ExportedFile> files;
     std::vector<CarriedCue> carried;
@@ -77,7 +77,7 @@ public:
     /// One artwork or image alone in the middle of a square picture of `side` pixels, within a square box
     /// that takes `part` of it; on `backing`, or on nothing.
     [[nodiscard]] virtual std::string layerPng(const model::Sequence& sequence,
-                                               const project::ArtShelf& shelf, const Id& layer,
+                                               const project::ArtShelf& shelf, const LayerId& layer,
                                                model::Appearance appearance, int side, double part,
                                                std::optional<Colour> backing, bool round = false) const = 0;
 };
@@ -97,15 +97,17 @@ struct ExportInput {
 class Exporter {
 public:
     virtual ~Exporter() = default;
-    [[nodiscard]] virtual Id id() const = 0;
+    [[nodiscard]] virtual plan::ExportId id() const = 0;
     [[nodiscard]] virtual std::string name() const = 0;
+    /// Whether code or resources are named after the app's package.
+    [[nodiscard]] virtual bool hasPackage() const { return false; }
     [[nodiscard]] virtual Result<Export> build(const ExportInput& input) const = 0;
 };
 
 /// All exporters, registered by hand in all_targets.cpp: the command line, the window, the docs and the tests
 /// read this list.
 [[nodiscard]] const std::vector<const Exporter*>& exporters();
-[[nodiscard]] const Exporter* findExporter(const Id& id);
+[[nodiscard]] const Exporter& exporterOf(plan::ExportId id);
 /// "android, ios …", for messages.
 [[nodiscard]] std::string exporterIds();
 

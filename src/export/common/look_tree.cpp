@@ -3,6 +3,7 @@
 
 #include "core/art/parts.h"
 #include "core/art/read_clip.h"
+#include "core/base/cases.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/outlines.h"
@@ -13,7 +14,6 @@
 namespace scaena::exporting {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -151,24 +151,26 @@ void addArtFields(CodeCall& call, const ExportInput& input, const model::Layer& 
         if (!shown || (dark && !project::differsByNight(layer))) {
             continue;
         }
-        call.named(dark ? "darkArt" : "art", artValue(*shown, box, layer.tint));
+        call.named(dark ? "darkArt" : "art", artValue(*shown, box, model::tintOf(layer)));
         if (drawn) {
-            call.named(dark ? "darkFills" : "fills", artValue(art::withoutStrokes(*shown), box, layer.tint));
+            call.named(dark ? "darkFills" : "fills",
+                       artValue(art::withoutStrokes(*shown), box, model::tintOf(layer)));
             call.named(dark ? "darkOutlines" : "outlines", outlineList(outlinesOf(input, layer, appearance)));
         }
     }
-    if (layer.plate) {
-        call.named("plate", paletteInk(layer.plate->colour)).named("plateDiameter", {layer.plate->diameter});
+    if (const auto* plate = model::plateOf(layer)) {
+        call.named("plate", paletteInk(plate->colour)).named("plateDiameter", {plate->diameter});
     }
 }
 
 void addTextFields(CodeCall& call, const ExportInput& input, const model::Layer& layer) {
     art::Art letters;
     art::Shape shape;
-    shape.path = input.outliner.outline(layer.text, input.shelf.bytesOf(layer.text.fontFile));
+    const auto& text = layer.get<model::TextContent>();
+    shape.path = input.outliner.outline(text, input.shelf.bytesOf(text.fontFile));
     shape.fill = art::CurrentColour{};
     letters.root.children.emplace_back(std::move(shape));
-    const auto value = ArtTree(layer.text.colour).group(letters.root, {});
+    const auto value = ArtTree(text.colour).group(letters.root, {});
     call.named("art", value);
     if (isDrawn(input.sequence, layer.id)) {
         call.named("fills", value)
@@ -212,7 +214,8 @@ std::vector<double> clipTimes(const model::ClipContent& clip) {
 }
 
 Size clipSizeOf(const ExportInput& input, const model::Layer& layer) {
-    const auto info = art::readClip(*input.shelf.bytesOf(layer.clip.path), layer.clip.path);
+    const auto& path = layer.get<model::ClipContent>().path;
+    const auto info = art::readClip(*input.shelf.bytesOf(path), path);
     const Size own = info ? info->size : Size{1, 1};
     const double fit =
         art::fitInto({0, 0, own.width, own.height}, {0, 0, layer.place.width, layer.place.height})
@@ -222,47 +225,40 @@ Size clipSizeOf(const ExportInput& input, const model::Layer& layer) {
 
 CodeValue lookValue(const ExportInput& input, const model::Layer& layer, const PictureNames& names) {
     CodeCall call("Look");
-    switch (layer.kind) {
-    case LayerKind::Backdrop:
-        call.named("color", {layer.fill.colour})
-            .named("toColor", {layer.fill.to}, layer.fill.to.empty())
-            .named("angle", {layer.fill.angle}, layer.fill.angle == 180);
-        if (const auto picture = layer.picture ? names.picture(layer) : std::string(); !picture.empty()) {
-            call.named("picture", {picture})
-                .named("fillsBox", {true}, layer.picture->fit != model::Fit::Fill);
-        }
-        break;
-    case LayerKind::Artwork:
-    case LayerKind::FooterMark:
-    case LayerKind::Shape:
-        addArtFields(call, input, layer);
-        break;
-    case LayerKind::Text:
-        addTextFields(call, input, layer);
-        break;
-    case LayerKind::Image:
-        call.named("picture", {names.picture(layer)});
-        break;
-    case LayerKind::Progress:
-        call.named("color", {layer.progress.colour})
-            .named("toColor", {layer.progress.track}, layer.progress.track.empty())
-            .named("form", {CodeWord{"ProgressForm", std::string(model::word(layer.progress.form))}},
-                   layer.progress.form == model::ProgressForm::Ring)
-            .named("thickness", {layer.progress.thickness}, layer.progress.thickness == 4);
-        break;
-    case LayerKind::Clip: {
-        const Size size = clipSizeOf(input, layer);
-        CodeList frames;
-        for (int i = 0; i < plan::bakedFrames(layer.clip); ++i) {
-            frames.items.push_back({names.frame(layer, i)});
-        }
-        call.named("frames", {std::move(frames)}).named("width", {size.width}).named("height", {size.height});
-        break;
-    }
-    case LayerKind::FirstScreen:
-    case LayerKind::Group:
-        break;
-    }
+    const Cases addFields{
+        [&](const model::BackdropContent& it) {
+            call.named("color", {it.fill.colour})
+                .named("toColor", {it.fill.to}, it.fill.to.empty())
+                .named("angle", {it.fill.angle}, it.fill.angle == 180);
+            if (const auto picture = it.picture ? names.picture(layer) : std::string(); !picture.empty()) {
+                call.named("picture", {picture})
+                    .named("fillsBox", {true}, it.picture->fit != model::Fit::Fill);
+            }
+        },
+        [&](const model::ArtContent&) { addArtFields(call, input, layer); },
+        [&](const model::ShapeContent&) { addArtFields(call, input, layer); },
+        [&](const model::TextContent&) { addTextFields(call, input, layer); },
+        [&](const model::ImageContent&) { call.named("picture", {names.picture(layer)}); },
+        [&](const model::ProgressContent& it) {
+            call.named("color", {it.colour})
+                .named("toColor", {it.track}, it.track.empty())
+                .named("form", {CodeWord{"ProgressForm", std::string(model::word(it.form))}},
+                       it.form == model::ProgressForm::Ring)
+                .named("thickness", {it.thickness}, it.thickness == 4);
+        },
+        [&](const model::ClipContent& it) {
+            const Size size = clipSizeOf(input, layer);
+            CodeList frames;
+            for (int i = 0; i < plan::bakedFrames(it); ++i) {
+                frames.items.push_back({names.frame(layer, i)});
+            }
+            call.named("frames", {std::move(frames)})
+                .named("width", {size.width})
+                .named("height", {size.height});
+        },
+        [](const model::FirstScreenContent&) {},
+        [](const model::GroupContent&) {}};
+    std::visit(addFields, layer.contents);
     return call.value();
 }
 

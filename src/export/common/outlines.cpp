@@ -45,16 +45,19 @@ private:
 
     /// The colour of the palette that stands for this paint, or nothing.
     [[nodiscard]] model::ColourRef paletteColour(const art::Paint& paint, bool stroke) const {
-        if (m_layer.kind == model::LayerKind::Shape) {
-            return stroke ? m_layer.shape.strokeColour : m_layer.shape.colour;
+        if (const auto* shape = m_layer.as<model::ShapeContent>()) {
+            return stroke ? shape->strokeColour : shape->colour;
         }
         if (std::holds_alternative<art::CurrentColour>(paint)) {
-            return m_layer.tint;
+            return model::tintOf(m_layer);
         }
         const auto* colour = std::get_if<Colour>(&paint);
-        const auto found = colour ? m_layer.recolour.find(toHex({colour->r, colour->g, colour->b, 255}))
-                                  : m_layer.recolour.end();
-        return found == m_layer.recolour.end() ? model::ColourRef() : found->second;
+        const auto* drawing = m_layer.art();
+        if (!colour || !drawing) {
+            return {};
+        }
+        const auto found = drawing->recolour.find(toHex({colour->r, colour->g, colour->b, 255}));
+        return found == drawing->recolour.end() ? model::ColourRef() : found->second;
     }
 
     /// A thin line shows little of a gradient; its first colour stands for it.
@@ -77,7 +80,7 @@ private:
 
 }
 
-bool isDrawn(const model::Sequence& sequence, const Id& layer) {
+bool isDrawn(const model::Sequence& sequence, const LayerId& layer) {
     return std::any_of(sequence.cues.begin(), sequence.cues.end(), [&](const model::Cue& c) {
         return c.layer == layer && c.move.kind == model::MoveKind::Draw;
     });
@@ -88,12 +91,15 @@ std::vector<OutlineData> outlinesOf(const ExportInput& input, const model::Layer
     if (!isDrawn(input.sequence, layer.id)) {
         return {};
     }
-    if (layer.kind == model::LayerKind::Text) {
-        const auto path = input.outliner.outline(layer.text, input.shelf.bytesOf(layer.text.fontFile));
-        return {{art::toText(path), layer.text.colour, {}, 0}};
+    if (layer.as<model::TextContent>()) {
+        const auto path = input.outliner.outline(
+            layer.get<model::TextContent>(), input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
+        return {{art::toText(path), layer.get<model::TextContent>().colour, {}, 0}};
     }
     model::Layer asDrawn = layer;
-    asDrawn.recolour.clear(); // the collector names the palette's colours itself
+    if (auto* drawing = asDrawn.art()) {
+        drawing->recolour.clear(); // the collector names the palette's colours itself
+    }
     const auto art = project::shownArt(input.sequence, input.shelf, asDrawn, appearance);
     if (!art) {
         return {};

@@ -14,7 +14,7 @@ struct OutlineData {
 };
 
 /// Whether some cue draws the layer's outline.
-[[nodiscard]] bool isDrawn(const model::Sequence& sequence, const Id& layer);
+[[nodiscard]] bool isDrawn(const model::Sequence& sequence, const LayerId& layer);
 
 /// The outlines of a layer that has a "draw" cue; none for every other layer.
 [[nodiscard]] std::vector<OutlineData> outlinesOf(const ExportInput& input, const model::Layer& layer,

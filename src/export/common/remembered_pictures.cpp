@@ -92,8 +92,8 @@ RememberedPictures::openings(const model::Sequence& sequence, const project::Art
 }
 
 std::string RememberedPictures::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                         const Id& layer, model::Appearance appearance, int side, double part,
-                                         std::optional<Colour> backing, bool round) const {
+                                         const LayerId& layer, model::Appearance appearance, int side,
+                                         double part, std::optional<Colour> backing, bool round) const {
     const auto words = fmt::format("layer {} {} {} {} {} {}", layer, static_cast<int>(appearance), side, part,
                                    backing.has_value(), round);
     return once(nullptr, backing.value_or(Colour()), nullptr, words, [&] {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/script_pictures.h"
 
+#include "core/base/cases.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/framed_art.h"
@@ -14,7 +15,6 @@
 namespace scaena::exporting {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -28,7 +28,8 @@ int pixelsOf(double dp, int scale) {
 art::Art lettersOf(const ExportInput& input, const model::Layer& layer) {
     art::Art letters;
     art::Shape shape;
-    shape.path = input.outliner.outline(layer.text, input.shelf.bytesOf(layer.text.fontFile));
+    const auto& text = layer.get<model::TextContent>();
+    shape.path = input.outliner.outline(text, input.shelf.bytesOf(text.fontFile));
     shape.fill = art::CurrentColour{};
     const Rect ink = art::bounds(shape.path);
     const auto reach = [](double low, double high) {
@@ -45,27 +46,17 @@ public:
     PictureAdder(ExportBuild& build, const ScaledPictures& where) : m_build(build), m_where(where) {}
 
     void layer(const model::Layer& layer) {
-        switch (layer.kind) {
-        case LayerKind::Image:
-            image(layer);
-            break;
-        case LayerKind::Backdrop:
-            backdrop(layer);
-            break;
-        case LayerKind::Clip:
-            clip(layer);
-            break;
-        case LayerKind::Artwork:
-        case LayerKind::FooterMark:
-        case LayerKind::Shape:
-        case LayerKind::Text:
+        const auto drawn = [&](const auto&) {
             if (m_where.artToo) {
                 art(layer);
             }
-            break;
-        default:
-            break;
-        }
+        };
+        std::visit(Cases{drawn, [&](const model::ImageContent& it) { image(layer, it); },
+                         [&](const model::BackdropContent& it) { backdrop(layer, it); },
+                         [&](const model::ClipContent& it) { clip(layer, it); },
+                         [](const model::ProgressContent&) {}, [](const model::FirstScreenContent&) {},
+                         [](const model::GroupContent&) {}},
+                   layer.contents);
     }
 
     std::set<std::string> dark;
@@ -95,9 +86,9 @@ private:
         }
     }
 
-    void image(const model::Layer& layer) {
+    void image(const model::Layer& layer, const model::ImageContent& content) {
         for (const bool night : {false, true}) {
-            const bool any = std::any_of(layer.pictures.begin(), layer.pictures.end(),
+            const bool any = std::any_of(content.pictures.begin(), content.pictures.end(),
                                          [&](const auto& it) { return it.dark == night; });
             for (int scale = 1; any && scale <= kScales; ++scale) {
                 const auto* best =
@@ -107,25 +98,25 @@ private:
         }
     }
 
-    void backdrop(const model::Layer& layer) {
-        if (!layer.picture) {
+    void backdrop(const model::Layer& layer, const model::BackdropContent& content) {
+        if (!content.picture) {
             return;
         }
-        copy(layer.id, layer.picture->light, false, 1);
-        if (!layer.picture->dark.empty()) {
-            copy(layer.id, layer.picture->dark, true, 1);
+        copy(layer.id, content.picture->light, false, 1);
+        if (!content.picture->dark.empty()) {
+            copy(layer.id, content.picture->dark, true, 1);
         }
-        if (!layer.picture->landscape.empty()) {
+        if (!content.picture->landscape.empty()) {
             m_build.made.notes.push_back(
                 fmt::format("“{}” shows its upright picture on a turned screen, too.", layer.name));
         }
     }
 
-    void clip(const model::Layer& layer) {
+    void clip(const model::Layer& layer, const model::ClipContent& content) {
         const Size size = clipSizeOf(m_build.input, layer);
-        const auto times = clipTimes(layer.clip);
+        const auto times = clipTimes(content);
         for (const bool night : {false, true}) {
-            const auto found = m_build.input.shelf.files.find(night ? layer.clip.darkPath : layer.clip.path);
+            const auto found = m_build.input.shelf.files.find(night ? content.darkPath : content.path);
             if (found == m_build.input.shelf.files.end()) {
                 continue;
             }
@@ -157,7 +148,8 @@ private:
     void art(const model::Layer& layer) {
         const auto light = layerPicture(m_build.input, layer, Appearance::Light);
         const auto night = layerPicture(m_build.input, layer, Appearance::Dark);
-        const bool differs = project::differsByNight(layer) || layer.plate || !(light.ink == night.ink);
+        const bool differs =
+            project::differsByNight(layer) || model::plateOf(layer) || !(light.ink == night.ink);
         for (const bool isNight : {false, true}) {
             if (isNight && !differs) {
                 continue;
@@ -185,15 +177,15 @@ LayerPicture layerPicture(const ExportInput& input, const model::Layer& layer, A
     const auto colour = [&](const model::ColourRef& ref) {
         return model::colourOf(input.sequence.palette, ref, appearance);
     };
-    const bool isText = layer.kind == LayerKind::Text;
+    const bool isText = layer.as<model::TextContent>();
     const Size size = artPictureSize(input, layer);
     auto picture = std::make_shared<art::Art>();
     picture->viewBox = {0, 0, size.width, size.height};
-    if (layer.plate) {
+    if (const auto* plate = model::plateOf(layer)) {
         art::Shape disc;
-        const double r = layer.plate->diameter / 2;
+        const double r = plate->diameter / 2;
         disc.path = art::ellipsePath({size.width / 2, size.height / 2}, r, r);
-        disc.fill = colour(layer.plate->colour);
+        disc.fill = colour(plate->colour);
         picture->root.children.emplace_back(std::move(disc));
     }
     const auto shown = isText ? nullptr : project::shownArt(input.sequence, input.shelf, layer, appearance);
@@ -203,18 +195,19 @@ LayerPicture layerPicture(const ExportInput& input, const model::Layer& layer, A
                    inner.height};
     const auto placed = framedArt(shown ? *shown : letters, size, box);
     picture->root.children.emplace_back(art::cloneGroup(placed->root));
-    const auto& tint = isText ? layer.text.colour : layer.tint;
+    const auto& tint = isText ? layer.get<model::TextContent>().colour : model::tintOf(layer);
     return {picture, size, tint.empty() ? Colour{0, 0, 0, 255} : colour(tint)};
 }
 
 Size artPictureSize(const ExportInput& input, const model::Layer& layer) {
     Size size{layer.place.width, layer.place.height};
-    if (layer.kind == LayerKind::Text) {
+    if (layer.as<model::TextContent>()) {
         const auto letters = lettersOf(input, layer);
         size = {letters.viewBox.width, letters.viewBox.height};
     }
-    if (layer.plate) {
-        size = {std::max(size.width, layer.plate->diameter), std::max(size.height, layer.plate->diameter)};
+    if (const auto* plate = model::plateOf(layer)) {
+        size = {std::max(size.width, model::plateOf(layer)->diameter),
+                std::max(size.height, model::plateOf(layer)->diameter)};
     }
     return size;
 }

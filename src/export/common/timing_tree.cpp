@@ -140,7 +140,7 @@ public:
     }
 
 private:
-    [[nodiscard]] static CodeValue beatValue(const plan::Beat& b, const Id& id) {
+    [[nodiscard]] static CodeValue beatValue(const plan::Beat& b, const BeatId& id) {
         CodeList plays{CodeList::Of::Words, {}};
         int usual = 0;
         for (std::size_t i = 0; i < model::kStartKinds; ++i) {
@@ -164,7 +164,7 @@ private:
             .value();
     }
 
-    [[nodiscard]] static CodeValue gateValue(const plan::Gate& g, const Id& id) {
+    [[nodiscard]] static CodeValue gateValue(const plan::Gate& g, const GateId& id) {
         return CodeCall("Gate")
             .plain("id", {id})
             .named("start", constantOf("GateStart", g.start), g.start == model::GateStart::Process)
@@ -179,13 +179,15 @@ private:
 
     [[nodiscard]] static CodeValue layerValue(const plan::Layer& planned) {
         const auto& l = *planned.made;
-        const bool covers = model::coversScreen(l.kind);
+        const bool covers = model::coversScreen(l.kind());
+        const auto* backdrop = l.as<model::BackdropContent>();
+        const double panelHeight = backdrop ? backdrop->panelHeight : 0;
         return CodeCall("Layer")
-            .plain("kind", {CodeWord{"LayerKind", kindWord(l.kind)}})
+            .plain("kind", {CodeWord{"LayerKind", kindWord(l.kind())}})
             .plain("place", covers ? CodeValue{} : placeValue(l.place))
             .named("destination", l.destination ? placeValue(*l.destination) : CodeValue{},
                    covers || !l.destination)
-            .named("panelHeight", {l.panelHeight}, l.kind != LayerKind::Backdrop || l.panelHeight == 0)
+            .named("panelHeight", {panelHeight}, panelHeight == 0)
             .named("shown", constantOf("Shown", l.shownWhen), l.shownWhen == model::ShownWhen::Always)
             .named("landscape", l.landscape ? placeValue(*l.landscape) : CodeValue{}, covers || !l.landscape)
             .named("pivotX", {l.pivot.x}, l.pivot.x == 0.5)

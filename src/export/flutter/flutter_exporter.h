@@ -13,7 +13,8 @@ namespace scaena::exporting {
 /// docs/exporters/flutter.md.
 class FlutterExporter : public Exporter {
 public:
-    Id id() const override { return "flutter"; }
+    plan::ExportId id() const override { return "flutter"; }
+    bool hasPackage() const override { return true; }
     std::string name() const override { return "Flutter"; }
     Result<Export> build(const ExportInput& input) const override;
 };

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/base/cases.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/app_icon.h"
@@ -16,7 +17,6 @@ namespace scaena::exporting {
 
 using Json = nlohmann::ordered_json;
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -89,8 +89,9 @@ private:
 
 void addPictures(ImageSet& set, const model::Layer& layer) {
     for (const bool dark : {false, true}) {
-        const bool any = std::any_of(layer.pictures.begin(), layer.pictures.end(),
-                                     [&](const auto& it) { return it.dark == dark; });
+        const auto& pictures = layer.get<model::ImageContent>().pictures;
+        const bool any =
+            std::any_of(pictures.begin(), pictures.end(), [&](const auto& it) { return it.dark == dark; });
         for (int scale = 1; any && scale <= 3; ++scale) {
             const auto* best = project::pictureFor(layer, scale, dark ? Appearance::Dark : Appearance::Light);
             set.addFile(best->path, scale, dark);
@@ -100,7 +101,8 @@ void addPictures(ImageSet& set, const model::Layer& layer) {
 
 /// A sheet with the backdrop's gradient, stretched over the screen by the storyboard.
 OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
-    if (std::abs(std::remainder(layer.fill.angle, 90)) > 0.5) {
+    const auto& fill = layer.get<model::BackdropContent>().fill;
+    if (std::abs(std::remainder(fill.angle, 90)) > 0.5) {
         build.made.notes.push_back(fmt::format("In the opening the gradient “{}” is stretched with the "
                                                "screen, so its angle is only nearly right.",
                                                layer.name));
@@ -113,14 +115,14 @@ OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, con
         };
         auto sheet = std::make_shared<art::Art>();
         sheet->viewBox = {0, 0, size.width, size.height};
-        const double radians = layer.fill.angle * std::numbers::pi / 180;
+        const double radians = fill.angle * std::numbers::pi / 180;
         const double half =
             (std::abs(size.width * std::sin(radians)) + std::abs(size.height * std::cos(radians))) / 2;
         art::Gradient gradient;
         gradient.end = {size.width / 2 + std::sin(radians) * half,
                         size.height / 2 - std::cos(radians) * half};
         gradient.start = {size.width - gradient.end.x, size.height - gradient.end.y};
-        gradient.stops = {{0, colour(layer.fill.colour)}, {1, colour(layer.fill.to)}};
+        gradient.stops = {{0, colour(fill.colour)}, {1, colour(fill.to)}};
         art::Shape shape;
         shape.path = art::rectPath(sheet->viewBox, 0, 0);
         shape.fill = std::move(gradient);
@@ -146,27 +148,30 @@ OpeningPicture addArtPicture(ExportBuild& build, const IosNames& names, const mo
 
 std::optional<OpeningPicture> addOpeningPicture(ExportBuild& build, const IosNames& names,
                                                 const model::Layer& layer) {
-    switch (layer.kind) {
-    case LayerKind::Backdrop:
-        if (layer.picture) {
-            const auto& it = *layer.picture;
-            ImageSet set(build, names, names.opening(layer.id));
-            const bool any = set.addFile(it.light, 0, false);
-            if (any && !it.dark.empty()) {
-                set.addFile(it.dark, 0, true);
-            }
-            return OpeningPicture{
-                {390, 844}, true, it.fit == model::Fit::Fill ? "scaleAspectFill" : "scaleAspectFit"};
-        }
-        return layer.fill.to.empty() ? std::nullopt : std::optional(addGradientPicture(build, names, layer));
-    case LayerKind::Image: {
-        ImageSet set(build, names, names.opening(layer.id));
-        addPictures(set, layer);
-        return OpeningPicture{{layer.place.width, layer.place.height}, false, "scaleAspectFit"};
-    }
-    default:
-        return addArtPicture(build, names, layer);
-    }
+    using Made = std::optional<OpeningPicture>;
+    const auto drawn = [&](const auto&) -> Made { return addArtPicture(build, names, layer); };
+    return std::visit(
+        Cases{drawn,
+              [&](const model::BackdropContent& content) -> Made {
+                  if (const auto& it = content.picture) {
+                      ImageSet set(build, names, names.opening(layer.id));
+                      const bool any = set.addFile(it->light, 0, false);
+                      if (any && !it->dark.empty()) {
+                          set.addFile(it->dark, 0, true);
+                      }
+                      return OpeningPicture{{390, 844},
+                                            true,
+                                            it->fit == model::Fit::Fill ? "scaleAspectFill"
+                                                                        : "scaleAspectFit"};
+                  }
+                  return content.fill.to.empty() ? Made() : addGradientPicture(build, names, layer);
+              },
+              [&](const model::ImageContent&) -> Made {
+                  ImageSet set(build, names, names.opening(layer.id));
+                  addPictures(set, layer);
+                  return OpeningPicture{{layer.place.width, layer.place.height}, false, "scaleAspectFit"};
+              }},
+        layer.contents);
 }
 
 void addColourSets(ExportBuild& build, const IosNames& names) {
@@ -191,28 +196,27 @@ void addColourSets(ExportBuild& build, const IosNames& names) {
 
 void addPlayerPictures(ExportBuild& build, const IosNames& names) {
     for (const auto& layer : build.sequence().layers) {
-        if (layer.kind == LayerKind::Image) {
+        if (layer.as<model::ImageContent>()) {
             ImageSet set(build, names, names.picture(layer.id));
             addPictures(set, layer);
-        } else if (layer.kind == LayerKind::Backdrop && layer.picture) {
+        } else if (const auto* picture = model::pictureOf(layer)) {
             ImageSet set(build, names, names.picture(layer.id));
-            set.addFile(layer.picture->light, 0, false);
-            if (!layer.picture->dark.empty()) {
-                set.addFile(layer.picture->dark, 0, true);
+            set.addFile(picture->light, 0, false);
+            if (!picture->dark.empty()) {
+                set.addFile(picture->dark, 0, true);
             }
-            if (!layer.picture->landscape.empty()) {
+            if (!picture->landscape.empty()) {
                 build.made.notes.push_back(fmt::format("“{}” shows its upright picture on a turned screen, "
                                                        "too: asset catalogues know no orientation.",
                                                        layer.name));
             }
-        } else if (layer.kind == LayerKind::Clip) {
+        } else if (const auto* clip = layer.as<model::ClipContent>()) {
             const Size size = clipSizeOf(build.input, layer);
-            const auto times = clipTimes(layer.clip);
+            const auto times = clipTimes(*clip);
             for (std::size_t i = 0; i < times.size(); ++i) {
                 ImageSet set(build, names, names.frame(layer.id, static_cast<int>(i)));
                 for (const bool dark : {false, true}) {
-                    const auto found =
-                        build.input.shelf.files.find(dark ? layer.clip.darkPath : layer.clip.path);
+                    const auto found = build.input.shelf.files.find(dark ? clip->darkPath : clip->path);
                     if (found != build.input.shelf.files.end()) {
                         set.add(3, dark,
                                 [&rasteriser = build.input.rasteriser, bytes = found->second, time = times[i],

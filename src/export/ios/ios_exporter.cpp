@@ -12,7 +12,7 @@ IosNames iosNames(const model::Sequence& sequence, std::string folder) {
     return {typeName(sequence.name, "App"), fileName(sequence.name, "launch"), std::move(folder)};
 }
 
-std::string IosNames::frame(const Id& layer, int index) const {
+std::string IosNames::frame(const LayerId& layer, int index) const {
     return fmt::format("{}-{}-{:03}", prefix, layer, index);
 }
 

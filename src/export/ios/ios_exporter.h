@@ -9,7 +9,7 @@ namespace scaena::exporting {
 /// wrapper for SwiftUI. See docs/exporters/ios.md.
 class IosExporter : public Exporter {
 public:
-    Id id() const override { return "ios"; }
+    plan::ExportId id() const override { return "ios"; }
     std::string name() const override { return "iOS"; }
     Result<Export> build(const ExportInput& input) const override;
 };

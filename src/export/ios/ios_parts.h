@@ -14,9 +14,9 @@ struct IosNames {
     [[nodiscard]] std::string storyboard() const { return type + "Launch"; }
     [[nodiscard]] std::string catalogue() const { return folder + type + "Launch.xcassets/"; }
     [[nodiscard]] std::string colour(const model::ColourRef& ref) const { return prefix + "-" + ref; }
-    [[nodiscard]] std::string picture(const Id& layer) const { return prefix + "-picture-" + layer; }
-    [[nodiscard]] std::string opening(const Id& layer) const { return prefix + "-opening-" + layer; }
-    [[nodiscard]] std::string frame(const Id& layer, int index) const;
+    [[nodiscard]] std::string picture(const LayerId& layer) const { return prefix + "-picture-" + layer; }
+    [[nodiscard]] std::string opening(const LayerId& layer) const { return prefix + "-opening-" + layer; }
+    [[nodiscard]] std::string frame(const LayerId& layer, int index) const;
     [[nodiscard]] std::string icon() const { return type + "Icon"; }
 };
 [[nodiscard]] IosNames iosNames(const model::Sequence& sequence, std::string folder);

@@ -12,8 +12,6 @@
 
 namespace scaena::exporting {
 
-using model::LayerKind;
-
 namespace {
 
 /// The screen the designer's canvas shows; the constraints hold on every other, too.
@@ -100,7 +98,7 @@ private:
         const auto& shown = m_build.sequence().opening.layers;
         for (const auto& layer : m_build.sequence().layers) {
             if (std::find(shown.begin(), shown.end(), layer.id) != shown.end() &&
-                schedule::canBeStatic(layer.kind)) {
+                schedule::canBeStatic(layer.kind())) {
                 addView(views, layer);
             }
         }
@@ -128,7 +126,7 @@ private:
         if (!picture || picture->covers) {
             addFrame(view, {0, 0, kCanvas.width, kCanvas.height});
             if (!picture) {
-                addColour(view, layer.fill.colour);
+                addColour(view, layer.get<model::BackdropContent>().fill.colour);
             }
             for (const char* edge : {"left", "top", "right", "bottom"}) {
                 constrain(id, edge, "screen", edge, 0);

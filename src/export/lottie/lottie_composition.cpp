@@ -15,7 +15,6 @@
 namespace scaena::exporting {
 
 using Json = nlohmann::ordered_json;
-using model::LayerKind;
 
 namespace {
 
@@ -104,11 +103,11 @@ private:
 
     void addLayers(int index, Json& layers) {
         const auto& layer = m_sequence.layers[static_cast<std::size_t>(index)];
-        if (layer.kind == LayerKind::FirstScreen) {
+        if (layer.as<model::FirstScreenContent>()) {
             return; // the app's own; the composition is clear where it is seen
         }
         const auto at = static_cast<std::size_t>(index);
-        if (layer.kind == LayerKind::Group) {
+        if (layer.as<model::GroupContent>()) {
             LottieContent content;
             content.anchor =
                 schedule::centreOf(model::placeOn(layer, false), m_schedule.screen, m_schedule.safeArea);
@@ -156,7 +155,7 @@ private:
         for (const auto& it : states) {
             room = {std::max(room.width, it.size.width), std::max(room.height, it.size.height)};
         }
-        if (const auto& plate = m_sequence.layers[static_cast<std::size_t>(index)].plate) {
+        if (const auto* plate = model::plateOf(m_sequence.layers[static_cast<std::size_t>(index)])) {
             room = {std::max(room.width, plate->diameter), std::max(room.height, plate->diameter)};
         }
         // Even numbers keep the middle where it is; text may reach over its box.

@@ -3,6 +3,7 @@
 
 #include "core/art/parts.h"
 #include "core/art/read_clip.h"
+#include "core/base/cases.h"
 #include "core/project/shown_art.h"
 #include "export/common/base64.h"
 #include "export/common/framed_art.h"
@@ -16,7 +17,6 @@
 namespace scaena::exporting {
 
 using Json = nlohmann::ordered_json;
-using model::LayerKind;
 using schedule::LayerState;
 
 namespace {
@@ -72,30 +72,23 @@ void LottieContents::note(const std::string& text) {
 
 std::vector<LottieContent> LottieContents::of(std::size_t index, const States& states) {
     const auto& layer = m_sequence.layers[index];
-    switch (layer.kind) {
-    case LayerKind::Artwork:
-    case LayerKind::FooterMark:
-    case LayerKind::Shape:
-        return art(layer, states);
-    case LayerKind::Text:
-        return text(layer, states);
-    case LayerKind::Backdrop:
-        return backdrop(layer, states);
-    case LayerKind::Progress:
-        return progress(layer, states);
-    case LayerKind::Clip:
-        return {clip(layer, states)};
-    case LayerKind::Image: {
-        const auto* shown = project::pictureFor(layer, kPictureDensity, appearance());
-        auto content =
-            shown ? picture(shown->path, {layer.place.width, layer.place.height}, false) : std::nullopt;
-        return content ? std::vector{*content} : std::vector<LottieContent>();
-    }
-    case LayerKind::FirstScreen:
-    case LayerKind::Group:
-        break;
-    }
-    return {};
+    using List = std::vector<LottieContent>;
+    const auto drawn = [&](const auto&) { return art(layer, states); };
+    return std::visit(Cases{drawn, [&](const model::TextContent&) { return text(layer, states); },
+                            [&](const model::BackdropContent&) { return backdrop(layer, states); },
+                            [&](const model::ProgressContent&) { return progress(layer, states); },
+                            [&](const model::ClipContent&) { return List{clip(layer, states)}; },
+                            [&](const model::ImageContent&) { return image(layer); },
+                            [](const model::FirstScreenContent&) { return List(); },
+                            [](const model::GroupContent&) { return List(); }},
+                      layer.contents);
+}
+
+std::vector<LottieContent> LottieContents::image(const model::Layer& layer) {
+    const auto* shown = project::pictureFor(layer, kPictureDensity, appearance());
+    auto content =
+        shown ? picture(shown->path, {layer.place.width, layer.place.height}, false) : std::nullopt;
+    return content ? std::vector{*content} : std::vector<LottieContent>();
 }
 
 std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const States& states) {
@@ -105,7 +98,7 @@ std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const 
     }
     const Size size{layer.place.width, layer.place.height};
     const Rect box{-size.width / 2, -size.height / 2, size.width, size.height};
-    const Colour tint = layer.tint.empty() ? Colour{0, 0, 0, 255} : colour(layer.tint);
+    const Colour tint = model::tintOf(layer).empty() ? Colour{0, 0, 0, 255} : colour(model::tintOf(layer));
     const Matrix fit = art::fitInto(shown->viewBox, box);
     const auto drawnAs = [&](const art::Art& it) {
         if (const auto why = whyNotShapes(it)) {
@@ -132,9 +125,9 @@ std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const 
     } else {
         contents.push_back(std::move(whole));
     }
-    if (layer.plate) {
-        const double r = layer.plate->diameter / 2;
-        contents.push_back(shapes(lottieFilled(art::ellipsePath({0, 0}, r, r), colour(layer.plate->colour))));
+    if (const auto* plate = model::plateOf(layer)) {
+        const double r = plate->diameter / 2;
+        contents.push_back(shapes(lottieFilled(art::ellipsePath({0, 0}, r, r), colour(plate->colour))));
     }
     return contents;
 }
@@ -164,8 +157,9 @@ LottieContent LottieContents::lines(const model::Layer& layer, const States& sta
 
 std::vector<LottieContent> LottieContents::text(const model::Layer& layer, const States& states) {
     const auto path =
-        m_build.input.outliner.outline(layer.text, m_build.input.shelf.bytesOf(layer.text.fontFile));
-    auto whole = shapes(lottieFilled(path, colour(layer.text.colour)));
+        m_build.input.outliner.outline(layer.get<model::TextContent>(),
+                                       m_build.input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
+    auto whole = shapes(lottieFilled(path, colour(layer.get<model::TextContent>().colour)));
     std::vector<LottieContent> contents; // pushed one by one: a list in braces would copy each
     if (std::none_of(states.begin(), states.end(), [](const auto& it) { return it.draw < 1; })) {
         contents.push_back(std::move(whole));
@@ -181,8 +175,9 @@ std::vector<LottieContent> LottieContents::text(const model::Layer& layer, const
 }
 
 std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, const States& states) {
+    const auto& fill = layer.get<model::BackdropContent>().fill;
     LottieSamples sizes, starts, ends;
-    const double radians = layer.fill.angle * std::numbers::pi / 180;
+    const double radians = fill.angle * std::numbers::pi / 180;
     for (const auto& it : states) {
         sizes.push_back({it.size.width, it.size.height});
         const double half =
@@ -195,12 +190,12 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
                      {"p", lottieConstant({0, 0})},
                      {"s", lottieProperty(sizes, 0.05)},
                      {"r", lottieConstant(0)}});
-    const Colour from = colour(layer.fill.colour);
-    if (layer.fill.to.empty()) {
+    const Colour from = colour(fill.colour);
+    if (fill.to.empty()) {
         items.push_back(lottieFill(from));
     } else {
         art::Gradient gradient;
-        gradient.stops = {{0, from}, {1, colour(layer.fill.to)}};
+        gradient.stops = {{0, from}, {1, colour(fill.to)}};
         std::vector<double> stops;
         for (const auto& stop : gradient.stops) {
             stops.insert(stops.end(),
@@ -217,7 +212,7 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
     std::vector<LottieContent> contents;
     const auto path = project::backdropPicture(layer, appearance(), false);
     if (!path.empty()) {
-        if (auto content = picture(path, states[0].size, layer.picture->fit == model::Fit::Fill)) {
+        if (auto content = picture(path, states[0].size, model::pictureOf(layer)->fit == model::Fit::Fill)) {
             contents.push_back(std::move(*content));
         }
     }
@@ -226,7 +221,7 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
 }
 
 std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, const States& states) {
-    const auto& it = layer.progress;
+    const auto& it = layer.get<model::ProgressContent>();
     const double width = layer.place.width, height = layer.place.height, thick = it.thickness;
     const auto parts = sampled(states, [](const auto& state) { return state.progress; });
     const auto visible = [&](Json fill, const std::vector<double>& shown) {
@@ -294,7 +289,7 @@ std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, c
 
 /// The person's own composition stays one: it is taken in whole and its time is led by the cues.
 LottieContent LottieContents::clip(const model::Layer& layer, const States& states) {
-    const auto& it = layer.clip;
+    const auto& it = layer.get<model::ClipContent>();
     const bool dark = appearance() == model::Appearance::Dark && !it.darkPath.empty();
     const auto* bytes = m_build.input.shelf.bytesOf(dark ? it.darkPath : it.path);
     const Json source = bytes ? Json::parse(*bytes, nullptr, false) : Json();

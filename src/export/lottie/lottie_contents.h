@@ -40,6 +40,7 @@ private:
     [[nodiscard]] std::vector<LottieContent> text(const model::Layer& layer, const States& states);
     [[nodiscard]] std::vector<LottieContent> backdrop(const model::Layer& layer, const States& states);
     [[nodiscard]] std::vector<LottieContent> progress(const model::Layer& layer, const States& states);
+    [[nodiscard]] std::vector<LottieContent> image(const model::Layer& layer);
     [[nodiscard]] LottieContent clip(const model::Layer& layer, const States& states);
     /// A picture fitted into the box; `covers`: fills it and is cut at its edges.
     [[nodiscard]] std::optional<LottieContent> picture(const std::string& path, Size box, bool covers);

@@ -9,7 +9,7 @@ namespace scaena::exporting {
 /// app's first own frame on, on one upright screen, with typical loading. See docs/exporters/lottie.md.
 class LottieExporter : public Exporter {
 public:
-    Id id() const override { return "lottie"; }
+    plan::ExportId id() const override { return "lottie"; }
     std::string name() const override { return "Lottie"; }
     Result<Export> build(const ExportInput& input) const override;
 };

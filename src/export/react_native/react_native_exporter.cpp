@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/react_native/react_native_exporter.h"
 
+#include "core/base/cases.h"
 #include "export/android/build.h"
 #include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
@@ -17,7 +18,6 @@
 namespace scaena::exporting {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -29,35 +29,32 @@ public:
     LookWriter(ExportBuild& build, const std::set<std::string>& dark) : m_build(build), m_dark(dark) {}
 
     [[nodiscard]] std::string text(const model::Layer& layer) {
-        switch (layer.kind) {
-        case LayerKind::Backdrop:
-            return backdrop(layer);
-        case LayerKind::Progress: {
-            const auto& it = layer.progress;
-            return fmt::format("{{ color: '{}'{}, form: '{}', thickness: {} }}", it.colour,
-                               it.track.empty() ? "" : fmt::format(", toColor: '{}'", it.track),
-                               model::word(it.form), numberText(it.thickness));
-        }
-        case LayerKind::Clip: {
-            const Size size = clipSizeOf(m_build.input, layer);
-            std::string frames;
-            for (int i = 0; i < plan::bakedFrames(layer.clip); ++i) {
-                frames += "\n      " + pair(fmt::format("{}-{:03}", layer.id, i)) + ",";
-            }
-            return fmt::format("{{\n    width: {}, height: {}, frames: [{}\n    ],\n  }}",
-                               numberText(size.width), numberText(size.height), frames);
-        }
-        case LayerKind::Image:
-            return fmt::format("{{ picture: {} }}", pair(layer.id));
-        case LayerKind::FirstScreen:
-        case LayerKind::Group:
-            return "{}";
-        default: {
+        const auto drawn = [&](const auto&) {
             const Size size = artPictureSize(m_build.input, layer);
             return fmt::format("{{ picture: {}, width: {}, height: {} }}", pair(layer.id),
                                numberText(size.width), numberText(size.height));
-        }
-        }
+        };
+        return std::visit(
+            Cases{
+                drawn, [&](const model::BackdropContent& it) { return backdrop(layer, it); },
+                [](const model::ProgressContent& it) {
+                    return fmt::format("{{ color: '{}'{}, form: '{}', thickness: {} }}", it.colour,
+                                       it.track.empty() ? "" : fmt::format(", toColor: '{}'", it.track),
+                                       model::word(it.form), numberText(it.thickness));
+                },
+                [&](const model::ClipContent& it) {
+                    const Size size = clipSizeOf(m_build.input, layer);
+                    std::string frames;
+                    for (int i = 0; i < plan::bakedFrames(it); ++i) {
+                        frames += "\n      " + pair(fmt::format("{}-{:03}", layer.id, i)) + ",";
+                    }
+                    return fmt::format("{{\n    width: {}, height: {}, frames: [{}\n    ],\n  }}",
+                                       numberText(size.width), numberText(size.height), frames);
+                },
+                [&](const model::ImageContent&) { return fmt::format("{{ picture: {} }}", pair(layer.id)); },
+                [](const model::FirstScreenContent&) { return std::string("{}"); },
+                [](const model::GroupContent&) { return std::string("{}"); }},
+            layer.contents);
     }
 
 private:
@@ -67,30 +64,31 @@ private:
         return fmt::format("[require('./images/{}.png'), require('./images/{}.png')]", name, dark);
     }
 
-    [[nodiscard]] std::string backdrop(const model::Layer& layer) {
-        std::string out = fmt::format("{{ color: '{}'", layer.fill.colour);
-        if (!layer.fill.to.empty()) {
+    [[nodiscard]] std::string backdrop(const model::Layer& layer, const model::BackdropContent& content) {
+        const auto& fill = content.fill;
+        std::string out = fmt::format("{{ color: '{}'", fill.colour);
+        if (!fill.to.empty()) {
             const auto name = layer.id + "-gradient";
-            strip(layer, name, Appearance::Light);
-            strip(layer, name + "-dark", Appearance::Dark);
+            strip(fill, name, Appearance::Light);
+            strip(fill, name + "-dark", Appearance::Dark);
             out += fmt::format(
                 ", gradient: [require('./images/{0}.png'), require('./images/{0}-dark.png')], angle: {1}",
-                name, numberText(layer.fill.angle));
+                name, numberText(fill.angle));
         }
-        if (layer.picture && m_build.has("launch/images/" + layer.id + ".png")) {
+        if (content.picture && m_build.has("launch/images/" + layer.id + ".png")) {
             out += fmt::format(", picture: {}{}", pair(layer.id),
-                               layer.picture->fit == model::Fit::Fill ? ", fillsBox: true" : "");
+                               content.picture->fit == model::Fit::Fill ? ", fillsBox: true" : "");
         }
         return out + " }";
     }
 
-    void strip(const model::Layer& layer, const std::string& name, Appearance appearance) {
+    void strip(const model::Fill& fill, const std::string& name, Appearance appearance) {
         auto sheet = std::make_shared<art::Art>();
         sheet->viewBox = {0, 0, 4, kStripLength};
         art::Gradient gradient;
         gradient.end = {0, kStripLength};
-        gradient.stops = {{0, model::colourOf(m_build.sequence().palette, layer.fill.colour, appearance)},
-                          {1, model::colourOf(m_build.sequence().palette, layer.fill.to, appearance)}};
+        gradient.stops = {{0, model::colourOf(m_build.sequence().palette, fill.colour, appearance)},
+                          {1, model::colourOf(m_build.sequence().palette, fill.to, appearance)}};
         art::Shape shape;
         shape.path = art::rectPath(sheet->viewBox, 0, 0);
         shape.fill = std::move(gradient);

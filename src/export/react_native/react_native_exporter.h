@@ -9,7 +9,8 @@ namespace scaena::exporting {
 /// script can draw, and a component that plays the rest. See docs/exporters/react-native.md.
 class ReactNativeExporter : public Exporter {
 public:
-    Id id() const override { return "react-native"; }
+    plan::ExportId id() const override { return "react-native"; }
+    bool hasPackage() const override { return true; }
     std::string name() const override { return "React Native"; }
     Result<Export> build(const ExportInput& input) const override;
 };

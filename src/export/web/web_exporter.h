@@ -9,7 +9,7 @@ namespace scaena::exporting {
 /// manifest, icons and startup images. See docs/exporters/web.md.
 class WebExporter : public Exporter {
 public:
-    Id id() const override { return "web"; }
+    plan::ExportId id() const override { return "web"; }
     std::string name() const override { return "Web"; }
     Result<Export> build(const ExportInput& input) const override;
 };

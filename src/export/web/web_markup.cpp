@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/parts.h"
 #include "core/art/write_svg.h"
+#include "core/base/cases.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/look_tree.h"
@@ -17,7 +18,6 @@
 namespace scaena::exporting {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -31,27 +31,22 @@ public:
         : m_build(build), m_index(index), m_layer(build.sequence().layers[index]) {}
 
     [[nodiscard]] std::string text() {
-        switch (m_layer.kind) {
-        case LayerKind::Backdrop:
-            return m_layer.picture ? "<div class=\"launch-picture\"></div>" : "";
-        case LayerKind::Artwork:
-        case LayerKind::FooterMark:
-        case LayerKind::Shape:
+        using Text = std::string;
+        const auto drawing = [this](const auto&) {
             return plate() +
                    byAppearance([this](Appearance a) { return art(a); }, project::differsByNight(m_layer));
-        case LayerKind::Text:
-            return words();
-        case LayerKind::Image:
-            return image();
-        case LayerKind::Progress:
-            return progress();
-        case LayerKind::Clip:
-            return clip();
-        case LayerKind::FirstScreen:
-        case LayerKind::Group:
-            break;
-        }
-        return {};
+        };
+        return std::visit(Cases{drawing,
+                                [](const model::BackdropContent& it) {
+                                    return Text(it.picture ? "<div class=\"launch-picture\"></div>" : "");
+                                },
+                                [this](const model::TextContent& it) { return words(it); },
+                                [this](const model::ImageContent& it) { return image(it); },
+                                [this](const model::ProgressContent& it) { return progress(it); },
+                                [this](const model::ClipContent& it) { return clip(it); },
+                                [](const model::FirstScreenContent&) { return Text(); },
+                                [](const model::GroupContent&) { return Text(); }},
+                          m_layer.contents);
     }
 
 private:
@@ -67,7 +62,7 @@ private:
     }
 
     [[nodiscard]] std::string plate() const {
-        return m_layer.plate ? "<div class=\"launch-plate\"></div>" : "";
+        return model::plateOf(m_layer) ? "<div class=\"launch-plate\"></div>" : "";
     }
 
     [[nodiscard]] std::string svg(const art::Art& art, const std::string& attributes,
@@ -129,9 +124,8 @@ private:
     }
 
     /// Outlines instead of letters: no typeface has to be there, and every browser shows the same.
-    [[nodiscard]] std::string words() const {
-        const auto path =
-            m_build.input.outliner.outline(m_layer.text, m_build.input.shelf.bytesOf(m_layer.text.fontFile));
+    [[nodiscard]] std::string words(const model::TextContent& text) const {
+        const auto path = m_build.input.outliner.outline(text, m_build.input.shelf.bytesOf(text.fontFile));
         const auto whole = [&](const char* part) {
             return fmt::format("<svg class=\"launch-middle\"{}><path class=\"launch-text\" d=\"{}\"/></svg>",
                                part, art::toText(path));
@@ -142,9 +136,9 @@ private:
         return whole(" data-part=\"whole\"") + whole(" data-part=\"fills\"") + outlines(Appearance::Light);
     }
 
-    [[nodiscard]] std::string image() {
+    [[nodiscard]] std::string image(const model::ImageContent& content) {
         std::string sources[2];
-        for (const auto& picture : m_layer.pictures) {
+        for (const auto& picture : content.pictures) {
             const auto* bytes = m_build.input.shelf.bytesOf(picture.path);
             const auto ending = bytes ? pictureEnding(*bytes) : std::string();
             if (ending.empty()) {
@@ -168,8 +162,7 @@ private:
                            dark, sources[0], sources[0].substr(0, sources[0].find(' ')));
     }
 
-    [[nodiscard]] std::string progress() const {
-        const auto& content = m_layer.progress;
+    [[nodiscard]] std::string progress(const model::ProgressContent& content) const {
         const double width = m_layer.place.width;
         const double height = m_layer.place.height;
         const double thick = content.thickness;
@@ -214,8 +207,7 @@ private:
     }
 
     /// One sheet with all pictures: one request, and no flicker while the first are shown.
-    [[nodiscard]] std::string clip() {
-        const auto& content = m_layer.clip;
+    [[nodiscard]] std::string clip(const model::ClipContent& content) {
         const int frames = plan::bakedFrames(content);
         const Size shown = clipSizeOf(m_build.input, m_layer);
         const int columns = static_cast<int>(std::ceil(std::sqrt(frames * shown.height / shown.width)));

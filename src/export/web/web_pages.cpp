@@ -11,8 +11,6 @@
 
 namespace scaena::exporting {
 
-using model::LayerKind;
-
 namespace {
 
 /// The launch as markup: one element a layer, from back to front. Screen readers pass over it.
@@ -21,14 +19,14 @@ std::string bodyMarkup(WebBuild& build) {
     const auto& opening = build.sequence().opening.layers;
     for (std::size_t i = 0; i < build.sequence().layers.size(); ++i) {
         const auto& layer = build.sequence().layers[i];
-        if (layer.kind == LayerKind::FirstScreen || layer.kind == LayerKind::Group) {
+        if (layer.as<model::FirstScreenContent>() || layer.as<model::GroupContent>()) {
             continue;
         }
         const bool shown = std::find(opening.begin(), opening.end(), layer.id) != opening.end() &&
-                           schedule::canBeStatic(layer.kind);
+                           schedule::canBeStatic(layer.kind());
         out +=
             fmt::format("<!-- {} -->\n<div class=\"launch-layer{}{}\" data-layer=\"{}\">{}</div>\n",
-                        commentText(layer.name), layer.kind == LayerKind::Backdrop ? " launch-backdrop" : "",
+                        commentText(layer.name), layer.as<model::BackdropContent>() ? " launch-backdrop" : "",
                         shown ? " launch-opening" : "", i, layerMarkup(build, i));
     }
     return out + "</div>\n";

@@ -13,7 +13,6 @@
 namespace scaena::exporting {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -147,41 +146,45 @@ private:
 
     std::string layer(const std::string& root, std::size_t index) {
         const auto& it = m_build.sequence().layers[index];
-        if (it.kind == LayerKind::FirstScreen || it.kind == LayerKind::Group) {
+        if (it.as<model::FirstScreenContent>() || it.as<model::GroupContent>()) {
             return {};
         }
         const auto selector = fmt::format("{} [data-layer='{}']", root, index);
         std::string out = fmt::format("\n/* {} */\n", commentText(it.name));
-        if (it.kind == LayerKind::Backdrop) {
+        if (it.as<model::BackdropContent>()) {
             return out + backdrop(selector, it);
         }
-        out += fmt::format("{} {{ {}{}{} }}\n", selector, boxOf(it.place), turnOf(it, it.place),
-                           it.tint.empty() ? "" : fmt::format(" color: {};", m_build.colour(it.tint)));
+        out += fmt::format(
+            "{} {{ {}{}{} }}\n", selector, boxOf(it.place), turnOf(it, it.place),
+            model::tintOf(it).empty() ? "" : fmt::format(" color: {};", m_build.colour(model::tintOf(it))));
         if (it.landscape) {
             out += fmt::format("@media (min-aspect-ratio: 1/1) {{\n  {} {{ {}{} }}\n}}\n", selector,
                                boxOf(*it.landscape), turnOf(it, *it.landscape));
         }
-        if (it.kind == LayerKind::Text) {
-            out += fmt::format("{} .launch-text {{ fill: {}; }}\n", selector, m_build.colour(it.text.colour));
+        if (it.as<model::TextContent>()) {
+            out += fmt::format("{} .launch-text {{ fill: {}; }}\n", selector,
+                               m_build.colour(it.get<model::TextContent>().colour));
         }
-        if (it.plate) {
+        if (const auto* plate = model::plateOf(it)) {
             out += fmt::format("{0} .launch-plate {{ width: {1}; height: {1}; background: {2}; }}\n",
-                               selector, pixels(it.plate->diameter), m_build.colour(it.plate->colour));
+                               selector, pixels(plate->diameter), m_build.colour(plate->colour));
         }
         return out;
     }
 
     std::string backdrop(const std::string& selector, const model::Layer& it) {
-        const auto fill = it.fill.to.empty()
-                              ? m_build.colour(it.fill.colour)
-                              : fmt::format("linear-gradient({}deg, {}, {})", numberText(it.fill.angle),
-                                            m_build.colour(it.fill.colour), m_build.colour(it.fill.to));
+        const auto& colours = it.get<model::BackdropContent>().fill;
+        const auto fill = colours.to.empty()
+                              ? m_build.colour(colours.colour)
+                              : fmt::format("linear-gradient({}deg, {}, {})", numberText(colours.angle),
+                                            m_build.colour(colours.colour), m_build.colour(colours.to));
         std::string out = fmt::format("{} {{ background: {}; }}\n", selector, fill);
-        if (!it.picture) {
+        const auto* picture = model::pictureOf(it);
+        if (!picture) {
             return out;
         }
         out += fmt::format("{} .launch-picture {{ background-size: {}; }}\n", selector,
-                           it.picture->fit == model::Fit::Fill ? "cover" : "contain");
+                           picture->fit == model::Fit::Fill ? "cover" : "contain");
         const auto rule = [&](const std::string& path, const char* mark, const char* media) {
             const auto* bytes = m_build.input.shelf.bytesOf(path);
             const auto ending = bytes ? pictureEnding(*bytes) : std::string();
@@ -195,10 +198,10 @@ private:
             out += *media ? fmt::format("@media {} {{\n  {}}}\n", media, line) : line;
         };
         // In the order of the fallbacks: what fits a screen best comes last.
-        rule(it.picture->light, "", "");
-        rule(it.picture->landscape, "-landscape", "(min-aspect-ratio: 1/1)");
-        rule(it.picture->dark, "-dark", "(prefers-color-scheme: dark)");
-        rule(it.picture->darkLandscape, "-dark-landscape",
+        rule(picture->light, "", "");
+        rule(picture->landscape, "-landscape", "(min-aspect-ratio: 1/1)");
+        rule(picture->dark, "-dark", "(prefers-color-scheme: dark)");
+        rule(picture->darkLandscape, "-dark-landscape",
              "(prefers-color-scheme: dark) and (min-aspect-ratio: 1/1)");
         return out;
     }

@@ -22,7 +22,7 @@ QtFrameMaker::openings(const model::Sequence& sequence, const project::ArtShelf&
 }
 
 std::string QtFrameMaker::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                   const Id& layer, model::Appearance appearance, int side, double part,
+                                   const LayerId& layer, model::Appearance appearance, int side, double part,
                                    std::optional<Colour> backing, bool round) const {
     return madeInPaintThread([&] {
         const QImage image = layerImage(sequence, shelf, layer, {appearance, side, part, backing, round});

@@ -11,9 +11,9 @@ public:
     std::vector<std::function<std::string()>>
     openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
              std::vector<exporting::OpeningOrder> orders) const override;
-    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
-                         model::Appearance appearance, int side, double part, std::optional<Colour> backing,
-                         bool round) const override;
+    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                         const LayerId& layer, model::Appearance appearance, int side, double part,
+                         std::optional<Colour> backing, bool round) const override;
 };
 
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "render/frames/frame_painter.h"
 
+#include "core/base/cases.h"
 #include "render/base/convert.h"
 #include "render/base/group_opacity.h"
 #include "render/frames/progress_painter.h"
@@ -14,7 +15,6 @@
 
 namespace scaena::render {
 
-using model::LayerKind;
 using schedule::LayerState;
 
 namespace {
@@ -99,9 +99,8 @@ public:
 
     /// The rectangle upright on the screen in which the layer can paint; nothing if that may be anywhere.
     [[nodiscard]] std::optional<QRectF> reach() const {
-        const bool framed = layer().kind == LayerKind::Artwork || layer().kind == LayerKind::FooterMark ||
-                            layer().kind == LayerKind::Shape || layer().kind == LayerKind::Text ||
-                            layer().kind == LayerKind::Image;
+        const bool framed = layer().art() || layer().as<model::ShapeContent>() ||
+                            layer().as<model::TextContent>() || layer().as<model::ImageContent>();
         if (!framed || !m_state.outer.isIdentity() || m_state.mask > 0) {
             return std::nullopt;
         }
@@ -113,9 +112,9 @@ public:
     }
     /// Whether each of its rows is of one colour.
     [[nodiscard]] bool isPlainRows() const {
-        const bool upright = std::fmod(layer().fill.angle, 180) == 0 && m_state.rotation == 0;
-        return layer().kind == LayerKind::Backdrop && upright &&
-               (m_state.plain || (m_prepared.picture.isNull() && m_prepared.sideways.isNull()));
+        const auto* backdrop = layer().as<model::BackdropContent>();
+        const bool upright = backdrop && std::fmod(backdrop->fill.angle, 180) == 0 && m_state.rotation == 0;
+        return upright && (m_state.plain || (m_prepared.picture.isNull() && m_prepared.sideways.isNull()));
     }
 
 private:
@@ -132,30 +131,27 @@ private:
     }
 
     [[nodiscard]] bool needsGroup() const {
-        switch (layer().kind) {
-        case LayerKind::Backdrop:
-            return m_prepared.layer.picture.has_value();
-        case LayerKind::FirstScreen:
-            return true;
-        case LayerKind::Progress:
-            return true;
-        case LayerKind::Image:
-        case LayerKind::Clip:
-            return m_prepared.missingArt;
-        default:
+        const auto drawn = [this](const auto&) {
             return m_prepared.plate.isValid() || (m_prepared.art && m_prepared.art->needsGroup()) ||
                    m_state.draw < 1;
-        }
+        };
+        return std::visit(Cases{drawn,
+                                [](const model::BackdropContent& it) { return it.picture.has_value(); },
+                                [](const model::FirstScreenContent&) { return true; },
+                                [](const model::ProgressContent&) { return true; },
+                                [this](const model::ImageContent&) { return m_prepared.missingArt; },
+                                [this](const model::ClipContent&) { return m_prepared.missingArt; }},
+                          layer().contents);
     }
 
     /// The box in which ink can lie; text may reach over its place, art is cut to it.
     [[nodiscard]] QRectF tightBox() const {
         QRectF box = m_box;
-        if (layer().kind == LayerKind::Text && m_prepared.art) {
+        if (layer().as<model::TextContent>() && m_prepared.art) {
             box = box.united(m_prepared.art->viewBox().adjusted(-2, -2, 2, 2));
         }
         if (m_prepared.plate.isValid()) {
-            const double r = layer().plate->diameter / 2;
+            const double r = model::plateOf(layer())->diameter / 2;
             box = box.united(QRectF(-r, -r, 2 * r, 2 * r));
         }
         return box;
@@ -168,38 +164,30 @@ private:
     }
 
     void content(QPainter& painter) const {
-        switch (layer().kind) {
-        case LayerKind::Backdrop:
-            backdrop(painter);
-            break;
-        case LayerKind::FirstScreen:
-            paintFirstScreen(painter, m_prepared, m_box);
-            break;
-        case LayerKind::Text:
-            m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
-            break;
-        case LayerKind::Artwork:
-        case LayerKind::FooterMark:
-        case LayerKind::Shape:
-            artwork(painter);
-            break;
-        case LayerKind::Image:
-            m_prepared.missingArt ? artwork(painter) : paintFitted(painter, m_prepared.picture, m_box);
-            break;
-        case LayerKind::Clip:
-            m_prepared.missingArt ? artwork(painter) : clip(painter);
-            break;
-        case LayerKind::Progress:
-            paintProgress(painter, layer().progress, m_box, m_state.progress, m_prepared.from, m_prepared.to);
-            break;
-        case LayerKind::Group:
-            break;
-        }
+        std::visit(
+            Cases{[&](const model::BackdropContent& it) { backdrop(painter, it); },
+                  [&](const model::FirstScreenContent&) { paintFirstScreen(painter, m_prepared, m_box); },
+                  [&](const model::TextContent&) {
+                      m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
+                  },
+                  [&](const model::ArtContent&) { artwork(painter); },
+                  [&](const model::ShapeContent&) { artwork(painter); },
+                  [&](const model::ImageContent&) {
+                      m_prepared.missingArt ? artwork(painter)
+                                            : paintFitted(painter, m_prepared.picture, m_box);
+                  },
+                  [&](const model::ClipContent& it) {
+                      m_prepared.missingArt ? artwork(painter) : clip(painter, it);
+                  },
+                  [&](const model::ProgressContent& it) {
+                      paintProgress(painter, it, m_box, m_state.progress, m_prepared.from, m_prepared.to);
+                  },
+                  [](const model::GroupContent&) {}},
+            layer().contents);
     }
 
     /// Drawn at the pixels it will have, so that it is as sharp as the screen.
-    void clip(QPainter& painter) const {
-        const auto& content = layer().clip;
+    void clip(QPainter& painter, const model::ClipContent& content) const {
         const double played = content.from + (content.stopAt - content.from) * m_state.clip;
         const double time = m_state.clip >= 1 ? content.keep.value_or(content.stopAt) : played;
         const auto& size = m_prepared.clip->info().size;
@@ -215,13 +203,13 @@ private:
         painter.drawImage(box, m_prepared.clip->at(time, pixels));
     }
 
-    void backdrop(QPainter& painter) const {
-        backdropColour(painter);
+    void backdrop(QPainter& painter, const model::BackdropContent& content) const {
+        backdropColour(painter, content.fill);
         const QImage& picture = m_wide ? m_prepared.sideways : m_prepared.picture;
         if (picture.isNull() || m_state.plain) {
             return;
         }
-        if (layer().picture->fit == model::Fit::Whole) {
+        if (content.picture->fit == model::Fit::Whole) {
             paintFitted(painter, picture, m_box);
             return;
         }
@@ -231,12 +219,12 @@ private:
                                  part.width(), part.height()));
     }
 
-    void backdropColour(QPainter& painter) const {
+    void backdropColour(QPainter& painter, const model::Fill& fill) const {
         if (m_prepared.from == m_prepared.to) {
             painter.fillRect(m_box, m_prepared.from);
             return;
         }
-        const auto line = gradientLine(layer().fill.angle, m_box);
+        const auto line = gradientLine(fill.angle, m_box);
         QLinearGradient gradient(line.from, line.to);
         gradient.setColorAt(0, m_prepared.from);
         gradient.setColorAt(1, m_prepared.to);
@@ -246,7 +234,7 @@ private:
     void artwork(QPainter& painter) const {
         if (m_prepared.plate.isValid() && m_state.mask <= 0) {
             QPainterPath disc;
-            const double r = layer().plate->diameter / 2;
+            const double r = model::plateOf(layer())->diameter / 2;
             disc.addEllipse(QPointF(), r, r);
             painter.fillPath(disc, m_prepared.plate);
         }
@@ -284,7 +272,7 @@ namespace {
 
 /// Whether the layer hides everything beneath it.
 bool coversAll(const PreparedLayer& prepared, const LayerState& state, QSizeF screen) {
-    const bool whole = prepared.layer.kind == LayerKind::Backdrop && state.size.width >= screen.width() &&
+    const bool whole = prepared.layer.as<model::BackdropContent>() && state.size.width >= screen.width() &&
                        state.size.height >= screen.height();
     const bool still =
         state.rotation == 0 && std::abs(state.scaleX) >= 1 && std::abs(state.scaleY) >= 1 &&

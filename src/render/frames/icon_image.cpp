@@ -43,7 +43,7 @@ Way wayOf(IconLook look) {
 
 }
 
-QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shelf, const Id& layer,
+QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shelf, const LayerId& layer,
                   const LayerImage& how) {
     const auto& [appearance, side, part, backing, round] = how;
     const auto* shown = model::findThing(sequence.layers, layer);
@@ -55,7 +55,9 @@ QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shel
     alone.palette = sequence.palette;
     alone.opening = sequence.opening;
     alone.layers = {*shown};
-    alone.layers[0].plate.reset();
+    if (auto* artwork = alone.layers[0].as<model::ArtworkContent>()) {
+        artwork->plate.reset();
+    }
     const double longest = std::max({shown->place.width, shown->place.height, 1.0});
     const double scale = side * part / longest;
     const Scene scene(alone, shelf, appearance, scale);

@@ -19,7 +19,7 @@ struct LayerImage {
 /// One artwork or image alone in the middle of a square picture; null if there is no such layer. May be
 /// called from any thread.
 [[nodiscard]] QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                const Id& layer, const LayerImage& how);
+                                const LayerId& layer, const LayerImage& how);
 
 /// How systems show an app's icon: adaptive icons cut to a circle or to soft corners, or as a shape alone in
 /// the wallpaper's colours; a square with rounded corners; a web app's icon as it is, or cut to the circle

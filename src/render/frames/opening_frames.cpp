@@ -128,7 +128,7 @@ ScenePtr OpeningFrames::sceneOf(const exporting::OpeningOrder& order, const sche
                                           [&](const auto& it) { return it.layer == static_cast<int>(i); });
             if (!seen) {
                 shown.layers[i] = {}; // keeps the places of the others, and costs nothing to prepare
-                shown.layers[i].kind = model::LayerKind::Group;
+                shown.layers[i].contents = model::GroupContent();
             }
         }
         scene = std::make_shared<Scene>(shown, m_shelf, order.conditions.appearance, order.density);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "render/frames/scene.h"
 
+#include "core/base/cases.h"
 #include "core/project/shown_art.h"
 #include "render/art/image_cache.h"
 #include "render/base/convert.h"
@@ -9,7 +10,6 @@
 namespace scaena::render {
 
 using model::Appearance;
-using model::LayerKind;
 
 namespace {
 
@@ -56,57 +56,62 @@ public:
         PreparedLayer prepared;
         prepared.layer = layer;
         prepared.sources = sourcesOf(layer);
-        switch (layer.kind) {
-        case LayerKind::Backdrop:
-            prepared.from = colour(layer.fill.colour);
-            prepared.to = layer.fill.to.empty() ? prepared.from : colour(layer.fill.to);
-            prepared.picture = image(project::backdropPicture(layer, m_appearance, false));
-            prepared.sideways = image(project::backdropPicture(layer, m_appearance, true));
-            break;
-        case LayerKind::Artwork:
-        case LayerKind::FooterMark:
-        case LayerKind::Shape:
-            artwork(prepared);
-            break;
-        case LayerKind::Text:
-            prepared.art = std::make_shared<const PreparedArt>(
-                outlineText(layer.text, m_shelf.bytesOf(layer.text.fontFile)), colour(layer.text.colour), 1);
-            break;
-        case LayerKind::FirstScreen:
-            prepared.screenBackground = colour(layer.firstScreen.background);
-            prepared.picture = image(screenshotPath(layer.firstScreen));
-            for (const auto& block : layer.firstScreen.blocks) {
-                prepared.blockColours.push_back(colour(block.colour));
-            }
-            break;
-        case LayerKind::Image:
-            picture(prepared);
-            break;
-        case LayerKind::Progress:
-            prepared.from = colour(layer.progress.colour);
-            prepared.to = layer.progress.track.empty() ? QColor() : colour(layer.progress.track);
-            break;
-        case LayerKind::Clip:
-            prepared.clip = ClipPictures::make(bytes(clipPath(layer)));
-            markIfMissing(prepared, prepared.clip == nullptr);
-            break;
-        case LayerKind::Group:
-            break;
-        }
+        const Cases prepare{[&](const model::BackdropContent& it) {
+                                prepared.from = colour(it.fill.colour);
+                                prepared.to = it.fill.to.empty() ? prepared.from : colour(it.fill.to);
+                                prepared.picture =
+                                    image(project::backdropPicture(layer, m_appearance, false));
+                                prepared.sideways =
+                                    image(project::backdropPicture(layer, m_appearance, true));
+                            },
+                            [&](const model::ArtContent&) { artwork(prepared); },
+                            [&](const model::ShapeContent&) { artwork(prepared); },
+                            [&](const model::TextContent& it) {
+                                prepared.art = std::make_shared<const PreparedArt>(
+                                    outlineText(it, m_shelf.bytesOf(it.fontFile)), colour(it.colour), 1);
+                            },
+                            [&](const model::FirstScreenContent& it) {
+                                prepared.screenBackground = colour(it.background);
+                                prepared.picture = image(pathOf(it));
+                                for (const auto& block : it.blocks) {
+                                    prepared.blockColours.push_back(colour(block.colour));
+                                }
+                            },
+                            [&](const model::ImageContent&) { picture(prepared); },
+                            [&](const model::ProgressContent& it) {
+                                prepared.from = colour(it.colour);
+                                prepared.to = it.track.empty() ? QColor() : colour(it.track);
+                            },
+                            [&](const model::ClipContent& it) {
+                                prepared.clip = ClipPictures::make(bytes(pathOf(it)));
+                                markIfMissing(prepared, prepared.clip == nullptr);
+                            },
+                            [](const model::GroupContent&) {}};
+        std::visit(prepare, layer.contents);
         return prepared;
     }
 
     /// The objects a layer is made from; the same ones make the same layer.
     [[nodiscard]] std::vector<const void*> sourcesOf(const model::Layer& layer) const {
-        std::vector<const void*> sources = {m_shelf.artOf(layer, m_appearance).get(),
-                                            bytes(layer.text.fontFile).get(),
-                                            bytes(clipPath(layer)).get(),
-                                            bytes(screenshotPath(layer.firstScreen)).get(),
-                                            bytes(project::backdropPicture(layer, m_appearance, false)).get(),
-                                            bytes(project::backdropPicture(layer, m_appearance, true)).get()};
-        if (const auto* shown = project::pictureFor(layer, m_density, m_appearance)) {
-            sources.push_back(bytes(shown->path).get());
-        }
+        std::vector<const void*> sources;
+        const auto file = [&](const std::string& path) { sources.push_back(bytes(path).get()); };
+        const auto none = [](const auto&) {};
+        std::visit(Cases{none,
+                         [&](const model::BackdropContent&) {
+                             file(project::backdropPicture(layer, m_appearance, false));
+                             file(project::backdropPicture(layer, m_appearance, true));
+                         },
+                         [&](const model::ArtworkContent&) { sources.push_back(artFor(layer)); },
+                         [&](const model::FooterContent&) { sources.push_back(artFor(layer)); },
+                         [&](const model::TextContent& it) { file(it.fontFile); },
+                         [&](const model::FirstScreenContent& it) { file(pathOf(it)); },
+                         [&](const model::ClipContent& it) { file(pathOf(it)); },
+                         [&](const model::ImageContent&) {
+                             if (const auto* it = project::pictureFor(layer, m_density, m_appearance)) {
+                                 file(it->path);
+                             }
+                         }},
+                   layer.contents);
         return sources;
     }
 
@@ -121,13 +126,16 @@ private:
     [[nodiscard]] QImage image(const std::string& path) const {
         return path.empty() ? QImage() : decodedImage(bytes(path));
     }
-    [[nodiscard]] std::string screenshotPath(const model::FirstScreenContent& content) const {
+    [[nodiscard]] const void* artFor(const model::Layer& layer) const {
+        return m_shelf.artOf(layer, m_appearance).get();
+    }
+    [[nodiscard]] std::string pathOf(const model::FirstScreenContent& content) const {
         const bool dark = m_appearance == Appearance::Dark && !content.darkImage.empty();
         return dark ? content.darkImage : content.lightImage;
     }
-    [[nodiscard]] std::string clipPath(const model::Layer& layer) const {
-        const bool dark = m_appearance == Appearance::Dark && !layer.clip.darkPath.empty();
-        return dark ? layer.clip.darkPath : layer.clip.path;
+    [[nodiscard]] std::string pathOf(const model::ClipContent& content) const {
+        const bool dark = m_appearance == Appearance::Dark && !content.darkPath.empty();
+        return dark ? content.darkPath : content.path;
     }
 
     static void markIfMissing(PreparedLayer& prepared, bool missing) {
@@ -142,9 +150,9 @@ private:
         if (!art) {
             return nullptr;
         }
-        const Colour tint = layer.tint.empty()
-                                ? Colour{0, 0, 0, 255}
-                                : model::colourOf(m_sequence.palette, layer.tint, m_appearance);
+        const auto ref = model::tintOf(layer);
+        const Colour tint =
+            ref.empty() ? Colour{0, 0, 0, 255} : model::colourOf(m_sequence.palette, ref, m_appearance);
         const auto& place = model::placeOn(layer, landscape);
         const double fit = art::fitInto(art->viewBox, {0, 0, place.width, place.height}).meanScale();
         return std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
@@ -153,11 +161,12 @@ private:
     void artwork(PreparedLayer& prepared) const {
         const auto& layer = prepared.layer;
         prepared.art = artIn(layer, false);
-        if (layer.kind == LayerKind::Shape && project::hasOtherBox(layer)) {
+        if (layer.as<model::ShapeContent>() && project::hasOtherBox(layer)) {
             prepared.wide = artIn(layer, true);
         }
         markIfMissing(prepared, !prepared.art);
-        prepared.plate = layer.plate ? colour(layer.plate->colour) : QColor();
+        const auto* plate = model::plateOf(layer);
+        prepared.plate = plate ? colour(plate->colour) : QColor();
     }
 
     void picture(PreparedLayer& prepared) const {

@@ -9,12 +9,12 @@ namespace scaena::render {
 
 QImage layerThumbnail(const Scene& scene, int layer, QSize pixels) {
     const auto& prepared = scene.layers()[static_cast<std::size_t>(layer)];
-    const auto kind = prepared.layer.kind;
-    if (model::coversScreen(kind) || kind == model::LayerKind::Group || pixels.isEmpty()) {
+    if (model::coversScreen(prepared.layer.kind()) || prepared.layer.as<model::GroupContent>() ||
+        pixels.isEmpty()) {
         return {};
     }
     QSizeF box(std::max(1.0, prepared.layer.place.width), std::max(1.0, prepared.layer.place.height));
-    if (kind == model::LayerKind::Text && prepared.art) {
+    if (prepared.layer.as<model::TextContent>() && prepared.art) {
         box = prepared.art->viewBox().size().expandedTo({1, 1}); // its ink, not its place
     }
     schedule::LayerState state;

@@ -70,8 +70,9 @@ void paintFirstScreen(QPainter& painter, const PreparedLayer& prepared, const QR
     }
     painter.setPen(Qt::NoPen);
     double y = box.top();
-    for (std::size_t i = 0; i < prepared.layer.firstScreen.blocks.size() && y < box.bottom(); ++i) {
-        const auto& it = prepared.layer.firstScreen.blocks[i];
+    for (std::size_t i = 0;
+         i < prepared.layer.get<model::FirstScreenContent>().blocks.size() && y < box.bottom(); ++i) {
+        const auto& it = prepared.layer.get<model::FirstScreenContent>().blocks[i];
         painter.setBrush(prepared.blockColours[i]);
         block(painter, it.kind, {box.left(), y, box.width(), it.height});
         y += it.height;

@@ -26,7 +26,7 @@ model::Sequence standing() {
         .build();
 }
 
-model::Sequence withMove(model::Sequence sequence, model::MoveKind kind, bool stays, Id& made) {
+model::Sequence withMove(model::Sequence sequence, model::MoveKind kind, bool stays, CueId& made) {
     sequence = edit::addCue(std::move(sequence), "logo", "rest", 50, kind, made);
     return stays ? edit::keepInSight(std::move(sequence), made) : sequence;
 }
@@ -44,7 +44,7 @@ TEST_CASE("A move that comes in takes its layer out of the beats before, and tha
     const auto before = schedule::resolve(standing(), {});
     for (const auto kind : kComing) {
         INFO(model::word(kind));
-        Id made;
+        CueId made;
         const auto changed = withMove(standing(), kind, false, made);
         const auto after = schedule::resolve(changed, {});
         const auto found = check::vanishing(before, after);
@@ -74,7 +74,7 @@ TEST_CASE(
             for (const bool reduced : {false, true}) {
                 INFO(target.name << " " << model::word(kind) << (reduced ? " reduced" : ""));
                 conditions.reducedMotion = reduced;
-                Id made;
+                CueId made;
                 const auto changed = withMove(standing(), kind, true, made);
                 const auto after = schedule::resolve(changed, conditions);
                 const auto plain = schedule::resolve(standing(), conditions);
@@ -104,7 +104,7 @@ TEST_CASE(
 TEST_CASE("Letting a cue bring its layer in is the other way of the same choice") {
     for (const auto kind : kComing) {
         INFO(model::word(kind));
-        Id made;
+        CueId made;
         const auto coming = withMove(standing(), kind, false, made);
         CHECK(edit::canKeepInSight(coming.cues.back()));
         const auto staying = edit::keepInSight(coming, made);
@@ -114,7 +114,7 @@ TEST_CASE("Letting a cue bring its layer in is the other way of the same choice"
 }
 
 TEST_CASE("What was not seen before, or did not change, is not said") {
-    Id made;
+    CueId made;
     const auto with = withMove(standing(), model::MoveKind::Bounce, false, made);
     const auto before = schedule::resolve(with, {});
     CHECK(check::vanishing(before, before).empty());

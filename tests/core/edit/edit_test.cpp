@@ -28,52 +28,57 @@ model::Sequence small() {
         .build();
 }
 
-const model::Cue& cueOf(const model::Sequence& sequence, const Id& id) {
+const model::Cue& cueOf(const model::Sequence& sequence, const CueId& id) {
     return *model::findThing(sequence.cues, id);
 }
 
 /// A random edit of a random thing, as a person might make it.
 model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
-    const Id cueId = s.cues.empty()
-                         ? "none"
-                         : s.cues[static_cast<std::size_t>(random.below(static_cast<int>(s.cues.size())))].id;
-    const Id beatId = s.beats[static_cast<std::size_t>(random.below(static_cast<int>(s.beats.size())))].id;
-    Id made;
-    const Id layerId = s.layers[static_cast<std::size_t>(random.below(static_cast<int>(s.layers.size())))].id;
+    const auto any = [&](const auto& things) {
+        return things[static_cast<std::size_t>(random.below(static_cast<int>(things.size())))].id;
+    };
+    const CueId cueId = s.cues.empty() ? CueId("none") : any(s.cues);
+    const BeatId beatId = any(s.beats);
+    CueId made;
+    const LayerId layerId = any(s.layers);
+    LayerId madeLayer;
+    BeatId madeBeat;
+    GateId madeGate;
+    TakeId madeTake;
     switch (random.below(30)) {
     case 12:
         return removeLayer(s, layerId);
     case 13:
-        return duplicateLayer(s, layerId, made);
+        return duplicateLayer(s, layerId, madeLayer);
     case 14:
         return reorderLayer(s, layerId, static_cast<std::size_t>(random.below(6)));
     case 15:
-        return groupLayers(s, {layerId, s.layers.back().id}, made);
+        return groupLayers(s, {layerId, s.layers.back().id}, madeLayer);
     case 16:
         return ungroup(s, layerId);
     case 17:
         return resizeLayer(moveLayer(s, layerId, random.below(99) - 50, 3, random.oneIn(2)), layerId,
                            {50, 30}, false);
     case 18:
-        return addBeat(s, beatId, static_cast<model::BeatKind>(random.below(5)), "New", made);
+        return addBeat(s, beatId, static_cast<model::BeatKind>(random.below(5)), "New", madeBeat);
     case 19:
-        return splitBeat(s, beatId, random.below(600), 600, made);
+        return splitBeat(s, beatId, random.below(600), 600, madeBeat);
     case 20:
         return removeBeat(s, beatId);
     case 21:
         return shiftBeat(s, beatId, random.oneIn(2) ? 1 : -1);
     case 22:
-        return random.oneIn(2) ? addGate(s, "More", made)
+        return random.oneIn(2) ? addGate(s, "More", madeGate)
                                : removeGate(s, s.gates.empty() ? "none" : s.gates.front().id);
     case 23:
-        return keepTake(s, "Take", made);
+        return keepTake(s, "Take", madeTake);
     case 24:
         return s.takes.empty() ? s : goBackTo(s, s.takes.back().id);
     case 25:
         return setTransition(s, static_cast<Transition>(random.below(int(kTransitions))),
-                             random.oneIn(2) ? layerId : Id());
+                             random.oneIn(2) ? layerId : LayerId());
     case 26: {
-        std::vector<Id> ids;
+        std::vector<CueId> ids;
         const auto& phrases = standardPhrases();
         return insertPhrase(s, phrases[static_cast<std::size_t>(random.below(int(phrases.size())))], layerId,
                             beatId, random.below(900), ids);
@@ -133,7 +138,7 @@ TEST_CASE("Moving and lengthening a cue changes only that") {
 
 TEST_CASE("An id that names nothing leaves the sequence as it is") {
     const auto before = small();
-    Id made;
+    CueId made;
     CHECK(moveCue(before, "ghost", 5) == before);
     CHECK(removeCue(before, "ghost") == before);
     CHECK(duplicateCue(before, "ghost", made) == before);
@@ -162,7 +167,7 @@ TEST_CASE("Parameters are brought into their range, unknown ones left out") {
 
 TEST_CASE("An anchor that would close a circle is not taken") {
     auto sequence = small();
-    Id made;
+    CueId made;
     sequence = duplicateCue(sequence, "in", made);
     CHECK(cueOf(sequence, made).anchor.cue == "in");
     CHECK(setCueAnchor(sequence, "in", {model::AnchorKind::After, made, 0, {}}) == sequence);
@@ -181,8 +186,8 @@ TEST_CASE("Removing a cue leaves those that hung on it where they were") {
 
 TEST_CASE("New cues get ids of their own") {
     auto sequence = small();
-    Id first;
-    Id second;
+    CueId first;
+    CueId second;
     sequence = addCue(sequence, "logo", "arrive", 50, model::MoveKind::Turn, first);
     sequence = addCue(sequence, "logo", "arrive", 50, model::MoveKind::Turn, second);
     CHECK(first == "logo-turn");

@@ -19,11 +19,11 @@ model::Sequence logoAndTitle() {
     return aSequence().withBeat(play("arrive", 800)).withCue(cue("in", "arrive", 0, 400)).build();
 }
 
-const model::Layer& layerOf(const model::Sequence& sequence, const Id& id) {
+const model::Layer& layerOf(const model::Sequence& sequence, const LayerId& id) {
     return *model::findThing(sequence.layers, id);
 }
 
-Point centreOn(const model::Sequence& sequence, const Id& id, schedule::DeviceId device) {
+Point centreOn(const model::Sequence& sequence, const LayerId& id, schedule::DeviceId device) {
     schedule::Conditions conditions;
     conditions.device = device;
     const auto schedule = schedule::resolve(sequence, conditions);
@@ -36,9 +36,9 @@ TEST_CASE("The first artwork becomes the icon of the opening, later ones do not"
     auto sequence = model::emptySequence();
     model::Layer layer;
     layer.name = "Sun & ridges";
-    layer.art = "a.svg";
-    Id first;
-    Id second;
+    layer.art()->art = "a.svg";
+    LayerId first;
+    LayerId second;
     sequence = addLayer(sequence, layer, "", first);
     sequence = addLayer(sequence, layer, first, second);
     CHECK(first == "sun-ridges");
@@ -50,12 +50,12 @@ TEST_CASE("The first artwork becomes the icon of the opening, later ones do not"
 
 TEST_CASE("A removed layer takes its cues along, and leaves nothing that points at it") {
     auto sequence = logoAndTitle();
-    Id take;
+    TakeId take;
     sequence.opening.layers = {"backdrop", "logo"};
     sequence = removeLayer(sequence, "logo");
     CHECK(sequence.cues.empty());
     CHECK(sequence.opening.icon.empty());
-    CHECK(sequence.opening.layers == std::vector<Id>{"backdrop"});
+    CHECK(sequence.opening.layers == std::vector<LayerId>{"backdrop"});
     CHECK(model::validate(sequence).empty());
 }
 
@@ -64,7 +64,7 @@ TEST_CASE("A copy of a layer plays copies of its cues, chained among themselves"
     auto second = cue("then", "arrive", 0, 100);
     second.anchor = {model::AnchorKind::After, "in", 0, {}};
     sequence.cues.push_back(second);
-    Id made;
+    LayerId made;
     sequence = duplicateLayer(sequence, "logo", made);
     CHECK(sequence.cues.size() == 4);
     CHECK(sequence.cues[3].layer == made);
@@ -74,7 +74,7 @@ TEST_CASE("A copy of a layer plays copies of its cues, chained among themselves"
 
 TEST_CASE("Moving and growing a group takes its members along, and nothing jumps when it is dissolved") {
     auto sequence = logoAndTitle();
-    Id group;
+    LayerId group;
     sequence = groupLayers(sequence, {"logo", "title"}, group);
     const auto before = centreOn(sequence, "title", "tall-phone");
     sequence = moveLayer(sequence, group, 10, -20, false);
@@ -116,15 +116,15 @@ TEST_CASE("Art taken apart stands in the same place and turns about the parts' o
     for (const auto& it : found) {
         parts.push_back({it.id, {it.bounds.centre().x / 100, it.bounds.centre().y / 100}});
     }
-    Id group;
+    LayerId group;
     auto sequence = logoAndTitle();
     sequence = takeApart(sequence, "logo", parts, group);
     CHECK(group == "logo");
-    CHECK(layerOf(sequence, "logo").kind == model::LayerKind::Group);
+    CHECK(layerOf(sequence, "logo").as<model::GroupContent>());
     CHECK(sequence.cues.size() == 1); // still moves the whole
     const auto members = membersOf(sequence, group);
-    REQUIRE(members == std::vector<Id>{"left", "right"});
-    CHECK(layerOf(sequence, "right").part == "right");
+    REQUIRE(members == std::vector<LayerId>{"left", "right"});
+    CHECK(layerOf(sequence, "right").art()->part == "right");
     CHECK(layerOf(sequence, "right").pivot.x == Approx(0.8));
     CHECK(layerOf(sequence, "right").place == logoAndTitle().layers[2].place);
     CHECK(sequence.opening.icon.empty()); // a group cannot be the system's icon
@@ -133,11 +133,11 @@ TEST_CASE("Art taken apart stands in the same place and turns about the parts' o
 
 TEST_CASE("A colour that goes is replaced wherever it stood") {
     auto sequence = logoAndTitle();
-    model::findThing(sequence.layers, "logo")->recolour["#FF0000"] = "ink";
+    model::findThing(sequence.layers, "logo")->art()->recolour["#FF0000"] = "ink";
     CHECK(isColourUsed(sequence, "ink"));
     sequence = removeColour(sequence, "ink", "paper");
     CHECK_FALSE(isColourUsed(sequence, "ink"));
-    CHECK(layerOf(sequence, "logo").recolour.at("#FF0000") == "paper");
+    CHECK(layerOf(sequence, "logo").art()->recolour.at("#FF0000") == "paper");
     CHECK(model::validate(sequence).empty());
     CHECK(removeColour(sequence, "paper", "paper") == sequence);
 }

@@ -29,7 +29,7 @@ model::Sequence three() {
         .build();
 }
 
-std::vector<CueTime> timesOf(const model::Sequence& sequence, std::initializer_list<Id> ids) {
+std::vector<CueTime> timesOf(const model::Sequence& sequence, std::initializer_list<CueId> ids) {
     const auto schedule = schedule::resolve(sequence, {});
     std::vector<CueTime> times;
     for (const auto& id : ids) {
@@ -39,8 +39,8 @@ std::vector<CueTime> timesOf(const model::Sequence& sequence, std::initializer_l
     return times;
 }
 
-Millis startOf(const model::Sequence& sequence, const Id& id) { return timesOf(sequence, {id})[0].start; }
-Millis endOf(const model::Sequence& sequence, const Id& id) { return timesOf(sequence, {id})[0].end; }
+Millis startOf(const model::Sequence& sequence, const CueId& id) { return timesOf(sequence, {id})[0].start; }
+Millis endOf(const model::Sequence& sequence, const CueId& id) { return timesOf(sequence, {id})[0].end; }
 
 }
 
@@ -98,7 +98,7 @@ TEST_CASE("Cues that are moved together keep their distance, chained or not") {
 }
 
 TEST_CASE("A split beat plays everything at the same time as before") {
-    Id made;
+    BeatId made;
     const auto split = splitBeat(three(), "arrive", 400, 1000, made);
     CHECK(made == "arrive-2");
     CHECK(model::findThing(split.beats, "arrive")->length == 400);
@@ -112,7 +112,7 @@ TEST_CASE("A split beat plays everything at the same time as before") {
 }
 
 TEST_CASE("Beats are added between opening and hand-off, shifted and removed with their cues kept") {
-    Id wait;
+    BeatId wait;
     auto sequence = addBeat(three(), "rest", model::BeatKind::Wait, "Loading", wait);
     CHECK(model::indexOf(sequence.beats, wait) == 3);
     CHECK(addBeat(three(), "hand-off", model::BeatKind::Play, "Late", wait) == three());
@@ -128,7 +128,7 @@ TEST_CASE("Beats are added between opening and hand-off, shifted and removed wit
 }
 
 TEST_CASE("The first gate brings a wait with it, and can go again") {
-    Id gate;
+    GateId gate;
     auto sequence = addGate(three(), "Session", gate);
     CHECK(gate == "session");
     CHECK(sequence.beats[3].kind == model::BeatKind::Wait);
@@ -145,7 +145,7 @@ TEST_CASE("The first gate brings a wait with it, and can go again") {
 }
 
 TEST_CASE("A take brings the timing back, whatever happened to it, and what differs is said") {
-    Id take;
+    TakeId take;
     auto sequence = keepTake(three(), "Slow", take);
     sequence = scaleTime(sequence, {"a", "b", "c"}, 0.5);
     sequence = removeCues(sequence, {"b"});
@@ -168,7 +168,7 @@ TEST_CASE("A take brings the timing back, whatever happened to it, and what diff
 }
 
 TEST_CASE("A take of cues whose layer is gone comes back without them") {
-    Id take;
+    TakeId take;
     auto sequence = keepTake(three(), "All", take);
     std::erase_if(sequence.layers, [](const auto& it) { return it.id == "title"; });
     std::erase_if(sequence.cues, [](const auto& it) { return it.layer == "title"; });
@@ -182,7 +182,7 @@ TEST_CASE("A pose at the needle makes a cue, then keyframes of it") {
     const auto start = schedule::resolve(sequence, {}).beats[1].start;
     model::Pose pose;
     pose.x = 40;
-    Id cue;
+    CueId cue;
     auto posed = poseAt(sequence, "logo", "arrive", start, {}, start + 600, pose, cue);
     REQUIRE(model::findThing(posed.cues, cue));
     CHECK(startOf(posed, cue) == start + 200);
@@ -237,7 +237,7 @@ TEST_CASE("Phrases survive the clipboard and fit into another sequence") {
     const auto read = file::readPhrases(file::writePhrases({phrase}));
     REQUIRE(read);
     CHECK(read->front() == phrase);
-    std::vector<Id> made;
+    std::vector<CueId> made;
     const auto other = insertPhrase(model::emptySequence(), read->front(), "backdrop", "arrive", 120, made);
     REQUIRE(made.size() == 2);
     CHECK(model::findThing(other.cues, made[0])->anchor.offset == 120);
@@ -250,13 +250,13 @@ TEST_CASE("Phrases survive the clipboard and fit into another sequence") {
 
 TEST_CASE("Every shipped phrase stands on an artwork, and the dip comes before the burst") {
     for (const auto& phrase : standardPhrases()) {
-        std::vector<Id> made;
+        std::vector<CueId> made;
         const auto sequence = insertPhrase(three(), phrase, "logo", "arrive", 0, made);
         INFO(phrase.name);
         CHECK(made.size() == phrase.cues.size());
         CHECK(model::validate(sequence).empty());
     }
-    std::vector<Id> made;
+    std::vector<CueId> made;
     const auto sequence = insertPhrase(three(), standardPhrases().front(), "logo", "rest", 0, made);
     const auto schedule = schedule::resolve(sequence, {});
     const auto logo = model::indexOf(sequence.layers, "logo");
@@ -283,7 +283,7 @@ TEST_CASE("Every transition uncovers a first screen that stands complete beneath
         const auto end = schedule::evaluate(schedule, handOff.end);
         for (const auto& state : end.layers) {
             const auto& layer = sequence.layers[static_cast<std::size_t>(state.layer)];
-            const bool seen = layer.kind == model::LayerKind::FirstScreen ||
+            const bool seen = layer.as<model::FirstScreenContent>() ||
                               transition == Transition::PanelToHeader || transition == Transition::FlyToPlace;
             const bool away = std::abs(state.centre.x - 206) > 700 || std::abs(state.centre.y - 457) > 700;
             CHECK((seen || away));

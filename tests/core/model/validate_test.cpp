@@ -53,9 +53,10 @@ TEST_CASE("Each kind of mistake is found at its place") {
         {"an unknown layer in the opening", "/opening/layers",
          [](Sequence& s) { s.opening.layers = {"ghost"}; }},
         {"art outside of the folder", "/layers/2/art",
-         [](Sequence& s) { s.layers[2].art = "../secret.svg"; }},
-        {"an absolute path", "/layers/2/art", [](Sequence& s) { s.layers[2].art = "/etc/passwd"; }},
-        {"a drive letter", "/layers/2/darkArt", [](Sequence& s) { s.layers[2].darkArt = "C:\\art.svg"; }},
+         [](Sequence& s) { s.layers[2].art()->art = "../secret.svg"; }},
+        {"an absolute path", "/layers/2/art", [](Sequence& s) { s.layers[2].art()->art = "/etc/passwd"; }},
+        {"a drive letter", "/layers/2/darkArt",
+         [](Sequence& s) { s.layers[2].art()->darkArt = "C:\\art.svg"; }},
         {"a size below zero", "/layers/2/place", [](Sequence& s) { s.layers[2].place.width = -1; }},
         {"a number that is none", "/layers/2/place", [](Sequence& s) { s.layers[2].place.x = std::nan(""); }},
         {"no opening", "/beats/0/kind", [](Sequence& s) { s.beats[0].kind = BeatKind::Play; }},
@@ -122,7 +123,7 @@ TEST_CASE("Each kind of mistake is found at its place") {
          [](Sequence& s) { s.cues[0].repeat.whileWaiting = true; }},
         {"too many repeats", "/cues/0/repeat/times", [](Sequence& s) { s.cues[0].repeat.times = 5000; }},
         {"an unknown beat for a start", "/starts/warm",
-         [](Sequence& s) { s.starts[2] = std::vector<Id>{"ghost"}; }},
+         [](Sequence& s) { s.starts[2] = std::vector<BeatId>{"ghost"}; }},
         {"a name without end", "/name", [](Sequence& s) { s.name = std::string(5000, 'n'); }},
     };
     for (const auto& mistake : mistakes) {
@@ -160,9 +161,9 @@ TEST_CASE("Cues come in an order in which none precedes what it hangs on") {
 TEST_CASE("A chain of thousands of cues is sorted without exhausting the stack") {
     auto sequence = aSequence().withBeat(play("one")).build();
     for (int i = 0; i < 5000; ++i) {
-        auto it = cue("c" + std::to_string(i), "one", 0, 1);
+        auto it = cue(CueId("c" + std::to_string(i)), "one", 0, 1);
         if (i + 1 < 5000) {
-            it.anchor = {AnchorKind::After, "c" + std::to_string(i + 1), 0, {}};
+            it.anchor = {AnchorKind::After, CueId("c" + std::to_string(i + 1)), 0, {}};
         }
         sequence.cues.push_back(it);
     }

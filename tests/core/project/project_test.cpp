@@ -89,7 +89,7 @@ TEST_CASE("By night a layer shows its dark art, or the light one where it has no
     Problems warnings;
     auto shelf = project::loadShelf(DiskFiles(), disk.folder(), sequence, {}, warnings);
     CHECK(shelf.artOf(sequence.layers[2], model::Appearance::Dark)->viewBox.width == 10);
-    sequence.layers[2].darkArt = "night.svg";
+    sequence.layers[2].art()->darkArt = "night.svg";
     shelf = project::loadShelf(DiskFiles(), disk.folder(), sequence, shelf, warnings);
     CHECK(shelf.artOf(sequence.layers[2], model::Appearance::Dark)->viewBox.width == 20);
     CHECK(shelf.artOf(sequence.layers[2], model::Appearance::Light)->viewBox.width == 10);
@@ -123,7 +123,7 @@ TEST_CASE("Copying art leaves files that are there already as they are") {
 
 TEST_CASE("Screenshots are kept as bytes for whoever can decode them") {
     auto sequence = aSequence().build();
-    sequence.layers[0].firstScreen.lightImage = "shot.png";
+    sequence.layers[0].get<model::FirstScreenContent>().lightImage = "shot.png";
     OnDisk disk(kSquare, sequence);
     disk.write("shot.png", "bytes");
     const auto project = disk.open();

@@ -13,11 +13,11 @@ using motion::Property;
 
 namespace {
 
-double valueAt(const Schedule& s, const Id& layer, Property property, double t) {
+double valueAt(const Schedule& s, const LayerId& layer, Property property, double t) {
     return s.timeline(model::indexOf(s.sequence->layers, layer), property).valueAt(t);
 }
 
-const LayerState* stateOf(const Frame& frame, const Schedule& s, const Id& layer) {
+const LayerState* stateOf(const Frame& frame, const Schedule& s, const LayerId& layer) {
     const int index = model::indexOf(s.sequence->layers, layer);
     for (const auto& state : frame.layers) {
         if (state.layer == index) {
@@ -27,20 +27,25 @@ const LayerState* stateOf(const Frame& frame, const Schedule& s, const Id& layer
     return nullptr;
 }
 
-model::Cue fade(const Id& id, Millis offset, Millis length, double from, double to) {
+model::Cue fade(const CueId& id, Millis offset, Millis length, double from, double to) {
     auto made = cue(id, "a", offset, length);
     made.move.parameters = {{"from", from}, {"to", to}};
     return made;
 }
 
-model::Layer shown(const Id& id, model::LayerKind kind, model::ShownWhen when) {
+model::Layer shown(const LayerId& id, model::LayerKind kind, model::ShownWhen when) {
     model::Layer layer;
-    layer.id = layer.name = id;
-    layer.kind = kind;
+    layer.id = id;
+    layer.name = id;
+    layer.contents = model::contentsOf(kind);
     layer.shownWhen = when;
-    layer.firstScreen.background = "paper";
-    layer.text.colour = "ink";
-    layer.text.text = "Message";
+    if (auto* screen = layer.as<model::FirstScreenContent>()) {
+        screen->background = "paper";
+    }
+    if (auto* text = layer.as<model::TextContent>()) {
+        text->colour = "ink";
+        text->text = "Message";
+    }
     return layer;
 }
 
@@ -83,7 +88,7 @@ TEST_CASE("An added cue lies over what is there, and its end stays") {
 TEST_CASE("Many additions sum up at any time") {
     auto builder = aSequence().withBeat(play("a", 5000));
     for (int i = 0; i < 50; ++i) {
-        auto it = cue("c" + std::to_string(i), "a", i * 40, 100, MoveKind::Rise);
+        auto it = cue(CueId("c" + std::to_string(i)), "a", i * 40, 100, MoveKind::Rise);
         it.move.parameters = {{"distance", 10.0}, {"fade", 0.0}};
         it.composite = model::Composite::Add;
         builder.withCue(it);
@@ -194,7 +199,7 @@ TEST_CASE("The newer system's frame shows the masked icon and the footer, nothin
     CHECK(frame.layers[0].mask == 192);
     CHECK(frame.layers[0].centre == Point{206, 457.5});
     CHECK(frame.layers[0].size == Size{192, 96}); // made to fit the visible circle
-    sequence.layers[2].plate = model::Plate{"ink", 160, {}};
+    sequence.layers[2].get<model::ArtworkContent>().plate = model::Plate{"ink", 160, {}};
     s = resolve(sequence, {});
     frame = evaluate(s, 100);
     CHECK(frame.layers[0].mask == 160);

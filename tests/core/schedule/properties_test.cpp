@@ -168,7 +168,7 @@ TEST_CASE("Values are continuous where no cue says otherwise") {
                                              model::MoveKind::Bounce, model::MoveKind::Spring,
                                              model::MoveKind::Turn,   model::MoveKind::Pop,
                                              model::MoveKind::Settle};
-            auto it = cue("c" + std::to_string(i), "a", random.below(500), 300 + random.below(600),
+            auto it = cue(CueId("c" + std::to_string(i)), "a", random.below(500), 300 + random.below(600),
                           kinds[random.below(7)], layers[i]);
             it.easing.reset();
             builder.withCue(it);

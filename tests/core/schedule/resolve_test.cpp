@@ -20,24 +20,24 @@ Conditions with(const std::function<void(Conditions&)>& change) {
     return conditions;
 }
 
-model::Cue anchored(const Id& id, const Id& beat, AnchorKind kind, const Id& other, Millis offset,
+model::Cue anchored(const CueId& id, const BeatId& beat, AnchorKind kind, const CueId& other, Millis offset,
                     Millis length = 100) {
     auto made = cue(id, beat, 0, length);
     made.anchor = {kind, other, offset, {}};
     return made;
 }
 
-const CueSpan& spanOf(const Schedule& schedule, const Id& id) {
+const CueSpan& spanOf(const Schedule& schedule, const CueId& id) {
     return schedule.cues[static_cast<std::size_t>(model::indexOf(schedule.sequence->cues, id))];
 }
-const BeatSpan& beatOf(const Schedule& schedule, const Id& id) {
+const BeatSpan& beatOf(const Schedule& schedule, const BeatId& id) {
     return schedule.beats[static_cast<std::size_t>(model::indexOf(schedule.sequence->beats, id))];
 }
-const GateSpan& gateOf(const Schedule& schedule, const Id& id) {
+const GateSpan& gateOf(const Schedule& schedule, const GateId& id) {
     return schedule.gates[static_cast<std::size_t>(model::indexOf(schedule.sequence->gates, id))];
 }
 
-model::Beat waitOf(const Id& id, std::optional<Millis> atMost = {},
+model::Beat waitOf(const BeatId& id, std::optional<Millis> atMost = {},
                    model::TimeOutAction action = model::TimeOutAction::GoOn) {
     auto made = test::wait(id);
     made.atMost = atMost;
@@ -293,7 +293,7 @@ TEST_CASE("Start kinds choose the beats; what is left out leaves its end state")
     auto sequence =
         aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, model::MoveKind::Rise)).build();
     sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] =
-        std::vector<Id>{"opening", "hand-off"};
+        std::vector<BeatId>{"opening", "hand-off"};
     const auto warm = resolve(sequence, with([](auto& c) { c.start = model::StartKind::Warm; }));
     CHECK_FALSE(beatOf(warm, "a").played);
     CHECK(beatOf(warm, "hand-off").start == 240);
@@ -305,7 +305,8 @@ TEST_CASE("Start kinds choose the beats; what is left out leaves its end state")
 
 TEST_CASE("A hot start finds its data in memory") {
     auto sequence = aSequence().withBeat(waitOf("wait")).withGate(gate("session", 5000)).build();
-    sequence.starts[static_cast<std::size_t>(model::StartKind::Hot)] = std::vector<Id>{"wait", "hand-off"};
+    sequence.starts[static_cast<std::size_t>(model::StartKind::Hot)] =
+        std::vector<BeatId>{"wait", "hand-off"};
     CHECK(resolve(sequence, with([](auto& c) { c.start = model::StartKind::Hot; })).metrics.shown == 300);
 }
 

@@ -19,11 +19,11 @@ model::Sequence standing() {
     logo.place = {};
     logo.place.width = logo.place.height = 160;
     for (auto& layer : sequence.layers) {
-        if (layer.kind == model::LayerKind::Text) {
+        if (layer.as<model::TextContent>()) {
             layer.shownWhen = model::ShownWhen::Message; // out of the way
         }
-        if (layer.kind == model::LayerKind::Backdrop) {
-            layer.fill = {"paper", "", 180, {}};
+        if (layer.as<model::BackdropContent>()) {
+            layer.get<model::BackdropContent>().fill = {"paper", "", 180, {}};
             sequence.opening.layers[0] = layer.id;
         }
     }
@@ -37,7 +37,7 @@ Conditions on(plan::TargetId target) {
     return conditions;
 }
 
-const SeamGap* find(const std::vector<SeamGap>& gaps, const Id& layer) {
+const SeamGap* find(const std::vector<SeamGap>& gaps, const LayerId& layer) {
     for (const auto& gap : gaps) {
         if (gap.layer == layer) {
             return &gap;
@@ -148,9 +148,9 @@ TEST_CASE("A gap tells where the layer is on either side, for the ghosts on the 
 TEST_CASE("A backdrop's picture that only the app can show is a gap, and its hidden colours are none") {
     auto sequence = standing();
     for (auto& layer : sequence.layers) {
-        if (layer.kind == model::LayerKind::Backdrop) {
-            layer.picture = model::BackdropPicture{};
-            layer.picture->light = "images/hills.png";
+        if (layer.as<model::BackdropContent>()) {
+            layer.get<model::BackdropContent>().picture = model::BackdropPicture{};
+            layer.get<model::BackdropContent>().picture->light = "images/hills.png";
         }
     }
     int without = 0;

@@ -59,8 +59,9 @@ TEST_CASE("Every kind of logo gives a sequence that stands, with its files besid
         CHECK(started->sequence.name == "Fern");
         REQUIRE(started->files.size() == 1);
         const auto* logo = model::findThing(started->sequence.layers, "logo");
-        const bool raster = logo->kind == model::LayerKind::Image;
-        CHECK(started->files.begin()->first == (raster ? logo->pictures[0].path : logo->art));
+        const bool raster = logo->as<model::ImageContent>();
+        CHECK(started->files.begin()->first ==
+              (raster ? logo->get<model::ImageContent>().pictures[0].path : logo->art()->art));
         CHECK(started->sequence.opening.icon == "logo");
         if (!raster) {
             CHECK(art::readSvg(started->files.begin()->second));
@@ -78,10 +79,11 @@ TEST_CASE("A raster brings its other densities and its dark ones, and is not sca
     const auto started = begin(files, "/x/logo@2x.png");
     REQUIRE(started);
     const auto& logo = *model::findThing(started->sequence.layers, "logo");
-    CHECK(logo.pictures.size() == 4);
+    CHECK(logo.get<model::ImageContent>().pictures.size() == 4);
     CHECK(logo.place.width == 100);
-    CHECK(std::count_if(logo.pictures.begin(), logo.pictures.end(), [](const auto& it) { return it.dark; }) ==
-          1);
+    CHECK(std::count_if(logo.get<model::ImageContent>().pictures.begin(),
+                        logo.get<model::ImageContent>().pictures.end(),
+                        [](const auto& it) { return it.dark; }) == 1);
     CHECK(started->files.size() == 4);
     CHECK(model::validate(started->sequence).empty());
 }
@@ -114,8 +116,8 @@ TEST_CASE("An Android res folder gives its colours, launch art and dark variants
     CHECK(canvas->light == Colour{0x2A, 0x7F, 0x4F, 255});
     CHECK(canvas->dark == Colour{0x10, 0x10, 0x10, 255});
     const auto& logo = *model::findThing(started->sequence.layers, "logo");
-    CHECK(logo.art == "art/mark.svg");
-    CHECK(logo.darkArt == "art/mark-dark.svg");
+    CHECK(logo.art()->art == "art/mark.svg");
+    CHECK(logo.art()->darkArt == "art/mark-dark.svg");
     const auto* text = model::find(started->sequence.palette, "text");
     REQUIRE(text);
     CHECK(contrastRatio(text->dark, canvas->dark) >= 3); // proposed, since the project has none
@@ -138,7 +140,8 @@ TEST_CASE("An iOS asset catalogue gives its colour sets and image sets") {
     const auto* canvas = model::find(started->sequence.palette, "canvas");
     CHECK(canvas->light == Colour{255, 128, 0, 255});
     CHECK(canvas->dark == Colour{16, 16, 16, 255});
-    CHECK(model::findThing(started->sequence.layers, "logo")->pictures.size() == 3);
+    CHECK(model::findThing(started->sequence.layers, "logo")->get<model::ImageContent>().pictures.size() ==
+          3);
 }
 
 TEST_CASE("What cannot be used says why and what would work") {

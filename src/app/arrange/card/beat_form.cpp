@@ -132,7 +132,7 @@ void BeatForm::apply(const QString& verb, const std::function<void(model::Beat&)
     m_document.apply(verb.arg(name), std::move(next), *mergeKey ? mergeKey + m_id : std::string());
 }
 
-void BeatForm::show(const Id& id) {
+void BeatForm::show(const BeatId& id) {
     m_id = id;
     const auto* beat = model::findThing(m_document.sequence()->beats, id);
     if (!beat) {
@@ -230,7 +230,7 @@ void GateForm::apply(const QString& verb, const std::function<void(model::Gate&)
     m_document.apply(verb.arg(name), std::move(next), *mergeKey ? mergeKey + m_id : std::string());
 }
 
-void GateForm::show(const Id& id) {
+void GateForm::show(const GateId& id) {
     m_id = id;
     const auto* gate = model::findThing(m_document.sequence()->gates, id);
     if (!gate) {

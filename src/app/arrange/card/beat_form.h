@@ -13,7 +13,7 @@ class BeatForm : public QWidget {
     Q_OBJECT
 public:
     BeatForm(Document& document, Preview& preview, QWidget* parent);
-    void show(const Id& beat);
+    void show(const BeatId& beat);
     void takeKeyboard();
 
 private:
@@ -21,7 +21,7 @@ private:
 
     Document& m_document;
     Preview& m_preview;
-    Id m_id;
+    BeatId m_id;
     bool m_filling = false;
     QSpinBox *m_length, *m_atLeast, *m_atMost, *m_blend;
     QComboBox *m_onTimeOut, *m_yield;
@@ -34,14 +34,14 @@ class GateForm : public QWidget {
     Q_OBJECT
 public:
     GateForm(Document& document, QWidget* parent);
-    void show(const Id& gate);
+    void show(const GateId& gate);
     void takeKeyboard();
 
 private:
     void apply(const QString& verb, const std::function<void(model::Gate&)>& change, const char* mergeKey);
 
     Document& m_document;
-    Id m_id;
+    GateId m_id;
     bool m_filling = false;
     QSpinBox *m_typical, *m_fast, *m_slow, *m_timeOut;
     QComboBox *m_onTimeOut, *m_optional;

@@ -48,7 +48,7 @@ ColourBox::ColourBox(const QString& name, const QString& none, QWidget* parent)
     setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     setMinimumContentsLength(7);
     connect(this, &QComboBox::activated, this,
-            [this](int index) { emit chosen(itemData(index).toString().toStdString()); });
+            [this](int index) { emit chosen(ColourId(itemData(index).toString().toStdString())); });
 }
 
 void ColourBox::show(const model::Palette& palette, const model::ColourRef& chosen) {

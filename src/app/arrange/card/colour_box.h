@@ -17,7 +17,7 @@ public:
     void show(const model::Palette& palette, const model::ColourRef& chosen);
 
 signals:
-    void chosen(const scaena::Id& colour);
+    void chosen(const scaena::ColourId& colour);
 
 private:
     QString m_none;

@@ -116,22 +116,20 @@ void CueCard::update() {
         hint = tr("C  another cue      Ctrl+D  duplicate      Del  remove");
         m_cue->show(cue->id);
         page = m_cue;
-    } else if (m_selection.kind() == Selection::Kind::Beat && model::findThing(s.beats, m_selection.id())) {
-        name = toQString(model::findThing(s.beats, m_selection.id())->name);
+    } else if (const auto* beat = model::findThing(s.beats, m_selection.beat())) {
+        name = toQString(beat->name);
         does = tr("beat");
-        m_beat->show(m_selection.id());
+        m_beat->show(beat->id);
         page = m_beat;
-    } else if (m_selection.kind() == Selection::Kind::Gate && model::findThing(s.gates, m_selection.id())) {
-        name = toQString(model::findThing(s.gates, m_selection.id())->name);
+    } else if (const auto* gate = model::findThing(s.gates, m_selection.gate())) {
+        name = toQString(gate->name);
         does = tr("gate");
-        m_gate->show(m_selection.id());
+        m_gate->show(gate->id);
         page = m_gate;
-    } else if (const auto* layer = m_selection.kind() == Selection::Kind::Layer
-                                       ? model::findThing(s.layers, m_selection.id())
-                                       : nullptr) {
+    } else if (const auto* layer = model::findThing(s.layers, m_selection.layer())) {
         name = m_selection.all().size() > 1 ? tr("%n layers", nullptr, int(m_selection.all().size()))
                                             : toQString(layer->name);
-        does = kindName(layer->kind);
+        does = kindName(layer->kind());
         hint = tr("C  a cue      Ctrl+D  duplicate      Ctrl+G  group      Del  remove");
         m_layer->show(layer->id);
         page = m_layer;

@@ -318,7 +318,7 @@ void CueForm::applyAnchor() {
     anchor.kind = static_cast<AnchorKind>(m_anchor->currentIndex());
     anchor.offset = m_offset->value();
     const bool chained = anchor.kind == AnchorKind::With || anchor.kind == AnchorKind::After;
-    anchor.cue = chained ? m_other->currentData().toString().toStdString() : Id();
+    anchor.cue = CueId(chained ? m_other->currentData().toString().toStdString() : std::string());
     if (chained && anchor.cue.empty()) {
         show(m_id); // there is nothing to hang on
         return;
@@ -339,7 +339,7 @@ void CueForm::applyRepeat() {
     edit(tr("repeat of %1"), edit::setCueRepeat(*m_document.sequence(), m_id, repeat), "repeat ");
 }
 
-void CueForm::show(const Id& id) {
+void CueForm::show(const CueId& id) {
     m_id = id;
     const auto* it = cue();
     if (!it) {

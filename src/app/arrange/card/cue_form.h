@@ -17,7 +17,7 @@ class CueForm : public QWidget {
     Q_OBJECT
 public:
     CueForm(ArrangeActions& actions, QWidget* parent);
-    void show(const Id& cue);
+    void show(const CueId& cue);
     void takeKeyboard();
 
 private:
@@ -42,7 +42,7 @@ private:
 
     ArrangeActions& m_actions;
     Document& m_document;
-    Id m_id;
+    CueId m_id;
     bool m_filling = false;
     CardColumn *m_what, *m_when, *m_how, *m_carried;
     QComboBox *m_move, *m_anchor, *m_other, *m_repeatEnd, *m_shelf, *m_reduced;
@@ -54,7 +54,7 @@ private:
     EasingEditor* m_curve;
     QLabel* m_easingText;
     render::ScenePtr m_shownScene; ///< the layer's picture beside the curve is of this one
-    Id m_shownLayer;
+    LayerId m_shownLayer;
     std::optional<model::MoveKind> m_shownMove;
     std::map<std::string, QWidget*> m_parameterFields;
     QString m_shownCarry; ///< what the last column and the list of cues show; rebuilt only when it differs

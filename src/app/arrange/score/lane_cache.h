@@ -16,7 +16,7 @@ public:
         std::size_t key = 0;
         QPixmap picture;
     };
-    [[nodiscard]] Entry& of(const Id& layer) { return m_entries[layer]; }
+    [[nodiscard]] Entry& of(const LayerId& layer) { return m_entries[layer]; }
     /// Forgets lanes whose layers are gone, now and then.
     void keepAtMost(std::size_t count) {
         if (m_entries.size() > 2 * count + 16) {
@@ -25,7 +25,7 @@ public:
     }
 
 private:
-    std::unordered_map<Id, Entry> m_entries;
+    std::unordered_map<LayerId, Entry> m_entries;
 };
 
 }

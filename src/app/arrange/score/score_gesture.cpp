@@ -33,7 +33,7 @@ public:
         }
         const auto& s = *m_context.document.sequence();
         const auto& follower = s.cues[static_cast<std::size_t>(m_target)];
-        const Id id = follower.id;
+        const CueId id = follower.id;
         const QString name = cueName(s, follower);
         m_context.document.apply(
             m_after ? QObject::tr("chain %1 after").arg(name) : QObject::tr("chain %1 with").arg(name),
@@ -55,7 +55,7 @@ class BandGesture : public ScoreGesture {
 public:
     BandGesture(const GestureContext& context, QPointF from, bool adds)
         : m_context(context), m_from(from), m_at(from),
-          m_before(adds ? context.selection.all() : std::vector<Id>{}) {}
+          m_before(adds ? context.selection.cues() : std::vector<CueId>{}) {}
 
     void moveTo(QPointF at) override {
         m_at = at;
@@ -66,7 +66,7 @@ public:
         const QRectF rect = QRectF(m_from, m_at).normalized();
         const auto& cues = m_context.document.sequence()->cues;
         for (int i = 0; i < static_cast<int>(cues.size()); ++i) {
-            const Id& id = cues[static_cast<std::size_t>(i)].id;
+            const CueId& id = cues[static_cast<std::size_t>(i)].id;
             if (m_context.layout.cueRect(i).intersects(rect) &&
                 std::find(ids.begin(), ids.end(), id) == ids.end()) {
                 ids.push_back(id);
@@ -88,7 +88,7 @@ private:
 
     GestureContext m_context;
     QPointF m_from, m_at;
-    std::vector<Id> m_before;
+    std::vector<CueId> m_before;
 };
 
 /// Drags a lane by its name to another place in the order.
@@ -115,7 +115,7 @@ public:
 
 private:
     GestureContext m_context;
-    Id m_layer;
+    LayerId m_layer;
     int m_to;
 };
 

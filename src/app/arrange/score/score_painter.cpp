@@ -136,9 +136,9 @@ void ScorePainter::labels() {
 void ScorePainter::layerLabel(int index, bool chosen) {
     const auto& layer = sequence().layers[static_cast<std::size_t>(index)];
     int depth = 0;
-    for (Id group = layer.group; !group.empty() && depth < 4; ++depth) {
+    for (LayerId group = layer.group; !group.empty() && depth < 4; ++depth) {
         const auto* outer = model::findThing(sequence().layers, group);
-        group = outer ? outer->group : Id();
+        group = outer ? outer->group : LayerId();
     }
     QRectF row = m_layout.laneRow(index);
     const double right = ScoreLayout::kLabelWidth - 8;
@@ -158,7 +158,7 @@ void ScorePainter::layerLabel(int index, bool chosen) {
         m_painter.setPen(theme().faint);
     }
     const QRectF box(4 + depth * 9, row.y(), end - 4 - depth * 9, row.height());
-    if (layer.kind == model::LayerKind::Group) {
+    if (layer.as<model::GroupContent>()) {
         text = QStringLiteral("▾ ") + text;
     }
     m_painter.drawText(box, Qt::AlignVCenter | Qt::AlignLeft,
@@ -283,7 +283,7 @@ void ScorePainter::lanes() {
     const auto* cue = model::findThing(sequence().cues, m_selection.cue());
     for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
         const QRectF row = m_layout.laneRow(i);
-        const Id& id = sequence().layers[static_cast<std::size_t>(i)].id;
+        const LayerId& id = sequence().layers[static_cast<std::size_t>(i)].id;
         const bool chosen = (cue && cue->layer == id) || m_selection.contains(Selection::Kind::Layer, id);
         if (chosen) {
             m_painter.fillRect(row.adjusted(-ScoreLayout::kLabelWidth, 0, 0, 0), theme().tint);

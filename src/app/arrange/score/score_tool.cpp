@@ -73,7 +73,7 @@ public:
 
 private:
     int m_cue;
-    std::vector<Id> m_all;
+    std::vector<CueId> m_all;
 };
 
 class CueEdgeTool : public DragTool {

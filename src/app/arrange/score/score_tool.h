@@ -24,7 +24,7 @@ struct ToolContext {
     Document& document;
     Preview& preview;
     const ScoreLayout& layout;
-    std::vector<Id> selected; ///< cues
+    std::vector<CueId> selected;
 };
 
 /// The tool for what was pressed, or nothing if it cannot be dragged.

@@ -142,7 +142,7 @@ void ScoreView::refresh() {
 
 void ScoreView::selectHit(const ScoreHit& hit, Qt::KeyboardModifiers keys) {
     const bool toggles = keys & Qt::ControlModifier;
-    const auto choose = [&](Selection::Kind kind, const Id& id) {
+    const auto choose = [&](Selection::Kind kind, const std::string& id) {
         if (toggles) {
             m_selection.toggle(kind, id);
         } else if (!m_selection.contains(kind, id) || m_selection.all().size() < 2) {
@@ -205,8 +205,9 @@ void ScoreView::mousePressEvent(QMouseEvent* event) {
     m_gesture = makeGesture({m_document, m_preview, m_selection, m_layout}, hit, event->position(), adds);
     if (!m_gesture) {
         const bool together = m_selection.kind() == Selection::Kind::Cue;
-        m_tool = makeTool({m_document, m_preview, m_layout, together ? m_selection.all() : std::vector<Id>{}},
-                          hit, time);
+        m_tool =
+            makeTool({m_document, m_preview, m_layout, together ? m_selection.cues() : std::vector<CueId>{}},
+                     hit, time);
     }
 }
 
@@ -307,16 +308,14 @@ void ScoreView::zoomToSelection() {
             to = std::max<double>(to, isNever(end) ? schedule.end : end);
         }
     };
-    for (const auto& id : m_selection.all()) {
-        if (const int cue = model::indexOf(schedule.sequence->cues, id);
-            m_selection.kind() == Selection::Kind::Cue && cue >= 0) {
-            take(schedule.cues[static_cast<std::size_t>(cue)].start,
-                 schedule.cues[static_cast<std::size_t>(cue)].end);
-        }
-        if (const int beat = model::indexOf(schedule.sequence->beats, id);
-            m_selection.kind() == Selection::Kind::Beat && beat >= 0) {
-            take(schedule.beats[static_cast<std::size_t>(beat)].start,
-                 schedule.beats[static_cast<std::size_t>(beat)].end);
+    if (const int beat = model::indexOf(schedule.sequence->beats, m_selection.beat()); beat >= 0) {
+        const auto& span = schedule.beats[static_cast<std::size_t>(beat)];
+        take(span.start, span.end);
+    }
+    for (const auto& id : m_selection.cues()) {
+        if (const int cue = model::indexOf(schedule.sequence->cues, id); cue >= 0) {
+            const auto& span = schedule.cues[static_cast<std::size_t>(cue)];
+            take(span.start, span.end);
         }
     }
     if (to <= from) {
@@ -429,7 +428,7 @@ void ScoreView::keyPressEvent(QKeyEvent* event) {
 void ScoreView::nudge(Millis by) {
     const auto& s = *m_document.sequence();
     if (const auto* cue = model::findThing(s.cues, m_selection.cue())) {
-        const auto& all = m_selection.all();
+        const auto all = m_selection.cues();
         m_document.apply(all.size() > 1 ? tr("move %n cues", nullptr, int(all.size()))
                                         : tr("move %1").arg(cueName(s, *cue)),
                          edit::moveCues(s, all, by), "nudge " + cue->id);

@@ -57,7 +57,7 @@ protected:
 signals:
     void wantsMenu(const QPoint& globalPos);
     /// A move of the shelf was dropped on a lane.
-    void moveDropped(int entry, const scaena::Id& layer, double time);
+    void moveDropped(int entry, const scaena::LayerId& layer, double time);
     /// The name of a layer, beat or gate was double-clicked.
     void wantsName();
     void wantsLayer();

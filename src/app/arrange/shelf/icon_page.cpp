@@ -138,10 +138,11 @@ IconPage::IconPage(ArrangeActions& actions, QWidget* parent)
     row->addWidget(m_previews, 5);
     connect(m_layer, &QComboBox::activated, this, [this](int index) {
         change(tr("art of the icon"),
-               [&](auto& it) { it.layer = m_layer->itemData(index).toString().toStdString(); });
+               [&](auto& it) { it.layer = LayerId(m_layer->itemData(index).toString().toStdString()); });
     });
-    connect(m_colour, &ColourBox::chosen, this,
-            [this](const Id& id) { change(tr("colour of the icon"), [&](auto& it) { it.colour = id; }); });
+    connect(m_colour, &ColourBox::chosen, this, [this](const ColourId& id) {
+        change(tr("colour of the icon"), [&](auto& it) { it.colour = id; });
+    });
     connect(m_size, &QSpinBox::valueChanged, this, [this](int value) {
         change(
             tr("size of the icon"), [&](auto& it) { it.size = value / 100.0; }, "icon size");
@@ -174,7 +175,7 @@ void IconPage::update() {
     m_layer->clear();
     m_layer->addItem(tr("the opening's icon"), QString());
     for (const auto& layer : s.layers) {
-        if (layer.kind == model::LayerKind::Artwork || layer.kind == model::LayerKind::Image) {
+        if (layer.as<model::ArtworkContent>() || layer.as<model::ImageContent>()) {
             m_layer->addItem(toQString(layer.name), QString::fromStdString(layer.id));
         }
     }

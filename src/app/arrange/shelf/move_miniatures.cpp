@@ -60,22 +60,22 @@ QImage paintOne(const render::Scene& scene, const schedule::Schedule& schedule, 
 
 }
 
-model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, const model::Phrase& phrase) {
+model::Sequence miniatureSequence(const model::Sequence& of, const LayerId& layer,
+                                  const model::Phrase& phrase) {
     model::Sequence mini = of;
     mini.takes.clear();
     mini.cues.clear();
     mini.gates.clear();
     mini.starts = {};
-    const Id shown = model::findThing(of.layers, layer) ? layer : edit::leadingLayer(of);
+    const LayerId shown = model::findThing(of.layers, layer) ? layer : edit::leadingLayer(of);
     model::Layer backdrop;
     backdrop.id = "mini-backdrop";
-    backdrop.kind = model::LayerKind::Backdrop;
-    backdrop.fill.colour = of.opening.colour;
-    backdrop.panelHeight = 360;
+    backdrop.contents =
+        model::BackdropContent{.fill = {.colour = of.opening.colour}, .panelHeight = 360, .picture = {}};
     const auto* found = model::findThing(of.layers, shown);
     std::vector<model::Layer> layers = {backdrop};
-    Id target = backdrop.id;
-    if (found && !model::coversScreen(found->kind)) {
+    LayerId target = backdrop.id;
+    if (found && !model::coversScreen(found->kind())) {
         const auto members = [&](const model::Layer& it) { return it.id == shown || it.group == shown; };
         for (const auto& it : of.layers) {
             if (members(it)) {
@@ -88,18 +88,20 @@ model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, co
         it.hidden = false;
         it.shownWhen = model::ShownWhen::Always;
         it.landscape.reset();
-        if (it.id == target && it.kind != model::LayerKind::Backdrop && it.kind != model::LayerKind::Group) {
+        if (it.id == target && !it.as<model::BackdropContent>() && !it.as<model::GroupContent>()) {
             it.group.clear();
             // A text's place says little of how wide its ink is; about half its size a letter does.
-            const bool text = it.kind == model::LayerKind::Text;
-            const double longest = text ? std::max(1.0, 0.55 * it.text.size * double(it.text.text.size()))
+            auto* text = it.as<model::TextContent>();
+            const double longest = text ? std::max(1.0, 0.55 * text->size * double(text->text.size()))
                                         : std::max({it.place.width, it.place.height, 1.0});
             const double factor = kArtSide / longest;
             it.place = {model::AnchorPoint::Centre, 0, 0, it.place.width * factor, it.place.height * factor};
-            it.text.size *= factor;
+            if (text) {
+                text->size *= factor;
+            }
             it.destination = model::Place{model::AnchorPoint::Centre, -56, -56, 40, 40};
-            if (it.plate) {
-                it.plate->diameter *= factor;
+            if (auto* artwork = it.as<model::ArtworkContent>(); artwork && artwork->plate) {
+                artwork->plate->diameter *= factor;
             }
         }
     }
@@ -111,7 +113,7 @@ model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer, co
     mini.beats[1].id = "mini";
     mini.beats[1].kind = model::BeatKind::Play;
     mini.beats[2].length = 0;
-    std::vector<Id> made;
+    std::vector<CueId> made;
     const bool ofBackdrop = !phrase.cues.empty() && phrase.cues.front().move.kind == model::MoveKind::Panel;
     return edit::insertPhrase(edit::tidied(std::move(mini)), phrase, ofBackdrop ? backdrop.id : target,
                               "mini", 0, made);
@@ -147,7 +149,7 @@ MoveMiniatures::~MoveMiniatures() {
 
 QImage MoveMiniatures::frame(int entry, int frame) const { return m_frames.value(entry * kFrames + frame); }
 
-void MoveMiniatures::setLayer(const Id& layer) {
+void MoveMiniatures::setLayer(const LayerId& layer) {
     if (layer != m_layer) {
         m_layer = layer;
         becomeStale();

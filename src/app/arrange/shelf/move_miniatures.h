@@ -25,7 +25,7 @@ public:
     [[nodiscard]] QImage frame(int entry, int frame) const;
     [[nodiscard]] bool isComplete() const { return m_complete; }
     /// Whose art is shown; an empty id shows the opening's icon.
-    void setLayer(const Id& layer);
+    void setLayer(const LayerId& layer);
     void setPixelRatio(double ratio);
 
 signals:
@@ -37,7 +37,7 @@ private:
 
     Document& m_document;
     PhraseShelf& m_shelf;
-    Id m_layer;
+    LayerId m_layer;
     double m_ratio = 1;
     bool m_complete = false;
     QHash<int, QImage> m_frames;
@@ -47,7 +47,7 @@ private:
 };
 
 /// A sequence that shows one phrase on one layer, in the middle of a small screen; for miniatures and tests.
-[[nodiscard]] model::Sequence miniatureSequence(const model::Sequence& of, const Id& layer,
+[[nodiscard]] model::Sequence miniatureSequence(const model::Sequence& of, const LayerId& layer,
                                                 const model::Phrase& phrase);
 
 }

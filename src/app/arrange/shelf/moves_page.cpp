@@ -139,7 +139,7 @@ void MovesPage::paintEvent(QPaintEvent*) {
 }
 
 void MovesPage::use(int entry) {
-    const Id layer = m_actions.layerForCue();
+    const LayerId layer = m_actions.layerForCue();
     if (entry < 0 || !isPossible(entry) || layer.empty()) {
         return;
     }

@@ -114,7 +114,7 @@ void PalettePage::update() {
 void PalettePage::addRow(int index, const model::PaletteColour& colour, const model::PaletteColour* canvas) {
     const int row = index / m_columns;
     const int left = index % m_columns * kCells;
-    const Id id = colour.id;
+    const ColourId id = colour.id;
     const QString key = QString::fromStdString(id);
     auto* name = new QLineEdit(toQString(colour.name), m_rows);
     name->setObjectName(QStringLiteral("colourName-") + key);
@@ -190,7 +190,7 @@ void PalettePage::addRow(int index, const model::PaletteColour& colour, const mo
     }
 }
 
-void PalettePage::setValue(const Id& colour, Appearance appearance, Colour value) {
+void PalettePage::setValue(const ColourId& colour, Appearance appearance, Colour value) {
     auto next = *m_actions.document().sequence();
     for (auto& it : next.palette) {
         if (it.id == colour) {
@@ -203,7 +203,7 @@ void PalettePage::setValue(const Id& colour, Appearance appearance, Colour value
         (appearance == Appearance::Dark ? tr("%1 by night") : tr("%1 by day")).arg(name), std::move(next));
 }
 
-void PalettePage::pick(const Id& colour, Appearance appearance) {
+void PalettePage::pick(const ColourId& colour, Appearance appearance) {
     const auto* it = model::find(m_actions.document().sequence()->palette, colour);
     const Colour now = appearance == Appearance::Dark ? it->dark : it->light;
     const QColor chosen =
@@ -213,7 +213,7 @@ void PalettePage::pick(const Id& colour, Appearance appearance) {
     }
 }
 
-void PalettePage::propose(const Id& colour, Appearance appearance) {
+void PalettePage::propose(const ColourId& colour, Appearance appearance) {
     const auto& s = *m_actions.document().sequence();
     const auto* it = model::find(s.palette, colour);
     const auto* canvas = model::find(s.palette, s.opening.colour);
@@ -225,7 +225,7 @@ void PalettePage::propose(const Id& colour, Appearance appearance) {
 }
 
 void PalettePage::addColour() {
-    Id made;
+    ColourId made;
     const auto& s = *m_actions.document().sequence();
     const auto* canvas = model::find(s.palette, s.opening.colour);
     const Colour light =
@@ -235,7 +235,7 @@ void PalettePage::addColour() {
                                edit::addColour(s, tr("Colour").toStdString(), light, dark, made));
 }
 
-void PalettePage::remove(const Id& colour) {
+void PalettePage::remove(const ColourId& colour) {
     const auto& s = *m_actions.document().sequence();
     m_actions.document().apply(tr("remove a colour"), edit::removeColour(s, colour, s.opening.colour));
 }

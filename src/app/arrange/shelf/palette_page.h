@@ -14,9 +14,9 @@ public:
     PalettePage(ArrangeActions& actions, QWidget* parent);
 
     /// Sets one value of a colour; what the colour dialog does in the end.
-    void setValue(const Id& colour, model::Appearance appearance, Colour value);
+    void setValue(const ColourId& colour, model::Appearance appearance, Colour value);
     /// Gives it a value of the same hue that stands out from the canvas.
-    void propose(const Id& colour, model::Appearance appearance);
+    void propose(const ColourId& colour, model::Appearance appearance);
     void addColour();
 
 protected:
@@ -25,15 +25,15 @@ protected:
 private:
     void update();
     void addRow(int index, const model::PaletteColour& colour, const model::PaletteColour* canvas);
-    void pick(const Id& colour, model::Appearance appearance);
-    void remove(const Id& colour);
+    void pick(const ColourId& colour, model::Appearance appearance);
+    void remove(const ColourId& colour);
 
     ArrangeActions& m_actions;
     QWidget* m_rows;
     QGridLayout* m_grid;
     int m_columns = 2;
     model::Palette m_shown;
-    Id m_shownCanvas;
+    ColourId m_shownCanvas;
 };
 
 }

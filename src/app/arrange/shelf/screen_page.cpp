@@ -86,7 +86,7 @@ ScreenPage::ScreenPage(ArrangeActions& actions, QWidget* parent)
     ground->addWidget(m_background, 1);
     screenshots->addLayout(ground);
     screenshots->addStretch(1);
-    connect(m_background, &ColourBox::chosen, this, [this](const Id& id) {
+    connect(m_background, &ColourBox::chosen, this, [this](const ColourId& id) {
         change(tr("background of the first screen"), [&](auto& it) { it.background = id; });
     });
 
@@ -157,7 +157,7 @@ ScreenPage::ScreenPage(ArrangeActions& actions, QWidget* parent)
 
 const model::Layer* ScreenPage::screen() const {
     for (const auto& layer : m_actions.document().sequence()->layers) {
-        if (layer.kind == model::LayerKind::FirstScreen && layer.shownWhen == model::ShownWhen::Always) {
+        if (layer.as<model::FirstScreenContent>() && layer.shownWhen == model::ShownWhen::Always) {
             return &layer;
         }
     }
@@ -170,10 +170,11 @@ void ScreenPage::change(const QString& verb, const std::function<void(model::Fir
     if (m_filling || !it) {
         return;
     }
-    m_actions.document().apply(verb,
-                               edit::changeLayer(*m_actions.document().sequence(), it->id,
-                                                 [&](model::Layer& layer) { change(layer.firstScreen); }),
-                               mergeKey);
+    m_actions.document().apply(
+        verb,
+        edit::changeLayer(*m_actions.document().sequence(), it->id,
+                          [&](model::Layer& layer) { change(layer.get<model::FirstScreenContent>()); }),
+        mergeKey);
 }
 
 void ScreenPage::update() {
@@ -183,7 +184,7 @@ void ScreenPage::update() {
         m_pictures->setText(tr("This sequence has no first screen."));
         return;
     }
-    const auto& content = it->firstScreen;
+    const auto& content = it->get<model::FirstScreenContent>();
     const auto name = [](const std::string& path) {
         return QFileInfo(QString::fromStdString(path)).fileName();
     };
@@ -244,7 +245,7 @@ void ScreenPage::addBlockRow(int index, const model::Block& block) {
         change(
             tr("height of a block"), [&](auto& it) { it.blocks[at].height = v; }, "block height");
     });
-    connect(colour, &ColourBox::chosen, this, [this, at](const Id& id) {
+    connect(colour, &ColourBox::chosen, this, [this, at](const ColourId& id) {
         change(tr("colour of a block"), [&](auto& it) { it.blocks[at].colour = id; });
     });
     connect(

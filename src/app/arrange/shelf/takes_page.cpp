@@ -67,13 +67,13 @@ TakesPage::TakesPage(ArrangeActions& actions, QWidget* parent)
 
 void TakesPage::showEvent(QShowEvent*) { update(); }
 
-Id TakesPage::chosen() const {
+TakeId TakesPage::chosen() const {
     const auto* item = m_list->currentItem();
-    return item ? item->data(Qt::UserRole).toString().toStdString() : Id();
+    return item ? TakeId(item->data(Qt::UserRole).toString().toStdString()) : TakeId();
 }
 
 void TakesPage::update() {
-    const Id before = chosen();
+    const TakeId before = chosen();
     const auto& s = *m_actions.document().sequence();
     m_list->blockSignals(true);
     m_list->clear();

@@ -22,7 +22,7 @@ protected:
 private:
     void update();
     void describe();
-    [[nodiscard]] Id chosen() const;
+    [[nodiscard]] TakeId chosen() const;
 
     ArrangeActions& m_actions;
     QListWidget* m_list;

@@ -77,7 +77,7 @@ void paintGhosts(QPainter& painter, const schedule::Schedule& schedule, int cue,
     const auto& it = schedule.sequence->cues[static_cast<std::size_t>(cue)];
     const int layer = model::indexOf(schedule.sequence->layers, it.layer);
     if (span.dropped() || isNever(span.start) || isNever(span.end) || span.end <= span.start || layer < 0 ||
-        model::coversScreen(schedule.sequence->layers[static_cast<std::size_t>(layer)].kind)) {
+        model::coversScreen(schedule.sequence->layers[static_cast<std::size_t>(layer)].kind())) {
         return;
     }
     painter.save();

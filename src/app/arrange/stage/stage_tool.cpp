@@ -44,8 +44,8 @@ model::Pose poseOf(const schedule::Schedule& schedule, int layer, double t) {
     return pose;
 }
 
-StageTool::StageTool(Document& document, Preview& preview, const Id& layer, Handle handle, PoseScope scope,
-                     QPointF pressedAt, double pixelsPerDp)
+StageTool::StageTool(Document& document, Preview& preview, const LayerId& layer, Handle handle,
+                     PoseScope scope, QPointF pressedAt, double pixelsPerDp)
     : m_document(document), m_preview(preview), m_before(document.history().committed()),
       m_schedule(preview.schedule()), m_index(model::indexOf(m_before->layers, layer)), m_layer(layer),
       m_handle(handle), m_scope(scope), m_pressedAt(pressedAt), m_pixelsPerDp(pixelsPerDp),
@@ -62,7 +62,7 @@ StageTool::StageTool(Document& document, Preview& preview, const Id& layer, Hand
     for (const auto& other : frame.layers) {
         const auto& it = layers[static_cast<std::size_t>(other.layer)];
         const bool ofIt = std::find(own.begin(), own.end(), it.id) != own.end();
-        if (other.layer == m_index || ofIt || model::coversScreen(it.kind)) {
+        if (other.layer == m_index || ofIt || model::coversScreen(it.kind())) {
             continue;
         }
         const QRectF box = screenBox(other);
@@ -154,7 +154,7 @@ void StageTool::resize(QPointF point, StageModifiers modifiers) {
     double across = factor(local.x, signs.x(), before.width);
     double down = factor(local.y, signs.y(), before.height);
     const bool corner = signs.x() != 0 && signs.y() != 0;
-    const bool text = m_before->layers[static_cast<std::size_t>(m_index)].kind == model::LayerKind::Text;
+    const bool text = m_before->layers[static_cast<std::size_t>(m_index)].as<model::TextContent>() != nullptr;
     if ((corner && modifiers.keepsShape) || text) {
         across = down = text && !corner ? (signs.x() != 0 ? across : down) : (across + down) / 2;
     }
@@ -249,7 +249,7 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
             times.push_back({cue.id, m_schedule->cues[i].start, m_schedule->cues[i].end});
         }
     }
-    Id cue;
+    CueId cue;
     m_document.preview(edit::poseAt(*m_before, m_layer, m_before->beats[beat].id,
                                     m_schedule->beats[beat].start, times,
                                     static_cast<Millis>(std::lround(now)), pose, cue));

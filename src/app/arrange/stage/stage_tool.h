@@ -32,7 +32,7 @@ struct StageModifiers {
 /// One drag on the stage, from press to release. Everything it does is a transaction of the document.
 class StageTool {
 public:
-    StageTool(Document& document, Preview& preview, const Id& layer, Handle handle, PoseScope scope,
+    StageTool(Document& document, Preview& preview, const LayerId& layer, Handle handle, PoseScope scope,
               QPointF pressedAt, double pixelsPerDp);
 
     void moveTo(QPointF point, StageModifiers modifiers);
@@ -59,7 +59,7 @@ private:
     edit::SequencePtr m_before; ///< the document at the press; every step starts from it
     std::shared_ptr<const schedule::Schedule> m_schedule;
     int m_index;
-    Id m_layer;
+    LayerId m_layer;
     Handle m_handle;
     PoseScope m_scope;
     QPointF m_pressedAt;

@@ -66,11 +66,11 @@ double StageView::pixelsPerDp() const { return screenRect().width() / m_preview.
 QPointF StageView::toPixel(QPointF dp) const { return screenRect().topLeft() + dp * pixelsPerDp(); }
 QPointF StageView::toDp(QPointF pixel) const { return (pixel - screenRect().topLeft()) / pixelsPerDp(); }
 
-Id StageView::selectedLayer() const {
+LayerId StageView::selectedLayer() const {
     const auto& sequence = *m_preview.schedule()->sequence;
     const auto* cue = model::findThing(sequence.cues, m_selection.cue());
-    const Id id = cue ? cue->layer : m_selection.kind() == Selection::Kind::Layer ? m_selection.id() : Id();
-    return model::findThing(sequence.layers, id) ? id : Id();
+    const LayerId id = cue ? cue->layer : m_selection.layer();
+    return model::findThing(sequence.layers, id) ? id : LayerId();
 }
 
 std::optional<StageHandles> StageView::handles() const {
@@ -80,7 +80,7 @@ std::optional<StageHandles> StageView::handles() const {
         return {};
     }
     const auto& layer = schedule.sequence->layers[static_cast<std::size_t>(index)];
-    if (model::coversScreen(layer.kind)) {
+    if (model::coversScreen(layer.kind())) {
         return {};
     }
     return StageHandles(schedule::stateOf(schedule, index, std::max(0.0, m_preview.time())), layer.pivot,
@@ -361,7 +361,7 @@ void StageView::keyPressEvent(QKeyEvent* event) {
                      : event->key() == Qt::Key_Down ? step
                                                     : 0);
     const auto* layer = model::findThing(m_document.sequence()->layers, selectedLayer());
-    if (by.isNull() || !layer || layer->locked || model::coversScreen(layer->kind)) {
+    if (by.isNull() || !layer || layer->locked || model::coversScreen(layer->kind())) {
         QWidget::keyPressEvent(event);
         return;
     }

@@ -29,7 +29,7 @@ public:
     [[nodiscard]] bool showsGhosts() const { return m_ghosts; }
     void setShowsGhosts(bool shows);
     /// The selected layer, or that of the selected cue; empty if there is none.
-    [[nodiscard]] Id selectedLayer() const;
+    [[nodiscard]] LayerId selectedLayer() const;
 
     /// How long the last painting took, in ms, for the benchmark and the tests.
     [[nodiscard]] double lastPaintMillis() const { return m_lastPaint; }

@@ -1,0 +1,167 @@
+// SPDX-License-Identifier: MIT
+#include "app/arrange/card/layer_where.h"
+
+#include "app/widgets/theme.h"
+#include "core/edit/layer_edits.h"
+#include "core/model/limits.h"
+
+#include <QHBoxLayout>
+
+namespace scaena::app {
+
+using model::Layer;
+
+LayerWhere::LayerWhere(LayerFields& fields, QWidget* parent)
+    : CardColumn(tr("Where"), parent), m_fields(fields) {
+    makeBoxes();
+    arrange();
+    listen();
+}
+
+bool LayerWhere::landscape() const {
+    const auto& screen = m_fields.actions().preview().schedule()->screen;
+    return screen.width > screen.height;
+}
+
+model::Place& LayerWhere::place(Layer& layer) const {
+    if (ofDestination() && layer.destination) {
+        return *layer.destination;
+    }
+    return landscape() && layer.landscape ? *layer.landscape : layer.place;
+}
+
+void LayerWhere::makeBoxes() {
+    const double far = model::limits::kFarthest;
+    m_anchor = new QComboBox(this);
+    m_anchor->setObjectName(QStringLiteral("anchorPoint"));
+    m_anchor->addItems({tr("top left"), tr("top"), tr("top right"), tr("left"), tr("centre"), tr("right"),
+                        tr("bottom left"), tr("bottom"), tr("bottom right")});
+    m_which = new QComboBox(this);
+    m_which->setObjectName(QStringLiteral("whichPlace"));
+    m_which->addItems({tr("rests at"), tr("travels to")});
+    m_which->setToolTip(
+        tr("Where it is at rest, or where a travel leads, for example its place in the first screen"));
+    for (auto* box : {m_anchor, m_which}) {
+        box->setFont(uiFont(12));
+        box->setFixedHeight(22);
+    }
+    m_x = makeNumberBox(QStringLiteral("layerX"), -far, far, QStringLiteral("dp"), this);
+    m_y = makeNumberBox(QStringLiteral("layerY"), -far, far, QStringLiteral("dp"), this);
+    m_width = makeNumberBox(QStringLiteral("layerWidth"), 1, far, QStringLiteral("dp"), this);
+    m_height = makeNumberBox(QStringLiteral("layerHeight"), 1, far, QStringLiteral("dp"), this);
+    m_turn = makeNumberBox(QStringLiteral("layerTurn"), -3600, 3600, QStringLiteral("°"), this);
+    m_x->setAccessibleName(tr("Across"));
+    m_y->setAccessibleName(tr("Down"));
+    m_safe = new QCheckBox(tr("within the safe area"), this);
+    m_safe->setObjectName(QStringLiteral("safeArea"));
+    m_landscape = new QCheckBox(tr("own place held sideways"), this);
+    m_landscape->setObjectName(QStringLiteral("ownLandscape"));
+    for (auto* box : {m_safe, m_landscape}) {
+        box->setFont(uiFont(12));
+        box->setFixedHeight(20);
+    }
+}
+
+void LayerWhere::arrange() {
+    const auto pair = [this](QWidget* one, QWidget* other) {
+        auto* both = new QWidget(this);
+        auto* row = new QHBoxLayout(both);
+        row->setContentsMargins(0, 0, 0, 0);
+        row->setSpacing(6);
+        for (auto* box : {one, other}) {
+            box->setMinimumWidth(40);
+            row->addWidget(box);
+        }
+        return both;
+    };
+    addRow(tr("It"), pair(m_which, m_anchor));
+    addRow(tr("By x, y"), pair(m_x, m_y));
+    addRow(tr("Size"), pair(m_width, m_height));
+    addRow(tr("Turned"), m_turn);
+    addWide(m_safe);
+    addWide(m_landscape);
+    finish();
+}
+
+void LayerWhere::listen() {
+    connect(m_which, &QComboBox::activated, this, [this](int index) {
+        const auto* it = m_fields.layer();
+        if (index == 1 && it && !it->destination) {
+            m_fields.apply(tr("destination of %1"), [](Layer& on) { on.destination = on.place; });
+        }
+        if (const auto* now = m_fields.layer()) {
+            fill(*now);
+        }
+    });
+    const auto write = [this](QDoubleSpinBox* box, const QString& verb, const char* key,
+                              double model::Place::*value) {
+        connect(box, &QDoubleSpinBox::valueChanged, this, [this, verb, key, value](double v) {
+            m_fields.apply(
+                verb, [&](Layer& it) { place(it).*value = v; }, key);
+        });
+    };
+    write(m_x, tr("place %1"), "x ", &model::Place::x);
+    write(m_y, tr("place %1"), "y ", &model::Place::y);
+    write(m_turn, tr("turn %1"), "turn ", &model::Place::turn);
+    connect(m_width, &QDoubleSpinBox::valueChanged, this, &LayerWhere::resize);
+    connect(m_height, &QDoubleSpinBox::valueChanged, this, &LayerWhere::resize);
+    connect(m_anchor, &QComboBox::activated, this, &LayerWhere::reanchor);
+    connect(m_safe, &QCheckBox::clicked, this, &LayerWhere::reanchor);
+    connect(m_landscape, &QCheckBox::clicked, this,
+            [this](bool own) { m_fields.actions().setLandscapePlace(own); });
+}
+
+void LayerWhere::resize() {
+    const Size size{m_width->value(), m_height->value()};
+    if (ofDestination()) {
+        m_fields.apply(
+            tr("destination of %1"),
+            [&](Layer& it) {
+                place(it).width = size.width;
+                place(it).height = size.height;
+            },
+            "destination size ");
+        return;
+    }
+    m_fields.applyTo(
+        tr("size of %1"),
+        edit::resizeLayer(*m_fields.actions().document().sequence(), m_fields.id(), size, landscape()),
+        "size ");
+}
+
+void LayerWhere::reanchor() {
+    const auto anchor = static_cast<model::AnchorPoint>(m_anchor->currentIndex());
+    const bool safe = m_safe->isChecked();
+    if (ofDestination()) {
+        m_fields.apply(tr("destination of %1"), [&](Layer& it) {
+            place(it).anchor = anchor;
+            place(it).safeArea = safe;
+        });
+        return;
+    }
+    const auto& schedule = *m_fields.actions().preview().schedule();
+    m_fields.applyTo(tr("anchor of %1"),
+                     edit::reanchorLayer(*m_fields.actions().document().sequence(), m_fields.id(), anchor,
+                                         safe, schedule.screen, schedule.safeArea, landscape()));
+}
+
+void LayerWhere::fill(const Layer& layer) {
+    m_fields.quietly([&] {
+        setVisible(!model::coversScreen(layer.kind()));
+        m_which->setEnabled(!layer.as<model::GroupContent>());
+        Layer copy = layer;
+        const auto& at = place(copy);
+        m_anchor->setCurrentIndex(static_cast<int>(at.anchor));
+        m_x->setValue(at.x);
+        m_y->setValue(at.y);
+        m_width->setValue(at.width);
+        m_height->setValue(at.height);
+        m_turn->setValue(at.turn);
+        m_safe->setChecked(at.safeArea);
+        m_landscape->setChecked(layer.landscape.has_value());
+    });
+}
+
+void LayerWhere::reset() { m_which->setCurrentIndex(0); }
+
+}
