@@ -124,7 +124,7 @@ TEST_CASE("All samples export to all targets, twice the same, and a second expor
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         for (const auto* exporter : exporting::exporters()) {
-            INFO(path << " " << exporter->id());
+            INFO(path << " " << exporter->id().name());
             const auto first = exported(project.sequence, *project.shelf, {}, exporter->id());
             const auto second = exported(project.sequence, *project.shelf, {}, exporter->id());
             REQUIRE(first.files.size() == second.files.size());

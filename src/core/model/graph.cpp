@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "core/model/graph.h"
 
+#include "core/model/places.h"
+
 #include <algorithm>
-#include <unordered_map>
 
 namespace scaena::model {
 
@@ -54,37 +55,27 @@ Sorted sortTopologically(const Before& before) {
     return result;
 }
 
-template <typename Thing>
-auto indices(const std::vector<Thing>& things) {
-    std::unordered_map<decltype(Thing::id), int> map;
-    for (std::size_t i = 0; i < things.size(); ++i) {
-        map.emplace(things[i].id, static_cast<int>(i));
-    }
-    return map;
-}
-
 Sorted sortGates(const Sequence& sequence) {
-    const auto index = indices(sequence.gates);
+    const Places places(sequence.gates);
     Before before(sequence.gates.size());
     for (std::size_t i = 0; i < before.size(); ++i) {
         for (const auto& id : sequence.gates[i].needs) {
-            if (const auto found = index.find(id); found != index.end()) {
-                before[i].push_back(found->second);
+            if (const int need = places.of(id); need >= 0) {
+                before[i].push_back(need);
             }
         }
     }
     return sortTopologically(before);
 }
 
-Sorted sortCues(const Sequence& sequence) {
-    const auto index = indices(sequence.cues);
-    Before before(sequence.cues.size());
-    for (std::size_t i = 0; i < before.size(); ++i) {
-        if (const auto found = index.find(sequence.cues[i].anchor.cue); found != index.end()) {
-            before[i].push_back(found->second);
-        }
+/// For each cue the one it hangs on, or -1.
+std::vector<int> othersOf(const Sequence& sequence) {
+    const Places places(sequence.cues);
+    std::vector<int> others;
+    for (const auto& cue : sequence.cues) {
+        others.push_back(places.of(cue.anchor.cue));
     }
-    return sortTopologically(before);
+    return others;
 }
 
 template <typename Thing>
@@ -103,20 +94,57 @@ std::vector<GateId> gateCycle(const Sequence& sequence) {
 }
 
 std::vector<CueId> cueCycle(const Sequence& sequence) {
-    return namesOf(sortCues(sequence).cycle, sequence.cues);
+    const auto others = othersOf(sequence);
+    std::vector<int> seenFrom(others.size(), -1);
+    for (int start = 0; start < static_cast<int>(others.size()); ++start) {
+        int at = start;
+        while (at >= 0 && seenFrom[static_cast<std::size_t>(at)] < 0) {
+            seenFrom[static_cast<std::size_t>(at)] = start;
+            at = others[static_cast<std::size_t>(at)];
+        }
+        if (at >= 0 && seenFrom[static_cast<std::size_t>(at)] == start) {
+            std::vector<int> cycle = {at};
+            do {
+                cycle.push_back(others[static_cast<std::size_t>(cycle.back())]);
+            } while (cycle.back() != at);
+            return namesOf(cycle, sequence.cues);
+        }
+    }
+    return {};
 }
 
 std::vector<int> gatesInOrder(const Sequence& sequence) { return sortGates(sequence).order; }
 
-std::vector<int> cuesInOrder(const Sequence& sequence) {
-    auto order = sortCues(sequence).order;
-    const auto beats = indices(sequence.beats);
-    std::vector<int> beatOf(sequence.cues.size());
-    for (std::size_t i = 0; i < beatOf.size(); ++i) {
-        beatOf[i] = beats.at(sequence.cues[i].beat);
+std::vector<int> playOrder(const std::vector<int>& others, const std::vector<int>& beats, std::size_t count) {
+    std::vector<std::vector<int>> ofBeat(count);
+    std::vector<bool> done(others.size());
+    std::vector<int> chain;
+    for (int cue = 0; cue < static_cast<int>(others.size()); ++cue) {
+        for (int at = cue; at >= 0 && !done[static_cast<std::size_t>(at)];
+             at = others[static_cast<std::size_t>(at)]) {
+            done[static_cast<std::size_t>(at)] = true;
+            chain.push_back(at);
+        }
+        for (; !chain.empty(); chain.pop_back()) {
+            ofBeat[static_cast<std::size_t>(beats[static_cast<std::size_t>(chain.back())])].push_back(
+                chain.back());
+        }
     }
-    std::stable_sort(order.begin(), order.end(), [&](int a, int b) { return beatOf[a] < beatOf[b]; });
+    std::vector<int> order;
+    order.reserve(others.size());
+    for (const auto& list : ofBeat) {
+        order.insert(order.end(), list.begin(), list.end());
+    }
     return order;
+}
+
+std::vector<int> cuesInOrder(const Sequence& sequence) {
+    const Places places(sequence.beats);
+    std::vector<int> beats;
+    for (const auto& cue : sequence.cues) {
+        beats.push_back(places.of(cue.beat));
+    }
+    return playOrder(othersOf(sequence), beats, sequence.beats.size());
 }
 
 }

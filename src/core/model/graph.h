@@ -16,5 +16,8 @@ namespace scaena::model {
 /// Indices of cues such that each comes after the cue it is anchored to and after all cues of earlier beats.
 /// The sequence must be valid.
 [[nodiscard]] std::vector<int> cuesInOrder(const Sequence& sequence);
+/// The same of cues by their indices: for each the cue it hangs on, or -1, and its beat, of so many beats.
+[[nodiscard]] std::vector<int> playOrder(const std::vector<int>& others, const std::vector<int>& beats,
+                                         std::size_t count);
 
 }

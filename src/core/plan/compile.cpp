@@ -2,45 +2,18 @@
 #include "core/plan/compile.h"
 
 #include "core/model/graph.h"
+#include "core/model/places.h"
 #include "core/motion/lower.h"
 
 #include <algorithm>
-#include <string_view>
-#include <unordered_map>
+#include <deque>
 
 namespace scaena::plan {
 
 using model::AnchorKind;
+using model::Places;
 
 namespace {
-
-/// Places of things by their ids.
-template <typename Thing>
-class Places {
-    using Name = decltype(Thing::id);
-
-public:
-    explicit Places(const std::vector<Thing>& things) {
-        m_places.reserve(things.size());
-        for (std::size_t i = 0; i < things.size(); ++i) {
-            m_places.emplace(things[i].id, static_cast<Index>(i));
-        }
-    }
-    [[nodiscard]] Index of(const Name& id) const {
-        const auto found = m_places.find(id);
-        return found == m_places.end() ? -1 : found->second;
-    }
-    [[nodiscard]] std::vector<Index> of(const std::vector<Name>& ids) const {
-        std::vector<Index> list;
-        for (const auto& id : ids) {
-            list.push_back(of(id));
-        }
-        return list;
-    }
-
-private:
-    std::unordered_map<std::string_view, Index> m_places;
-};
 
 class Compiler {
 public:
@@ -110,6 +83,8 @@ private:
     void cues() {
         const auto& target = *m_plan.target;
         m_plan.cues.reserve(m_document.cues.size());
+        std::deque<model::Cue> standIns; // which stay where they are
+        LoweredMoves lowered;
         for (const auto& it : m_document.cues) {
             Cue cue{m_layers.of(it.layer),
                     m_beats.of(it.beat),
@@ -124,10 +99,13 @@ private:
                     {},
                     {},
                     {}};
-            const auto baked = standIn(target, it);
-            const auto& played = baked ? *baked : it;
-            cue.moves = motion::lower(played);
-            cue.calmer = motion::lowerReduced(played, cue.moves);
+            const model::Cue* played = &it;
+            if (auto baked = standIn(target, it)) {
+                played = &standIns.emplace_back(std::move(*baked));
+            }
+            const auto moves = lowered.of(*played);
+            cue.moves = moves.moves;
+            cue.calmer = moves.calmer;
             if (cue.anchor == AnchorKind::With || cue.anchor == AnchorKind::After) {
                 cue.other = m_cues.of(it.anchor.cue);
             }
@@ -138,7 +116,12 @@ private:
                                 target);
             m_plan.cues.push_back(std::move(cue));
         }
-        m_plan.playOrder = model::cuesInOrder(m_document);
+        std::vector<int> others, beats;
+        for (const auto& cue : m_plan.cues) {
+            others.push_back(cue.other);
+            beats.push_back(cue.beat);
+        }
+        m_plan.playOrder = model::playOrder(others, beats, m_plan.beats.size());
         for (const Index place : m_plan.playOrder) {
             auto& cue = m_plan.cues[static_cast<std::size_t>(place)];
             cue.hangsOnEnd = hangsOnEnd(cue);

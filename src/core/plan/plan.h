@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/plan/carry.h"
+#include "core/plan/lowered_moves.h"
 
 #include <memory>
 
@@ -58,15 +59,19 @@ struct Cue {
     Millis offset = 0;
     Millis length = 0; ///< of one cycle
     Repeat repeat;
-    bool adds = false;         ///< lies over what is there
-    bool hangsOnEnd = false;   ///< its chain of anchors leads to the end of its own beat
-    CueCarry carry;            ///< how the target gets it
-    motion::LoweredCue moves;  ///< as the target plays it
-    motion::LoweredCue calmer; ///< the same under reduced motion
+    bool adds = false;       ///< lies over what is there
+    bool hangsOnEnd = false; ///< its chain of anchors leads to the end of its own beat
+    CueCarry carry;          ///< how the target gets it
+    MovesPtr moves;          ///< as the target plays it
+    MovesPtr calmer;         ///< the same under reduced motion
 
     [[nodiscard]] bool isDropped() const { return carry.how == Carry::Dropped; }
     /// From its start to its end, where nothing cuts it and it does not repeat for as long as its wait lasts.
     [[nodiscard]] Millis duration() const { return length * repeat.times; }
+    /// Its last cycle runs backwards, so that it ends where it began.
+    [[nodiscard]] bool endsBackwards() const {
+        return repeat.alternate && (repeat.whileWaiting || repeat.times % 2 == 0);
+    }
 };
 
 /// What a sequence does on one target, whatever the conditions: names looked up, moves lowered to tracks,

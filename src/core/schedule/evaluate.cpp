@@ -194,7 +194,7 @@ private:
         if (reveal.isAnimated()) {
             const auto* segment = reveal.segmentAt(m_t);
             segment = segment || reveal.segments().empty() ? segment : &reveal.segments().front();
-            state.reveal = {segment ? segment->reveal : motion::RevealShape{},
+            state.reveal = {segment ? segment->moves->reveal : motion::RevealShape{},
                             std::clamp(reveal.valueAt(m_t), 0.0, 1.0)};
         }
         const auto& draw = m_schedule.timeline(index, Property::Draw);
@@ -202,7 +202,7 @@ private:
             state.draw = std::clamp(draw.valueAt(m_t), 0.0, 1.0);
             const auto* segment = draw.segmentAt(m_t);
             segment = segment || draw.segments().empty() ? segment : &draw.segments().front();
-            state.fillFrom = segment ? segment->fillFrom : state.fillFrom;
+            state.fillFrom = segment ? segment->moves->fillFrom : state.fillFrom;
         }
     }
 

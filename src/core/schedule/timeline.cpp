@@ -10,18 +10,29 @@ namespace scaena::schedule {
 
 namespace {
 
-double betweenKeys(const std::vector<Key>& keys, double part) {
+bool multiplies(motion::Property property) {
+    return property == motion::Property::ScaleX || property == motion::Property::ScaleY ||
+           property == motion::Property::Opacity;
+}
+
+double along(const Segment& segment, double part) {
+    if (!segment.track) {
+        return segment.found + (segment.rest - segment.found) * std::clamp(part, 0.0, 1.0);
+    }
+    const auto& keys = segment.track->keyframes;
     const auto next = std::upper_bound(keys.begin() + 1, keys.end() - 1, part,
-                                       [](double at, const Key& key) { return at < key.at; });
+                                       [](double at, const motion::Keyframe& key) { return at < key.at; });
     const auto& from = *(next - 1);
     const double width = next->at - from.at;
     const double local = width > 0 ? std::clamp((part - from.at) / width, 0.0, 1.0) : 1.0;
-    return from.value + (next->value - from.value) * motion::ease(from.easing, local);
+    const double before = settled(from, segment.track->property, segment.found);
+    const double after = settled(*next, segment.track->property, segment.found);
+    return before + (after - before) * motion::ease(from.easing, local);
 }
 
 double duringCycles(const Segment& segment, double local) {
     if (segment.length <= 0) {
-        return segment.keys.back().value;
+        return along(segment, 1);
     }
     const double cycles = std::max(0.0, local / segment.length);
     double cycle = std::floor(cycles);
@@ -34,11 +45,29 @@ double duringCycles(const Segment& segment, double local) {
     if (segment.alternate && std::fmod(cycle, 2) == 1) {
         part = 1 - part;
     }
-    return betweenKeys(segment.keys, part);
+    return along(segment, part);
 }
 
 Millis restTime(const Segment& segment) { return plus(segment.stop, segment.settle); }
 
+}
+
+double settled(const motion::Keyframe& keyframe, motion::Property property, double found) {
+    if (keyframe.basis == motion::Basis::Absolute) {
+        return keyframe.value;
+    }
+    return multiplies(property) ? found * keyframe.value : found + keyframe.value;
+}
+
+std::vector<Key> Segment::keys() const {
+    if (!track) {
+        return {{0, found, model::kLinear}, {1, rest, model::kLinear}};
+    }
+    std::vector<Key> keys;
+    for (const auto& keyframe : track->keyframes) {
+        keys.push_back({keyframe.at, settled(keyframe, track->property, found), keyframe.easing});
+    }
+    return keys;
 }
 
 double Segment::valueAt(double t) const {
@@ -51,17 +80,19 @@ double Segment::valueAt(double t) const {
 }
 
 void PropertyTimeline::finish() {
-    std::stable_sort(m_added.begin(), m_added.end(),
-                     [](const Segment& a, const Segment& b) { return restTime(a) < restTime(b); });
+    std::stable_sort(m_added.begin(), m_added.end(), [](const Addition& a, const Addition& b) {
+        return restTime(a.segment) < restTime(b.segment);
+    });
     const double none = motion::neutral(m_property);
     double sum = 0;
-    for (const auto& segment : m_added) {
-        sum += segment.valueAt(restTime(segment)) - none;
-        m_restSums.push_back(sum);
+    for (auto& it : m_added) {
+        sum += it.segment.valueAt(restTime(it.segment)) - none;
+        it.restSum = sum;
     }
-    m_startMins.assign(m_added.size(), kNever);
-    for (std::size_t i = m_added.size(); i-- > 0;) {
-        m_startMins[i] = std::min(m_added[i].start, i + 1 < m_added.size() ? m_startMins[i + 1] : kNever);
+    Millis earliest = kNever;
+    for (auto it = m_added.rbegin(); it != m_added.rend(); ++it) {
+        earliest = std::min(earliest, it->segment.start);
+        it->startFromHere = earliest;
     }
 }
 
@@ -81,15 +112,15 @@ double PropertyTimeline::valueAt(double t) const {
     if (m_added.empty()) {
         return value;
     }
-    const auto running = std::upper_bound(m_added.begin(), m_added.end(), t,
-                                          [](double at, const Segment& s) { return at < restTime(s); });
-    const auto first = static_cast<std::size_t>(running - m_added.begin());
-    if (first > 0) {
-        value += m_restSums[first - 1];
+    const auto running =
+        std::upper_bound(m_added.begin(), m_added.end(), t,
+                         [](double at, const Addition& it) { return at < restTime(it.segment); });
+    if (running != m_added.begin()) {
+        value += (running - 1)->restSum;
     }
-    for (std::size_t i = first; i < m_added.size() && m_startMins[i] <= t; ++i) {
-        if (m_added[i].start <= t) {
-            value += m_added[i].valueAt(t) - motion::neutral(m_property);
+    for (auto it = running; it != m_added.end() && it->startFromHere <= t; ++it) {
+        if (it->segment.start <= t) {
+            value += it->segment.valueAt(t) - motion::neutral(m_property);
         }
     }
     return value;

@@ -14,21 +14,28 @@ struct Key {
     model::Easing easing; ///< to the next key
 };
 
-/// One property's values during one cue, in absolute time. After `stop` the value stays, or settles.
+/// One property's values during one cue, in absolute time. After `stop` the value stays, or settles. It runs
+/// along a track of the cue's moves, which are not its own: they belong to the plan and outlive it.
 struct Segment {
     Millis start = 0;
     Millis length = 0; ///< of one cycle; 0: the last key holds from `start`
     Millis stop = 0;   ///< end of the last cycle, or where it was cut
-    bool alternate = false;
     Millis settle = 0; ///< after `stop`: a straight blend to `rest`
+    int cue = -1;      ///< index into the sequence's cues
+    bool alternate = false;
+    double found = 0; ///< what the property had; keys that lie on top of it are settled upon that
     double rest = 0;
-    std::vector<Key> keys;
-    int cue = -1; ///< index into the sequence's cues
-    motion::RevealShape reveal;
-    double fillFrom = 0.6;
+    const motion::Track* track = nullptr; ///< without: straight from `found` to `rest`
+    const motion::LoweredCue* moves =
+        nullptr; ///< of which it is a track; they say how something is uncovered
 
     [[nodiscard]] double valueAt(double t) const;
+    /// Its keyframes, settled.
+    [[nodiscard]] std::vector<Key> keys() const;
 };
+
+/// A keyframe's value upon the value its property had.
+[[nodiscard]] double settled(const motion::Keyframe& keyframe, motion::Property property, double found);
 
 /// One property of one layer over the whole launch.
 class PropertyTimeline {
@@ -36,8 +43,9 @@ public:
     explicit PropertyTimeline(motion::Property property = motion::Property::Opacity) : m_property(property) {}
 
     /// Segments have to be added in the order of their starts.
-    void replace(Segment segment) { m_segments.push_back(std::move(segment)); }
-    void layOver(Segment segment) { m_added.push_back(std::move(segment)); }
+    void replace(const Segment& segment) { m_segments.push_back(segment); }
+    void layOver(const Segment& segment) { m_added.push_back({segment, 0, kNever}); }
+    void reserve(std::size_t segments) { m_segments.reserve(segments); }
     /// The value before the first segment.
     void setInitial(double value) { m_initial = value; }
     [[nodiscard]] double initial() const { return m_initial.value_or(motion::neutral(m_property)); }
@@ -56,12 +64,15 @@ public:
     [[nodiscard]] const std::vector<Segment>& segments() const { return m_segments; }
 
 private:
+    struct Addition {
+        Segment segment;
+        double restSum;       // of all additions up to and including this one, at rest
+        Millis startFromHere; // earliest start among this and all later additions
+    };
     motion::Property m_property;
     std::optional<double> m_initial;
     std::vector<Segment> m_segments; // by start
-    std::vector<Segment> m_added;    // after finish(): by the time they come to rest
-    std::vector<double> m_restSums;  // of all additions up to and including that one, at rest
-    std::vector<Millis> m_startMins; // earliest start among this and all later additions
+    std::vector<Addition> m_added;   // after finish(): by the time they come to rest
 };
 
 }

@@ -7,54 +7,36 @@ namespace scaena::schedule {
 
 namespace {
 
-bool multiplies(motion::Property property) {
-    return property == motion::Property::ScaleX || property == motion::Property::ScaleY ||
-           property == motion::Property::Opacity;
-}
-
-double settled(const motion::Keyframe& keyframe, motion::Property property, double found) {
-    if (keyframe.basis == motion::Basis::Absolute) {
-        return keyframe.value;
-    }
-    return multiplies(property) ? found * keyframe.value : found + keyframe.value;
-}
-
 Segment makeSegment(const motion::Track& track, const plan::Cue& cue, const CueSpan& span, double found) {
     Segment segment;
     segment.start = span.start;
     segment.length = cue.length;
     segment.stop = span.end;
-    segment.alternate = cue.repeat.alternate;
+    segment.found = found;
     const auto& first = track.keyframes.front();
     const auto& last = track.keyframes.back();
-    const bool endsBackwards = cue.repeat.alternate && (cue.repeat.whileWaiting || cue.repeat.times % 2 == 0);
-    const double rest = settled(endsBackwards ? first : last, track.property, found);
+    segment.rest = settled(cue.endsBackwards() ? first : last, track.property, found);
     if (span.form == CueSpan::Form::Play) {
-        segment.keys.reserve(track.keyframes.size());
-        for (const auto& keyframe : track.keyframes) {
-            segment.keys.push_back({keyframe.at, settled(keyframe, track.property, found), keyframe.easing});
-        }
+        segment.alternate = cue.repeat.alternate;
         segment.settle = span.settle;
-        segment.rest = rest;
+        segment.track = &track;
         return segment;
     }
-    segment.alternate = false;
     segment.length = span.end - span.start;
-    const double from = span.form == CueSpan::Form::Blend ? found : rest;
-    segment.keys = {{0, from, model::kLinear}, {1, rest, model::kLinear}};
+    segment.found = span.form == CueSpan::Form::Blend ? found : segment.rest;
     return segment;
 }
 
 /// What the property has before the cue, if the cue is the first to animate it: the value the cue starts
 /// from; the end state where only that is ever seen of it.
 double valueBefore(const motion::Track& track, const plan::Cue& cue, bool neverPlays) {
-    const bool endsBackwards = cue.repeat.alternate && (cue.repeat.whileWaiting || cue.repeat.times % 2 == 0);
-    const auto& keyframe = neverPlays && !endsBackwards ? track.keyframes.back() : track.keyframes.front();
+    const auto& keyframe =
+        neverPlays && !cue.endsBackwards() ? track.keyframes.back() : track.keyframes.front();
     return settled(keyframe, track.property, motion::neutral(track.property));
 }
 
 const motion::LoweredCue& movesOf(const plan::Cue& cue, bool reducedMotion) {
-    return reducedMotion ? cue.calmer : cue.moves;
+    return reducedMotion ? *cue.calmer : *cue.moves;
 }
 
 }
@@ -82,14 +64,20 @@ const PropertyTimeline& Timelines::of(int layer, motion::Property property) cons
 
 void Timelines::makeLines(const plan::Plan& plan, bool reducedMotion) {
     m_lines.assign(plan.layers.size() * motion::kProperties, -1);
+    std::vector<std::size_t> replacing; // for each timeline the most segments it can have
     for (const auto& cue : plan.cues) {
         for (const auto& track : movesOf(cue, reducedMotion).tracks) {
             auto& line = m_lines[place(cue.layer, track.property)];
             if (line < 0) {
                 line = static_cast<int>(m_timelines.size());
                 m_timelines.emplace_back(track.property);
+                replacing.push_back(0);
             }
+            replacing[static_cast<std::size_t>(line)] += cue.adds ? 0 : 1;
         }
+    }
+    for (std::size_t i = 0; i < m_timelines.size(); ++i) {
+        m_timelines[i].reserve(replacing[i]);
     }
 }
 
@@ -127,12 +115,11 @@ void Timelines::addSegments(const plan::Plan& plan, const Timing& timing, bool r
             const double found = fresh ? motion::neutral(track.property) : timeline.baseAt(span.start);
             auto segment = makeSegment(track, cue, span, found);
             segment.cue = index;
-            segment.reveal = moves.reveal;
-            segment.fillFrom = moves.fillFrom;
+            segment.moves = &moves;
             if (cue.adds) {
-                timeline.layOver(std::move(segment));
+                timeline.layOver(segment);
             } else {
-                timeline.replace(std::move(segment));
+                timeline.replace(segment);
             }
         }
     }

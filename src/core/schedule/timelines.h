@@ -8,7 +8,8 @@
 namespace scaena::schedule {
 
 /// The values of every property of every layer over one launch: each cue's tracks with their values settled,
-/// in the order in which the cues start. Only what some cue animates takes room.
+/// in the order in which the cues start. Only what some cue animates takes room. The tracks stay the plan's,
+/// which has to outlive it.
 class Timelines {
 public:
     Timelines() = default;

@@ -93,9 +93,10 @@ private:
         auto holder = animator.append_child("propertyValuesHolder");
         with(holder, "android:propertyName", target.property);
         with(holder, "android:valueType", "floatType");
-        addKeyframe(holder, 0, segment.keys.front().value, {});
-        for (std::size_t i = 1; i < segment.keys.size(); ++i) {
-            addInterval(holder, segment.keys[i - 1], segment.keys[i]);
+        const auto keys = segment.keys();
+        addKeyframe(holder, 0, keys.front().value, {});
+        for (std::size_t i = 1; i < keys.size(); ++i) {
+            addInterval(holder, keys[i - 1], keys[i]);
         }
         m_longest = std::max(m_longest, segment.start + cue.length * cue.repeat.times);
     }

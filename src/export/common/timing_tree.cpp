@@ -210,10 +210,10 @@ private:
     [[nodiscard]] CodeValue cueValue(plan::Index index) const {
         const auto& c = m_plan.cues[static_cast<std::size_t>(index)];
         const auto [dropped, bySystem] = carry(index);
-        const bool reveals = std::any_of(c.moves.tracks.begin(), c.moves.tracks.end(), [](const auto& t) {
+        const bool reveals = std::any_of(c.moves->tracks.begin(), c.moves->tracks.end(), [](const auto& t) {
             return t.property == motion::Property::Reveal;
         });
-        const auto& shape = c.moves.reveal;
+        const auto& shape = c.moves->reveal;
         const bool hangsOnCue = c.other >= 0;
         const int other = hangsOnCue ? m_placeOfCue[static_cast<std::size_t>(c.other)] : -1;
         // "with" alone is a reserved word of some languages.
@@ -222,8 +222,8 @@ private:
             .plain("layer", {c.layer})
             .plain("beat", {c.beat})
             .plain("length", {c.length})
-            .plain("tracks", tracksValue(c.moves.tracks), true)
-            .plain("reduced", tracksValue(c.calmer.tracks), true)
+            .plain("tracks", tracksValue(c.moves->tracks), true)
+            .plain("reduced", tracksValue(c.calmer->tracks), true)
             .named("anchor", {CodeWord{"Anchor", anchor}}, c.anchor == model::AnchorKind::BeatStart)
             .named("other", {other}, !hangsOnCue)
             .named("offset", {c.offset}, c.offset == 0)
@@ -242,7 +242,7 @@ private:
                        .plain("y", {shape.y})
                        .value(),
                    !reveals)
-            .named("fillFrom", {c.moves.fillFrom}, c.moves.fillFrom == 0.6)
+            .named("fillFrom", {c.moves->fillFrom}, c.moves->fillFrom == 0.6)
             .value();
     }
 

@@ -3,6 +3,7 @@
 
 #include "render/base/convert.h"
 #include "render/base/group_opacity.h"
+#include "render/base/shared_path.h"
 
 #include <QPainter>
 #include <QPainterPathStroker>
@@ -111,6 +112,19 @@ private:
     int m_steps = 0;
 };
 
+void makeAllShareable(const PreparedGroup& group) {
+    for (const auto& clip : group.clips) {
+        makeShareable(clip);
+    }
+    for (const auto& child : group.children) {
+        if (const auto* step = std::get_if<FillStep>(&child)) {
+            makeShareable(step->path);
+        } else {
+            makeAllShareable(*std::get<std::unique_ptr<PreparedGroup>>(child));
+        }
+    }
+}
+
 /// Where ink can be, in the coordinates of the art.
 QRectF inkOf(const PreparedGroup& group) {
     QRectF ink;
@@ -141,6 +155,7 @@ public:
         stroker.setCurveThreshold(hairline * 0.1);
         auto outline = stroker.createStroke(trimmedPath(step.isStroke ? step.centreLine : step.path, drawn));
         outline.setFillRule(Qt::WindingFill);
+        makeShareable(outline);
         m_entries.push_back({&step, drawn, outline});
         if (m_entries.size() > kMostKept) {
             m_entries.pop_front();
@@ -244,6 +259,7 @@ PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double units
     Preparer preparer(currentColour, unitsPerDp);
     preparer.fill(art.root, m_root);
     m_steps = preparer.steps();
+    makeAllShareable(m_root);
     m_reachesOver = !m_viewBox.adjusted(-1e-6, -1e-6, 1e-6, 1e-6).contains(inkOf(m_root));
 }
 
@@ -253,6 +269,7 @@ PreparedArt::PreparedArt(const QPainterPath& outline, const QColor& colour, doub
     QPainterPath path = outline;
     path.setFillRule(Qt::WindingFill);
     m_root.children.emplace_back(FillStep{path, colour, false, {}, 0, 1});
+    makeAllShareable(m_root);
 }
 
 PreparedArt::~PreparedArt() = default;

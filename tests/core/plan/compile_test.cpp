@@ -64,8 +64,8 @@ TEST_CASE("What a target bakes is in its plan as what is seen there, and in the 
         INFO(target.name);
         const auto plan = compile(sequence, target);
         const auto& it = plan->cues[0];
-        CHECK(animates(it.moves, motion::Property::Draw) == !target.player.bakesDraws);
-        CHECK(animates(it.moves, motion::Property::Reveal) == target.player.bakesDraws);
+        CHECK(animates(*it.moves, motion::Property::Draw) == !target.player.bakesDraws);
+        CHECK(animates(*it.moves, motion::Property::Reveal) == target.player.bakesDraws);
         CHECK((it.carry.how == Carry::Baked) == target.player.bakesDraws);
     }
 }
@@ -76,8 +76,8 @@ TEST_CASE("A plan has a calmer form of each cue, for people who asked for less m
                               .withCue(cue("rise", "arrive", 0, 400, model::MoveKind::Rise))
                               .build();
     const auto plan = compile(sequence, targetOf("ios"));
-    CHECK(plan->cues[0].calmer.tracks == motion::lowerReduced(sequence.cues[0]).tracks);
-    CHECK(plan->cues[0].moves.tracks == motion::lower(sequence.cues[0]).tracks);
+    CHECK(plan->cues[0].calmer->tracks == motion::lowerReduced(sequence.cues[0]).tracks);
+    CHECK(plan->cues[0].moves->tracks == motion::lower(sequence.cues[0]).tracks);
 }
 
 TEST_CASE("Orders of a plan hold for any sequence: gates after their needs, cues after what they hang on") {

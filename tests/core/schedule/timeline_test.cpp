@@ -5,6 +5,7 @@
 #include "support/builders.h"
 
 #include <catch2/catch.hpp>
+#include <deque>
 
 using namespace scaena;
 using namespace scaena::schedule;
@@ -13,13 +14,26 @@ using motion::Property;
 
 namespace {
 
-Segment ramp(Millis start, Millis length, double from, double to) {
+using motion::Basis;
+using motion::Keyframe;
+
+/// A segment does not keep its track; whoever has one of these has both.
+Segment along(const motion::Track& track, Millis start, Millis length) {
     Segment segment;
     segment.start = start;
     segment.length = length;
     segment.stop = start + length;
-    segment.keys = {{0, from, model::kLinear}, {1, to, model::kLinear}};
+    segment.track = &track;
     return segment;
+}
+
+motion::Track trackOf(std::vector<Keyframe> keyframes, Property property = Property::X) {
+    return {property, std::move(keyframes)};
+}
+
+Segment ramp(Millis start, Millis length, double from, double to) {
+    static std::deque<motion::Track> tracks; // which stay where they are
+    return along(tracks.emplace_back(trackOf({{0, from}, {1, to}})), start, length);
 }
 
 }
@@ -33,20 +47,47 @@ TEST_CASE("A segment runs from its first key to its last") {
 }
 
 TEST_CASE("Keys in between have their own easings") {
-    auto segment = ramp(0, 100, 0, 0);
-    segment.keys = {
-        {0, 0, model::Steps{1, model::Steps::Jump::End}}, {0.5, 10, model::kLinear}, {1, 20, model::kLinear}};
+    const auto track =
+        trackOf({{0, 0, Basis::Absolute, model::Steps{1, model::Steps::Jump::End}}, {0.5, 10}, {1, 20}});
+    const auto segment = along(track, 0, 100);
     CHECK(segment.valueAt(49) == 0);
     CHECK(segment.valueAt(50) == 10);
     CHECK(segment.valueAt(75) == 15);
 }
 
 TEST_CASE("Two keys at one place are a jump") {
-    auto segment = ramp(0, 100, 0, 0);
-    segment.keys = {
-        {0, 0, model::kLinear}, {0.5, 1, model::kLinear}, {0.5, 5, model::kLinear}, {1, 6, model::kLinear}};
+    const auto track = trackOf({{0, 0}, {0.5, 1}, {0.5, 5}, {1, 6}});
+    const auto segment = along(track, 0, 100);
     CHECK(segment.valueAt(49.999) == Approx(1).margin(0.001));
     CHECK(segment.valueAt(50) == 5);
+}
+
+TEST_CASE("Keys on top of what was there are settled upon it: added, or as a factor") {
+    const auto moved = trackOf({{0, 5, Basis::OnTop}, {1, -20}});
+    auto segment = along(moved, 0, 100);
+    segment.found = 30;
+    CHECK(segment.valueAt(0) == 35);
+    CHECK(segment.valueAt(100) == -20);
+    const auto grown = trackOf({{0, 1, Basis::OnTop}, {1, 3, Basis::OnTop}}, Property::ScaleX);
+    segment = along(grown, 0, 100);
+    segment.found = 2;
+    CHECK(segment.valueAt(0) == 2);
+    CHECK(segment.valueAt(100) == 6);
+    const auto keys = segment.keys();
+    REQUIRE(keys.size() == 2);
+    CHECK(keys[0].value == 2);
+    CHECK(keys[1].value == 6);
+}
+
+TEST_CASE("Without a track a segment leads straight from what was there to its rest") {
+    Segment segment;
+    segment.length = segment.stop = 100;
+    segment.found = 4;
+    segment.rest = 8;
+    CHECK(segment.valueAt(25) == 5);
+    CHECK(segment.valueAt(100) == 8);
+    CHECK(segment.keys().front().value == 4);
+    CHECK(segment.keys().back().value == 8);
 }
 
 TEST_CASE("A cut segment keeps the value it had, or settles") {

@@ -90,7 +90,7 @@ std::size_t ScorePainter::laneKey(int layer, const std::vector<int>& cues, int h
         if (const auto* leading = leadingSegment(m_schedule, i, layer, property)) {
             add(static_cast<int>(property));
             add(leading->stop);
-            for (const auto& value : leading->keys) {
+            for (const auto& value : leading->keys()) {
                 add(value.at);
                 add(value.value);
                 add(model::toText(value.easing));
