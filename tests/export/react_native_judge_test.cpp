@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "render/frames/scene.h"
 #include "support/judges.h"
+#include "support/variants.h"
 
 #include <QImage>
 #include <fmt/format.h>
@@ -43,15 +44,9 @@ TEST_CASE("The exported React Native component passes the framework's own types,
 namespace {
 
 /// The component played by way of React Native for Web, as plays of react_native_judge.mjs.
-nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesystem::path& sample) {
-    const auto project = openSample(sample);
-    auto sequence = project.sequence;
-    for (auto& layer : sequence.layers) { // the judge's first screen is a plain sheet
-        layer.get<model::FirstScreenContent>().blocks.clear();
-        layer.get<model::FirstScreenContent>().lightImage.clear();
-        layer.get<model::FirstScreenContent>().darkImage.clear();
-    }
-    const auto name = sample.stem().string();
+nlohmann::json playsOf(const std::filesystem::path& folder, const std::string& name,
+                       const project::Project& project, const model::Sequence& sequence,
+                       const std::vector<JudgedLook>& looks) {
     const auto made = exported(sequence, *project.shelf, {}, "react-native");
     writeTo(folder / name, made);
     std::string module;
@@ -62,14 +57,12 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesyste
     }
     static const char* outcomes[] = {"complete", "wentOn", "offline", "message"};
     nlohmann::json plays = nlohmann::json::array();
-    const std::pair<model::Appearance, bool> looks[] = {{model::Appearance::Light, false},
-                                                        {model::Appearance::Dark, false},
-                                                        {model::Appearance::Light, true}};
-    for (const auto& [appearance, reduced] : looks) {
+    for (const auto& [appearance, reduced, landscape] : looks) {
         schedule::Conditions conditions;
         conditions.target = "react-native";
         conditions.appearance = appearance;
         conditions.reducedMotion = reduced;
+        conditions.landscape = landscape;
         const auto s = schedule::resolve(sequence, conditions);
         const render::Scene scene(*s.sequence, *project.shelf, appearance, 1);
         nlohmann::json opened = nlohmann::json::object();
@@ -84,7 +77,7 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesyste
             }
         }
         nlohmann::json shots = nlohmann::json::array();
-        const int count = reduced ? 5 : 12;
+        const int count = reduced || landscape ? 5 : 12;
         const double from = s.beats[0].end;
         for (int i = 0; i < count; ++i) {
             // On the browser's frames, which come every 16 ms.
@@ -93,27 +86,30 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::filesyste
             render::StillOptions options;
             options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
             options.roundScreen = options.bars = false;
-            const auto picture =
-                fmt::format("{}/shot-{}-{}-{}.png", name, static_cast<int>(appearance), reduced, i);
+            const auto picture = fmt::format("{}/shot-{}-{}-{}-{}.png", name, static_cast<int>(appearance),
+                                             reduced, landscape, i);
             REQUIRE(render::still(scene, s, t, options)
                         .save(QString::fromStdString((folder / picture).string())));
             shots.push_back({{"t", t}, {"picture", picture}, {"least", 0.98}});
         }
-        plays.push_back(
-            {{"app", name},
-             {"module", module},
-             {"data", module},
-             {"width", s.screen.width},
-             {"height", s.screen.height},
-             {"insets", {{"top", s.safeArea.y}, {"bottom", s.screen.height - s.safeArea.bottom()}}},
-             {"dark", appearance == model::Appearance::Dark},
-             {"reduced", reduced},
-             {"start", "cold"},
-             {"openingEnd", from},
-             {"opened", opened},
-             {"background", background},
-             {"outcome", outcomes[static_cast<int>(s.outcome)]},
-             {"shots", shots}});
+        plays.push_back({{"app", name},
+                         {"module", module},
+                         {"data", module},
+                         {"width", s.screen.width},
+                         {"height", s.screen.height},
+                         {"insets",
+                          {{"top", s.safeArea.y},
+                           {"bottom", s.screen.height - s.safeArea.bottom()},
+                           {"left", s.safeArea.x},
+                           {"right", s.screen.width - s.safeArea.right()}}},
+                         {"dark", appearance == model::Appearance::Dark},
+                         {"reduced", reduced},
+                         {"start", "cold"},
+                         {"openingEnd", from},
+                         {"opened", opened},
+                         {"background", background},
+                         {"outcome", outcomes[static_cast<int>(s.outcome)]},
+                         {"shots", shots}});
     }
     return plays;
 }
@@ -126,9 +122,14 @@ TEST_CASE("The exported React Native component, played in a browser, shows what 
     DiskFiles files;
     nlohmann::json plays = nlohmann::json::array();
     for (const auto& path : samples()) {
-        for (auto& play : playsOf(folder.path(), path)) {
-            plays.push_back(std::move(play));
-        }
+        const auto project = openSample(path);
+        const auto plain = withPlainFirstScreens(project.sequence);
+        const auto name = path.stem().string();
+        const JudgedLook wide{model::Appearance::Light, false, true};
+        const auto add = [&](nlohmann::json more) { plays.insert(plays.end(), more.begin(), more.end()); };
+        add(playsOf(folder.path(), name, project, plain,
+                    {{}, {model::Appearance::Dark}, {model::Appearance::Light, true}, wide}));
+        add(playsOf(folder.path(), name + "-boxes", project, withOtherBoxes(plain), {wide}));
     }
     REQUIRE(files.writeAtomically(folder.path() / "plays.json", plays.dump()));
     const auto judged =

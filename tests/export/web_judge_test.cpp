@@ -3,6 +3,7 @@
 #include "render/frames/still.h"
 #include "support/judges.h"
 #include "support/timing_table.h"
+#include "support/variants.h"
 
 #include <QImage>
 #include <nlohmann/json.hpp>
@@ -13,23 +14,7 @@ using namespace scaena::test;
 
 namespace {
 
-/// The same without a picture of the first screen, which the page has of its own: a plain sheet in its
-/// colour.
-model::Sequence withPlainFirstScreens(model::Sequence sequence) {
-    for (auto& layer : sequence.layers) {
-        layer.get<model::FirstScreenContent>().blocks.clear();
-        layer.get<model::FirstScreenContent>().lightImage.clear();
-        layer.get<model::FirstScreenContent>().darkImage.clear();
-    }
-    return sequence;
-}
-
 std::string gateList(const model::Sequence& sequence) { return "[" + exporting::scriptGates(sequence) + "]"; }
-
-struct Look {
-    model::Appearance appearance = model::Appearance::Light;
-    bool reduced = false, landscape = false;
-};
 
 /// A page as a person makes it by the instructions, with a first screen of one colour.
 std::string pageOf(const exporting::Export& made, const model::Sequence& sequence,
@@ -57,14 +42,10 @@ TEST_CASE("The exported page shows in a browser what the preview shows", "[long]
     const TemporaryFolder folder;
     DiskFiles files;
     nlohmann::json shots = nlohmann::json::array();
-    for (const auto& path : samples()) {
-        const auto project = openSample(path);
-        const auto sequence = withPlainFirstScreens(project.sequence);
-        const auto name = path.stem().string();
+    const auto shoot = [&](const std::string& name, const project::Project& project,
+                           const model::Sequence& sequence, const std::vector<JudgedLook>& looks) {
         const auto made = exported(sequence, *project.shelf, {}, "web");
         writeTo(folder.path() / name, made);
-        const Look looks[] = {
-            {}, {model::Appearance::Dark}, {model::Appearance::Light, true}, {{}, false, true}};
         for (const auto& look : looks) {
             schedule::Conditions conditions;
             conditions.target = "web";
@@ -103,6 +84,14 @@ TEST_CASE("The exported page shows in a browser what the preview shows", "[long]
                                  {"least", 0.98}});
             }
         }
+    };
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        const auto name = path.stem().string();
+        const auto plain = withPlainFirstScreens(project.sequence);
+        const JudgedLook wide{model::Appearance::Light, false, true};
+        shoot(name, project, plain, {{}, {model::Appearance::Dark}, {model::Appearance::Light, true}, wide});
+        shoot(name + "-boxes", project, withOtherBoxes(plain), {wide});
     }
     REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
     const auto judged = runJudge("web_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});

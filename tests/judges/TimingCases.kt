@@ -1,5 +1,5 @@
 // Reads the table of cases the core has written and compares every number with what the exported timing gives.
-// Lines: "sequence NAME", "schedule START OPENING REDUCED SYSTEM SHOWN OUTCOME OPENED…", "beat INDEX START END",
+// Lines: "sequence NAME", "screen WIDTH HEIGHT LEFT TOP RIGHT BOTTOM" (dp, the rest insets), "schedule START OPENING REDUCED SYSTEM SHOWN OUTCOME OPENED…", "beat INDEX START END",
 // "gate INDEX OPEN", "state LAYER T VISIBLE OPACITY X Y WIDTH HEIGHT SCALEX SCALEY ROTATION REVEAL DRAW
 // PROGRESS CLIP A B C D E F".
 package launch
@@ -13,7 +13,7 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
     private lateinit var schedule: LaunchSchedule
     private var where = ""
     private val state = LayerState()
-    private val screen = Screen(412.0, 915.0, 0.0, 32.0, 0.0, 16.0)
+    private var screen = Screen(412.0, 915.0, 0.0, 0.0, 0.0, 0.0)
     var checked = 0
     var failed = 0
 
@@ -21,6 +21,10 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
         val words = text.split(' ')
         when (words[0]) {
             "sequence" -> timing = timings.getValue(words[1])
+            "screen" -> {
+                val size = words.drop(1).map { it.toDouble() }
+                screen = Screen(size[0], size[1], size[2], size[3], size[4], size[5])
+            }
             "schedule" -> {
                 where = text
                 val opened = IntArray(timing.gates.size) { words[7 + it].toInt() }
@@ -51,7 +55,7 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
             val expected = words[4 + i].toDouble()
             checked++
             // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
-            val range = if (i in 1..4 || i >= 16) 412.0 else if (i == 7) 360.0 else maxOf(1.0, abs(expected))
+            val range = if (i in 1..4 || i >= 16) screen.width else if (i == 7) 360.0 else maxOf(1.0, abs(expected))
             if (abs(mine[i] - expected) > range * 0.001) complain("value $i is ${mine[i]}", text)
         }
     }

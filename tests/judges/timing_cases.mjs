@@ -9,9 +9,9 @@ const [, , module, table, folder] = process.argv;
 const load = (path) => import(pathToFileURL(resolve(path)).href);
 const { LaunchSchedule, NEVER } = await load(module);
 const OUTCOMES = ['complete', 'wentOn', 'offline', 'message'];
-const SCREEN = { width: 412, height: 915, left: 0, top: 32, right: 0, bottom: 16 };
 
 let timing = null;
+let screen = null;
 let schedule = null;
 let where = '';
 let checked = 0;
@@ -27,7 +27,7 @@ function same(what, mine, expected) {
 }
 
 function compareState(words, line) {
-  const state = schedule.stateAt(+words[1], +words[2], SCREEN);
+  const state = schedule.stateAt(+words[1], +words[2], screen);
   const visible = words[3] === '1';
   checked++;
   if (state.visible !== visible) complain(`visible ${state.visible}`, line);
@@ -38,7 +38,7 @@ function compareState(words, line) {
     const expected = +words[4 + i];
     checked++;
     // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
-    const range = (i >= 1 && i <= 4) || i >= 16 ? 412 : i === 7 ? 360 : Math.max(1, Math.abs(expected));
+    const range = (i >= 1 && i <= 4) || i >= 16 ? screen.width : i === 7 ? 360 : Math.max(1, Math.abs(expected));
     if (!(Math.abs(value - expected) <= range * 0.001)) complain(`value ${i} is ${value}`, line);
   });
 }
@@ -47,6 +47,9 @@ for (const line of readFileSync(table, 'utf8').split('\n')) {
   const words = line.split(' ');
   if (words[0] === 'sequence') {
     timing = (await load(join(folder, `${words[1]}.mjs`))).timing;
+  } else if (words[0] === 'screen') {
+    const [width, height, left, top, right, bottom] = words.slice(1).map(Number);
+    screen = { width, height, left, top, right, bottom };
   } else if (words[0] === 'schedule') {
     where = line;
     const opened = timing.gates.map((_, i) => Math.min(NEVER, +words[7 + i]));

@@ -124,6 +124,9 @@ private:
                 layer.place.turn = within(90);
                 layer.destination->turn = within(90);
             }
+            if (!model::coversScreen(layer.kind()) && oneIn(3)) {
+                layer.landscape = randomPlace();
+            }
         }
     }
 

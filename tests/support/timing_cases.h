@@ -14,11 +14,12 @@ using namespace scaena::schedule;
 
 /// One line for each number of a schedule and of its frames, as TimingCases.kt reads them.
 inline std::string casesOf(const model::Sequence& sequence, Conditions conditions) {
-    conditions.device = "tall-phone"; // the judge's screen
-    conditions.landscape = false;
     const auto s = resolve(sequence, conditions);
+    const auto& safe = s.safeArea;
+    std::string out = fmt::format("screen {} {} {} {} {} {}\n", s.screen.width, s.screen.height, safe.x,
+                                  safe.y, s.screen.width - safe.right(), s.screen.height - safe.bottom());
     static const char* starts[] = {"FIRST", "COLD", "WARM", "HOT", "RECREATED"};
-    std::string out =
+    out +=
         fmt::format("schedule {} {} {} {} {} {}", starts[static_cast<int>(conditions.start)], s.beats[0].end,
                     conditions.reducedMotion ? 1 : 0, conditions.target == "android12" ? 1 : 0,
                     s.metrics.shown, static_cast<int>(s.outcome));
@@ -33,9 +34,11 @@ inline std::string casesOf(const model::Sequence& sequence, Conditions condition
         out += fmt::format("gate {} {}\n", i, s.gates[i].open);
     }
     Frame frame;
+    const Millis begin = s.beats[0].end;
+    const Millis end = isNever(s.end) ? begin + 12'000 : s.end;
     for (int i = 0; i <= 14; ++i) {
-        const double t = s.beats[0].end + 2 + (s.end - s.beats[0].end - 2) * i / 14.0;
-        if (t > s.end || t < s.beats[0].end) {
+        const double t = begin + 2 + (end - begin - 2) * i / 14.0;
+        if (t > end || t < begin) {
             continue;
         }
         evaluateInto(s, t, frame);
@@ -58,7 +61,7 @@ inline std::string casesOf(const model::Sequence& sequence, Conditions condition
     return out;
 }
 
-/// Every kind of start, of loading and of motion, on the given targets in turn.
+/// Every kind of start, of loading and of motion, upright and held sideways, on the given targets in turn.
 inline std::vector<Conditions> allConditions(const std::vector<plan::TargetId>& targets) {
     std::vector<Conditions> many;
     for (int start = 0; start < 5; ++start) {
@@ -68,6 +71,8 @@ inline std::vector<Conditions> allConditions(const std::vector<plan::TargetId>& 
                 conditions.start = static_cast<model::StartKind>(start);
                 conditions.loading = static_cast<Loading>(loading);
                 conditions.reducedMotion = reduced;
+                conditions.landscape = many.size() % 3 == 1;
+                conditions.device = DeviceId::at(many.size() % kDeviceNames.size());
                 conditions.target = targets[many.size() % targets.size()];
                 many.push_back(conditions);
             }

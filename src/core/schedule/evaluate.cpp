@@ -93,6 +93,7 @@ private:
             state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
         } else {
             const auto& place = placeOf(layer);
+            state.turned = &place != &layer.place;
             state.size = {place.width, place.height};
             state.centre = centreOf(place, m_frame.screen, m_schedule.safeArea);
             state.rotation = place.turn;
@@ -260,6 +261,7 @@ private:
             state.plain = !traits.pictures;
             if (!model::coversScreen(layer.kind())) {
                 const auto& place = openingPlace(layer, traits, screen);
+                state.turned = &place != &layer.place;
                 state.rotation = traits.turns ? place.turn : 0;
                 state.size = {place.width, place.height};
                 state.centre = centreOf(place, screen,

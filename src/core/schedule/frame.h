@@ -20,7 +20,8 @@ struct LayerState {
     int layer = -1; ///< index into the sequence's layers
     double opacity = 1;
     Point centre;
-    Size size; ///< of the unscaled box
+    Size size;           ///< of the unscaled box
+    bool turned = false; ///< stands in the box of its landscape place
     double scaleX = 1, scaleY = 1;
     double rotation = 0; ///< degrees, clockwise
     Reveal reveal;

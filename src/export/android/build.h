@@ -27,6 +27,8 @@ struct AndroidBuild {
 struct LayerDrawable {
     std::string name; ///< empty: none
     Size size;
+    double wideScale = 1; ///< by how much it is larger in the layer's landscape box
+    std::string wide;     ///< a drawable of its own for that box, as large as it; empty: none
 };
 
 /// The resource name of one picture of a clip.

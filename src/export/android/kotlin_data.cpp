@@ -5,6 +5,7 @@
 #include "export/common/names.h"
 #include "export/common/outlines.h"
 #include "export/common/timing_tree.h"
+#include "export/common/wide_look.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -50,6 +51,19 @@ CodeValue literal(Colour c) {
     return verbatim(fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b));
 }
 
+CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const LayerDrawable& drawable);
+
+/// What it is like in the box of its landscape place.
+void addWideLook(CodeCall& call, const AndroidBuild& build, const model::Layer& layer,
+                 const LayerDrawable& drawable) {
+    call.named("wideScale", {drawable.wideScale}, drawable.wideScale == 1);
+    if (!drawable.wide.empty()) {
+        const auto wide = atLandscapePlace(layer);
+        call.named("wide",
+                   kotlinLook(build, wide, {drawable.wide, {wide.place.width, wide.place.height}, 1, {}}));
+    }
+}
+
 CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const LayerDrawable& drawable) {
     const auto colour = [&](const model::ColourRef& ref) {
         return verbatim("R.color." + build.names.colour(ref));
@@ -83,10 +97,11 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
         for (int i = 0; i < plan::bakedFrames(layer.get<model::ClipContent>()); ++i) {
             frames.items.push_back(verbatim("R.drawable." + frameName(drawable.name, i)));
         }
-        return call.named("width", {drawable.size.width})
+        call.named("width", {drawable.size.width})
             .named("height", {drawable.size.height})
-            .named("frames", {std::move(frames)})
-            .value();
+            .named("frames", {std::move(frames)});
+        addWideLook(call, build, layer, drawable);
+        return call.value();
     }
     call.named("drawable", verbatim("R.drawable." + drawable.name))
         .named("width", {drawable.size.width})
@@ -109,6 +124,7 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
         }
         call.named("fillsOnly", verbatim("R.drawable." + fills)).named("outlines", {std::move(list)});
     }
+    addWideLook(call, build, layer, drawable);
     return call.value();
 }
 

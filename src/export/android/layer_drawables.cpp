@@ -6,6 +6,7 @@
 #include "export/android/vector_drawable.h"
 #include "export/common/framed_art.h"
 #include "export/common/outlines.h"
+#include "export/common/wide_look.h"
 #include "export/common/xml.h"
 
 #include <algorithm>
@@ -42,10 +43,10 @@ void addRasters(AndroidBuild& build, const std::string& name, const art::Art& ar
     }
 }
 
-LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer) {
+LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer, const char* kind = "art") {
     const Size size{layer.place.width, layer.place.height};
     const Rect box{0, 0, size.width, size.height};
-    const auto name = build.names.resource("art", layer.id);
+    const auto name = build.names.resource(kind, layer.id);
     const auto shown = [&](Appearance appearance) {
         return project::shownArt(build.sequence(), build.input.shelf, layer, appearance);
     };
@@ -122,6 +123,12 @@ std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOn
             [](const model::ProgressContent&) { return LayerDrawable(); },
             [](const model::GroupContent&) { return LayerDrawable(); }};
         drawables.push_back(std::visit(drawableOf, layer.contents));
+        if (const auto wide = wideLookOf(build.input, layer); !openingOnly) {
+            drawables.back().wideScale = wide.scale;
+            drawables.back().wide = wide.other && layer.as<model::ShapeContent>()
+                                        ? addArtLayer(build, *wide.other, "wide").name
+                                        : "";
+        }
     }
     return drawables;
 }

@@ -58,7 +58,16 @@ LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
             fmt::format("res/drawable-{}{}", picture.dark ? "night-" : "", bucketOf(picture.density));
         any = copyPicture(build, picture.path, folder, name) || any;
     }
-    return any ? LayerDrawable{name, {layer.place.width, layer.place.height}} : LayerDrawable{};
+    if (!any) {
+        return {};
+    }
+    // A drawable fills its bounds; in the layer's box the picture keeps its proportions.
+    const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
+    const auto own = pictureSize(*build.input.shelf.bytesOf(shown->path)).value_or(Size{1, 1});
+    const double fit =
+        art::fitInto({0, 0, own.width, own.height}, {0, 0, layer.place.width, layer.place.height})
+            .meanScale();
+    return {name, {own.width * fit, own.height * fit}};
 }
 
 LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer) {

@@ -7,6 +7,7 @@
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/outlines.h"
+#include "export/common/wide_look.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -259,6 +260,11 @@ CodeValue lookValue(const ExportInput& input, const model::Layer& layer, const P
         [](const model::FirstScreenContent&) {},
         [](const model::GroupContent&) {}};
     std::visit(addFields, layer.contents);
+    const auto wide = wideLookOf(input, layer);
+    call.named("wideScale", {wide.scale}, wide.scale == 1);
+    if (wide.other) {
+        call.named("wide", lookValue(input, *wide.other, names));
+    }
     return call.value();
 }
 

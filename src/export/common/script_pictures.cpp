@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/script_pictures.h"
+#include "export/common/wide_look.h"
 
 #include "core/base/cases.h"
 #include "core/plan/carry.h"
@@ -21,8 +22,15 @@ namespace {
 constexpr int kLongestPictureSide = 4096;
 constexpr int kScales = 3;
 
-int pixelsOf(double dp, int scale) {
-    return std::clamp(static_cast<int>(std::lround(dp * scale)), 1, kLongestPictureSide);
+struct Pixels {
+    int width, height;
+};
+
+/// As many as asked for, or as many as fit; the proportions stay.
+Pixels pixelsOf(Size size, double scale) {
+    scale = std::min(scale, kLongestPictureSide / std::max({size.width, size.height, 1.0}));
+    const auto whole = [&](double dp) { return std::max(1, static_cast<int>(std::lround(dp * scale))); };
+    return {whole(size.width), whole(size.height)};
 }
 
 art::Art lettersOf(const ExportInput& input, const model::Layer& layer) {
@@ -107,8 +115,10 @@ private:
             copy(layer.id, content.picture->dark, true, 1);
         }
         if (!content.picture->landscape.empty()) {
-            m_build.made.notes.push_back(
-                fmt::format("“{}” shows its upright picture on a turned screen, too.", layer.name));
+            copy(wideName(layer), content.picture->landscape, false, 1);
+            if (!content.picture->darkLandscape.empty()) {
+                copy(wideName(layer), content.picture->darkLandscape, true, 1);
+            }
         }
     }
 
@@ -128,14 +138,14 @@ private:
                 // One density, sharp on today's phones, in a third of the bytes of all three.
                 m_build.addLater(path(name, night, kScales), [&rasteriser = m_build.input.rasteriser,
                                                               bytes = found->second, time = times[i], size] {
-                    return rasteriser.clipPng(bytes, time, pixelsOf(size.width, kScales),
-                                              pixelsOf(size.height, kScales));
+                    const auto pixels = pixelsOf(size, kScales);
+                    return rasteriser.clipPng(bytes, time, pixels.width, pixels.height);
                 });
                 if (m_where.naming == ScaledPictures::Naming::Folders && !m_build.has(path(name, night, 1))) {
                     m_build.addLater(path(name, night, 1), [&rasteriser = m_build.input.rasteriser,
                                                             bytes = found->second, time = times[i], size] {
-                        return rasteriser.clipPng(bytes, time, pixelsOf(size.width, 1),
-                                                  pixelsOf(size.height, 1));
+                        const auto pixels = pixelsOf(size, 1);
+                        return rasteriser.clipPng(bytes, time, pixels.width, pixels.height);
                     });
                 }
             }
@@ -146,6 +156,13 @@ private:
     }
 
     void art(const model::Layer& layer) {
+        art(layer, layer.id);
+        if (hasWidePicture(layer)) {
+            art(atLandscapePlace(layer), wideName(layer));
+        }
+    }
+
+    void art(const model::Layer& layer, const std::string& name) {
         const auto light = layerPicture(m_build.input, layer, Appearance::Light);
         const auto night = layerPicture(m_build.input, layer, Appearance::Dark);
         const bool differs =
@@ -155,13 +172,13 @@ private:
                 continue;
             }
             if (isNight) {
-                dark.insert(layer.id + ".png");
+                dark.insert(name + ".png");
             }
             for (int scale = 1; scale <= kScales; ++scale) {
-                m_build.addLater(path(layer.id, isNight, scale), [&rasteriser = m_build.input.rasteriser,
-                                                                  it = isNight ? night : light, scale] {
-                    return rasteriser.png(*it.art, pixelsOf(it.size.width, scale),
-                                          pixelsOf(it.size.height, scale), it.ink);
+                m_build.addLater(path(name, isNight, scale), [&rasteriser = m_build.input.rasteriser,
+                                                              it = isNight ? night : light, scale] {
+                    const auto pixels = pixelsOf(it.size, scale);
+                    return rasteriser.png(*it.art, pixels.width, pixels.height, it.ink);
                 });
             }
         }
@@ -206,10 +223,13 @@ Size artPictureSize(const ExportInput& input, const model::Layer& layer) {
         size = {letters.viewBox.width, letters.viewBox.height};
     }
     if (const auto* plate = model::plateOf(layer)) {
-        size = {std::max(size.width, model::plateOf(layer)->diameter),
-                std::max(size.height, model::plateOf(layer)->diameter)};
+        size = {std::max(size.width, plate->diameter), std::max(size.height, plate->diameter)};
     }
     return size;
+}
+
+bool hasWidePicture(const model::Layer& layer) {
+    return project::hasOtherBox(layer) && (layer.art() || layer.as<model::ShapeContent>());
 }
 
 std::set<std::string> addScaledPictures(ExportBuild& build, const ScaledPictures& where) {

@@ -31,4 +31,7 @@ struct LayerPicture {
 /// Size in dp of the picture an art or text layer becomes: its box, or what its ink and plate need.
 [[nodiscard]] Size artPictureSize(const ExportInput& input, const model::Layer& layer);
 
+/// Whether a layer has a picture of its own for screens wider than high: a drawing in a box of another size.
+[[nodiscard]] bool hasWidePicture(const model::Layer& layer);
+
 }

@@ -6,6 +6,7 @@
 #include "export/common/look_tree.h"
 #include "export/common/picture_kind.h"
 #include "export/common/script_pictures.h"
+#include "export/common/wide_look.h"
 #include "export/ios/ios_parts.h"
 
 #include <algorithm>
@@ -194,21 +195,24 @@ void addColourSets(ExportBuild& build, const IosNames& names) {
     }
 }
 
+void addBackdropPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
+    const auto& picture = *model::pictureOf(layer);
+    ImageSet set(build, names, names.picture(layer.id));
+    set.addFile(picture.light, 0, false);
+    if (!picture.dark.empty()) {
+        set.addFile(picture.dark, 0, true);
+    }
+}
+
 void addPlayerPictures(ExportBuild& build, const IosNames& names) {
     for (const auto& layer : build.sequence().layers) {
         if (layer.as<model::ImageContent>()) {
             ImageSet set(build, names, names.picture(layer.id));
             addPictures(set, layer);
-        } else if (const auto* picture = model::pictureOf(layer)) {
-            ImageSet set(build, names, names.picture(layer.id));
-            set.addFile(picture->light, 0, false);
-            if (!picture->dark.empty()) {
-                set.addFile(picture->dark, 0, true);
-            }
-            if (!picture->landscape.empty()) {
-                build.made.notes.push_back(fmt::format("“{}” shows its upright picture on a turned screen, "
-                                                       "too: asset catalogues know no orientation.",
-                                                       layer.name));
+        } else if (model::pictureOf(layer)) {
+            addBackdropPicture(build, names, layer);
+            if (const auto wide = wideLookOf(build.input, layer).other) { // catalogues know no orientation
+                addBackdropPicture(build, names, *wide);
             }
         } else if (const auto* clip = layer.as<model::ClipContent>()) {
             const Size size = clipSizeOf(build.input, layer);

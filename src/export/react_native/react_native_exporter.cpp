@@ -8,6 +8,7 @@
 #include "export/common/names.h"
 #include "export/common/script_data.h"
 #include "export/common/script_pictures.h"
+#include "export/common/wide_look.h"
 #include "export/common/xml.h"
 #include "export/ios/ios_parts.h"
 
@@ -30,9 +31,16 @@ public:
 
     [[nodiscard]] std::string text(const model::Layer& layer) {
         const auto drawn = [&](const auto&) {
-            const Size size = artPictureSize(m_build.input, layer);
-            return fmt::format("{{ picture: {}, width: {}, height: {} }}", pair(layer.id),
-                               numberText(size.width), numberText(size.height));
+            const auto picture = [&](const model::Layer& it, const std::string& name) {
+                const Size size = artPictureSize(m_build.input, it);
+                return fmt::format("picture: {}, width: {}, height: {}", pair(name), numberText(size.width),
+                                   numberText(size.height));
+            };
+            const auto wide =
+                !hasWidePicture(layer)
+                    ? ""
+                    : fmt::format(", wide: {{ {} }}", picture(atLandscapePlace(layer), wideName(layer)));
+            return fmt::format("{{ {}{} }}", picture(layer, layer.id), wide);
         };
         return std::visit(
             Cases{
@@ -48,8 +56,11 @@ public:
                     for (int i = 0; i < plan::bakedFrames(it); ++i) {
                         frames += "\n      " + pair(fmt::format("{}-{:03}", layer.id, i)) + ",";
                     }
-                    return fmt::format("{{\n    width: {}, height: {}, frames: [{}\n    ],\n  }}",
-                                       numberText(size.width), numberText(size.height), frames);
+                    const double grown = wideLookOf(m_build.input, layer).scale;
+                    return fmt::format("{{\n    width: {}, height: {},{} frames: [{}\n    ],\n  }}",
+                                       numberText(size.width), numberText(size.height),
+                                       grown == 1 ? "" : fmt::format(" wideScale: {},", numberText(grown)),
+                                       frames);
                 },
                 [&](const model::ImageContent&) { return fmt::format("{{ picture: {} }}", pair(layer.id)); },
                 [](const model::FirstScreenContent&) { return std::string("{}"); },
@@ -78,6 +89,9 @@ private:
         if (content.picture && m_build.has("launch/images/" + layer.id + ".png")) {
             out += fmt::format(", picture: {}{}", pair(layer.id),
                                content.picture->fit == model::Fit::Fill ? ", fillsBox: true" : "");
+            if (m_build.has("launch/images/" + wideName(layer) + ".png")) {
+                out += fmt::format(", wide: {{ picture: {} }}", pair(wideName(layer)));
+            }
         }
         return out + " }";
     }

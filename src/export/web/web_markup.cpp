@@ -8,6 +8,7 @@
 #include "export/common/names.h"
 #include "export/common/outlines.h"
 #include "export/common/picture_kind.h"
+#include "export/common/wide_look.h"
 #include "export/common/xml.h"
 #include "export/web/web_build.h"
 
@@ -33,8 +34,15 @@ public:
     [[nodiscard]] std::string text() {
         using Text = std::string;
         const auto drawing = [this](const auto&) {
+            const auto drawn = [this](const model::Layer& it, const std::string& mark) {
+                return byAppearance([&](Appearance a) { return art(it, a, mark); },
+                                    project::differsByNight(it));
+            };
+            const auto wide = wideLookOf(m_build.input, m_layer);
             return plate() +
-                   byAppearance([this](Appearance a) { return art(a); }, project::differsByNight(m_layer));
+                   (wide.other ? "<div class=\"launch-upright\">" + drawn(m_layer, "") +
+                                     "</div><div class=\"launch-wide\">" + drawn(*wide.other, "w") + "</div>"
+                               : drawn(m_layer, ""));
         };
         return std::visit(Cases{drawing,
                                 [](const model::BackdropContent& it) {
@@ -83,24 +91,25 @@ private:
         return art::writeSvg(art, options);
     }
 
-    [[nodiscard]] std::string art(Appearance appearance) const {
-        const auto shown = project::shownArt(m_build.sequence(), m_build.input.shelf, m_layer, appearance);
+    [[nodiscard]] std::string art(const model::Layer& layer, Appearance appearance,
+                                  const std::string& wide) const {
+        const auto shown = project::shownArt(m_build.sequence(), m_build.input.shelf, layer, appearance);
         if (!shown) {
             return {};
         }
-        const std::string mark = appearance == Appearance::Dark ? "d" : "";
+        const std::string mark = (appearance == Appearance::Dark ? "d" : "") + wide;
         if (!isDrawn(m_build.sequence(), m_layer.id)) {
             return svg(*shown, "class=\"launch-art\"", mark);
         }
         return svg(*shown, "class=\"launch-art\" data-part=\"whole\"", mark) +
                svg(art::withoutStrokes(*shown), "class=\"launch-art\" data-part=\"fills\"", mark + "f") +
-               outlines(appearance);
+               outlines(layer, appearance);
     }
 
     /// One path for each contour: a dash runs along each of them from its own start.
-    [[nodiscard]] std::string outlines(Appearance appearance) const {
+    [[nodiscard]] std::string outlines(const model::Layer& layer, Appearance appearance) const {
         std::string out = "<svg class=\"launch-middle\">";
-        for (const auto& outline : outlinesOf(m_build.input, m_layer, appearance)) {
+        for (const auto& outline : outlinesOf(m_build.input, layer, appearance)) {
             const bool stroked = outline.strokeWidth > 0;
             const auto colour = outline.ref.empty() ? cssColour(outline.colour) : m_build.colour(outline.ref);
             for (const auto& contour : contoursOf(outline.path)) {
@@ -133,7 +142,8 @@ private:
         if (!isDrawn(m_build.sequence(), m_layer.id)) {
             return whole("");
         }
-        return whole(" data-part=\"whole\"") + whole(" data-part=\"fills\"") + outlines(Appearance::Light);
+        return whole(" data-part=\"whole\"") + whole(" data-part=\"fills\"") +
+               outlines(m_layer, Appearance::Light);
     }
 
     [[nodiscard]] std::string image(const model::ImageContent& content) {

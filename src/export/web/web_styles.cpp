@@ -4,6 +4,7 @@
 #include "core/schedule/timekeeper.h"
 #include "export/common/names.h"
 #include "export/common/picture_kind.h"
+#include "export/common/wide_look.h"
 #include "export/common/xml.h"
 #include "export/web/web_build.h"
 
@@ -108,11 +109,14 @@ private:
 {0} .launch-picture {{ position: absolute; inset: 0; background: center no-repeat; }}
 {0} .launch-light,
 {0} .launch-dark,
+{0} .launch-upright,
+{0} .launch-wide,
 {0} .launch-art,
 {0} .launch-image {{ position: absolute; left: 0; top: 0; width: 100%; height: 100%; }}
 {0} .launch-image {{ object-fit: contain; }}
-{0} .launch-dark {{ display: none; }}
-{0} .launch-middle {{ position: absolute; left: 50%; top: 50%; width: 1px; height: 1px; overflow: visible; }}
+{0} .launch-dark,
+{0} .launch-wide {{ display: none; }}
+{0} .launch-middle {{ position: absolute; left: 50%; top: 50%; width: 1px; height: 1px; overflow: visible; transform-origin: 0 0; }}
 {0} [data-part='fills'],
 {0} [data-part='line'],
 {0} [data-part='hairline'],
@@ -127,6 +131,11 @@ private:
 {0} .launch-plate {{ position: absolute; left: 50%; top: 50%; border-radius: 50%; translate: -50% -50%; }}
 {0} .launch-frames {{ position: absolute; left: 50%; top: 50%; translate: -50% -50%; background-repeat: no-repeat; }}
 .launch-status {{ position: fixed; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap; }}
+
+@media (min-aspect-ratio: 1/1) {{
+  {0} .launch-upright {{ display: none; }}
+  {0} .launch-wide {{ display: block; }}
+}}
 
 @media (prefers-color-scheme: dark) {{
   {0} .launch-light {{ display: none; }}
@@ -158,8 +167,13 @@ private:
             "{} {{ {}{}{} }}\n", selector, boxOf(it.place), turnOf(it, it.place),
             model::tintOf(it).empty() ? "" : fmt::format(" color: {};", m_build.colour(model::tintOf(it))));
         if (it.landscape) {
-            out += fmt::format("@media (min-aspect-ratio: 1/1) {{\n  {} {{ {}{} }}\n}}\n", selector,
-                               boxOf(*it.landscape), turnOf(it, *it.landscape));
+            const double grown = wideLookOf(m_build.input, it).scale;
+            const auto inner =
+                grown == 1 ? ""
+                           : fmt::format("  {0} .launch-middle,\n  {0} .launch-frames {{ scale: {1}; }}\n",
+                                         selector, numberText(grown));
+            out += fmt::format("@media (min-aspect-ratio: 1/1) {{\n  {} {{ {}{} }}\n{}}}\n", selector,
+                               boxOf(*it.landscape), turnOf(it, *it.landscape), inner);
         }
         if (it.as<model::TextContent>()) {
             out += fmt::format("{} .launch-text {{ fill: {}; }}\n", selector,

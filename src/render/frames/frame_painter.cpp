@@ -254,9 +254,7 @@ private:
     /// What is drawn from a layer's box takes the box it stands in, which is not always the screen's: some
     /// systems keep the upright places in their opening.
     [[nodiscard]] const PreparedArt& artOfBox() const {
-        const auto& wide = layer().landscape;
-        const bool standsWide = m_prepared.wide && m_state.size == Size{wide->width, wide->height};
-        return standsWide ? *m_prepared.wide : *m_prepared.art;
+        return m_prepared.wide && m_state.turned ? *m_prepared.wide : *m_prepared.art;
     }
 
     QPainter& m_painter;

@@ -36,7 +36,9 @@ class LayerLook(
     val drawable: Int = 0, val fromColor: Int = 0, val toColor: Int = 0, val angle: Double = 180.0, val plateColor: Int = 0,
     val plateDiameter: Double = 0.0, val width: Double = 0.0, val height: Double = 0.0, val fillsOnly: Int = 0,
     val outlines: List<Outline> = listOf(), val fillsBox: Boolean = false, val form: ProgressForm = ProgressForm.RING,
-    val thickness: Double = 4.0, val frames: IntArray = intArrayOf()
+    val thickness: Double = 4.0, val frames: IntArray = intArrayOf(),
+    /** Where the screen is wider than high: how much larger, or drawn how instead. */
+    val wideScale: Double = 1.0, val wide: LayerLook? = null
 )
 
 enum class ProgressForm { RING, BAR, DOTS }
@@ -133,6 +135,7 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
         private val density = resources.displayMetrics.density
         private val state = LayerState()
         private val painters = data.looks.mapIndexed { i, look -> LayerPainter(context, timing.layers[i], look) }
+        private val widePainters = data.looks.mapIndexed { i, look -> look.wide?.let { LayerPainter(context, timing.layers[i], it) } }
 
         init {
             // The show is not content: screen readers go to the first screen beneath.
@@ -164,7 +167,9 @@ class LaunchPlayer private constructor(private val activity: Activity, private v
                 if (timing.layers[i].kind == LayerKind.FIRST_SCREEN) {
                     if (timing.layers[i].shown == Shown.ALWAYS) moveContent(screen.width, screen.height)
                 } else if (state.visible) {
-                    painters[i].paint(canvas, state)
+                    val wide = screen.width > screen.height
+                    val painter = if (wide) widePainters[i] ?: painters[i] else painters[i]
+                    painter.paint(canvas, state, if (wide) data.looks[i].wideScale else 1.0)
                 }
             }
             canvas.restore()
@@ -237,12 +242,15 @@ private class LayerPainter(private val context: Context, private val layer: Laye
     private val values = FloatArray(9)
     private var picture: Drawable? = null
     private var shownFrame = -1
+    private var scale = 1f
     private var shaderHeight = -1f
     private var shaderWidth = -1f
 
     private fun load(id: Int): Drawable? = if (id == 0) null else context.getDrawable(id)?.mutate()
 
-    fun paint(canvas: Canvas, state: LayerState) {
+    /** `scale`: how much larger the drawing is than the look says. */
+    fun paint(canvas: Canvas, state: LayerState, scale: Double) {
+        this.scale = scale.toFloat()
         canvas.save()
         if (layer.parent >= 0) canvas.concat(groups(state.outer))
         canvas.translate(state.x.toFloat(), state.y.toFloat())
@@ -398,21 +406,24 @@ private class LayerPainter(private val context: Context, private val layer: Laye
             canvas.drawCircle(0f, 0f, (look.plateDiameter / 2).toFloat(), paint)
         }
         if (state.draw < 1) {
+            canvas.save()
+            canvas.scale(scale, scale)
             drawing(canvas, state)
+            canvas.restore()
         } else {
             show(canvas, drawable, if (grouped) 255 else alpha)
         }
         if (grouped) canvas.restore()
     }
 
-    private fun show(canvas: Canvas, picture: Drawable?, alpha: Int) {
+    private fun show(canvas: Canvas, picture: Drawable?, alpha: Int, grown: Float = scale) {
         if (picture == null || alpha <= 0) return
         // Drawables have whole bounds: enlarge them and shrink the canvas, so that no fraction of a dp is lost.
         val fine = 16f
         canvas.save()
         canvas.scale(1 / fine, 1 / fine)
-        val right = Math.round(look.width * fine / 2).toInt()
-        val bottom = Math.round(look.height * fine / 2).toInt()
+        val right = Math.round(look.width * grown * fine / 2).toInt()
+        val bottom = Math.round(look.height * grown * fine / 2).toInt()
         picture.setBounds(-right, -bottom, right, bottom)
         picture.alpha = alpha
         picture.draw(canvas)
@@ -422,7 +433,7 @@ private class LayerPainter(private val context: Context, private val layer: Laye
     private fun drawing(canvas: Canvas, state: LayerState) {
         val room = 1 - state.fillFrom
         val filled = if (room > 0) ((state.draw - state.fillFrom) / room).coerceIn(0.0, 1.0) else 0.0
-        show(canvas, fills, Math.round(255 * filled).toInt())
+        show(canvas, fills, Math.round(255 * filled).toInt(), 1f)
         paint.shader = null
         paint.style = Paint.Style.STROKE
         paint.strokeCap = Paint.Cap.ROUND

@@ -33,7 +33,9 @@ class LaunchLook {
       this.thickness = 4.0,
       this.frames = const [],
       this.width = 0.0,
-      this.height = 0.0});
+      this.height = 0.0,
+      this.wideScale = 1.0,
+      this.wide});
 
   final String color, toColor;
   final double angle;
@@ -49,6 +51,10 @@ class LaunchLook {
   final double thickness;
   final List<String> frames;
   final double width, height;
+
+  /// Where the screen is wider than high: how much larger, or drawn how instead.
+  final double wideScale;
+  final LaunchLook? wide;
 }
 
 class LaunchData {
@@ -313,7 +319,10 @@ class _LaunchPainter extends CustomPainter {
   @override
   bool shouldRepaint(_LaunchPainter old) => old.screen != screen || old.dark != dark;
 
-  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook look, LaunchLayerState state) {
+  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook upright, LaunchLayerState state) {
+    final bool turned = screen.width > screen.height;
+    final LaunchLook look = turned ? upright.wide ?? upright : upright;
+    final double grown = turned ? look.wideScale : 1.0;
     final Rect box = Rect.fromCenter(center: Offset.zero, width: state.width, height: state.height);
     canvas.save();
     canvas.transform(launchMatrix(state.outer));
@@ -331,11 +340,11 @@ class _LaunchPainter extends CustomPainter {
         break;
       case LaunchLayerKind.clip:
         final int frame = (state.clip * (look.frames.length - 1)).round();
-        final Rect shown = Rect.fromCenter(center: Offset.zero, width: look.width, height: look.height);
+        final Rect shown = Rect.fromCenter(center: Offset.zero, width: look.width * grown, height: look.height * grown);
         _picture(canvas, look.frames[frame], shown, false);
         break;
       default:
-        _art(canvas, look, state, box);
+        _art(canvas, look, state, box, grown);
     }
     if (state.opacity < 1.0) canvas.restore();
     canvas.restore();
@@ -389,7 +398,7 @@ class _LaunchPainter extends CustomPainter {
         filterQuality: FilterQuality.medium);
   }
 
-  void _art(Canvas canvas, LaunchLook look, LaunchLayerState state, Rect box) {
+  void _art(Canvas canvas, LaunchLook look, LaunchLayerState state, Rect box, double grown) {
     final LaunchPalette? plate = look.plate;
     if (plate != null) {
       canvas.drawCircle(Offset.zero, look.plateDiameter / 2.0, Paint()..color = colors.named(plate.name, plate.alpha));
@@ -398,6 +407,7 @@ class _LaunchPainter extends CustomPainter {
       _picture(canvas, look.picture, box, false);
       return;
     }
+    canvas.scale(grown, grown);
     if (state.draw >= 1.0) {
       (dark ? look.darkArt ?? look.art : look.art)?.draw(canvas, colors);
       return;

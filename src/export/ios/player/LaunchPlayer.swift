@@ -11,13 +11,16 @@ struct LaunchLook {
     var darkArt: LaunchGroup?, darkFills: LaunchGroup?, darkOutlines: [LaunchOutline] = []
     var plate: LaunchPalette?, plateDiameter = 0.0, form = LaunchProgressForm.ring, thickness = 4.0
     var frames: [String] = [], width = 0.0, height = 0.0
+    /// Where the screen is wider than high: how much larger, or (none or one) drawn how instead.
+    var wideScale = 1.0, wide: [LaunchLook] = []
 
     init(
         color: String = "", toColor: String = "", angle: Double = 180, picture: String = "", fillsBox: Bool = false,
         art: LaunchGroup? = nil, fills: LaunchGroup? = nil, outlines: [LaunchOutline] = [],
         darkArt: LaunchGroup? = nil, darkFills: LaunchGroup? = nil, darkOutlines: [LaunchOutline] = [],
         plate: LaunchPalette? = nil, plateDiameter: Double = 0, form: LaunchProgressForm = .ring,
-        thickness: Double = 4, frames: [String] = [], width: Double = 0, height: Double = 0
+        thickness: Double = 4, frames: [String] = [], width: Double = 0, height: Double = 0,
+        wideScale: Double = 1, wide: LaunchLook? = nil
     ) {
         self.color = color
         self.toColor = toColor
@@ -37,6 +40,8 @@ struct LaunchLook {
         self.frames = frames
         self.width = width
         self.height = height
+        self.wideScale = wideScale
+        if let wide = wide { self.wide = [wide] }
     }
 }
 
@@ -208,6 +213,7 @@ final class LaunchPlayer: NSObject {
 private final class LaunchView: UIView {
     private let data: LaunchData
     private var painters: [LaunchLayerPainter?] = []
+    private var wide = false
 
     init(_ data: LaunchData, frame: CGRect) {
         self.data = data
@@ -238,7 +244,9 @@ private final class LaunchView: UIView {
         painters = data.timing.layers.indices.map { i in
             let it = data.timing.layers[i]
             if it.kind == .firstScreen || it.kind == .group { return nil }
-            let painter = LaunchLayerPainter(it, data.looks[i], colors, dark, traitCollection)
+            let look = data.looks[i]
+            let painter = LaunchLayerPainter(it, wide ? look.wide.first ?? look : look, colors, dark, traitCollection)
+            painter.scale = CGFloat(wide ? look.wideScale : 1)
             layer.addSublayer(painter.root)
             return painter
         }
@@ -248,6 +256,10 @@ private final class LaunchView: UIView {
         CATransaction.begin()
         CATransaction.setDisableActions(true)
         let screen = self.screen
+        if wide != (screen.width > screen.height) {
+            wide.toggle()
+            build()
+        }
         for i in painters.indices { painters[i]?.show(schedule.state(i, t, screen)) }
         CATransaction.commit()
     }
@@ -278,6 +290,8 @@ private final class LaunchLayerPainter {
     private var lines: [(layer: CAShapeLayer, hairline: Bool)] = []
     private var parts: [CAShapeLayer] = []
     private var frames: [UIImage?] = []
+    /// How much larger the drawing is than the look says.
+    var scale: CGFloat = 1
 
     init(
         _ layer: LaunchLayer, _ look: LaunchLook, _ colors: LaunchPaletteColors, _ dark: Bool,
@@ -406,12 +420,14 @@ private final class LaunchLayerPainter {
     private func showArt(_ state: LaunchLayerState, _ box: CGRect) {
         let middle = CGPoint(x: box.midX, y: box.midY)
         let filled = state.fillFrom < 1 ? min(1, max(0, (state.draw - state.fillFrom) / (1 - state.fillFrom))) : 0
-        let wanted = UIScreen.main.scale * CGFloat(max(1, abs(state.scaleX), abs(state.scaleY)))
+        let wanted = UIScreen.main.scale * CGFloat(max(1, abs(state.scaleX), abs(state.scaleY))) * max(1, scale)
+        let grown = CATransform3DMakeScale(scale, scale, 1)
         for art in [whole, fills] {
             guard let art = art else { continue }
             // Text and strokes may reach over the box.
             art.bounds = CGRect(x: 0, y: 0, width: box.width * 1.5 + 64, height: box.height * 1.5 + 64)
             art.position = middle
+            art.transform = grown
             if art.contents == nil || art.contentsScale < wanted / 1.25 {
                 art.contentsScale = min(wanted * 1.25, UIScreen.main.scale * 4)
                 art.setNeedsDisplay()
@@ -422,6 +438,7 @@ private final class LaunchLayerPainter {
         fills?.opacity = Float(filled)
         for line in lines {
             line.layer.position = middle
+            line.layer.transform = grown
             line.layer.isHidden = state.draw <= 0 || state.draw >= 1
             line.layer.strokeEnd = CGFloat(state.draw)
             line.layer.opacity = Float(line.hairline ? 1 - filled : 1)
@@ -443,7 +460,7 @@ private final class LaunchLayerPainter {
     private func showFrame(_ state: LaunchLayerState, _ box: CGRect) {
         let index = Int((state.clip * Double(frames.count - 1)).rounded())
         picture.contents = frames[index]?.cgImage
-        picture.bounds = CGRect(x: 0, y: 0, width: look.width, height: look.height)
+        picture.bounds = CGRect(x: 0, y: 0, width: CGFloat(look.width) * scale, height: CGFloat(look.height) * scale)
         picture.position = CGPoint(x: box.midX, y: box.midY)
     }
 

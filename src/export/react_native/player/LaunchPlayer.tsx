@@ -13,6 +13,8 @@ export interface LaunchLook {
   picture?: [ImageSourcePropType, ImageSourcePropType]; width?: number; height?: number; fillsBox?: boolean;
   color?: string; toColor?: string; angle?: number; gradient?: [ImageSourcePropType, ImageSourcePropType];
   form?: 'ring' | 'bar' | 'dots'; thickness?: number; frames?: [ImageSourcePropType, ImageSourcePropType][];
+  /** Where the screen is wider than high: how much larger, or drawn how instead. */
+  wideScale?: number; wide?: Partial<LaunchLook>;
 }
 
 /** Colours of the palette: by day, by night. */
@@ -273,18 +275,21 @@ class Film {
 interface LayerProps { film: Film; layer: Layer; index: number; data: LaunchData; dark: boolean }
 
 const LayerView = React.memo(function LayerView({ film, layer, index, data, dark }: LayerProps) {
-  const look = data.looks[index]!;
+  const upright = data.looks[index]!;
+  const turned = film.screen.width > film.screen.height;
+  const look = turned ? { ...upright, ...upright.wide } : upright;
+  const grown = turned ? look.wideScale ?? 1 : 1;
   const box = film.schedule.own(index, film.from, film.screen);
   const fills = layer.kind === 'backdrop';
-  const width = fills ? film.screen.width : look.width ?? box.width;
-  const height = fills ? film.screen.height : look.height ?? box.height;
+  const width = fills ? film.screen.width : look.width ? look.width * grown : box.width;
+  const height = fills ? film.screen.height : look.height ? look.height * grown : box.height;
   let view = (
     <Animated.View style={[styles.layer, { width, height }, fills ? null : film.layer(index, width, height)]}>
       {fills ? (
-        <Backdrop film={film} index={index} data={data} dark={dark} />
+        <Backdrop film={film} look={look} index={index} data={data} dark={dark} />
       ) : (
         <Reveal film={film} index={index} width={width} height={height}>
-          <Content film={film} layer={layer} index={index} data={data} dark={dark} width={width} height={height} />
+          <Content film={film} layer={layer} look={look} index={index} data={data} dark={dark} width={width} height={height} />
         </Reveal>
       )}
     </Animated.View>
@@ -330,8 +335,7 @@ function Reveal({ film, index, width, height, children }: { film: Film; index: n
   );
 }
 
-function Content({ film, layer, index, data, dark, width, height }: LayerProps & { width: number; height: number }) {
-  const look = data.looks[index]!;
+function Content({ film, layer, look, index, data, dark, width, height }: LayerProps & { look: LaunchLook; width: number; height: number }) {
   const night = dark ? 1 : 0;
   const size = { width, height };
   if (layer.kind === 'progress') return <Progress film={film} index={index} look={look} color={(name) => data.palette[name]?.[night]} {...size} />;
@@ -352,9 +356,8 @@ function Content({ film, layer, index, data, dark, width, height }: LayerProps &
 }
 
 /** Covers the screen; shrinks to a header by moving a cut, so that the animation engine alone can do it. */
-function Backdrop({ film, index, data, dark }: Omit<LayerProps, 'layer'>) {
+function Backdrop({ film, look, index, data, dark }: Omit<LayerProps, 'layer'> & { look: LaunchLook }) {
   const { width, height } = film.screen;
-  const look = data.looks[index]!;
   const night = dark ? 1 : 0;
   const color = data.palette[look.color ?? '']?.[night];
   const missing = (it: LayerState) => height - it.height;
