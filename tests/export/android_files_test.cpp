@@ -345,8 +345,9 @@ TEST_CASE("Art that no vector can show is written as pictures of every density, 
         CHECK(picture.width() == pixels);
         CHECK(picture.height() == pixels);
     }
-    CHECK(std::any_of(made.notes.begin(), made.notes.end(),
-                      [](const auto& n) { return n.find("dashed") != std::string::npos; }));
+    CHECK(std::any_of(made.findings.begin(), made.findings.end(), [](const auto& it) {
+        return it.rule == "art-as-pictures" && it.sentence.find("dashed") != std::string::npos;
+    }));
 }
 
 TEST_CASE("Each reason against a vector is found, and plain art has none") {

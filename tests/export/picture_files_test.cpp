@@ -44,8 +44,8 @@ TEST_CASE("A backdrop's pictures have their own for the night and for a screen h
         INFO(folder);
         CHECK(countOf(made, folder, ".jpg") == 1);
     }
-    CHECK(std::any_of(made.notes.begin(), made.notes.end(), [](const auto& note) {
-        return note.find("without its picture") != std::string::npos;
+    CHECK(std::any_of(made.findings.begin(), made.findings.end(), [](const auto& it) {
+        return it.rule == "opening-without-picture" && it.severity == check::Severity::Note;
     }));
 }
 

@@ -342,36 +342,35 @@ void ExportRoom::fillFindings() {
             .arg(index)
             .arg(words);
     };
-    for (std::size_t i = 0; i < m_state->made.findings.size(); ++i) {
-        const auto& finding = m_state->made.findings[i];
-        const bool error = finding.severity == exporting::Finding::Severity::Error;
-        text += QStringLiteral("<p><b style=\"color:%1\">▲</b> %2")
-                    .arg((error ? theme().madder : theme().umber).name(),
-                         QString::fromStdString(finding.text).toHtmlEscaped());
-        if (finding.seam) {
-            text += link("show", i, tr("see it on the stage")) + link("mend", i, tr("mend it"));
+    const auto& findings = m_state->made.findings;
+    for (std::size_t i = 0; i < findings.size(); ++i) {
+        const auto& finding = findings[i];
+        const QString sentence = toQString(finding.sentence).toHtmlEscaped();
+        if (finding.severity == check::Severity::Note) {
+            text += QStringLiteral("<p>%1</p>").arg(sentence);
+            continue;
         }
+        const auto& colour = finding.severity == check::Severity::Error ? theme().madder : theme().umber;
+        text += QStringLiteral("<p><b style=\"color:%1\">▲</b> %2").arg(colour.name(), sentence);
+        text += finding.seen ? link("show", i, tr("see it on the stage")) : QString();
+        text += finding.remedy ? link("mend", i, tr("mend it")) : QString();
         text += QStringLiteral("</p>");
     }
-    for (const auto& note : m_state->made.notes) {
-        text += QStringLiteral("<p>%1</p>").arg(QString::fromStdString(note).toHtmlEscaped());
-    }
     m_notes->setText(text.isEmpty() ? tr("Nothing to note: all of it gets there as it is previewed.") : text);
-    const auto count = m_state->made.notes.size() + m_state->made.findings.size();
-    m_tabs->setTabText(3, count == 0 ? tr("Findings") : tr("Findings (%1)").arg(count));
+    m_tabs->setTabText(3, findings.empty() ? tr("Findings") : tr("Findings (%1)").arg(findings.size()));
 }
 
 void ExportRoom::follow(const QString& link) {
     const auto parts = link.split(QLatin1Char(':'));
     const auto index = static_cast<std::size_t>(parts.value(1).toInt());
-    if (!m_state || index >= m_state->made.findings.size() || !m_state->made.findings[index].seam) {
+    if (!m_state || index >= m_state->made.findings.size()) {
         return;
     }
-    const auto conditions = *m_state->made.findings[index].seam;
-    if (parts.first() == QLatin1String("show")) {
-        emit wantsSeamShown(conditions);
-    } else {
-        emit wantsSeamMended(conditions);
+    const auto finding = m_state->made.findings[index];
+    if (parts.first() == QLatin1String("show") && finding.seen) {
+        emit wantsSeamShown(*finding.seen);
+    } else if (parts.first() == QLatin1String("mend") && finding.seen) {
+        emit wantsSeamMended(*finding.seen);
     }
 }
 

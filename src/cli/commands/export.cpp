@@ -54,18 +54,18 @@ nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting
     }
     nlohmann::ordered_json findings = nlohmann::ordered_json::array();
     for (const auto& finding : made.findings) {
-        const bool error = finding.severity == exporting::Finding::Severity::Error;
-        findings.push_back({{"severity", error ? "error" : "warning"},
-                            {"target", finding.target.name()},
-                            {"text", finding.text}});
+        findings.push_back({{"rule", finding.rule},
+                            {"severity", model::word(finding.severity)},
+                            {"target", finding.target ? nlohmann::ordered_json(finding.target->name())
+                                                      : nlohmann::ordered_json()},
+                            {"text", finding.sentence}});
     }
     nlohmann::ordered_json own = nlohmann::ordered_json::array();
     for (const auto& it : suggestions) {
         own.push_back({{"path", it.path}, {"diff", diffText(it)}});
     }
     return {{"target", made.target.name()}, {"written", written}, {"files", files},
-            {"carried", carried},           {"suggestions", own}, {"findings", findings},
-            {"notes", made.notes}};
+            {"carried", carried},           {"suggestions", own}, {"findings", findings}};
 }
 
 void printReport(const exporting::Export& made, const exporting::WritePlan& plan,
@@ -77,10 +77,7 @@ void printReport(const exporting::Export& made, const exporting::WritePlan& plan
         out << fmt::format("yours: {} (never written) needs:\n{}", it.path, diffText(it));
     }
     for (const auto& finding : made.findings) {
-        out << "warning: " << finding.text << "\n";
-    }
-    for (const auto& note : made.notes) {
-        out << "note: " << note << "\n";
+        out << model::word(finding.severity) << ": " << finding.sentence << "\n";
     }
 }
 

@@ -3,6 +3,7 @@
 
 #include "core/model/sequence.h"
 #include "core/plan/targets.h"
+#include "core/schedule/conditions.h"
 
 #include <functional>
 #include <optional>
@@ -30,7 +31,7 @@ struct Remedy {
     std::function<model::Sequence(model::Sequence)> mend;
 };
 
-/// What was found about a document. Problems of reading a file are `Problem`s (base/result.h); how a cue
+/// What was found about a document, alone or on its way to a target. Problems of reading a file are `Problem`s (base/result.h); how a cue
 /// reaches a target is a `plan::CueCarry`.
 struct Finding {
     std::string rule; ///< stable id of the rule that found it: "vanishes-before"
@@ -39,6 +40,7 @@ struct Finding {
     Place place;
     std::string sentence;         ///< what is seen, where: one sentence in the person's terms
     std::string limit;            ///< the number or rule that is broken, and its source; may be empty
+    std::optional<schedule::Conditions> seen; ///< under which it is seen at its worst, to show it
     std::optional<Remedy> remedy; ///< where there is one
 };
 

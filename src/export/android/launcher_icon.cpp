@@ -33,7 +33,7 @@ std::string adaptiveIcon(const AndroidBuild& build, const std::string& foregroun
 void addLauncherIcon(AndroidBuild& build) {
     const auto* layer = model::iconLayer(build.sequence());
     if (!layer) {
-        build.made.notes.push_back("There is no artwork or image an icon could be made of.");
+        build.base.note("no-icon", "There is no artwork or image an icon could be made of.");
         return;
     }
     const auto name = build.names.resource("launcher");

@@ -87,8 +87,7 @@ void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, S
             const model::ColourRef& tint, Appearance appearance, bool fillsOnly) {
     const bool dark = appearance == Appearance::Dark;
     if (const auto why = whyNotVector(art)) {
-        build.made.notes.push_back(
-            fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name,
+        build.base.note("art-as-pictures", fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name,
                         dark ? " (dark)" : "", *why));
         const Colour colour =
             tint.empty() ? Colour{0, 0, 0, 255} : model::colourOf(build.sequence().palette, tint, appearance);

@@ -35,8 +35,7 @@ bool copyPicture(AndroidBuild& build, const std::string& path, const std::string
     const auto* bytes = build.input.shelf.bytesOf(path);
     const std::string ending = bytes ? pictureEnding(*bytes) : std::string();
     if (ending.empty()) {
-        build.made.notes.push_back(
-            fmt::format("“{}” is left out: Android reads PNG, WebP and JPEG pictures.", path));
+        build.base.note("picture-left-out", fmt::format("“{}” is left out: Android reads PNG, WebP and JPEG pictures.", path));
         return false;
     }
     const std::string target = folder + "/" + name + ending;
@@ -86,10 +85,10 @@ LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer)
         }
     }
     if (any) {
-        build.made.notes.push_back(fmt::format("Up to Android 11 the opening shows the colour of “{}” "
+        build.base.note("opening-without-picture", fmt::format("Up to Android 11 the opening shows the colour of “{}” "
                                                "without its picture: a window's background cannot "
                                                "cut a picture to the screen.",
-                                               layer.name));
+                                               layer.name), {check::Place::Thing::Layer, layer.id, {}});
     }
     return any ? LayerDrawable{name, {}} : LayerDrawable{};
 }
@@ -120,9 +119,9 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
                 });
         }
     }
-    build.made.notes.push_back(fmt::format(
+    build.base.note("clip-as-pictures", fmt::format(
         "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.",
-        layer.name, frames, plan::kBakedRate));
+        layer.name, frames, plan::kBakedRate), {check::Place::Thing::Layer, layer.id, {}});
     return {name, {box.width * fit, box.height * fit}};
 }
 

@@ -6,8 +6,7 @@
 #include "core/model/validate.h"
 #include "core/plan/compile.h"
 #include "core/project/shown_art.h"
-#include "core/schedule/devices.h"
-#include "core/schedule/seam.h"
+#include "core/check/seam_rule.h"
 
 #include <algorithm>
 #include <atomic>
@@ -36,20 +35,28 @@ ExportBuild::ExportBuild(const ExportInput& from, plan::ExportId exportId)
             const auto& carry = plan->cues[i].carry;
             const auto& id = sequence().cues[i].id;
             if (plan->cues[i].isDropped()) {
-                made.notes.push_back(
-                    fmt::format("{}: cue “{}” is not carried: {}", target.name, id, carry.reason));
+                note("not-carried",
+                     fmt::format("{}: cue “{}” is not carried: {}", target.name, id, carry.reason),
+                     {check::Place::Thing::Cue, id, {}});
+                made.findings.back().target = target.id;
             }
             made.carried.push_back({id, target.id, carry});
         }
-        for (const auto& [gap, conditions] : schedule::worstSeam(plan)) {
-            const bool night = conditions.appearance == model::Appearance::Dark;
-            made.findings.push_back(
-                {Finding::Severity::Warning, target.id,
-                 fmt::format("{} (on a {}{}), where the app takes over: {}", target.name,
-                             schedule::deviceOf(conditions.device).name, night ? " by night" : "",
-                             schedule::describe(sequence(), gap)),
-                 conditions});
+        for (auto& finding : check::seamFindings(plan)) {
+            made.findings.push_back(std::move(finding));
         }
+    }
+}
+
+void ExportBuild::note(const char* rule, std::string sentence, check::Place place) {
+    const auto said = [&](const check::Finding& it) { return it.rule == rule && it.sentence == sentence; };
+    if (std::none_of(made.findings.begin(), made.findings.end(), said)) {
+        check::Finding finding;
+        finding.rule = rule;
+        finding.severity = check::Severity::Note;
+        finding.place = std::move(place);
+        finding.sentence = std::move(sentence);
+        made.findings.push_back(std::move(finding));
     }
 }
 
@@ -72,6 +79,8 @@ bool ExportBuild::has(const std::string& path) const {
 }
 
 Result<Export> ExportBuild::finished() {
+    std::stable_sort(made.findings.begin(), made.findings.end(),
+                     [](const auto& a, const auto& b) { return a.severity > b.severity; });
     std::atomic<std::size_t> done = 0;
     const auto cancelled = [&] { return input.options.cancelled && input.options.cancelled(); };
     const auto make = [&](std::size_t i) {

@@ -24,6 +24,8 @@ struct ExportBuild {
     void addForPeople(const std::string& path, std::string bytes);
     /// A file whose bytes take long to make: a picture. It is made by `finished`, on all cores.
     void addLater(const std::string& path, std::function<std::string()> make);
+    /// Something a person should know of the export, once however often it is said.
+    void note(const char* rule, std::string sentence, check::Place place = {});
     [[nodiscard]] bool has(const std::string& path) const;
     /// The whole export, its files in the order of their paths. Fails if it was cancelled.
     [[nodiscard]] Result<Export> finished();

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/art/outside.h"
+#include "core/check/finding.h"
 #include "core/plan/carry.h"
 #include "core/project/project.h"
 #include "core/schedule/conditions.h"
@@ -29,24 +30,13 @@ struct CarriedCue {
     plan::CueCarry carry;
 };
 
-/// Something about the exported launch a person should mend or know before it ships.
-struct Finding {
-    enum class Severity { Warning, Error };
-    Severity severity = Severity::Warning;
-    plan::TargetId target;
-    std::string text;
-    /// Of a seam: where it is seen at its worst, for showing and mending it (schedule/seam.h).
-    std::optional<schedule::Conditions> seam;
-};
-
 /// Everything an export consists of, before anything is written.
 struct Export {
     plan::ExportId target;
     std::string sequenceName;
     std::vector<ExportedFile> files;
     std::vector<CarriedCue> carried;
-    std::vector<std::string> notes; ///< what a person should know of it, in sentences
-    std::vector<Finding> findings;
+    std::vector<check::Finding> findings; ///< what a person should mend or know before it ships
 };
 
 struct ExportOptions {

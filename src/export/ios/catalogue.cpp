@@ -73,8 +73,7 @@ public:
         const auto* bytes = m_build.input.shelf.bytesOf(path);
         const auto ending = bytes ? pictureEnding(*bytes) : std::string();
         if (ending.empty() || ending == ".webp") {
-            m_build.made.notes.push_back(
-                fmt::format("“{}” is left out: asset catalogues take PNG and JPEG pictures.", path));
+            m_build.note("picture-left-out", fmt::format("“{}” is left out: asset catalogues take PNG and JPEG pictures.", path));
             return false;
         }
         add(
@@ -104,9 +103,9 @@ void addPictures(ImageSet& set, const model::Layer& layer) {
 OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
     const auto& fill = layer.get<model::BackdropContent>().fill;
     if (std::abs(std::remainder(fill.angle, 90)) > 0.5) {
-        build.made.notes.push_back(fmt::format("In the opening the gradient “{}” is stretched with the "
+        build.note("gradient-stretched", fmt::format("In the opening the gradient “{}” is stretched with the "
                                                "screen, so its angle is only nearly right.",
-                                               layer.name));
+                                               layer.name), {check::Place::Thing::Layer, layer.id, {}});
     }
     const Size size{390, 844};
     ImageSet set(build, names, names.opening(layer.id));
@@ -232,9 +231,9 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
                     }
                 }
             }
-            build.made.notes.push_back(fmt::format("The clip “{}” is written as {} pictures, {} a second: "
+            build.note("clip-as-pictures", fmt::format("The clip “{}” is written as {} pictures, {} a second: "
                                                    "the platform plays no Lottie by itself.",
-                                                   layer.name, times.size(), plan::kBakedRate));
+                                                   layer.name, times.size(), plan::kBakedRate), {check::Place::Thing::Layer, layer.id, {}});
         }
     }
 }
@@ -242,7 +241,7 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
 void addIosIcons(ExportBuild& build, const IosNames& names) {
     const auto* icon = model::iconLayer(build.sequence());
     if (!icon) {
-        build.made.notes.push_back("There is no artwork or image an icon could be made of.");
+        build.note("no-icon", "There is no artwork or image an icon could be made of.");
         return;
     }
     const auto single = names.catalogue() + names.icon() + ".appiconset/";

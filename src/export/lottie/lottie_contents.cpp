@@ -64,10 +64,7 @@ Colour LottieContents::colour(const model::ColourRef& ref) const {
 }
 
 void LottieContents::note(const std::string& text) {
-    auto& notes = m_build.made.notes;
-    if (std::find(notes.begin(), notes.end(), text) == notes.end()) {
-        notes.push_back(text);
-    }
+    m_build.note("lottie", text);
 }
 
 std::vector<LottieContent> LottieContents::of(std::size_t index, const States& states) {

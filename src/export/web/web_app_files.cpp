@@ -94,7 +94,7 @@ std::string addAppFiles(WebBuild& build) {
         links += "<link rel=\"icon\" sizes=\"32x32\" href=\"launch/icons/favicon-32.png\">\n"
                  "<link rel=\"apple-touch-icon\" href=\"launch/icons/touch-180.png\">\n";
     } else {
-        build.made.notes.push_back("There is no artwork or image an icon could be made of.");
+        build.note("no-icon", "There is no artwork or image an icon could be made of.");
     }
     const nlohmann::ordered_json manifest = {{"name", sequence.name},
                                              {"short_name", sequence.name},
