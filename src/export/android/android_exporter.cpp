@@ -2,6 +2,7 @@
 #include "export/android/android_exporter.h"
 
 #include "export/android/build.h"
+#include "export/android/gradle_project.h"
 #include "export/common/names.h"
 
 #include <fmt/format.h>
@@ -13,6 +14,18 @@ void addAndroidOpening(ExportBuild& base, const AndroidNames& names, const std::
     addColours(build);
     addThemes(build, addOpening(build, addLayerDrawables(build, true)));
     addLauncherIcon(build);
+}
+
+AppPlace AndroidExporter::placeIn(const FileAccess& files, const std::filesystem::path& folder) const {
+    return gradlePlace(files, folder);
+}
+
+std::vector<Suggestion> AndroidExporter::suggestions(const FileAccess& files,
+                                                     const std::filesystem::path& folder,
+                                                     const Export& made) const {
+    std::vector<Suggestion> list;
+    suggestTheme(list, files, folder, made);
+    return list;
 }
 
 Result<Export> AndroidExporter::build(const ExportInput& input) const {

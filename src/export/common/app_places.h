@@ -6,12 +6,6 @@
 
 namespace scaena::exporting {
 
-/// Where in a chosen folder an export's files belong, and what it was taken for.
-struct AppPlace {
-    std::string prefix; ///< of every path, with its slash, or empty
-    std::string found;  ///< "a Gradle project"; empty: nothing known was found
-};
-
 /// Looks for the target's kind of project: a Gradle module or project, an Xcode project, pubspec.yaml,
 /// package.json, a page.
 [[nodiscard]] AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder,
@@ -20,16 +14,20 @@ struct AppPlace {
 /// The export with its files at that place.
 [[nodiscard]] Export placed(Export made, const AppPlace& place);
 
-/// A change to a file of the person's own. It is only ever shown.
-struct Suggestion {
-    std::string path; ///< relative to the chosen folder
-    std::string before, after;
-};
-
 /// The changes that can be told from the files that are there: the theme in an AndroidManifest.xml, the
 /// storyboard in an Info.plist, the pictures in a pubspec.yaml, head and body of an index.html. None for what
 /// is done already, or stands otherwise than expected.
 [[nodiscard]] std::vector<Suggestion> suggestionsFor(const FileAccess& files,
                                                      const std::filesystem::path& folder, const Export& made);
+
+// For exporters, each of which knows its own kind of project.
+
+/// Whether there is such a file, by its path below the folder.
+[[nodiscard]] bool hasFile(const FileAccess& files, const std::filesystem::path& folder, const char* path);
+
+/// Adds what `change` makes of the text of the file at `path`, if there is one and it has to change.
+void suggest(std::vector<Suggestion>& list, const FileAccess& files, const std::filesystem::path& folder,
+             const std::string& path,
+             const std::function<std::optional<std::string>(const std::string& text)>& change);
 
 }

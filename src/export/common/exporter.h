@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/art/outside.h"
+#include "core/base/files.h"
 #include "core/check/finding.h"
 #include "core/plan/carry.h"
 #include "core/project/project.h"
@@ -82,6 +83,18 @@ struct ExportInput {
     ExportOptions options;
 };
 
+/// Where in a chosen folder an export's files belong, and what it was taken for.
+struct AppPlace {
+    std::string prefix; ///< of every path, with its slash, or empty
+    std::string found;  ///< "a Gradle project"; empty: nothing known was found
+};
+
+/// A change to a file of the person's own. It is only ever shown.
+struct Suggestion {
+    std::string path; ///< relative to the chosen folder
+    std::string before, after;
+};
+
 /// Turns a sequence into the files of one platform. None knows another; shared text tools are in
 /// export/common.
 class Exporter {
@@ -92,6 +105,15 @@ public:
     /// Whether code or resources are named after the app's package.
     [[nodiscard]] virtual bool hasPackage() const { return false; }
     [[nodiscard]] virtual Result<Export> build(const ExportInput& input) const = 0;
+    /// Looks for a project of its kind in the folder.
+    [[nodiscard]] virtual AppPlace placeIn(const FileAccess&, const std::filesystem::path&) const {
+        return {};
+    }
+    /// The changes a person's own files in that folder need for the export to work.
+    [[nodiscard]] virtual std::vector<Suggestion> suggestions(const FileAccess&, const std::filesystem::path&,
+                                                              const Export&) const {
+        return {};
+    }
 };
 
 /// All exporters, registered by hand in all_targets.cpp: the command line, the window, the docs and the tests

@@ -2,11 +2,14 @@
 #include "export/flutter/flutter_exporter.h"
 
 #include "export/android/build.h"
+#include "export/android/gradle_project.h"
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
 #include "export/common/script_pictures.h"
 #include "export/common/timing_tree.h"
+#include "export/flutter/flutter_project.h"
 #include "export/ios/ios_parts.h"
+#include "export/ios/xcode_project.h"
 
 #include "embedded_players.h"
 
@@ -145,6 +148,20 @@ std::string dartTiming(const Plans& plans) {
            dartList("LaunchGate", "_gates", tree.gates, true) +
            dartList("LaunchLayer", "_layers", tree.layers, true) +
            dartList("LaunchCue", "_cues", tree.cues, true);
+}
+
+AppPlace FlutterExporter::placeIn(const FileAccess& files, const std::filesystem::path& folder) const {
+    return flutterPlace(files, folder);
+}
+
+std::vector<Suggestion> FlutterExporter::suggestions(const FileAccess& files,
+                                                     const std::filesystem::path& folder,
+                                                     const Export& made) const {
+    std::vector<Suggestion> list;
+    suggestTheme(list, files, folder, made);
+    suggestStoryboard(list, files, folder, made);
+    suggestAssets(list, files, folder, made);
+    return list;
 }
 
 Result<Export> FlutterExporter::build(const ExportInput& input) const {

@@ -3,6 +3,7 @@
 
 #include "export/common/names.h"
 #include "export/ios/ios_parts.h"
+#include "export/ios/xcode_project.h"
 
 #include <fmt/format.h>
 
@@ -20,6 +21,17 @@ void addIosOpening(ExportBuild& build, const IosNames& names) {
     addColourSets(build, names);
     addStoryboard(build, names);
     addIosIcons(build, names);
+}
+
+AppPlace IosExporter::placeIn(const FileAccess& files, const std::filesystem::path& folder) const {
+    return xcodePlace(files, folder);
+}
+
+std::vector<Suggestion> IosExporter::suggestions(const FileAccess& files, const std::filesystem::path& folder,
+                                                 const Export& made) const {
+    std::vector<Suggestion> list;
+    suggestStoryboard(list, files, folder, made, "Launch/");
+    return list;
 }
 
 Result<Export> IosExporter::build(const ExportInput& input) const {

@@ -12,6 +12,9 @@ public:
     plan::ExportId id() const override { return "ios"; }
     std::string name() const override { return "iOS"; }
     Result<Export> build(const ExportInput& input) const override;
+    AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;
+    std::vector<Suggestion> suggestions(const FileAccess& files, const std::filesystem::path& folder,
+                                        const Export& made) const override;
 };
 
 }

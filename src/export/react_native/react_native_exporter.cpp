@@ -3,6 +3,7 @@
 
 #include "core/base/cases.h"
 #include "export/android/build.h"
+#include "export/android/gradle_project.h"
 #include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
@@ -11,6 +12,7 @@
 #include "export/common/wide_look.h"
 #include "export/common/xml.h"
 #include "export/ios/ios_parts.h"
+#include "export/ios/xcode_project.h"
 
 #include "embedded_players.h"
 
@@ -237,6 +239,19 @@ picture stays until you call `launch.dismiss()`.
                                    fmt::arg("data", camelCase(type)), fmt::arg("gates", gates)));
 }
 
+}
+
+AppPlace ReactNativeExporter::placeIn(const FileAccess& files, const std::filesystem::path& folder) const {
+    return hasFile(files, folder, "package.json") ? AppPlace{"", "a React Native project"} : AppPlace{};
+}
+
+std::vector<Suggestion> ReactNativeExporter::suggestions(const FileAccess& files,
+                                                         const std::filesystem::path& folder,
+                                                         const Export& made) const {
+    std::vector<Suggestion> list;
+    suggestTheme(list, files, folder, made);
+    suggestStoryboard(list, files, folder, made);
+    return list;
 }
 
 Result<Export> ReactNativeExporter::build(const ExportInput& input) const {

@@ -13,6 +13,9 @@ public:
     bool hasPackage() const override { return true; }
     std::string name() const override { return "React Native"; }
     Result<Export> build(const ExportInput& input) const override;
+    AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;
+    std::vector<Suggestion> suggestions(const FileAccess& files, const std::filesystem::path& folder,
+                                        const Export& made) const override;
 };
 
 }

@@ -4,6 +4,7 @@
 #include "export/common/names.h"
 #include "export/common/xml.h"
 #include "export/web/web_build.h"
+#include "export/web/web_project.h"
 
 #include <fmt/format.h>
 
@@ -21,6 +22,17 @@ std::string cssColour(Colour colour) {
         return toHex(colour);
     }
     return fmt::format("rgba({}, {}, {}, {})", colour.r, colour.g, colour.b, numberText(colour.a / 255.0));
+}
+
+AppPlace WebExporter::placeIn(const FileAccess& files, const std::filesystem::path& folder) const {
+    return webPlace(files, folder);
+}
+
+std::vector<Suggestion> WebExporter::suggestions(const FileAccess& files, const std::filesystem::path& folder,
+                                                 const Export& made) const {
+    std::vector<Suggestion> list;
+    suggestPage(list, files, folder, made);
+    return list;
 }
 
 Result<Export> WebExporter::build(const ExportInput& input) const {
