@@ -105,7 +105,7 @@ void LayerForm::addArtworkDeeds() {
         "art");
     deed("footerMark", tr("Make it the footer mark"),
          tr("The small mark near the bottom edge; newer Android shows it in the opening"), [this] {
-             m_fields.applyTo(tr("make a footer mark of %1"),
+             m_fields.applyTo(tr("make %1 the footer mark"),
                               edit::makeFooter(*m_actions.document().sequence(), m_fields.id()));
          });
     deed("takeApart", tr("Take apart"), tr("A layer for each part of the SVG that has an id"),
@@ -126,7 +126,7 @@ void LayerForm::addImageDeeds() {
 
 void LayerForm::addIconDeed() {
     deed("asIcon", tr("Show in the opening"), tr("The system's static frame shows it as the icon"), [this] {
-        m_fields.applyTo(tr("icon of the opening"),
+        m_fields.applyTo(tr("show %1 in the opening"),
                          edit::makeIcon(*m_actions.document().sequence(), m_fields.id()));
     });
 }

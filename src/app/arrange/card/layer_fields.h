@@ -49,19 +49,20 @@ public:
     void check(CardColumn* column, const char* name, const QString& label, const ValueOf<bool>& value);
     void colour(CardColumn* column, const char* name, const QString& label, bool allowsNone,
                 const ValueOf<model::ColourRef>& value);
-    /// One of several words.
+    /// One of several words; `then` is run on the layer once another is chosen.
     template <class Word>
     void words(CardColumn* column, const char* name, const QString& label, const QStringList& words,
-               const ValueOf<Word>& value) {
+               const ValueOf<Word>& value, const Change& then = [](model::Layer&) {}) {
         choice(
             column, name, label, words,
             [value](model::Layer& it) {
                 const auto* word = value(it);
                 return word ? static_cast<int>(*word) : 0;
             },
-            [value](model::Layer& it, int chosen) {
+            [value, then](model::Layer& it, int chosen) {
                 if (auto* word = value(it)) {
                     *word = static_cast<Word>(chosen);
+                    then(it);
                 }
             });
     }

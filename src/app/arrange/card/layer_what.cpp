@@ -37,11 +37,8 @@ void LayerForm::addTextRows() {
     using model::TextContent;
     m_fields.text(m_what, "layerText", tr("Text"), in(&TextContent::text));
     m_fields.number(m_what, "textSize", tr("Text size"), kDp, 1, 1000, in(&TextContent::size));
-    m_fields.words<model::Typeface>(m_what, "typeface", tr("Typeface"), {tr("sans"), tr("serif"), tr("mono")},
-                                    [](Layer& it) -> model::Typeface* {
-                                        auto* text = it.as<TextContent>();
-                                        return text ? &text->typeface : nullptr;
-                                    });
+    m_fields.words(m_what, "typeface", tr("Typeface"), {tr("sans"), tr("serif"), tr("mono")},
+                   in(&TextContent::typeface), [](Layer& it) { it.get<TextContent>().fontFile.clear(); });
     m_fields.check(m_what, "bold", tr("Bold"), in(&TextContent::bold));
 }
 
