@@ -153,3 +153,34 @@ TEST_CASE("A proposed colour keeps what stands out and mends what does not") {
     CHECK(contrastRatio(model::proposedFor({250, 250, 240, 255}, {255, 255, 255, 255}),
                         {255, 255, 255, 255}) >= 3);
 }
+
+TEST_CASE("An artwork becomes the footer mark: small, at the foot, without its plate, and its cues stay") {
+    auto sequence = aSequence().withBeat(play("arrive")).withCue(cue("c", "arrive", 0, 300)).build();
+    auto& logo = *model::findThing(sequence.layers, "logo");
+    logo.get<model::ArtworkContent>().plate = model::Plate{.colour = "ink"};
+    logo.art()->tint = "ink";
+    logo.place.width = 400;
+    logo.place.height = 100;
+    const auto made = makeFooter(sequence, "logo");
+    const auto& footer = layerOf(made, "logo");
+    REQUIRE(footer.as<model::FooterContent>());
+    CHECK(footer.art()->art == "logo.svg");
+    CHECK(footer.art()->tint == "ink");
+    CHECK(footer.place.width == 200);
+    CHECK(footer.place.height == 50);
+    CHECK(footer.place.anchor == model::AnchorPoint::Bottom);
+    CHECK(made.opening.footer == "logo");
+    CHECK(made.opening.icon.empty()); // no longer an artwork
+    CHECK(made.cues.size() == 1);
+    CHECK(model::validate(made).empty());
+    CHECK(makeFooter(sequence, "title") == sequence);
+    CHECK(makeFooter(sequence, "nobody") == sequence);
+}
+
+TEST_CASE("The icon of the opening is shown there once, however often it is made the icon") {
+    const auto sequence = aSequence().build();
+    const auto once = makeIcon(sequence, "logo");
+    CHECK(once.opening.icon == "logo");
+    CHECK(std::count(once.opening.layers.begin(), once.opening.layers.end(), "logo") == 1);
+    CHECK(makeIcon(once, "logo") == once);
+}

@@ -1,0 +1,174 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/wide_look.h"
+
+#include "core/art/read_svg.h"
+#include "support/builders.h"
+#include "support/export_helper.h"
+#include "support/variants.h"
+
+#include <QBuffer>
+
+using namespace scaena;
+using namespace scaena::test;
+
+namespace {
+
+model::Layer withBoxes(model::Contents contents, Size upright, Size wide) {
+    model::Layer layer;
+    layer.id = "it";
+    layer.contents = std::move(contents);
+    layer.place.width = upright.width;
+    layer.place.height = upright.height;
+    layer.landscape = layer.place;
+    layer.landscape->width = wide.width;
+    layer.landscape->height = wide.height;
+    return layer;
+}
+
+/// A project with one drawing twice as wide as high, one picture file and one clip.
+struct Shelf {
+    Shelf() {
+        auto art = art::readSvg("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 20 10'><rect "
+                                "width='20' height='10'/></svg>");
+        shelf.art["a.svg"] = std::make_shared<const art::Art>(std::move(*art));
+        QImage image(40, 20, QImage::Format_RGB32);
+        image.fill(Qt::red);
+        QByteArray bytes;
+        QBuffer buffer(&bytes);
+        buffer.open(QIODevice::WriteOnly);
+        image.save(&buffer, "PNG");
+        shelf.files["a.png"] = std::make_shared<const std::string>(bytes.toStdString());
+    }
+    exporting::WideLook of(const model::Layer& layer) const {
+        return exporting::wideLookOf({sequence, shelf, outliner, rasteriser, frames, {}}, layer);
+    }
+    model::Sequence sequence;
+    project::ArtShelf shelf;
+    render::QtTextOutliner outliner;
+    render::QtRasteriser rasteriser;
+    render::QtFrameMaker frames;
+};
+
+int countOf(const std::string& text, const std::string& what) {
+    int count = 0;
+    for (auto at = text.find(what); at != std::string::npos; at = text.find(what, at + 1)) {
+        ++count;
+    }
+    return count;
+}
+
+}
+
+TEST_CASE("A drawing grows with the box of its landscape place as far as its proportions let it") {
+    const Shelf shelf;
+    model::ArtworkContent art;
+    art.art = "a.svg";
+    CHECK(shelf.of(withBoxes(art, {100, 50}, {200, 100})).scale == Approx(2));
+    CHECK(shelf.of(withBoxes(art, {100, 50}, {200, 50})).scale == Approx(1)); // the height holds it
+    CHECK(shelf.of(withBoxes(art, {100, 100}, {50, 400})).scale == Approx(0.5));
+    CHECK(shelf.of(withBoxes(art, {100, 50}, {100, 50})).scale == 1);
+    CHECK_FALSE(shelf.of(withBoxes(art, {100, 50}, {200, 100})).other);
+}
+
+TEST_CASE("A picture grows by its own proportions, too; text and progress bars do not grow") {
+    const Shelf shelf;
+    const model::ImageContent image{.pictures = {{"a.png", 1, false, {}}}};
+    CHECK(shelf.of(withBoxes(image, {40, 40}, {80, 20})).scale == Approx(1));
+    CHECK(shelf.of(withBoxes(image, {40, 40}, {80, 80})).scale == Approx(2));
+    CHECK(shelf.of(withBoxes(model::TextContent(), {40, 40}, {80, 80})).scale == 1);
+    CHECK(shelf.of(withBoxes(model::ProgressContent(), {40, 40}, {80, 80})).scale == 1);
+}
+
+TEST_CASE("A shape is another drawing in another box") {
+    const Shelf shelf;
+    const auto wide = shelf.of(withBoxes(model::ShapeContent(), {40, 40}, {80, 20}));
+    CHECK(wide.scale == 1);
+    REQUIRE(wide.other);
+    CHECK(wide.other->place.width == 80);
+    CHECK(wide.other->place.height == 20);
+    CHECK_FALSE(wide.other->landscape);
+    CHECK_FALSE(shelf.of(withBoxes(model::ShapeContent(), {40, 40}, {40, 40})).other);
+}
+
+TEST_CASE("A backdrop's landscape picture has a name no layer can have") {
+    const Shelf shelf;
+    model::Layer layer;
+    layer.id = "sky";
+    auto& backdrop = layer.contents.emplace<model::BackdropContent>();
+    backdrop.picture = model::BackdropPicture{.light = "up.png", .dark = "up-dark.png"};
+    CHECK_FALSE(shelf.of(layer).other);
+    backdrop.picture->landscape = "wide.png";
+    const auto wide = shelf.of(layer);
+    REQUIRE(wide.other);
+    CHECK(wide.other->id == "sky--wide");
+    CHECK_FALSE(isValidId(wide.other->id));
+    CHECK(model::pictureOf(*wide.other)->light == "wide.png");
+    CHECK(model::pictureOf(*wide.other)->dark.empty());
+}
+
+TEST_CASE("Every player's data say how a layer is drawn on a turned screen, and only where it differs") {
+    const auto project = openSample(repository() / "samples/moraine/moraine.scaena");
+    const auto boxes = withOtherBoxes(project.sequence);
+    struct Player {
+        plan::ExportId target;
+        const char* ending;
+    };
+    for (const auto& [target, ending] :
+         {Player{"android", "Launch.kt"}, Player{"ios", "Launch.swift"}, Player{"flutter", "_launch.dart"}}) {
+        INFO(target.name());
+        CHECK(countOf(fileOf(exported(project.sequence, *project.shelf, {}, target), ending), "wideScale") ==
+              0);
+        // Sun, ridges, foothills and footer; the texts stay as large as they are.
+        CHECK(countOf(fileOf(exported(boxes, *project.shelf, {}, target), ending), "wideScale") == 4);
+    }
+    const auto script = exported(boxes, *project.shelf, {}, "react-native");
+    CHECK(countOf(fileOf(script, "Launch.ts"), "wide: {") == 4);
+    CHECK_FALSE(fileOf(script, "images/sun--wide@3x.png").empty());
+    const auto page = exported(boxes, *project.shelf, {}, "web");
+    CHECK(countOf(fileOf(page, ".css"), ".launch-middle,\n") >= 1);
+}
+
+TEST_CASE("A shape in another box is written twice, once for each way of holding the device") {
+    const auto project = openSample(repository() / "samples/tidewater/tidewater.scaena");
+    const auto android = exported(project.sequence, *project.shelf);
+    const auto upright = fileOf(android, "drawable/tidewater_almanac_art_waterline.xml");
+    const auto wide = fileOf(android, "drawable/tidewater_almanac_wide_waterline.xml");
+    CHECK(upright.find("android:width=\"260dp\"") != std::string::npos);
+    CHECK(wide.find("android:width=\"420dp\"") != std::string::npos);
+    CHECK(fileOf(android, "Launch.kt").find("R.drawable.tidewater_almanac_wide_waterline") !=
+          std::string::npos);
+    const auto body = fileOf(exported(project.sequence, *project.shelf, {}, "web"), "body.html");
+    CHECK(countOf(body, "launch-upright") == 1);
+    CHECK(countOf(body, "launch-wide") == 1);
+}
+
+TEST_CASE("Backdrops have their landscape picture wherever catalogues and bundles know no orientation") {
+    const auto project = openSample(repository() / "samples/tidewater/tidewater.scaena");
+    const auto backdrop = std::find_if(project.sequence.layers.begin(), project.sequence.layers.end(),
+                                       [](const auto& it) { return model::pictureOf(it) != nullptr; });
+    REQUIRE(backdrop != project.sequence.layers.end());
+    const auto& picture = *model::pictureOf(*backdrop);
+    const auto& bytes = *project.shelf->bytesOf(picture.landscape);
+    const auto name = exporting::wideName(*backdrop);
+    for (const auto target : std::initializer_list<plan::ExportId>{"ios", "flutter", "react-native"}) {
+        INFO(target.name());
+        const auto made = exported(project.sequence, *project.shelf, {}, target);
+        CHECK(std::any_of(made.files.begin(), made.files.end(), [&](const auto& file) {
+            return file.path.find(name) != std::string::npos && file.bytes == bytes;
+        }));
+    }
+}
+
+TEST_CASE("Art too large for a picture keeps its proportions under React Native") {
+    const Shelf shelf;
+    auto sequence = aSequence().build();
+    auto& logo = *model::findThing(sequence.layers, "logo");
+    logo.art()->art = "a.svg";
+    logo.place.width = 4000;
+    logo.place.height = 2000;
+    const auto made = exported(sequence, shelf.shelf, {}, "react-native");
+    const auto image = QImage::fromData(QByteArray::fromStdString(fileOf(made, "images/logo@3x.png")));
+    REQUIRE_FALSE(image.isNull());
+    CHECK(image.width() == 2 * image.height());
+    CHECK(image.width() <= 4096);
+}
