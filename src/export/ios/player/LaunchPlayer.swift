@@ -421,13 +421,13 @@ private final class LaunchLayerPainter {
         let middle = CGPoint(x: box.midX, y: box.midY)
         let filled = state.fillFrom < 1 ? min(1, max(0, (state.draw - state.fillFrom) / (1 - state.fillFrom))) : 0
         let wanted = UIScreen.main.scale * CGFloat(max(1, abs(state.scaleX), abs(state.scaleY))) * max(1, scale)
-        let grown = CATransform3DMakeScale(scale, scale, 1)
+        let grown = CGAffineTransform(scaleX: scale, y: scale)
         for art in [whole, fills] {
             guard let art = art else { continue }
             // Text and strokes may reach over the box.
             art.bounds = CGRect(x: 0, y: 0, width: box.width * 1.5 + 64, height: box.height * 1.5 + 64)
             art.position = middle
-            art.transform = grown
+            art.setAffineTransform(grown)
             if art.contents == nil || art.contentsScale < wanted / 1.25 {
                 art.contentsScale = min(wanted * 1.25, UIScreen.main.scale * 4)
                 art.setNeedsDisplay()
@@ -438,7 +438,7 @@ private final class LaunchLayerPainter {
         fills?.opacity = Float(filled)
         for line in lines {
             line.layer.position = middle
-            line.layer.transform = grown
+            line.layer.setAffineTransform(grown)
             line.layer.isHidden = state.draw <= 0 || state.draw >= 1
             line.layer.strokeEnd = CGFloat(state.draw)
             line.layer.opacity = Float(line.hairline ? 1 - filled : 1)
