@@ -113,7 +113,8 @@ TEST_CASE("Every number on a layer's card changes that value of that layer, as o
     const Row rows[] = {
         {"text", "textSize", 41, [](const Layer& it) { return it.get<model::TextContent>().size; }},
         {"shape", "corner", 7, [](const Layer& it) { return it.get<model::ShapeContent>().corner; }},
-        {"shape", "strokeWidth", 3, [](const Layer& it) { return it.get<model::ShapeContent>().strokeWidth; }},
+        {"shape", "strokeWidth", 3,
+         [](const Layer& it) { return it.get<model::ShapeContent>().strokeWidth; }},
         {"shape", "shapeAngle", 45, [](const Layer& it) { return it.get<model::ShapeContent>().angle; }},
         {"progress", "thickness", 9,
          [](const Layer& it) { return it.get<model::ProgressContent>().thickness; }},

@@ -172,3 +172,22 @@ TEST_CASE("Art too large for a picture keeps its proportions under React Native"
     CHECK(image.width() == 2 * image.height());
     CHECK(image.width() <= 4096);
 }
+
+TEST_CASE(
+    "A picture keeps its proportions in a box of other ones on Android, where a drawable fills its bounds") {
+    const Shelf shelf;
+    auto files = shelf.shelf;
+    files.art["logo.svg"] = files.art.at("a.svg");
+    model::Layer image;
+    image.id = "photo";
+    image.name = "photo";
+    image.contents = model::ImageContent{.pictures = {{"a.png", 1, false, {}}}}; // twice as wide as high
+    image.place.width = 40;
+    image.place.height = 40;
+    const auto data = fileOf(exported(aSequence().withLayer(image).build(), files), "Launch.kt");
+    const auto at = data.find("R.drawable.test_image_photo");
+    REQUIRE(at != std::string::npos);
+    const auto look = data.substr(at, data.find(')', at) - at);
+    CHECK(look.find("width = 40.0") != std::string::npos);
+    CHECK(look.find("height = 20.0") != std::string::npos);
+}

@@ -1,5 +1,6 @@
 // Reads the table of cases the core has written and compares every number with what the exported timing gives.
-// Lines: "sequence NAME", "screen WIDTH HEIGHT LEFT TOP RIGHT BOTTOM" (dp, the rest insets), "schedule START OPENING REDUCED SYSTEM SHOWN OUTCOME OPENED…", "beat INDEX START END",
+// Lines: "sequence NAME", "screen WIDTH HEIGHT LEFT TOP RIGHT BOTTOM" (dp, the rest insets),
+// "schedule START OPENING REDUCED SYSTEM SHOWN OUTCOME OPENED…", "beat INDEX START END",
 // "gate INDEX OPEN", "state LAYER T VISIBLE OPACITY X Y WIDTH HEIGHT SCALEX SCALEY ROTATION REVEAL DRAW
 // PROGRESS CLIP A B C D E F".
 package launch
@@ -54,8 +55,8 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
         for (i in mine.indices) {
             val expected = words[4 + i].toDouble()
             checked++
-            // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
-            val range = if (i in 1..4 || i >= 16) screen.width else if (i == 7) 360.0 else maxOf(1.0, abs(expected))
+            // Below a thousandth of the range: of the screen's shorter side for lengths, of a turn for angles, of one for parts.
+            val range = if (i in 1..4 || i >= 16) minOf(screen.width, screen.height) else if (i == 7) 360.0 else maxOf(1.0, abs(expected))
             if (abs(mine[i] - expected) > range * 0.001) complain("value $i is ${mine[i]}", text)
         }
     }

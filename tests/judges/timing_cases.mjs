@@ -37,8 +37,8 @@ function compareState(words, line) {
   mine.forEach((value, i) => {
     const expected = +words[4 + i];
     checked++;
-    // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
-    const range = (i >= 1 && i <= 4) || i >= 16 ? screen.width : i === 7 ? 360 : Math.max(1, Math.abs(expected));
+    // Below a thousandth of the range: of the screen's shorter side for lengths, of a turn for angles, of one for parts.
+    const range = (i >= 1 && i <= 4) || i >= 16 ? Math.min(screen.width, screen.height) : i === 7 ? 360 : Math.max(1, Math.abs(expected));
     if (!(Math.abs(value - expected) <= range * 0.001)) complain(`value ${i} is ${value}`, line);
   });
 }

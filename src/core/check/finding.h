@@ -31,17 +31,17 @@ struct Remedy {
     std::function<model::Sequence(model::Sequence)> mend;
 };
 
-/// What was found about a document, alone or on its way to a target. Problems of reading a file are `Problem`s (base/result.h); how a cue
-/// reaches a target is a `plan::CueCarry`.
+/// What was found about a document, alone or on its way to a target. Problems of reading a file are
+/// `Problem`s (base/result.h); how a cue reaches a target is a `plan::CueCarry`.
 struct Finding {
     std::string rule; ///< stable id of the rule that found it: "vanishes-before"
     Severity severity = Severity::Warning;
     std::optional<plan::TargetId> target; ///< nothing: on all of them
     Place place;
-    std::string sentence;         ///< what is seen, where: one sentence in the person's terms
-    std::string limit;            ///< the number or rule that is broken, and its source; may be empty
+    std::string sentence; ///< what is seen, where: one sentence in the person's terms
+    std::string limit;    ///< the number or rule that is broken, and its source; may be empty
     std::optional<schedule::Conditions> seen; ///< under which it is seen at its worst, to show it
-    std::optional<Remedy> remedy; ///< where there is one
+    std::optional<Remedy> remedy;             ///< where there is one
 };
 
 }

@@ -18,12 +18,12 @@ std::vector<Finding> seamFindings(const plan::PlanPtr& plan) {
         finding.target = plan->target->id;
         finding.place = gap.layer.empty() ? Place{Place::Thing::Opening, {}, {}}
                                           : Place{Place::Thing::Layer, gap.layer, {}};
-        finding.sentence =
-            fmt::format("{} (on a {}{}), where the app takes over: {}", plan->target->name,
-                        schedule::deviceOf(conditions.device).name, night ? " by night" : "",
-                        schedule::describe(*plan->document, gap));
-        finding.limit = fmt::format("seen from {} dp, {} % of opacity or a colour distance of {} on (CIE 1976)",
-                                    schedule::kSeenJump, 100 * schedule::kSeenFade, schedule::kSeenColours);
+        finding.sentence = fmt::format("{} (on a {}{}), where the app takes over: {}", plan->target->name,
+                                       schedule::deviceOf(conditions.device).name, night ? " by night" : "",
+                                       schedule::describe(*plan->document, gap));
+        finding.limit =
+            fmt::format("seen from {} dp, {} % of opacity or a colour distance of {} on (CIE 1976)",
+                        schedule::kSeenJump, 100 * schedule::kSeenFade, schedule::kSeenColours);
         finding.seen = conditions;
         finding.remedy = Remedy{"Mend it", fmt::format("mend the seam on {}", plan->target->name),
                                 [conditions = conditions](model::Sequence sequence) {

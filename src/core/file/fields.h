@@ -150,7 +150,8 @@ void describe(A& a, model::ClipContent& c) {
     a.extras(c.extras);
 }
 
-/// The fields of a layer's contents. They stand among those of the layer itself.
+/// The fields of a layer's contents. They stand among those of the layer itself. A footer mark has those of
+/// every drawing.
 template <class A>
 void describeContent(A& a, model::BackdropContent& b) {
     a.field("fill", b.fill);
@@ -169,10 +170,6 @@ template <class A>
 void describeContent(A& a, model::ArtworkContent& c) {
     describeContent(a, static_cast<model::ArtContent&>(c));
     a.optional("plate", c.plate);
-}
-template <class A>
-void describeContent(A& a, model::FooterContent& c) {
-    describeContent(a, static_cast<model::ArtContent&>(c));
 }
 template <class A>
 void describeContent(A& a, model::FirstScreenContent& f) {

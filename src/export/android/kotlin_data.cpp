@@ -69,14 +69,13 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
         return verbatim("R.color." + build.names.colour(ref));
     };
     CodeCall call("LayerLook");
-    if (layer.as<model::BackdropContent>()) {
-        const auto& fill = layer.get<model::BackdropContent>().fill;
+    if (const auto* backdrop = layer.as<model::BackdropContent>()) {
+        const auto& fill = backdrop->fill;
         return call.named("fromColor", colour(fill.colour))
             .named("toColor", fill.to.empty() ? CodeValue{} : colour(fill.to), fill.to.empty())
             .named("angle", {fill.angle}, fill.angle == 180)
             .named("drawable", verbatim("R.drawable." + drawable.name), drawable.name.empty())
-            .named("fillsBox", {true},
-                   !model::pictureOf(layer) || model::pictureOf(layer)->fit != model::Fit::Fill)
+            .named("fillsBox", {true}, !backdrop->picture || backdrop->picture->fit != model::Fit::Fill)
             .value();
     }
     if (layer.as<model::FirstScreenContent>() || layer.as<model::GroupContent>()) {
@@ -92,9 +91,9 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
             .named("thickness", {progress.thickness}, progress.thickness == 4)
             .value();
     }
-    if (layer.as<model::ClipContent>()) {
+    if (const auto* clip = layer.as<model::ClipContent>()) {
         CodeList frames{CodeList::Of::Indices, {}};
-        for (int i = 0; i < plan::bakedFrames(layer.get<model::ClipContent>()); ++i) {
+        for (int i = 0; i < plan::bakedFrames(*clip); ++i) {
             frames.items.push_back(verbatim("R.drawable." + frameName(drawable.name, i)));
         }
         call.named("width", {drawable.size.width})

@@ -67,8 +67,8 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer, const 
 
 /// A vector cuts at its edges, so it is made as large as the text's ink, even about the centre.
 LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
-    const auto outline = build.input.outliner.outline(
-        layer.get<model::TextContent>(), build.input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
+    const auto& text = layer.get<model::TextContent>();
+    const auto outline = build.input.outliner.outline(text, build.input.shelf.bytesOf(text.fontFile));
     const Rect ink = art::bounds(outline);
     const auto reach = [](double low, double high) {
         return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1));
@@ -76,8 +76,7 @@ LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
     const Size size{reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
     const auto name = build.names.resource("text", layer.id);
     build.add("res/drawable/" + name + ".xml",
-              vectorDrawable(outline, size,
-                             "@color/" + build.names.colour(layer.get<model::TextContent>().colour)));
+              vectorDrawable(outline, size, "@color/" + build.names.colour(text.colour)));
     return {name, size};
 }
 
@@ -87,7 +86,9 @@ void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, S
             const model::ColourRef& tint, Appearance appearance, bool fillsOnly) {
     const bool dark = appearance == Appearance::Dark;
     if (const auto why = whyNotVector(art)) {
-        build.base.note("art-as-pictures", fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name,
+        build.base.note(
+            "art-as-pictures",
+            fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name,
                         dark ? " (dark)" : "", *why));
         const Colour colour =
             tint.empty() ? Colour{0, 0, 0, 255} : model::colourOf(build.sequence().palette, tint, appearance);

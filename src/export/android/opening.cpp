@@ -92,7 +92,8 @@ Millis addIcon(AndroidBuild& build) {
         addIconPicture(build, *layer, *dark, Appearance::Dark);
     }
     if (whyNotVector(*light) || (dark && whyNotVector(*dark))) {
-        build.base.note("icon-stands-still", "The icon cannot be written as a vector, so the system shows it without motion.");
+        build.base.note("icon-stands-still",
+                        "The icon cannot be written as a vector, so the system shows it without motion.");
         return 0;
     }
     return addIconAnimation(build, model::indexOf(build.sequence().layers, layer->id));
@@ -132,8 +133,11 @@ void addBackdropItem(AndroidBuild& build, pugi::xml_node list, const model::Laye
     const long eighth = std::lround((90 - fill.angle) / 45);
     const long angle = ((eighth % 8 + 8) % 8) * 45;
     if (std::abs(std::remainder(90 - fill.angle - static_cast<double>(angle), 360)) > 0.5) {
-        build.base.note("gradient-turned", fmt::format(
-            "Up to Android 11 the opening's gradient “{}” runs at the nearest multiple of 45°.", layer.name), {check::Place::Thing::Layer, layer.id, {}});
+        build.base.note(
+            "gradient-turned",
+            fmt::format("Up to Android 11 the opening's gradient “{}” runs at the nearest multiple of 45°.",
+                        layer.name),
+            {check::Place::Thing::Layer, layer.id, {}});
     }
     auto gradient = shape.append_child("gradient");
     with(gradient, "android:type", "linear");

@@ -35,7 +35,8 @@ bool copyPicture(AndroidBuild& build, const std::string& path, const std::string
     const auto* bytes = build.input.shelf.bytesOf(path);
     const std::string ending = bytes ? pictureEnding(*bytes) : std::string();
     if (ending.empty()) {
-        build.base.note("picture-left-out", fmt::format("“{}” is left out: Android reads PNG, WebP and JPEG pictures.", path));
+        build.base.note("picture-left-out",
+                        fmt::format("“{}” is left out: Android reads PNG, WebP and JPEG pictures.", path));
         return false;
     }
     const std::string target = folder + "/" + name + ending;
@@ -62,10 +63,9 @@ LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
     }
     // A drawable fills its bounds; in the layer's box the picture keeps its proportions.
     const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
-    const auto own = pictureSize(*build.input.shelf.bytesOf(shown->path)).value_or(Size{1, 1});
-    const double fit =
-        art::fitInto({0, 0, own.width, own.height}, {0, 0, layer.place.width, layer.place.height})
-            .meanScale();
+    const Size box{layer.place.width, layer.place.height};
+    const auto own = pictureSize(*build.input.shelf.bytesOf(shown->path)).value_or(box);
+    const double fit = art::fitInto({0, 0, own.width, own.height}, {0, 0, box.width, box.height}).meanScale();
     return {name, {own.width * fit, own.height * fit}};
 }
 
@@ -85,10 +85,12 @@ LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer)
         }
     }
     if (any) {
-        build.base.note("opening-without-picture", fmt::format("Up to Android 11 the opening shows the colour of “{}” "
-                                               "without its picture: a window's background cannot "
-                                               "cut a picture to the screen.",
-                                               layer.name), {check::Place::Thing::Layer, layer.id, {}});
+        build.base.note("opening-without-picture",
+                        fmt::format("Up to Android 11 the opening shows the colour of “{}” "
+                                    "without its picture: a window's background cannot "
+                                    "cut a picture to the screen.",
+                                    layer.name),
+                        {check::Place::Thing::Layer, layer.id, {}});
     }
     return any ? LayerDrawable{name, {}} : LayerDrawable{};
 }
@@ -119,9 +121,12 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
                 });
         }
     }
-    build.base.note("clip-as-pictures", fmt::format(
-        "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.",
-        layer.name, frames, plan::kBakedRate), {check::Place::Thing::Layer, layer.id, {}});
+    build.base.note(
+        "clip-as-pictures",
+        fmt::format(
+            "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.",
+            layer.name, frames, plan::kBakedRate),
+        {check::Place::Thing::Layer, layer.id, {}});
     return {name, {box.width * fit, box.height * fit}};
 }
 

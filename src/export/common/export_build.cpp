@@ -3,10 +3,10 @@
 
 #include "core/art/read_clip.h"
 #include "core/base/workers.h"
+#include "core/check/seam_rule.h"
 #include "core/model/validate.h"
 #include "core/plan/compile.h"
 #include "core/project/shown_art.h"
-#include "core/check/seam_rule.h"
 
 #include <algorithm>
 #include <atomic>

@@ -91,10 +91,9 @@ std::vector<OutlineData> outlinesOf(const ExportInput& input, const model::Layer
     if (!isDrawn(input.sequence, layer.id)) {
         return {};
     }
-    if (layer.as<model::TextContent>()) {
-        const auto path = input.outliner.outline(
-            layer.get<model::TextContent>(), input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
-        return {{art::toText(path), layer.get<model::TextContent>().colour, {}, 0}};
+    if (const auto* text = layer.as<model::TextContent>()) {
+        const auto path = input.outliner.outline(*text, input.shelf.bytesOf(text->fontFile));
+        return {{art::toText(path), text->colour, {}, 0}};
     }
     model::Layer asDrawn = layer;
     if (auto* drawing = asDrawn.art()) {

@@ -84,7 +84,9 @@ private:
     void copy(const std::string& name, const std::string& from, bool night, int scale) {
         const auto* bytes = m_build.input.shelf.bytesOf(from);
         if (!bytes || pictureEnding(*bytes).empty()) {
-            m_build.note("picture-left-out", fmt::format("“{}” is left out: only PNG, WebP and JPEG pictures can be shown.", from));
+            m_build.note(
+                "picture-left-out",
+                fmt::format("“{}” is left out: only PNG, WebP and JPEG pictures can be shown.", from));
             return;
         }
         m_build.add(path(name, night, scale), *bytes);
@@ -149,9 +151,11 @@ private:
                 }
             }
         }
-        m_build.note("clip-as-pictures", fmt::format(
-            "The clip “{}” is written as {} pictures, {} a second: the framework plays no Lottie by itself.",
-            layer.name, times.size(), plan::kBakedRate), {check::Place::Thing::Layer, layer.id, {}});
+        m_build.note("clip-as-pictures",
+                     fmt::format("The clip “{}” is written as {} pictures, {} a second: the framework plays "
+                                 "no Lottie by itself.",
+                                 layer.name, times.size(), plan::kBakedRate),
+                     {check::Place::Thing::Layer, layer.id, {}});
     }
 
     void art(const model::Layer& layer) {

@@ -73,7 +73,8 @@ public:
         const auto* bytes = m_build.input.shelf.bytesOf(path);
         const auto ending = bytes ? pictureEnding(*bytes) : std::string();
         if (ending.empty() || ending == ".webp") {
-            m_build.note("picture-left-out", fmt::format("“{}” is left out: asset catalogues take PNG and JPEG pictures.", path));
+            m_build.note("picture-left-out",
+                         fmt::format("“{}” is left out: asset catalogues take PNG and JPEG pictures.", path));
             return false;
         }
         add(
@@ -103,9 +104,11 @@ void addPictures(ImageSet& set, const model::Layer& layer) {
 OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
     const auto& fill = layer.get<model::BackdropContent>().fill;
     if (std::abs(std::remainder(fill.angle, 90)) > 0.5) {
-        build.note("gradient-stretched", fmt::format("In the opening the gradient “{}” is stretched with the "
-                                               "screen, so its angle is only nearly right.",
-                                               layer.name), {check::Place::Thing::Layer, layer.id, {}});
+        build.note("gradient-stretched",
+                   fmt::format("In the opening the gradient “{}” is stretched with the "
+                               "screen, so its angle is only nearly right.",
+                               layer.name),
+                   {check::Place::Thing::Layer, layer.id, {}});
     }
     const Size size{390, 844};
     ImageSet set(build, names, names.opening(layer.id));
@@ -231,9 +234,11 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
                     }
                 }
             }
-            build.note("clip-as-pictures", fmt::format("The clip “{}” is written as {} pictures, {} a second: "
-                                                   "the platform plays no Lottie by itself.",
-                                                   layer.name, times.size(), plan::kBakedRate), {check::Place::Thing::Layer, layer.id, {}});
+            build.note("clip-as-pictures",
+                       fmt::format("The clip “{}” is written as {} pictures, {} a second: "
+                                   "the platform plays no Lottie by itself.",
+                                   layer.name, times.size(), plan::kBakedRate),
+                       {check::Place::Thing::Layer, layer.id, {}});
         }
     }
 }

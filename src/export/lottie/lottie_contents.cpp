@@ -63,9 +63,7 @@ Colour LottieContents::colour(const model::ColourRef& ref) const {
     return model::colourOf(m_sequence.palette, ref, appearance());
 }
 
-void LottieContents::note(const std::string& text) {
-    m_build.note("lottie", text);
-}
+void LottieContents::note(const std::string& text) { m_build.note("lottie", text); }
 
 std::vector<LottieContent> LottieContents::of(std::size_t index, const States& states) {
     const auto& layer = m_sequence.layers[index];

@@ -239,9 +239,12 @@ private:
                                frames, columns, numberText(shown.width), numberText(shown.height), file,
                                columns * 100, rows * 100);
         };
-        m_build.note("clip-as-pictures", fmt::format("The clip “{}” is written as {} pictures, {} a second: browsers play no Lottie by "
+        m_build.note(
+            "clip-as-pictures",
+            fmt::format("The clip “{}” is written as {} pictures, {} a second: browsers play no Lottie by "
                         "themselves.",
-                        m_layer.name, frames, plan::kBakedRate), {check::Place::Thing::Layer, m_layer.id, {}});
+                        m_layer.name, frames, plan::kBakedRate),
+            {check::Place::Thing::Layer, m_layer.id, {}});
         const bool dark = !content.darkPath.empty() && files.contains(content.darkPath);
         const auto light = sheet(content.path, "");
         return dark ? "<div class=\"launch-light\">" + light + "</div><div class=\"launch-dark\">" +

@@ -29,8 +29,8 @@ std::vector<check::Finding> findingsOf(const model::Sequence& sequence, plan::Ta
 TEST_CASE("A jump at the seam is found with its place, its limit and the conditions that show it") {
     const auto findings = findingsOf(jumping(), "android12");
     REQUIRE_FALSE(findings.empty());
-    const auto found = std::find_if(findings.begin(), findings.end(),
-                                    [](const auto& it) { return it.place.id == "logo"; });
+    const auto found =
+        std::find_if(findings.begin(), findings.end(), [](const auto& it) { return it.place.id == "logo"; });
     REQUIRE(found != findings.end());
     CHECK(found->rule == "seam");
     CHECK(found->severity == check::Severity::Warning);

@@ -79,9 +79,9 @@ TEST_CASE("What is asked of a layer of another kind is nothing, not something le
 
 TEST_CASE("Every colour and file that contents name is visited once, and is written to the file") {
     const std::map<LayerKind, std::pair<int, int>> expected = {
-        {LayerKind::Backdrop, {2, 4}}, {LayerKind::Artwork, {3, 2}},    {LayerKind::Text, {1, 1}},
+        {LayerKind::Backdrop, {2, 4}},   {LayerKind::Artwork, {3, 2}},     {LayerKind::Text, {1, 1}},
         {LayerKind::FooterMark, {1, 2}}, {LayerKind::FirstScreen, {3, 2}}, {LayerKind::Shape, {3, 0}},
-        {LayerKind::Image, {0, 2}},    {LayerKind::Progress, {2, 0}},   {LayerKind::Clip, {0, 2}},
+        {LayerKind::Image, {0, 2}},      {LayerKind::Progress, {2, 0}},    {LayerKind::Clip, {0, 2}},
         {LayerKind::Group, {0, 0}}};
     for (const auto kind : allKinds()) {
         INFO(word(kind));

@@ -150,8 +150,7 @@ TEST_CASE("What cannot be used is told, and the rest is used") {
 TEST_CASE("A file of a name that is taken is kept beside it, and the layer has the name it got") {
     Kept kept;
     kept.files["art/mark.svg"] = "somebody's own";
-    const auto used =
-        useFiles(aSequence().build(), {file(SourceKind::Svg, "mark.svg")}, {}, kept.use());
+    const auto used = useFiles(aSequence().build(), {file(SourceKind::Svg, "mark.svg")}, {}, kept.use());
     CHECK(layerOf(used, 0).art()->art == "art/mark.svg-2");
     CHECK(kept.files["art/mark.svg"] == "somebody's own");
 }

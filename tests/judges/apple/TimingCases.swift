@@ -62,8 +62,8 @@ final class Judge {
         for (i, value) in mine.enumerated() {
             let expected = Double(words[4 + i])!
             checked += 1
-            // Below a thousandth of the range: of the screen for lengths, of a turn for angles, of one for parts.
-            let range = (1...4).contains(i) || i >= 16 ? screen.width : i == 7 ? 360 : max(1, abs(expected))
+            // Below a thousandth of the range: of the screen's shorter side for lengths, of a turn for angles, of one for parts.
+            let range = (1...4).contains(i) || i >= 16 ? min(screen.width, screen.height) : i == 7 ? 360 : max(1, abs(expected))
             if abs(value - expected) > range * 0.001 { complain("value \(i) is \(value)", text) }
         }
     }

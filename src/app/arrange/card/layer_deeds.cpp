@@ -104,10 +104,8 @@ void LayerForm::addArtworkDeeds() {
         },
         "art");
     deed("footerMark", tr("Make it the footer mark"),
-         tr("The small mark near the bottom edge; newer Android shows it in the opening"), [this] {
-             m_fields.applyTo(tr("make %1 the footer mark"),
-                              edit::makeFooter(*m_actions.document().sequence(), m_fields.id()));
-         });
+         tr("The small mark near the bottom edge; newer Android shows it in the opening"),
+         [this] { m_fields.applyTo(tr("make %1 the footer mark"), edit::makeFooter); });
     deed("takeApart", tr("Take apart"), tr("A layer for each part of the SVG that has an id"),
          [this] { m_actions.takeApart(); });
 }
@@ -125,10 +123,8 @@ void LayerForm::addImageDeeds() {
 }
 
 void LayerForm::addIconDeed() {
-    deed("asIcon", tr("Show in the opening"), tr("The system's static frame shows it as the icon"), [this] {
-        m_fields.applyTo(tr("show %1 in the opening"),
-                         edit::makeIcon(*m_actions.document().sequence(), m_fields.id()));
-    });
+    deed("asIcon", tr("Show in the opening"), tr("The system's static frame shows it as the icon"),
+         [this] { m_fields.applyTo(tr("show %1 in the opening"), edit::makeIcon); });
 }
 
 void LayerForm::addBackdropDeeds(const model::BackdropContent& backdrop) {

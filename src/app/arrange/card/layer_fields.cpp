@@ -37,13 +37,17 @@ const Layer* LayerFields::layer() const {
 }
 
 void LayerFields::apply(const QString& verb, const Change& change, const std::string& mergeKey) {
-    applyTo(verb, edit::changeLayer(*m_actions.document().sequence(), m_id, change), mergeKey);
+    applyTo(
+        verb,
+        [&](const model::Sequence& now, const LayerId& id) { return edit::changeLayer(now, id, change); },
+        mergeKey);
 }
 
-void LayerFields::applyTo(const QString& verb, model::Sequence next, const std::string& mergeKey) {
+void LayerFields::applyTo(const QString& verb, const Edit& edit, const std::string& mergeKey) {
     const auto* it = layer();
     if (!m_filling && it) {
-        m_actions.document().apply(verb.arg(toQString(it->name)), std::move(next),
+        m_actions.document().apply(verb.arg(toQString(it->name)),
+                                   edit(*m_actions.document().sequence(), m_id),
                                    mergeKey.empty() ? mergeKey : mergeKey + m_id);
     }
 }
@@ -53,16 +57,8 @@ void LayerFields::number(CardColumn* column, const char* name, const QString& la
     auto* box = makeNumberBox(QString::fromLatin1(name), least, most, unit, m_card);
     column->addRow(label, box);
     m_first = m_first ? m_first : box;
-    connect(box, &QDoubleSpinBox::valueChanged, this, [this, value, key = keyOf(name), label](double v) {
-        apply(
-            label.toLower() + tr(" of %1"),
-            [&](Layer& it) {
-                if (auto* number = value(it)) {
-                    *number = v;
-                }
-            },
-            key);
-    });
+    connect(box, &QDoubleSpinBox::valueChanged, this,
+            [this, value, key = keyOf(name), label](double v) { write(value, label, v, key); });
     reader([box, value](Layer it) {
         if (const auto* number = value(it)) {
             box->setValue(*number);
@@ -99,14 +95,7 @@ void LayerFields::text(CardColumn* column, const char* name, const QString& labe
     column->addRow(label, box);
     m_first = m_first ? m_first : box;
     connect(box, &QLineEdit::textEdited, this, [this, value, key = keyOf(name), label](const QString& v) {
-        apply(
-            label.toLower() + tr(" of %1"),
-            [&](Layer& it) {
-                if (auto* text = value(it)) {
-                    *text = v.toStdString().substr(0, model::limits::kNameLength);
-                }
-            },
-            key);
+        write(value, label, v.toStdString().substr(0, model::limits::kNameLength), key);
     });
     reader([box, value](Layer it) {
         const auto* text = value(it);
@@ -120,13 +109,7 @@ void LayerFields::check(CardColumn* column, const char* name, const QString& lab
                         const ValueOf<bool>& value) {
     auto* box = compact(new QCheckBox(label, m_card), name, 20);
     column->addWide(box);
-    connect(box, &QCheckBox::clicked, this, [this, value, label](bool v) {
-        apply(label.toLower() + tr(" of %1"), [&](Layer& it) {
-            if (auto* checked = value(it)) {
-                *checked = v;
-            }
-        });
-    });
+    connect(box, &QCheckBox::clicked, this, [this, value, label](bool v) { write(value, label, v); });
     reader([box, value](Layer it) {
         const auto* checked = value(it);
         box->setChecked(checked && *checked);
@@ -137,13 +120,8 @@ void LayerFields::colour(CardColumn* column, const char* name, const QString& la
                          const ValueOf<model::ColourRef>& value) {
     auto* box = new ColourBox(QString::fromLatin1(name), allowsNone ? tr("none") : QString(), m_card);
     column->addRow(label, box);
-    connect(box, &ColourBox::chosen, this, [this, value, label](const ColourId& id) {
-        apply(label.toLower() + tr(" of %1"), [&](Layer& it) {
-            if (auto* ref = value(it)) {
-                *ref = id;
-            }
-        });
-    });
+    connect(box, &ColourBox::chosen, this,
+            [this, value, label](const ColourId& id) { write(value, label, id); });
     reader([this, box, value](Layer it) {
         if (const auto* ref = value(it)) {
             box->show(m_actions.document().sequence()->palette, *ref);

@@ -36,8 +36,10 @@ public:
     void setLayer(const LayerId& id) { m_id = id; }
     /// Changes the layer; `verb` has a place for its name. Steps of one key within a gesture become one.
     void apply(const QString& verb, const Change& change, const std::string& mergeKey = {});
-    /// Changes the document for the layer's sake; not while the card is being filled.
-    void applyTo(const QString& verb, model::Sequence next, const std::string& mergeKey = {});
+    /// Changes the document for the layer's sake. While the card is being filled nothing is changed, and no
+    /// next document is made.
+    using Edit = std::function<model::Sequence(const model::Sequence&, const LayerId&)>;
+    void applyTo(const QString& verb, const Edit& edit, const std::string& mergeKey = {});
 
     void number(CardColumn* column, const char* name, const QString& label, const QString& unit, double least,
                 double most, const ValueOf<double>& value);
@@ -51,8 +53,9 @@ public:
                 const ValueOf<model::ColourRef>& value);
     /// One of several words; `then` is run on the layer once another is chosen.
     template <class Word>
-    void words(CardColumn* column, const char* name, const QString& label, const QStringList& words,
-               const ValueOf<Word>& value, const Change& then = [](model::Layer&) {}) {
+    void words(
+        CardColumn* column, const char* name, const QString& label, const QStringList& words,
+        const ValueOf<Word>& value, const Change& then = [](model::Layer&) {}) {
         choice(
             column, name, label, words,
             [value](model::Layer& it) {
@@ -79,6 +82,18 @@ public:
     [[nodiscard]] QWidget* first() const { return m_first; }
 
 private:
+    /// Writes the value, if the layer has it.
+    template <class T>
+    void write(const ValueOf<T>& value, const QString& label, const T& v, const std::string& mergeKey = {}) {
+        apply(
+            label.toLower() + tr(" of %1"),
+            [&](model::Layer& it) {
+                if (auto* at = value(it)) {
+                    *at = v;
+                }
+            },
+            mergeKey);
+    }
     void choice(CardColumn* column, const char* name, const QString& label, const QStringList& words,
                 const std::function<int(model::Layer&)>& get,
                 const std::function<void(model::Layer&, int)>& set);

@@ -125,7 +125,9 @@ void LayerWhere::resize() {
     }
     m_fields.applyTo(
         tr("size of %1"),
-        edit::resizeLayer(*m_fields.actions().document().sequence(), m_fields.id(), size, landscape()),
+        [&](const model::Sequence& now, const LayerId& id) {
+            return edit::resizeLayer(now, id, size, landscape());
+        },
         "size ");
 }
 
@@ -140,9 +142,9 @@ void LayerWhere::reanchor() {
         return;
     }
     const auto& schedule = *m_fields.actions().preview().schedule();
-    m_fields.applyTo(tr("anchor of %1"),
-                     edit::reanchorLayer(*m_fields.actions().document().sequence(), m_fields.id(), anchor,
-                                         safe, schedule.screen, schedule.safeArea, landscape()));
+    m_fields.applyTo(tr("anchor of %1"), [&](const model::Sequence& now, const LayerId& id) {
+        return edit::reanchorLayer(now, id, anchor, safe, schedule.screen, schedule.safeArea, landscape());
+    });
 }
 
 void LayerWhere::fill(const Layer& layer) {

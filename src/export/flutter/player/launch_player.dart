@@ -55,6 +55,9 @@ class LaunchLook {
   /// Where the screen is wider than high: how much larger, or drawn how instead.
   final double wideScale;
   final LaunchLook? wide;
+
+  /// Every picture it may need, whichever way the device is held.
+  List<String> get pictures => [if (picture.isNotEmpty) picture, ...frames, ...?wide?.pictures];
 }
 
 class LaunchData {
@@ -190,7 +193,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     final bool calm = MediaQuery.of(context).disableAnimations;
     final ImageConfiguration size = createLocalImageConfiguration(context);
     final Set<String> names = {
-      for (final LaunchLook look in _launch.data.looks) ...[if (look.picture.isNotEmpty) look.picture, ...look.frames]
+      for (final LaunchLook look in _launch.data.looks) ...look.pictures
     };
     await Future.wait([for (final String name in names) _loadPicture(name, dark, size)]);
     if (!mounted || _launch.isOver) return;
