@@ -9,10 +9,13 @@
 #include "render/frames/frame_maker.h"
 #include "render/frames/still.h"
 #include "render/text/text_outline.h"
+#include "support/builders.h"
 
 #include <QProcess>
 #include <QTemporaryDir>
+#include <algorithm>
 #include <benchmark/benchmark.h>
+#include <filesystem>
 
 using namespace scaena;
 
@@ -24,7 +27,8 @@ project::Project exportedSample(const std::string& name) {
 
 /// Makers of pictures for one run, as the command line has them.
 struct Makers {
-    explicit Makers(const std::string& name) : project(exportedSample(name)) {}
+    explicit Makers(const std::string& name) : Makers(exportedSample(name)) {}
+    explicit Makers(project::Project exported) : project(std::move(exported)) {}
     project::Project project;
     render::QtTextOutliner outliner;
     render::QtRasteriser rasteriser;
@@ -106,3 +110,50 @@ BENCHMARK_CAPTURE(exportToAllTargets, tidewater, "tidewater")->Unit(benchmark::k
 BENCHMARK_CAPTURE(aapt2CompilesTheAndroidPart, tidewater, "tidewater")
     ->Unit(benchmark::kMillisecond)
     ->UseRealTime();
+
+/// A logo that settles, a title, one gate, a fade: the smallest sequence that is of use.
+static project::Project smallest() {
+    auto project = exportedSample("moraine");
+    auto shelf = std::make_shared<project::ArtShelf>(*project.shelf);
+    shelf->art["logo.svg"] = shelf->art.begin()->second;
+    project.shelf = shelf;
+    project.sequence = test::aSequence()
+                           .withGate(test::gate("ready", 600))
+                           .withBeat(test::play("arrive", 600))
+                           .withBeat(test::wait("wait"))
+                           .withCue(test::cue("settle", "arrive", 0, 600, model::MoveKind::Settle))
+                           .withCue(test::cue("title", "arrive", 200, 300, model::MoveKind::Fade, "title"))
+                           .withCue(test::cue("away", "hand-off", 0, 300, model::MoveKind::Fade, "backdrop"))
+                           .build();
+    return project;
+}
+
+/// Lines and bytes of the code an export brings into the app, data included.
+static void exportedCode(benchmark::State& state, plan::ExportId target, const char* name) {
+    const Makers makers(std::string_view(name) == "smallest" ? smallest() : exportedSample(name));
+    double lines = 0, bytes = 0;
+    for (auto _ : state) {
+        lines = bytes = 0;
+        for (const auto& file : makers.built(exporting::exporterOf(target)).files) {
+            const auto ending = std::filesystem::path(file.path).extension();
+            const bool isCode = ending == ".kt" || ending == ".swift" || ending == ".dart" ||
+                                ending == ".ts" || ending == ".tsx" || ending == ".js";
+            if (isCode && file.path.find("compose/") == std::string::npos) {
+                lines += static_cast<double>(std::count(file.bytes.begin(), file.bytes.end(), '\n'));
+                bytes += static_cast<double>(file.bytes.size());
+            }
+        }
+    }
+    state.counters["lines"] = lines;
+    state.counters["bytes"] = bytes;
+}
+#define EXPORTED_CODE(NAME, TARGET)                                                                          \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_smallest, TARGET, "smallest")->Iterations(1);                     \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_moraine, TARGET, "moraine")->Iterations(1);                       \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_larder, TARGET, "larder")->Iterations(1);                         \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_tidewater, TARGET, "tidewater")->Iterations(1)
+EXPORTED_CODE(android, "android");
+EXPORTED_CODE(ios, "ios");
+EXPORTED_CODE(flutter, "flutter");
+EXPORTED_CODE(reactNative, "react-native");
+EXPORTED_CODE(web, "web");

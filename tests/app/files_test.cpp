@@ -70,8 +70,9 @@ TEST_CASE("The whole way: open, change, undo, save, export, and the files are on
     CHECK_FALSE(write->isEnabled());
     CHECK(std::filesystem::exists(target / "res/drawable/moraine_huts_icon_animated.xml"));
     CHECK(std::filesystem::exists(target / "INTEGRATE.md"));
-    const auto data = readWhole(target / "java/com/example/huts/launch/MoraineHutsLaunch.kt");
-    CHECK(data.find("Cue(4, 1, " + std::to_string(s.cue("sun-rise").length)) != std::string::npos);
+    const auto data = readWhole(target / "java/com/example/huts/launch/morainehuts/MoraineHutsLaunch.kt");
+    CHECK(data.find("layer = 4, beat = 1, length = " + std::to_string(s.cue("sun-rise").length) + ",") !=
+          std::string::npos);
 }
 
 TEST_CASE("A bad file is told as a list, and the open document stays") {

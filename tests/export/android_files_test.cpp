@@ -386,8 +386,10 @@ TEST_CASE("A sequence that cannot be exported is refused with a sentence") {
 TEST_CASE("The instructions name this sequence's style, object and gates") {
     const auto project = openSample(samples().front());
     const auto text = fileOf(exported(project.sequence, *project.shelf, "org.huts"), "INTEGRATE.md");
-    for (const char* part : {"@style/Launch.MoraineHuts", "MoraineHutsLaunch.data",
-                             "launch.open(\"session\")", "org.huts.launch", "setTheme"}) {
+    for (const char* part :
+         {"@style/Launch.MoraineHuts", "MoraineHutsLaunch.attach(this, savedInstanceState)",
+          "MoraineHutsLaunch.open(MoraineHutsLaunch.Gate.SESSION)",
+          "import org.huts.launch.morainehuts.MoraineHutsLaunch", "setTheme"}) {
         INFO(part);
         CHECK(text.find(part) != std::string::npos);
     }

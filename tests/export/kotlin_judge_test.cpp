@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/evaluate.h"
 #include "export/android/kotlin_data.h"
+#include "export/common/timing_tree.h"
 #include "support/export_helper.h"
 #include "support/random_sequence.h"
 #include "support/timing_cases.h"
@@ -29,14 +30,14 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     const TemporaryFolder folder;
     DiskFiles files;
     std::string cases;
-    std::string registry = "package launch\n\nfun allTimings(): Map<String, LaunchTiming> = mapOf(";
+    std::string registry = "package launch\n\ninternal fun allTimings(): Map<String, LaunchTiming> = mapOf(";
     int count = 0;
     const auto add = [&](const model::Sequence& sequence, const std::vector<Conditions>& conditions) {
         const auto name = fmt::format("Case{}", count++);
-        REQUIRE(files.writeAtomically(
-            folder.path() / (name + ".kt"),
-            fmt::format("package launch\n\nobject {} {{\n{}}}\n", name,
-                        exporting::kotlinTiming(exporting::plansFor(sequence, "android")))));
+        REQUIRE(files.writeAtomically(folder.path() / (name + ".kt"),
+                                      fmt::format("package launch\n\ninternal object {} {{\n{}}}\n", name,
+                                                  exporting::kotlinTiming(exporting::timingTree(
+                                                      exporting::plansFor(sequence, "android"))))));
         registry += fmt::format("{}\n    \"{}\" to {}.timing", count > 1 ? "," : "", name, name);
         cases += "sequence " + name + "\n";
         for (const auto& each : conditions) {
@@ -58,9 +59,10 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     }
     REQUIRE(files.writeAtomically(folder.path() / "Registry.kt", registry + "\n)\n"));
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
+    const auto player = readWhole(repository() / "src/export/android/player/LaunchTiming.kt");
     REQUIRE(files.writeAtomically(
         folder.path() / "LaunchTiming.kt",
-        withPackage(readWhole(repository() / "src/export/android/player/LaunchTiming.kt"), "launch")));
+        withPackage(exporting::onlyUsed(player, exporting::everyPart(player)), "launch")));
     REQUIRE(files.writeAtomically(folder.path() / "TimingCases.kt",
                                   readWhole(repository() / "tests/judges/TimingCases.kt")));
     const auto compiled = run(QStringLiteral("kotlinc"), {".", "-nowarn", "-d", "out.jar"}, folder.path());
@@ -84,13 +86,6 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
                 << QString::fromStdString("app/" + name + "/compose");
         const auto project = openSample(path);
         auto made = exported(project.sequence, *project.shelf, "com.example." + name);
-        for (auto& file :
-             made.files) { // this compiler (1.3) takes the brackets of the type for the annotation's
-            const auto at = file.bytes.find("@Composable () -> Unit");
-            if (file.path.ends_with("LaunchCompose.kt") && at != std::string::npos) {
-                file.bytes.replace(at, 11, "@Composable()");
-            }
-        }
         writeTo(folder.path() / "app" / name, made);
         // The class R that the resource compiler would make, with every resource the export has.
         std::map<std::string, std::set<std::string>> resources;
@@ -100,7 +95,7 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
                                  std::regex("res/(drawable)[^/]*/([a-z0-9_]+)\\.(xml|png|jpg|webp)"))) {
                 resources[match[1]].insert(match[2]);
             }
-            static const std::regex colour("<(color)\\s+name=\"([a-z0-9_]+)\"");
+            static const std::regex colour("<(color|string)\\s+name=\"([a-z0-9_]+)\"");
             auto begin = std::sregex_iterator(file.bytes.begin(), file.bytes.end(), colour);
             for (; begin != std::sregex_iterator(); ++begin) {
                 resources[(*begin)[1]].insert((*begin)[2]);

@@ -1,5 +1,6 @@
 // Reads the table of cases the core has written and compares every number with what a script player's timing gives.
 // Usage: node timing_cases.mjs TIMING_MODULE CASES FOLDER, where FOLDER/NAME.mjs exports the timing of "sequence NAME".
+// TIMING_MODULE "each": every sequence has a player of its own in FOLDER/NAME.player.mjs.
 // The lines of the table are described in TimingCases.kt.
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
@@ -7,7 +8,7 @@ import { pathToFileURL } from 'node:url';
 
 const [, , module, table, folder] = process.argv;
 const load = (path) => import(pathToFileURL(resolve(path)).href);
-const { LaunchSchedule, NEVER } = await load(module);
+let { LaunchSchedule, LayerState, NEVER } = module === 'each' ? {} : await load(module);
 const OUTCOMES = ['complete', 'wentOn', 'offline', 'message'];
 
 let timing = null;
@@ -27,7 +28,8 @@ function same(what, mine, expected) {
 }
 
 function compareState(words, line) {
-  const state = schedule.stateAt(+words[1], +words[2], screen);
+  const state = new LayerState();
+  schedule.stateAt(+words[1], +words[2], screen, state);
   const visible = words[3] === '1';
   checked++;
   if (state.visible !== visible) complain(`visible ${state.visible}`, line);
@@ -47,14 +49,15 @@ for (const line of readFileSync(table, 'utf8').split('\n')) {
   const words = line.split(' ');
   if (words[0] === 'sequence') {
     timing = (await load(join(folder, `${words[1]}.mjs`))).timing;
+    if (module === 'each') ({ LaunchSchedule, LayerState, NEVER } = await load(join(folder, `${words[1]}.player.mjs`)));
   } else if (words[0] === 'screen') {
     const [width, height, left, top, right, bottom] = words.slice(1).map(Number);
     screen = { width, height, left, top, right, bottom };
   } else if (words[0] === 'schedule') {
     where = line;
     const opened = timing.gates.map((_, i) => Math.min(NEVER, +words[7 + i]));
-    schedule = new LaunchSchedule(timing, words[1].toLowerCase(), +words[2], opened, words[3] === '1');
-    same('shown', schedule.shown, Math.min(NEVER, +words[5]));
+    schedule = new LaunchSchedule(timing, words[1].toLowerCase(), words[3] === '1', +words[2], opened);
+    same('shown', schedule.shown(), Math.min(NEVER, +words[5]));
     same('outcome', OUTCOMES.indexOf(schedule.outcome), +words[6]);
   } else if (words[0] === 'beat') {
     same('beat start', schedule.beatStart[+words[1]], +words[2]);

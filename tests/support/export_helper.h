@@ -64,9 +64,9 @@ struct RunResult {
     std::string output; ///< both streams
 };
 
-/// Runs a judge; a judge that cannot be started is a failure, since ./test installs all of them.
+/// Runs a judge; a judge that cannot be started is a failure, since ./test installs all of them. `limit`: ms.
 inline RunResult run(const QString& program, const QStringList& arguments,
-                     const std::filesystem::path& folder = {}) {
+                     const std::filesystem::path& folder = {}, int limit = 240000) {
     QProcess process;
     process.setProcessChannelMode(QProcess::MergedChannels);
     if (!folder.empty()) {
@@ -75,7 +75,7 @@ inline RunResult run(const QString& program, const QStringList& arguments,
     process.start(program, arguments);
     INFO(program.toStdString());
     REQUIRE(process.waitForStarted(20000));
-    REQUIRE(process.waitForFinished(240000));
+    REQUIRE(process.waitForFinished(limit));
     return {process.exitCode(), process.readAll().toStdString()};
 }
 

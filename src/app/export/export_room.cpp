@@ -421,7 +421,7 @@ void ExportRoom::summarise() {
         text = tr("In %1. ").arg(QString::fromStdString(m_state->place.found)) + text;
     }
     m_summary->setText(text);
-    const bool current = !m_soon.isActive() && !isBuilding();
+    const bool current = !isBuilding();
     m_write->setEnabled(current && placed && open == 0 && m_plan.changesAnything());
     m_open->setEnabled(placed && QFileInfo(folder()).isDir());
     for (auto* card : m_cards) {

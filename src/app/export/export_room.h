@@ -32,8 +32,10 @@ public:
     /// Shows another target.
     void choose(plan::ExportId exportId);
     [[nodiscard]] plan::ExportId target() const { return m_target; }
-    /// Whether files are being made, compared with the folder, or written.
-    [[nodiscard]] bool isBuilding() const { return m_task.isRunning() || m_folderTask.isRunning(); }
+    /// Whether files are being made, compared with the folder, or written, or will be in a moment.
+    [[nodiscard]] bool isBuilding() const {
+        return m_soon.isActive() || m_task.isRunning() || m_folderTask.isRunning();
+    }
 
 signals:
     /// The seam under these conditions, to be seen on the stage, or to be mended.

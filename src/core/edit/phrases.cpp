@@ -88,7 +88,7 @@ Phrase phraseOf(const Sequence& sequence, const std::vector<CueTime>& cues, cons
         }
         Cue copy = *cue;
         copy.beat.clear();
-        copy.extras.clear();
+        copy.extras = {};
         layers.insert(copy.layer);
         if (chosen.count(copy.anchor.cue) == 0) {
             copy.anchor = {AnchorKind::BeatStart, {}, it.start - first, {}};

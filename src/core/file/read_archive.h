@@ -42,7 +42,7 @@ public:
     void extras(model::Extras& extras) {
         for (const auto& item : m_json.items()) {
             if (m_known.count(item.key()) == 0) {
-                extras[item.key()] = item.value().dump();
+                extras.set(item.key(), item.value().dump());
             }
         }
     }

@@ -1,63 +1,88 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/build.h"
 
+#include "export/common/code_value.h"
+
+#include <algorithm>
 #include <fmt/format.h>
 
 namespace scaena::exporting {
 
 void addInstructions(AndroidBuild& build) {
     const auto& n = build.names;
+    const auto& gateList = build.sequence().gates;
     std::string gates;
-    for (const auto& gate : build.sequence().gates) {
-        gates +=
-            fmt::format("        launch.open(\"{}\")   // when it has loaded, from any thread\n", gate.id);
+    for (const auto& gate : gateList) {
+        gates += fmt::format("        {0}.open({0}.Gate.{1})\n", n.objectName, upperCase(gate.id));
     }
     if (gates.empty()) {
         gates = "        // The sequence waits for nothing.\n";
+    } else {
+        gates += fmt::format(
+            "\n   from any thread, before there is a window, again; what is open stays open. Or let it "
+            "open a gate when work is done:\n\n        scope.launch {{ {0}.openWhenDone({0}.Gate.{1}) "
+            "{{ load() }} }}\n\n   or while something is true: `isReady.first {{ it }}; "
+            "{0}.open(…)`. Work that fails leaves the gate shut; its time-out decides.\n",
+            n.objectName, upperCase(gateList.front().id));
     }
+    const auto says = [](const auto& it) { return it.onTimeOut == model::TimeOutAction::Message; };
+    const auto& beats = build.sequence().beats;
+    const bool canSay =
+        std::any_of(beats.begin(), beats.end(), says) || std::any_of(gateList.begin(), gateList.end(), says);
+    const auto message =
+        canSay
+            ? fmt::format("   After `MESSAGE` the picture stays: load once more and call `{0}.retry()`, or "
+                          "`{0}.dismiss()`.\n",
+                          n.objectName)
+            : std::string();
     std::string text = fmt::format(R"(# Putting the launch sequence into your app
 
 The files lie as they belong below a module's `src/main`. They need nothing but the platform, from Android 6 (API 23) on,
-and Kotlin 1.3 or later. Five steps are left to do by hand.
+and Kotlin 1.3 or later. Everything is internal, in the package `{code}`. Five steps are left to do by hand.
 
-1. If your app's package is not `{package}`, export again with your own (`--package`), so that the code finds `R`.
+1. If the package of your `R` (the module's `namespace`) is not `{package}`, export again with your own (`--package`).
 
 2. In `AndroidManifest.xml`, give the launcher activity the launch theme:
 
         <activity android:name=".MainActivity" android:theme="@style/{style}" … >
 
-3. In that activity, go back to your own theme, and attach the sequence behind `setContentView`:
+3. In that activity, go back to your own theme, and attach the sequence behind `setContentView` or Compose's `setContent`:
 
         import {code}.{object}
-        import {code}.LaunchPlayer
+        import {code}.Outcome
 
         override fun onCreate(savedInstanceState: Bundle?) {{
             setTheme(R.style.YourAppTheme)
             super.onCreate(savedInstanceState)
             setContentView(R.layout.main)
-            val launch = LaunchPlayer.attach(this, savedInstanceState, {object}.data)
-            // keep `launch` where your loading code can reach it
+            {object}.attach(this, savedInstanceState) {{ outcome ->
+                if (outcome == Outcome.OFFLINE) showOfflineScreen()
+            }}
         }}
 
-   With Jetpack Compose, copy `compose/LaunchCompose.kt` beside `LaunchPlayer.kt`, and wrap your content instead:
+   `outcome` is told once, as soon as it is decided: `COMPLETE`; `WENT_ON`, `OFFLINE` or `MESSAGE` after a time-out;
+   `INTERRUPTED` for a launch that was dismissed, skipped or destroyed before. `{object}.outcome` keeps it: an activity
+   that is made anew afterwards asks there.
+{message}   With Compose, `compose/{object}/LaunchCompose.kt` (copy it beside `LaunchPlayer.kt`) gives the outcome as state.
 
-        LaunchSequence({object}.data, begin = {{ launch -> … }}) {{ YourScreen() }}
-
-4. Tell it what has loaded:
+4. Tell it what has loaded, wherever that is known:
 
 {gates}
-   or open a gate when a suspending function has done its work: `loadFeed(); launch.open("…")` in any coroutine.
-
-`launch.onEnd` tells how it ended: `COMPLETE`, or `WENT_ON`, `OFFLINE`, `MESSAGE` after a time-out. After `MESSAGE` the
-picture stays until you call `launch.dismiss()`.
-
 5. For the icon, set `android:icon="@mipmap/{icon}"` and `android:roundIcon="@mipmap/{icon}_round"` on the application.
 
 ## What to know
 
-- The sequence is drawn over your first activity, not in one of its own: Back never returns to it, and it does not play
-  again when the activity is only re-created.
+- The sequence is drawn over your first activity, not in one of its own: Back never returns to it. Turned, made dark or
+  re-created in the middle it goes on where it stood; time in the background does not count.
+- `{object}.skip()` before `attach` leaves it out: for deep links and notifications. In tests of your interface:
+
+        @Before fun noLaunch() = {object}.run {{ reset(); skip() }}
+
+  `{object}.clock` can be replaced, and `reset()` makes everything as in a new process.
+- `{object}.onRecord = {{ line -> … }}` gets one line of JSON a launch: `launch`, `start`, `firstFrame`, `gates`, `outcome`,
+  `shown`, `lateFrames`; times in ms after the start of the process.
 - With animations switched off on the device, the calm variant plays. Its animator scale is honoured.
+- Screen readers speak `@string/{loading}`, and what a message shows: translate them as your other texts.
 - If your app uses the compatibility library for launch pictures already, keep its theme on the activity and leave out
   steps 2 and `setTheme`: the library then shows the static frame, and the player takes over from its first draw. Do not
   set that library's keep-on-screen condition as well; it would hold the player's first frame back.
@@ -66,7 +91,8 @@ picture stays until you call `launch.dismiss()`.
 )",
                                    fmt::arg("package", n.packageName), fmt::arg("style", n.styleName),
                                    fmt::arg("code", n.codePackage), fmt::arg("object", n.objectName),
-                                   fmt::arg("gates", gates), fmt::arg("icon", n.resource("launcher")));
+                                   fmt::arg("gates", gates), fmt::arg("icon", n.resource("launcher")),
+                                   fmt::arg("loading", n.resource("loading")), fmt::arg("message", message));
     build.base.addForPeople(build.root + "INTEGRATE.md", std::move(text));
 }
 

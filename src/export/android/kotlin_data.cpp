@@ -14,35 +14,34 @@ namespace scaena::exporting {
 
 namespace {
 
-std::string kotlin(CodeValue value, int indent = 8) { return kotlinDialect().text(value, indent); }
-
-std::string listFunction(const char* name, const char* type, const std::vector<TimingTree::Named>& things) {
-    std::string out = fmt::format("\n    private fun {}(): List<{}> = listOf(", name, type);
-    for (std::size_t i = 0; i < things.size(); ++i) {
-        out += std::string(i == 0 ? "" : ",") + "\n        " + kotlin(things[i].value, 12);
-    }
-    return out + (things.empty() ? ")\n" : "\n    )\n");
+std::string kotlin(const CodeValue& value, int indent = 8, int taken = 0) {
+    return kotlinDialect().text(value, indent, taken);
 }
 
-/// Each cue has a function of its own, and many are added in parts, since a Java method holds at most 64 kB.
-std::string cueFunctions(const std::vector<TimingTree::Named>& cues) {
-    std::string out = "\n    private fun cues(): List<Cue> = ArrayList<Cue>().apply {\n";
-    constexpr std::size_t kPart = 500;
-    std::string parts;
-    for (std::size_t from = 0; from < cues.size(); from += kPart) {
-        out += fmt::format("        addCues{}(this)\n", from / kPart);
-        parts += fmt::format("\n    private fun addCues{}(to: MutableList<Cue>) {{\n", from / kPart);
-        for (std::size_t i = from; i < std::min(cues.size(), from + kPart); ++i) {
-            parts += fmt::format("        to.add(cue{}())\n", i);
+/// Each with what it is called in a comment; many in parts, since a Java method holds at most 64 kB.
+std::string listProperty(const char* name, const char* type, const std::vector<TimingTree::Named>& things) {
+    constexpr std::size_t kPart = 12'000; // characters
+    std::vector<std::string> parts;
+    for (const auto& it : things) {
+        const auto text =
+            fmt::format("        // {}\n        {}", commentText(it.name), kotlin(it.value, 8, 1));
+        if (parts.empty() || parts.back().size() + text.size() > kPart) {
+            parts.push_back(text);
+        } else {
+            parts.back() += ",\n" + text;
         }
-        parts += "    }\n";
     }
-    out += "    }\n" + parts;
-    for (std::size_t i = 0; i < cues.size(); ++i) {
-        out += fmt::format("\n    /** {} */\n    private fun cue{}() = {}\n", commentText(cues[i].name), i,
-                           kotlin(cues[i].value));
+    if (parts.size() < 2) {
+        return fmt::format("\n    private val {} = listOf<{}>(\n{}\n    )\n", name, type,
+                           parts.empty() ? "" : parts.front());
     }
-    return out;
+    std::string functions, sum;
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        functions += fmt::format("\n    private fun {}{}() = listOf(\n{}\n    )\n", name, i, parts[i]);
+        sum += fmt::format("{}\n        addAll({}{}())", i > 0 ? "" : "", name, i);
+    }
+    return functions +
+           fmt::format("\n    private val {} = ArrayList<{}>().apply {{{}\n    }}\n", name, type, sum);
 }
 
 CodeValue verbatim(std::string name) { return {CodeVerbatim{std::move(name)}}; }
@@ -105,6 +104,9 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     call.named("drawable", verbatim("R.drawable." + drawable.name))
         .named("width", {drawable.size.width})
         .named("height", {drawable.size.height});
+    if (layer.as<model::TextContent>() && layer.shownWhen == model::ShownWhen::Message) {
+        call.named("says", verbatim("R.string." + build.names.resource("says", layer.id)));
+    }
     if (const auto* plate = model::plateOf(layer)) {
         call.named("plateColor", colour(plate->colour)).named("plateDiameter", {plate->diameter});
     }
@@ -115,9 +117,9 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
         for (const auto& outline : outlines) {
             list.items.push_back(
                 CodeCall("Outline")
-                    .plain("path", {outline.path}, true)
-                    .plain("color", outline.ref.empty() ? literal(outline.colour) : colour(outline.ref))
-                    .plain("isResource", {!outline.ref.empty()})
+                    .named("path", {outline.path})
+                    .named("color", outline.ref.empty() ? literal(outline.colour) : colour(outline.ref))
+                    .named("isResource", {true}, outline.ref.empty())
                     .named("strokeWidth", {outline.strokeWidth}, outline.strokeWidth == 0)
                     .value());
         }
@@ -127,41 +129,65 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     return call.value();
 }
 
+std::string gateMembers(const model::Sequence& sequence) {
+    if (sequence.gates.empty()) {
+        return {};
+    }
+    std::string words;
+    for (const auto& gate : sequence.gates) {
+        words += (words.empty() ? "" : ", ") + upperCase(gate.id);
+    }
+    return fmt::format(R"(
+    /** What the launch may wait for. */
+    enum class Gate {{ {} }}
+
+    /** Tells that it has loaded: from any thread, before there is a window, again. */
+    fun open(gate: Gate) = open(gate.ordinal)
+
+    /** Opens the gate when the work is done. If it fails the gate stays shut, and its time-out decides. */
+    suspend fun <T> openWhenDone(gate: Gate, work: suspend () -> T): T {{
+        val value = work()
+        this.open(gate)
+        return value
+    }}
+)",
+                       words);
 }
 
-std::string kotlinTiming(const Plans& plans) {
-    const auto tree = timingTree(plans);
-    return "    val timing = LaunchTiming(beats(), gates(), " + kotlin({tree.gateOrder}) +
-           ", layers(), cues(), " + kotlin({tree.cueOrder}) + ")\n" +
-           listFunction("beats", "Beat", tree.beats) + listFunction("gates", "Gate", tree.gates) +
-           listFunction("layers", "Layer", tree.layers) + cueFunctions(tree.cues);
 }
 
-std::string kotlinData(const AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
+std::vector<TimingTree::Named> kotlinLooks(const AndroidBuild& build,
+                                           const std::vector<LayerDrawable>& drawables) {
+    std::vector<TimingTree::Named> looks;
+    for (std::size_t i = 0; i < drawables.size(); ++i) {
+        const auto& layer = build.sequence().layers[i];
+        looks.push_back({layer.name, kotlinLook(build, layer, drawables[i])});
+    }
+    return looks;
+}
+
+std::string kotlinTiming(const TimingTree& tree, const char* word) {
+    return listProperty("beats", "Beat", tree.beats) + listProperty("gates", "GateTiming", tree.gates) +
+           listProperty("layers", "Layer", tree.layers) + listProperty("cues", "Cue", tree.cues) +
+           fmt::format("\n    {} timing = LaunchTiming(\n        beats = beats,\n        gates = gates,\n"
+                       "        gateOrder = {},\n        layers = layers,\n        cues = cues,\n"
+                       "        cueOrder = {}\n    )\n",
+                       word, kotlin({tree.gateOrder}, 8, 13), kotlin({tree.cueOrder}, 8, 12));
+}
+
+std::string kotlinData(const AndroidBuild& build, const TimingTree& tree,
+                       const std::vector<TimingTree::Named>& looks) {
     const auto& names = build.names;
-    std::string out =
-        fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
-                    "// The next export replaces it for as long as you leave it unchanged.\npackage "
-                    "{}\n\nimport {}.R\n\n",
-                    commentText(build.sequence().name), names.codePackage, names.packageName);
-    out += fmt::format("object {} {{\n    /** Attach it with LaunchPlayer.attach(this, savedInstanceState, "
-                       "{}.data). */\n    val data: LaunchData by lazy {{ LaunchData(timing, looks()) }}\n\n",
-                       names.objectName, names.objectName);
-    for (const auto& gate : build.sequence().gates) {
-        out += fmt::format("    const val GATE_{} = {}\n", upperCase(gate.id), kotlinString(gate.id));
-    }
-    out += "\n" + kotlinTiming(build.plans);
-    out += "\n    private fun looks(): List<LayerLook> = listOf(";
-    for (std::size_t i = 0; i < drawables.size(); ++i) {
-        out += fmt::format("{}\n        look{}()", i > 0 ? "," : "", i);
-    }
-    out += "\n    )\n";
-    for (std::size_t i = 0; i < drawables.size(); ++i) {
-        out += fmt::format("\n    /** {} */\n    private fun look{}() = {}\n",
-                           commentText(build.sequence().layers[i].name), i,
-                           kotlin(kotlinLook(build, build.sequence().layers[i], drawables[i]), 12));
-    }
-    return out + "}\n";
+    return fmt::format("// The launch sequence “{}”, written by Scaena; yours without conditions.\n"
+                       "// The next export replaces it for as long as you leave it unchanged.\npackage "
+                       "{}\n\nimport {}.R\n\n",
+                       commentText(build.sequence().name), names.codePackage, names.packageName) +
+           fmt::format(
+               "/** Attach it to your first activity; see INTEGRATE.md. */\ninternal object {} : Launch({}, "
+               "R.string.{}) {{\n",
+               names.objectName, kotlinString(build.sequence().name), names.resource("loading")) +
+           gateMembers(build.sequence()) + kotlinTiming(tree, "override val") +
+           listProperty("looks", "LayerLook", looks) + "\n    override fun looks() = looks\n}\n";
 }
 
 }

@@ -39,7 +39,7 @@ AndroidNames androidNames(const model::Sequence& sequence, const std::string& pa
     auto compact = names.prefix;
     compact.erase(std::remove(compact.begin(), compact.end(), '_'), compact.end());
     names.packageName = packageName.empty() ? "com.example." + compact : packageName;
-    names.codePackage = names.packageName + ".launch";
+    names.codePackage = names.packageName + ".launch." + compact;
     return names;
 }
 

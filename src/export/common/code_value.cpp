@@ -8,6 +8,8 @@ namespace scaena::exporting {
 
 namespace {
 
+constexpr std::size_t kLineLimit = 118;
+
 /// With a point, as languages ask that tell numbers with a fraction from whole ones.
 std::string withPoint(double value) {
     auto text = numberText(value, 5);
@@ -15,6 +17,8 @@ std::string withPoint(double value) {
 }
 
 class KotlinDialect : public Dialect {
+    /// Kotlin takes one only from 1.4 on.
+    bool lastComma(const CodeValue&) const override { return false; }
     std::string number(double value) const override { return withPoint(value); }
     std::string quoted(const std::string& text) const override { return kotlinString(text); }
     std::string constant(const CodeWord& word) const override {
@@ -25,10 +29,8 @@ class KotlinDialect : public Dialect {
         switch (of) {
         case CodeList::Of::Indices:
             return "intArrayOf(" + items + ")";
-        case CodeList::Of::Words:
-            return items.empty() ? "emptySet()" : "setOf(" + items + ")";
-        case CodeList::Of::Rest:
-            return items;
+        case CodeList::Of::Numbers:
+            return "doubleArrayOf(" + items + ")";
         default:
             return "listOf(" + items + ")";
         }
@@ -43,6 +45,10 @@ class KotlinDialect : public Dialect {
 
 /// Types carry the prefix "Launch" there, since the file becomes part of the app's own name space.
 class SwiftDialect : public Dialect {
+    /// Calls take one only from Swift 6.1 on.
+    bool lastComma(const CodeValue& value) const override {
+        return std::holds_alternative<CodeList>(value.value);
+    }
     std::string number(double value) const override { return numberText(value, 5); }
     std::string quoted(const std::string& text) const override { return swiftString(text); }
     std::string constant(const CodeWord& word) const override { return "." + camelCase(word.word); }
@@ -57,6 +63,7 @@ class SwiftDialect : public Dialect {
 };
 
 class DartDialect : public Dialect {
+    int step() const override { return 2; }
     std::string number(double value) const override { return numberText(value, 5); }
     std::string quoted(const std::string& text) const override { return dartString(text); }
     std::string constant(const CodeWord& word) const override {
@@ -81,21 +88,18 @@ class ScriptDialect : public Dialect {
     std::string field(const CodeField& field, const std::string& value) const override {
         return std::string(field.name) + ": " + value;
     }
-    /// Easings are told apart by their kind; everything else by where it stands.
-    std::string object(const std::string& type, const std::string& fields) const override {
-        if (type == "Bezier" || type == "Steps" || type == "Stops") {
-            return "{ curve: '" + camelCase(type) + "', " + fields + " }";
-        }
-        return fields.empty() ? "{}" : "{ " + fields + " }";
+    std::string object(const std::string&, const std::string& fields) const override {
+        const bool lines = fields.starts_with('\n');
+        return fields.empty() ? "{}" : lines ? "{" + fields + "}" : "{ " + fields + " }";
     }
+    int step() const override { return 2; }
 };
 
 }
 
-std::string Dialect::text(const CodeValue& value, int indent) const {
+std::string Dialect::flat(const CodeValue& value) const {
     struct Printer {
         const Dialect& dialect;
-        int indent;
         std::string operator()(std::monostate) const { return dialect.none(); }
         std::string operator()(double v) const { return dialect.number(v); }
         std::string operator()(int v) const { return std::to_string(v); }
@@ -106,25 +110,69 @@ std::string Dialect::text(const CodeValue& value, int indent) const {
         std::string operator()(const CodeList& v) const {
             std::string items;
             for (const auto& item : v.items) {
-                items += (items.empty() ? "" : ", ") + dialect.text(item, indent);
+                items += (items.empty() ? "" : ", ") + dialect.flat(item);
             }
             return dialect.list(v.of, items);
         }
         std::string operator()(const CodeObject& v) const {
             std::string fields;
             for (const auto& field : v.fields) {
-                const std::string blank = field.ownLine ? "\n" + std::string(indent, ' ') : " ";
-                if (!fields.empty()) {
-                    fields += "," + blank;
-                } else if (field.ownLine) {
-                    fields += blank;
-                }
-                fields += dialect.field(field, dialect.text(field.value, indent));
+                fields += (fields.empty() ? "" : ", ") + dialect.field(field, dialect.flat(field.value));
             }
             return dialect.object(v.type, fields);
         }
     };
-    return std::visit(Printer{*this, indent}, value.value);
+    return std::visit(Printer{*this}, value.value);
+}
+
+/// Short things fill lines; what takes several lines begins one of its own, and what follows the next.
+std::string Dialect::filled(const std::vector<std::string>& items, int indent, bool lastComma) const {
+    const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
+    std::string lines;
+    std::size_t used = kLineLimit + 1;
+    for (std::size_t i = 0; i < items.size(); ++i) {
+        const bool isLong = items[i].find('\n') != std::string::npos;
+        const auto comma = i + 1 < items.size() || lastComma ? "," : "";
+        if (isLong || used + items[i].size() + 2 > kLineLimit) {
+            lines += "\n" + blank;
+            used = blank.size();
+        } else {
+            lines += " ";
+        }
+        lines += items[i] + comma;
+        used = isLong ? kLineLimit + 1 : used + items[i].size() + 2;
+    }
+    return lines + "\n" + std::string(static_cast<std::size_t>(indent), ' ');
+}
+
+std::string Dialect::broken(const CodeObject& object, int indent) const {
+    std::vector<std::string> items;
+    for (const auto& it : object.fields) {
+        const auto name = static_cast<int>(field(it, "").size());
+        items.push_back(field(it, text(it.value, indent + step(), name + 1)));
+    }
+    return this->object(object.type, filled(items, indent, lastComma({object})));
+}
+
+std::string Dialect::broken(const CodeList& list, int indent) const {
+    std::vector<std::string> items;
+    for (const auto& it : list.items) {
+        items.push_back(text(it, indent + step(), 1));
+    }
+    return this->list(list.of, filled(items, indent, lastComma({list})));
+}
+
+std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
+    auto line = flat(value);
+    const bool fits = line.size() + static_cast<std::size_t>(indent + taken) <= kLineLimit;
+    if (const auto* object = std::get_if<CodeObject>(&value.value);
+        object && !fits && !object->fields.empty()) {
+        return broken(*object, indent);
+    }
+    if (const auto* list = std::get_if<CodeList>(&value.value); list && !fits && !list->items.empty()) {
+        return broken(*list, indent);
+    }
+    return line;
 }
 
 const Dialect& kotlinDialect() {

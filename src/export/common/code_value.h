@@ -25,8 +25,8 @@ struct CodeObject {
 };
 
 struct CodeList {
-    enum class Of { Things, Indices, Words, Rest };
-    Of of = Of::Things; ///< Rest: the last arguments of a call that takes any number of them
+    enum class Of { Things, Indices, Numbers, Words };
+    Of of = Of::Things;
     std::vector<CodeValue> items;
 };
 
@@ -44,21 +44,20 @@ struct CodeValue {
 struct CodeField {
     const char* name;
     CodeValue value;
-    bool named = true;    ///< false: languages with positional arguments leave the name out
-    bool ownLine = false; ///< begins a new line
+    bool named = true; ///< false: languages with positional arguments leave the name out
 };
 
 /// Builds objects readably: `plain` for what is always there, `named` for what may be left out.
 class CodeCall {
 public:
     explicit CodeCall(std::string type) { m_object.type = std::move(type); }
-    CodeCall& plain(const char* name, CodeValue value, bool ownLine = false) {
-        m_object.fields.push_back({name, std::move(value), false, ownLine});
+    CodeCall& plain(const char* name, CodeValue value) {
+        m_object.fields.push_back({name, std::move(value), false});
         return *this;
     }
     CodeCall& named(const char* name, CodeValue value, bool isDefault = false) {
         if (!isDefault) {
-            m_object.fields.push_back({name, std::move(value), true, false});
+            m_object.fields.push_back({name, std::move(value), true});
         }
         return *this;
     }
@@ -72,10 +71,14 @@ private:
 class Dialect {
 public:
     virtual ~Dialect() = default;
-    /// `indent`: blanks before a field that begins a line of its own.
-    [[nodiscard]] std::string text(const CodeValue& value, int indent = 0) const;
+    /// Broken into lines where one would be too long. `indent`: of the line the value begins on; `taken`:
+    /// what stands there before and behind it.
+    [[nodiscard]] std::string text(const CodeValue& value, int indent = 0, int taken = 0) const;
 
 protected:
+    [[nodiscard]] virtual int step() const { return 4; }
+    /// Whether a comma may stand behind the last of several lines.
+    [[nodiscard]] virtual bool lastComma(const CodeValue&) const { return true; }
     [[nodiscard]] virtual std::string number(double value) const = 0;
     [[nodiscard]] virtual std::string quoted(const std::string& text) const = 0;
     [[nodiscard]] virtual std::string constant(const CodeWord& word) const = 0;
@@ -83,6 +86,12 @@ protected:
     [[nodiscard]] virtual std::string list(CodeList::Of of, const std::string& items) const = 0;
     [[nodiscard]] virtual std::string field(const CodeField& field, const std::string& value) const = 0;
     [[nodiscard]] virtual std::string object(const std::string& type, const std::string& fields) const = 0;
+
+private:
+    [[nodiscard]] std::string flat(const CodeValue& value) const;
+    [[nodiscard]] std::string filled(const std::vector<std::string>& items, int indent, bool lastComma) const;
+    [[nodiscard]] std::string broken(const CodeObject& object, int indent) const;
+    [[nodiscard]] std::string broken(const CodeList& list, int indent) const;
 };
 
 [[nodiscard]] const Dialect& kotlinDialect();

@@ -63,7 +63,7 @@ public:
 private:
     [[nodiscard]] CodeValue shape(const art::Shape& it) const {
         CodeCall call("Shape");
-        call.plain("path", {art::toText(it.path)}, true);
+        call.plain("path", {art::toText(it.path)});
         call.named("fill", ink(it.fill), std::holds_alternative<std::monostate>(it.fill));
         call.named("evenOdd", {true}, it.rule == art::FillRule::NonZero);
         if (!std::holds_alternative<std::monostate>(it.stroke.paint)) {
@@ -134,7 +134,7 @@ CodeValue outlineList(const std::vector<OutlineData>& outlines) {
     for (const auto& it : outlines) {
         list.items.push_back(
             CodeCall("Outline")
-                .plain("path", {it.path}, true)
+                .plain("path", {it.path})
                 .plain("ink", it.ref.empty() ? CodeCall("Plain").plain("color", number(it.colour)).value()
                                              : paletteInk(it.ref))
                 .named("strokeWidth", {it.strokeWidth}, it.strokeWidth == 0)
@@ -196,7 +196,7 @@ CodeValue paletteValue(const model::Palette& palette) {
     CodeList list;
     for (const auto& colour : palette) {
         list.items.push_back(CodeCall("Colors")
-                                 .plain("name", {colour.id}, true)
+                                 .plain("name", {colour.id})
                                  .plain("light", number(colour.light))
                                  .plain("dark", number(colour.dark))
                                  .value());

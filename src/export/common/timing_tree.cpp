@@ -17,6 +17,12 @@ CodeValue constantOf(const char* type, Enum value) {
     return {CodeWord{type, std::string(model::word(value))}};
 }
 
+/// How a launch goes on when a time-out is over.
+CodeValue outcomeOf(model::TimeOutAction action) {
+    return {CodeWord{"Outcome",
+                     action == model::TimeOutAction::GoOn ? "went-on" : std::string(model::word(action))}};
+}
+
 CodeList indicesOf(const std::vector<plan::Index>& indices) {
     CodeList list{CodeList::Of::Indices, {}};
     for (const auto index : indices) {
@@ -26,44 +32,43 @@ CodeList indicesOf(const std::vector<plan::Index>& indices) {
 }
 
 CodeValue easingValue(const model::Easing& easing) {
+    CodeCall call("Easing");
     if (const auto* b = std::get_if<model::CubicBezier>(&easing)) {
-        return CodeCall("Bezier")
-            .plain("x1", {b->x1})
-            .plain("y1", {b->y1})
-            .plain("x2", {b->x2})
-            .plain("y2", {b->y2})
+        return call.named("x1", {b->x1})
+            .named("y1", {b->y1})
+            .named("x2", {b->x2})
+            .named("y2", {b->y2})
             .value();
     }
     if (const auto* s = std::get_if<model::Steps>(&easing)) {
         using Jump = model::Steps::Jump;
         const bool atStart = s->jump == Jump::Start || s->jump == Jump::Both;
         const int jumps = s->count + (s->jump == Jump::Both ? 1 : s->jump == Jump::None ? -1 : 0);
-        return CodeCall("Steps")
-            .plain("count", {s->count})
-            .plain("atStart", {atStart})
-            .plain("jumps", {jumps})
+        return call.named("steps", {s->count})
+            .named("atStart", {true}, !atStart)
+            .named("jumps", {jumps}, jumps == 1)
             .value();
     }
     const auto stops = std::holds_alternative<model::LinearStops>(easing)
                            ? std::get<model::LinearStops>(easing)
                            : motion::flatten(easing, motion::kFlattenTolerance);
-    CodeList list{CodeList::Of::Things, {}};
+    CodeList list{CodeList::Of::Numbers, {}};
     for (const auto& stop : stops.stops) {
         list.items.push_back({stop.at});
         list.items.push_back({stop.value});
     }
-    return CodeCall("Stops").plain("stops", {std::move(list)}).value();
+    return call.named("stops", {std::move(list)}).value();
 }
 
 CodeValue placeValue(const model::Place& p) {
     const Point at = model::fractions(p.anchor);
     return CodeCall("Place")
-        .plain("across", {at.x})
-        .plain("down", {at.y})
-        .plain("x", {p.x})
-        .plain("y", {p.y})
-        .plain("width", {p.width})
-        .plain("height", {p.height})
+        .named("across", {at.x}, at.x == 0.5)
+        .named("down", {at.y}, at.y == 0.5)
+        .named("x", {p.x}, p.x == 0)
+        .named("y", {p.y}, p.y == 0)
+        .named("width", {p.width})
+        .named("height", {p.height})
         .named("turn", {p.turn}, p.turn == 0)
         .named("safe", {true}, !p.safeArea)
         .value();
@@ -72,19 +77,19 @@ CodeValue placeValue(const model::Place& p) {
 CodeValue tracksValue(const std::vector<motion::Track>& tracks) {
     CodeList list{CodeList::Of::Things, {}};
     for (const auto& track : tracks) {
-        CodeList keys{CodeList::Of::Rest, {}};
+        CodeList keys{CodeList::Of::Things, {}};
         for (const auto& key : track.keyframes) {
             keys.items.push_back(CodeCall("Key")
-                                     .plain("at", {key.at})
-                                     .plain("value", {key.value})
+                                     .named("at", {key.at})
+                                     .named("value", {key.value})
                                      .named("onTop", {true}, key.basis == motion::Basis::Absolute)
                                      .named("easing", easingValue(key.easing), key.easing == model::kLinear)
                                      .value());
         }
         list.items.push_back(
             CodeCall("Track")
-                .plain("property", {CodeWord{"Property", std::string(motion::propertyWord(track.property))}})
-                .plain("keys", {std::move(keys)})
+                .named("property", {CodeWord{"Property", std::string(motion::propertyWord(track.property))}})
+                .named("keys", {std::move(keys)})
                 .value());
     }
     return {std::move(list)};
@@ -120,7 +125,7 @@ public:
         const auto& document = *m_plan.document;
         TimingTree tree;
         for (std::size_t i = 0; i < m_plan.beats.size(); ++i) {
-            tree.beats.push_back({document.beats[i].name, beatValue(m_plan.beats[i], document.beats[i].id)});
+            tree.beats.push_back({document.beats[i].name, beatValue(m_plan.beats[i])});
         }
         for (std::size_t i = 0; i < m_plan.gates.size(); ++i) {
             tree.gates.push_back({document.gates[i].name, gateValue(m_plan.gates[i], document.gates[i].id)});
@@ -140,7 +145,7 @@ public:
     }
 
 private:
-    [[nodiscard]] static CodeValue beatValue(const plan::Beat& b, const BeatId& id) {
+    [[nodiscard]] static CodeValue beatValue(const plan::Beat& b) {
         CodeList plays{CodeList::Of::Words, {}};
         int usual = 0;
         for (std::size_t i = 0; i < model::kStartKinds; ++i) {
@@ -151,13 +156,12 @@ private:
             }
         }
         return CodeCall("Beat")
-            .plain("id", {id})
-            .plain("kind", constantOf("BeatKind", b.kind))
+            .named("kind", constantOf("BeatKind", b.kind))
             .named("length", {b.length.value_or(-1)}, !b.length || b.kind == BeatKind::Wait)
             .named("gates", {indicesOf(b.gates)}, b.gates.empty())
             .named("atLeast", {b.atLeast}, b.atLeast == 0)
             .named("atMost", {b.atMost.value_or(0)}, !b.atMost)
-            .named("onTimeOut", constantOf("TimeOut", b.onTimeOut), b.onTimeOut == model::TimeOutAction::GoOn)
+            .named("onTimeOut", outcomeOf(b.onTimeOut), b.onTimeOut == model::TimeOutAction::GoOn)
             .named("yields", constantOf("Yield", b.yield), b.yield == model::Yield::Never)
             .named("blend", {b.blend}, b.blend == 120)
             .named("plays", {std::move(plays)}, usual == 3)
@@ -165,13 +169,13 @@ private:
     }
 
     [[nodiscard]] static CodeValue gateValue(const plan::Gate& g, const GateId& id) {
-        return CodeCall("Gate")
-            .plain("id", {id})
+        return CodeCall("GateTiming")
+            .named("id", {id})
             .named("start", constantOf("GateStart", g.start), g.start == model::GateStart::Process)
             .named("beat", {std::max(0, g.beat)}, g.start != model::GateStart::Beat)
             .named("needs", {indicesOf(g.needs)}, g.needs.empty())
             .named("timeOut", {g.timeOut.value_or(0)}, !g.timeOut)
-            .named("onTimeOut", constantOf("TimeOut", g.onTimeOut), g.onTimeOut == model::TimeOutAction::GoOn)
+            .named("onTimeOut", outcomeOf(g.onTimeOut), g.onTimeOut == model::TimeOutAction::GoOn)
             .named("optional", {true}, !g.optional)
             .named("typical", {g.typical}, g.typical == 500)
             .value();
@@ -183,13 +187,13 @@ private:
         const auto* backdrop = l.as<model::BackdropContent>();
         const double panelHeight = backdrop ? backdrop->panelHeight : 0;
         return CodeCall("Layer")
-            .plain("kind", {CodeWord{"LayerKind", kindWord(l.kind())}})
-            .plain("place", covers ? CodeValue{} : placeValue(l.place))
+            .named("kind", {CodeWord{"LayerKind", kindWord(l.kind())}})
+            .named("place", covers ? CodeValue{} : placeValue(l.place), covers)
+            .named("landscape", l.landscape ? placeValue(*l.landscape) : CodeValue{}, covers || !l.landscape)
             .named("destination", l.destination ? placeValue(*l.destination) : CodeValue{},
                    covers || !l.destination)
             .named("panelHeight", {panelHeight}, panelHeight == 0)
             .named("shown", constantOf("Shown", l.shownWhen), l.shownWhen == model::ShownWhen::Always)
-            .named("landscape", l.landscape ? placeValue(*l.landscape) : CodeValue{}, covers || !l.landscape)
             .named("pivotX", {l.pivot.x}, l.pivot.x == 0.5)
             .named("pivotY", {l.pivot.y}, l.pivot.y == 0.5)
             .named("parent", {planned.parent}, planned.parent < 0)
@@ -219,11 +223,11 @@ private:
         // "with" alone is a reserved word of some languages.
         const std::string anchor = std::string(model::word(c.anchor)) + (hangsOnCue ? "-cue" : "");
         return CodeCall("Cue")
-            .plain("layer", {c.layer})
-            .plain("beat", {c.beat})
-            .plain("length", {c.length})
-            .plain("tracks", tracksValue(c.moves->tracks), true)
-            .plain("reduced", tracksValue(c.calmer->tracks), true)
+            .named("layer", {c.layer})
+            .named("beat", {c.beat})
+            .named("length", {c.length})
+            .named("moves", tracksValue(c.moves->tracks))
+            .named("calm", tracksValue(c.calmer->tracks), c.calmer->tracks == c.moves->tracks)
             .named("anchor", {CodeWord{"Anchor", anchor}}, c.anchor == model::AnchorKind::BeatStart)
             .named("other", {other}, !hangsOnCue)
             .named("offset", {c.offset}, c.offset == 0)
@@ -237,9 +241,9 @@ private:
             .named("bySystem", {true}, !bySystem)
             .named("reveal",
                    CodeCall("RevealShape")
-                       .plain("iris", {shape.kind == motion::RevealShape::Kind::Iris})
-                       .plain("x", {shape.x})
-                       .plain("y", {shape.y})
+                       .named("iris", {true}, shape.kind != motion::RevealShape::Kind::Iris)
+                       .named("x", {shape.x})
+                       .named("y", {shape.y})
                        .value(),
                    !reveals)
             .named("fillFrom", {c.moves->fillFrom}, c.moves->fillFrom == 0.6)
@@ -251,6 +255,16 @@ private:
     std::vector<int> m_placeOfCue;
 };
 
+}
+
+UsedParts partsOf(const TimingTree& tree) {
+    UsedParts parts;
+    for (const auto* list : {&tree.beats, &tree.gates, &tree.layers, &tree.cues}) {
+        for (const auto& it : *list) {
+            collectParts(parts, it.value);
+        }
+    }
+    return parts;
 }
 
 TimingTree timingTree(const Plans& plans) { return TreeBuilder(plans).tree(); }

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/plan/plan.h"
-#include "export/common/code_value.h"
+#include "export/common/used_parts.h"
 
 namespace scaena::exporting {
 
@@ -24,5 +24,8 @@ struct TimingTree {
 /// A cue that none of them carries is dropped,
 /// one that only some carry is marked as the system's.
 [[nodiscard]] TimingTree timingTree(const Plans& plans);
+
+/// What of the timing the players need for it.
+[[nodiscard]] UsedParts partsOf(const TimingTree& tree);
 
 }

@@ -35,7 +35,7 @@ std::string snake(const std::string& name) { return resourceName(name, "launch")
 void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     const auto& sequence = build.sequence();
     for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
-        build.add(std::string("lib/launch/") + player, std::string(embedded::find(player)));
+        build.add(std::string("lib/launch/") + player, wholePlayer(embedded::find(player)));
     }
     PictureNames pictures;
     pictures.picture = [](const model::Layer& layer) { return "assets/launch/" + layer.id + ".png"; };
@@ -145,7 +145,7 @@ std::string dartTiming(const Plans& plans) {
                        "cues: _cues, cueOrder: {});\n\n",
                        dart({tree.gateOrder}, 6), dart({tree.cueOrder}, 6)) +
            dartList("LaunchBeat", "_beats", tree.beats, true) +
-           dartList("LaunchGate", "_gates", tree.gates, true) +
+           dartList("LaunchGateTiming", "_gates", tree.gates, true) +
            dartList("LaunchLayer", "_layers", tree.layers, true) +
            dartList("LaunchCue", "_cues", tree.cues, true);
 }

@@ -33,14 +33,14 @@ std::string swiftTiming(const Plans& plans) {
                        "gateOrder: {}, layers: layers,\n"
                        "        cues: cues, cueOrder: {})\n\n",
                        swift({tree.gateOrder}, 8), swift({tree.cueOrder}, 8)) +
-           constants("LaunchBeat", "beat", tree.beats) + constants("LaunchGate", "gate", tree.gates) +
+           constants("LaunchBeat", "beat", tree.beats) + constants("LaunchGateTiming", "gate", tree.gates) +
            constants("LaunchLayer", "layer", tree.layers) + constants("LaunchCue", "cue", tree.cues);
 }
 
 void addSwiftCode(ExportBuild& build, const IosNames& names) {
     for (const char* player :
          {"LaunchTiming.swift", "LaunchArt.swift", "LaunchPlayer.swift", "LaunchOverlay.swift"}) {
-        build.add(names.folder + player, std::string(embedded::find(player)));
+        build.add(names.folder + player, wholePlayer(embedded::find(player), kSwiftVariables));
     }
     PictureNames pictures;
     pictures.picture = [&](const model::Layer& layer) { return names.picture(layer.id); };
@@ -52,7 +52,7 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
     std::string out = fmt::format(
         "// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
         "// The next export replaces it for as long as you leave it unchanged.\nimport Foundation\n\n"
-        "/// Play it with LaunchPlayer.attach(to: window, {}Launch.data).\nenum {}Launch {{\n"
+        "/// Play it with LaunchPlayer.attach(to: window, {}Launch.data).\n@MainActor\nenum {}Launch {{\n"
         "    static let data = LaunchData(timing: timing, looks: looks, palette: palette)\n\n",
         commentText(build.sequence().name), names.type, names.type);
     if (!build.sequence().gates.empty()) {

@@ -9,6 +9,7 @@
 #include "export/common/names.h"
 #include "export/common/script_data.h"
 #include "export/common/script_pictures.h"
+#include "export/common/used_parts.h"
 #include "export/common/wide_look.h"
 #include "export/common/xml.h"
 #include "export/ios/ios_parts.h"
@@ -125,7 +126,7 @@ std::string cssHex(Colour c) {
 void addScript(ExportBuild& build, const std::set<std::string>& dark, const std::string& type) {
     const auto& sequence = build.sequence();
     for (const char* player : {"launchTiming.ts", "LaunchPlayer.tsx"}) {
-        build.add(std::string("launch/") + player, std::string(embedded::find(player)));
+        build.add(std::string("launch/") + player, wholePlayer(embedded::find(player), kScriptVariables));
     }
     std::string out =
         fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"

@@ -2,6 +2,7 @@
 #include "core/schedule/evaluate.h"
 #include "export/common/names.h"
 #include "export/common/script_data.h"
+#include "export/common/used_parts.h"
 #include "export/web/web_build.h"
 
 #include "embedded_players.h"
@@ -138,7 +139,7 @@ void addScripts(WebBuild& build) {
                        build.rootId());
     build.add(fmt::format("launch/{}.js", build.name), out);
     for (const char* player : {"launch-timing.js", "launch-player.js"}) {
-        build.add(std::string("launch/") + player, std::string(embedded::find(player)));
+        build.add(std::string("launch/") + player, wholePlayer(embedded::find(player), kScriptVariables));
     }
 }
 

@@ -23,8 +23,8 @@ final class Judge {
         case "schedule":
             context = text
             let opened = timing.gates.indices.map { min(launchNever, Int(words[7 + $0])!) }
-            schedule = LaunchSchedule(timing, start(words[1]), Int(words[2])!, opened, words[3] == "1")
-            same("shown", schedule.shown, min(launchNever, Int(words[5])!))
+            schedule = LaunchSchedule(timing, start(words[1]), words[3] == "1", Int(words[2])!, opened)
+            same("shown", schedule.shown(), min(launchNever, Int(words[5])!))
             same("outcome", schedule.outcome.rawValue, Int(words[6])!)
         case "beat":
             same("beat start", schedule.beatStart[Int(words[1])!], Int(words[2])!)
@@ -49,7 +49,8 @@ final class Judge {
     }
 
     private func compare(_ words: [String], _ text: String) {
-        let state = schedule.state(Int(words[1])!, Double(words[2])!, screen)
+        let state = LaunchLayerState()
+        schedule.stateAt(Int(words[1])!, Double(words[2])!, screen, state)
         let visible = words[3] == "1"
         checked += 1
         if state.visible != visible { complain("visible \(state.visible)", text) }

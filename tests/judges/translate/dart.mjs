@@ -7,6 +7,7 @@ export const prelude = `
 const { min, max, cos, sin, PI: pi } = Math;
 const method = (type, name, value) => Object.defineProperty(type.prototype, name, { value, configurable: true });
 method(Number, 'toDouble', function () { return +this; });
+method(Number, 'toInt', function () { return Math.trunc(this); });
 method(Number, 'floorToDouble', function () { return Math.floor(this); });
 method(Number, 'abs', function () { return Math.abs(this); });
 method(Array, 'add', function (it) { this.push(it); });
@@ -19,7 +20,7 @@ const enumOf = (...names) => {
 };
 `;
 
-const dropped = new Set(['type_identifier', 'type_arguments', 'nullable_type', 'void_type', 'const_builtin', 'final_builtin', 'annotation', 'abstract']);
+const dropped = new Set(['type_identifier', 'type_arguments', 'nullable_type', 'void_type', 'const_builtin', 'final_builtin', 'annotation', 'abstract', 'late_builtin', 'late']);
 const asItIs = new Set(['decimal_integer_literal', 'decimal_floating_point_literal', 'string_literal', 'true', 'false', 'null_literal', 'this',
   'break_statement', 'continue_statement', 'case_builtin', 'additive_operator', 'relational_operator', 'logical_or_operator', 'logical_and_operator',
   'minus_operator', 'negation_operator', 'increment_operator', 'if']);
@@ -196,6 +197,9 @@ export class Dart {
         return this.members.has(node.text) && !this.locals.has(node.text) ? `this.${node.text}` : node.text;
       case 'qualified':
         return node.children.map((it) => it.text || it.type).join('');
+      case 'constructor_invocation': // of the language's own library there is one: List<T>.filled
+        if (first(node, 'type_identifier')?.text !== 'List') unknown(node, 'Dart');
+        return `((count, value) => new Array(count).fill(value))${this.one(first(node, 'arguments'))}`;
       case 'equality_operator':
         return `${node.text}=`;
       case 'unconditional_assignable_selector':

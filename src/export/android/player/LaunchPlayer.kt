@@ -4,478 +4,445 @@ package @PACKAGE@
 
 import android.annotation.TargetApi
 import android.app.Activity
+import android.app.Application
 import android.content.Context
 import android.graphics.Canvas
-import android.graphics.Color
-import android.graphics.LinearGradient
-import android.graphics.Matrix
-import android.graphics.Paint
-import android.graphics.Path
-import android.graphics.PathMeasure
-import android.graphics.RectF
-import android.graphics.Shader
-import android.graphics.drawable.Drawable
 import android.os.Build
 import android.os.Bundle
 import android.os.Handler
 import android.os.Looper
 import android.os.Process
 import android.os.SystemClock
+import android.os.Trace
 import android.provider.Settings
+import android.view.Choreographer
 import android.view.MotionEvent
 import android.view.View
 import android.view.ViewGroup
-import kotlin.math.abs
-import kotlin.math.cos
-import kotlin.math.hypot
-import kotlin.math.max
-import kotlin.math.sin
-
-/** How a layer is painted; `width` and `height` are the drawable's, in dp. Colours and drawables are resources, so that light and dark follow the system. */
-class LayerLook(
-    val drawable: Int = 0, val fromColor: Int = 0, val toColor: Int = 0, val angle: Double = 180.0, val plateColor: Int = 0,
-    val plateDiameter: Double = 0.0, val width: Double = 0.0, val height: Double = 0.0, val fillsOnly: Int = 0,
-    val outlines: List<Outline> = listOf(), val fillsBox: Boolean = false, val form: ProgressForm = ProgressForm.RING,
-    val thickness: Double = 4.0, val frames: IntArray = intArrayOf(),
-    /** Where the screen is wider than high: how much larger, or drawn how instead. */
-    val wideScale: Double = 1.0, val wide: LayerLook? = null
-)
-
-enum class ProgressForm { RING, BAR, DOTS }
-
-/** A contour that a "draw" cue draws by and by: path text in dp about the layer's centre. No stroke width: a hairline
- *  in the colour of the fill, which gives way to it. */
-class Outline(val path: String, val color: Int, val isResource: Boolean, val strokeWidth: Double = 0.0)
-
-class LaunchData(val timing: LaunchTiming, val looks: List<LayerLook>)
+import android.view.WindowInsets //? import
+import org.json.JSONObject
 
 /**
- * Plays a launch sequence over an activity's content and gives way to it.
- *
- * Call [attach] in `onCreate` behind `setContentView`, and [open] for each gate when what it stands for has loaded. May
- * be called from any thread.
+ * A launch sequence, of which there is one in the process: what has been opened stays open and the show goes on where it
+ * stood, whatever becomes of the activity it is seen over. All of it belongs to the main thread, but for opening gates.
  */
-class LaunchPlayer private constructor(private val activity: Activity, private val data: LaunchData, private val start: StartKind) {
+internal abstract class Launch(
+    val name: String,
+    private val loadingText: Int
+) {
+    protected abstract val timing: LaunchTiming
+    protected abstract fun looks(): List<LayerLook>
+
+    /** How it ended, once that is decided. */
+    var outcome: Outcome? = null
+        private set
+
+    /** Gets one line of JSON when a launch is over: what happened, and when (see INTEGRATE.md). */
+    var onRecord: ((String) -> Unit)? = null
+
+    /** Milliseconds that only go on; a test may put another in its place. */
+    var clock: () -> Long = { SystemClock.uptimeMillis() }
+
     private val main = Handler(Looper.getMainLooper())
-    private val scale = animatorScale(activity)
-    private val timing = if (scale > 0) data.timing.scaled(scale.toDouble()) else data.timing
-    private val opened = IntArray(timing.gates.size) { NEVER }
-    private var began = launchBegan(start)
+    private val openedAt = HashMap<Int, Long>()
+    private val listeners = ArrayList<(Outcome) -> Unit>()
+    private val views = ArrayList<LaunchView>()
+    private var opened = IntArray(0)
+    private var start = StartKind.FIRST
+    private var began = 0L
+    private var pausedAt = -1L
     private var openingEnd = -1
+    private var messageAt = 0 //? Outcome.message
+    private var retriedAt = 0 //? Outcome.message
+    private var lateFrames = 0
     private var schedule: LaunchSchedule? = null
-    private var view: LaunchView? = null
-    private var ended = false
+    private var isPlaying = false
+    private var isSkipped = false
+    private var hasRun = false
 
-    /** Called once when the sequence is over, with how it ended. With MESSAGE it stays; call [dismiss] to go on. */
-    var onEnd: ((Outcome) -> Unit)? = null
-
-    /** Tells that what the gate stands for has loaded. An unknown name is an error in the calling code. */
-    fun open(gate: String) {
-        val index = timing.gates.indexOfFirst { it.id == gate }
-        require(index >= 0) { "There is no gate \"$gate\"; there are " + timing.gates.joinToString { it.id } }
-        val at = now()
-        main.post {
-            if (opened[index] >= NEVER) {
-                opened[index] = at
-                plan()
-            }
+    /**
+     * Plays it over the activity: call it in `onCreate`, behind `setContentView`. While a launch plays it goes on there.
+     * `onOutcome` is told once, as soon as it is decided how the launch ends; an activity that is only made anew after
+     * that asks `outcome`.
+     */
+    fun attach(activity: Activity, savedInstanceState: Bundle?, onOutcome: (Outcome) -> Unit = {}) {
+        if (!isPlaying) {
+            val kind = startKind(activity, savedInstanceState)
+            val plays = timing.beats.any { kind in it.plays }
+            if (outcome != null && kind == StartKind.RECREATED && !plays) return
+            begin(activity, kind, plays && !isSkipped)
         }
+        if (isPlaying) {
+            views.add(LaunchView(activity, onOutcome))
+            plan() // what was opened while there was no view, and how people want it now
+        } else {
+            onOutcome(decide(if (isSkipped) Outcome.INTERRUPTED else Outcome.COMPLETE))
+            onRecord?.invoke(record())
+        }
+        isSkipped = false
     }
 
-    /** Ends the sequence at once and shows the content. */
+    /** Tells whoever asks, from now on, how launches end. Gives a function that stops it. */
+    fun listen(listener: (Outcome) -> Unit): () -> Unit {
+        listeners.add(listener)
+        return { listeners.remove(listener) }
+    }
+
+    /** Ends it at once and shows the content. */
     fun dismiss() {
-        main.post { finish() }
+        if (isPlaying) finish(Outcome.INTERRUPTED)
     }
 
-    private fun now() = (SystemClock.uptimeMillis() - began).toInt()
+    /** The next launch does not play: for deep links, notifications and tests of the interface. */
+    fun skip() {
+        if (isPlaying) dismiss() else isSkipped = true
+    }
+
+    /** After a message: what has not loaded gets its time once more. Ask for it again. */ //? Outcome.message
+    fun retry() { //? Outcome.message
+        if (outcome != Outcome.MESSAGE || !isPlaying) return //? Outcome.message
+        outcome = null //? Outcome.message
+        if (messageAt == 0) messageAt = schedule?.outcomeAt ?: 0 //? Outcome.message
+        retriedAt = now() //? Outcome.message
+        plan() //? Outcome.message
+    } //? Outcome.message
+
+    /** Everything as in a new process: for tests. */
+    fun reset() {
+        dismiss()
+        openedAt.clear()
+        isSkipped = false
+        hasRun = false
+        outcome = null
+    }
+
+    /** May be called from any thread, before there is a window, and again. */
+    protected fun open(gate: Int) {
+        val at = clock()
+        if (Looper.myLooper() == Looper.getMainLooper()) note(gate, at) else main.post { note(gate, at) }
+    }
+
+    private fun note(gate: Int, at: Long) {
+        if (openedAt.containsKey(gate)) return
+        openedAt[gate] = at
+        if (!isPlaying) return
+        opened[gate] = maxOf(0, minOf(now().toLong(), at - began).toInt())
+        plan()
+    }
+
+    private fun begin(activity: Activity, kind: StartKind, plays: Boolean) {
+        start = kind
+        began = if (start == StartKind.FIRST || start == StartKind.COLD) processBegan() else clock()
+        opened = IntArray(timing.gates.size) { gate ->
+            openedAt[gate]?.let { maxOf(0L, it - began).toInt() } ?: NEVER
+        }
+        pausedAt = -1
+        openingEnd = -1
+        messageAt = 0 //? Outcome.message
+        retriedAt = 0 //? Outcome.message
+        lateFrames = 0
+        outcome = null
+        schedule = null
+        isPlaying = plays
+        hasRun = true
+        if (!isPlaying) return
+        activity.application.registerActivityLifecycleCallbacks(life)
+        if (Build.VERSION.SDK_INT >= 29) Trace.beginAsyncSection(name, 0)
+    }
+
+    private fun startKind(activity: Activity, saved: Bundle?): StartKind {
+        if (saved != null) return StartKind.RECREATED
+        if (hasRun) return StartKind.WARM
+        val store = activity.getSharedPreferences("launch_sequence", Context.MODE_PRIVATE)
+        if (store.getBoolean("ran", false)) return StartKind.COLD
+        store.edit().putBoolean("ran", true).apply()
+        return StartKind.FIRST
+    }
+
+    /** A process that was there long before, for a push or a worker, was not waited for. */
+    private fun processBegan(): Long {
+        val process = if (Build.VERSION.SDK_INT >= 24) Process.getStartUptimeMillis() else clock()
+        return if (clock() - process in 0L..6000L) process else clock()
+    }
+
+    private fun now() = ((if (pausedAt >= 0) pausedAt else clock()) - began).toInt()
 
     private fun plan() {
-        if (openingEnd >= 0 && !ended) {
-            schedule = LaunchSchedule(timing, start, openingEnd, opened.clone(), scale == 0f, Build.VERSION.SDK_INT >= 31)
+        if (openingEnd < 0 || !isPlaying) return
+        val view = views.firstOrNull() ?: return
+        val scale = Settings.Global.getFloat(view.context.contentResolver, Settings.Global.ANIMATOR_DURATION_SCALE, 1f)
+        schedule = LaunchSchedule(
+            timing,
+            start,
+            scale == 0f, // a person asked for no animations: the calm variant plays
+            Build.VERSION.SDK_INT >= 31, //? player.system
+            if (scale > 0) scale.toDouble() else 1.0,
+            messageAt, //? player.retry
+            retriedAt, //? player.retry
+            openingEnd,
+            opened.clone(),
+        )
+        views.forEach { it.follow() }
+    }
+
+    private fun decide(how: Outcome): Outcome {
+        outcome = how
+        listeners.toList().forEach { it(how) }
+        return how
+    }
+
+    /** What is due at this moment. */
+    private fun step() {
+        val schedule = schedule ?: return
+        val t = now()
+        if (outcome == null && t >= schedule.decidedAt()) {
+            val how = decide(schedule.outcome)
+            views.toList().forEach { it.tell(how) }
+        }
+        if (t >= schedule.shown()) finish(schedule.outcome)
+    }
+
+    private fun finish(how: Outcome) {
+        if (!isPlaying) return
+        isPlaying = false
+        if (Build.VERSION.SDK_INT >= 29) Trace.endAsyncSection(name, 0)
+        val seen = views.toList()
+        views.clear()
+        seen.forEach { it.leave() }
+        if (outcome == null) {
+            decide(how)
+            seen.forEach { it.tell(how) }
+        }
+        seen.firstOrNull()?.activity?.run {
+            application.unregisterActivityLifecycleCallbacks(life)
+            if (how != Outcome.INTERRUPTED) reportFullyDrawn()
+        }
+        onRecord?.invoke(record())
+        schedule = null
+    }
+
+    private fun record(): String {
+        val gates = JSONObject()
+        timing.gates.forEachIndexed { i, it -> gates.put(it.id, if (opened[i] < NEVER) opened[i] else JSONObject.NULL) }
+        val starts = arrayOf("first", "cold", "warm", "hot", "recreated")
+        val ends = arrayOf("complete", "wentOn", "offline", "message", "interrupted")
+        return JSONObject().put("launch", name).put("start", starts[start.ordinal]).put("firstFrame", openingEnd)
+            .put("gates", gates).put("outcome", ends[outcome!!.ordinal]).put("shown", now())
+            .put("lateFrames", lateFrames).toString()
+    }
+
+    /** Time in the background does not count, and a launch that cannot be seen any more is over. */
+    private val life = object : Application.ActivityLifecycleCallbacks {
+        override fun onActivityCreated(activity: Activity, savedInstanceState: Bundle?) {}
+        override fun onActivityResumed(activity: Activity) {}
+        override fun onActivityPaused(activity: Activity) {}
+
+        override fun onActivityStarted(activity: Activity) {
+            val view = viewOf(activity) ?: return
+            view.isStarted = true
+            if (pausedAt >= 0) began += clock() - pausedAt
+            pausedAt = -1
+            view.goOn()
+        }
+
+        override fun onActivityStopped(activity: Activity) {
+            viewOf(activity)?.isStarted = false
+            if (views.none { it.isStarted } && pausedAt < 0) pausedAt = clock()
+        }
+
+        override fun onActivitySaveInstanceState(activity: Activity, outState: Bundle) {
+            viewOf(activity)?.isSaved = true
+        }
+
+        override fun onActivityDestroyed(activity: Activity) {
+            val view = viewOf(activity) ?: return
+            val comesBack = activity.isChangingConfigurations || (view.isSaved && !activity.isFinishing)
+            if (views.size == 1 && !comesBack) return finish(Outcome.INTERRUPTED)
+            views.remove(view)
+            view.leave()
+            val application = activity.application
+            main.postDelayed({ if (views.isEmpty() && isPlaying) giveUp(application) }, 10000L)
         }
     }
 
-    private fun begin() {
-        val view = LaunchView(activity)
-        this.view = view
-        (activity.window.decorView as ViewGroup).addView(view, ViewGroup.LayoutParams(ViewGroup.LayoutParams.MATCH_PARENT, ViewGroup.LayoutParams.MATCH_PARENT))
-        if (Build.VERSION.SDK_INT >= 31) letSystemPictureGo()
+    private fun viewOf(activity: Activity) = views.firstOrNull { it.activity === activity }
+
+    private fun giveUp(application: Application) {
+        application.unregisterActivityLifecycleCallbacks(life)
+        finish(Outcome.INTERRUPTED)
     }
 
-    /** The system would fade its picture out; ours stands there already, in the same place. */
-    @TargetApi(31)
-    private fun letSystemPictureGo() {
-        activity.splashScreen.setOnExitAnimationListener { picture -> picture.remove() }
-    }
-
-    /** [isGone]: the view is being taken down; its parent runs through its children just then and must not lose one. */
-    private fun finish(isGone: Boolean = false) {
-        if (ended) return
-        ended = true
-        if (!isGone) (view?.parent as? ViewGroup)?.removeView(view)
-        view = null
-        resetContent()
-        onEnd?.invoke(schedule?.outcome ?: Outcome.COMPLETE)
-    }
-
-    private fun content(): View? = activity.findViewById<ViewGroup>(android.R.id.content)?.getChildAt(0)
-
-    private fun resetContent() {
-        content()?.apply {
-            alpha = 1f
-            translationX = 0f
-            translationY = 0f
-            scaleX = 1f
-            scaleY = 1f
-            rotation = 0f
-        }
-    }
-
-    private inner class LaunchView(context: Context) : View(context) {
+    /** Where the show is seen: over everything of a window. */
+    private inner class LaunchView(val activity: Activity, private val onOutcome: (Outcome) -> Unit) : View(activity) {
+        var isStarted = false
+        var isSaved = false
         private val density = resources.displayMetrics.density
         private val state = LayerState()
-        private val painters = data.looks.mapIndexed { i, look -> LayerPainter(context, timing.layers[i], look) }
-        private val widePainters = data.looks.mapIndexed { i, look -> look.wide?.let { LayerPainter(context, timing.layers[i], it) } }
+        private val artist = LaunchArtist(activity, timing, looks())
+        // The frame, not what is in it: the app may set another content meanwhile, its offline screen for one.
+        private val content: ViewGroup = activity.findViewById(android.R.id.content)
+        private val access = content.importantForAccessibility
+        private val focus = content.descendantFocusability
+        private var screen = Screen(width = 0.0, height = 0.0)
+        private var insets: WindowInsets? = null //? Place.safe
+        private var isAsked = false
+        private var lastFrame = 0L
+        private val frame = Choreographer.FrameCallback { time -> draw(time) }
+        private val wake = Runnable { rest() }
 
         init {
-            // The show is not content: screen readers go to the first screen beneath.
-            importantForAccessibility = IMPORTANT_FOR_ACCESSIBILITY_NO_HIDE_DESCENDANTS
+            (activity.window.decorView as ViewGroup).addView(this, ViewGroup.LayoutParams(-1, -1))
+            // Nothing beneath can be reached before it is shown, by no finger, key or screen reader.
             isClickable = true
+            isFocusableInTouchMode = true
+            contentDescription = activity.getText(loadingText)
+            accessibilityLiveRegion = ACCESSIBILITY_LIVE_REGION_POLITE
+            content.importantForAccessibility = IMPORTANT_FOR_ACCESSIBILITY_NO_HIDE_DESCENDANTS
+            content.descendantFocusability = ViewGroup.FOCUS_BLOCK_DESCENDANTS
+            requestFocus()
+            if (Build.VERSION.SDK_INT >= 31) takeOver()
         }
 
-        override fun onTouchEvent(event: MotionEvent) = true // nothing beneath can be tapped before it is shown
+        override fun onTouchEvent(event: MotionEvent) = true
 
-        override fun onDetachedFromWindow() {
-            super.onDetachedFromWindow()
-            finish(isGone = true)
+        /** The system's picture is let go when its icon has come to rest; only then people see ours, and its time begins. */
+        @TargetApi(31)
+        private fun takeOver() = activity.splashScreen.setOnExitAnimationListener { picture ->
+            val begun = picture.iconAnimationStart?.toEpochMilli() ?: 0L
+            val length = picture.iconAnimationDuration?.toMillis() ?: 0L
+            val rest = if (begun > 0) maxOf(0L, begun + length - System.currentTimeMillis()) else 0L
+            main.postDelayed({
+                picture.remove()
+                if (outcome == null) showBegins()
+            }, rest)
+        }
+
+        /** People see the first own frame: the opening is over. Where none plays, the sequence begins with it. */
+        private fun showBegins() {
+            if (start !in timing.beats[0].plays) began = clock()
+            openingEnd = now()
+            plan()
+        }
+
+        fun goOn() {
+            lastFrame = 0
+            follow()
+        }
+
+        /** Draws when the next frame comes, if something moves by then. */
+        fun follow() {
+            if (isAsked) return
+            isAsked = true
+            Choreographer.getInstance().postFrameCallback(frame)
+        }
+
+        private fun draw(time: Long) {
+            isAsked = false
+            val parent = parent as? ViewGroup ?: return
+            if (parent.getChildAt(parent.childCount - 1) !== this) bringToFront()
+            step()
+            val schedule = schedule
+            if (!isPlaying || schedule == null || pausedAt >= 0) return
+            val t = now().toDouble()
+            moveContent(schedule, t)
+            invalidate()
+            val next = schedule.stillUntil(t)
+            if (next <= t) {
+                if (lastFrame > 0 && time - lastFrame > 34000000L) lateFrames++
+                lastFrame = time
+                follow()
+            } else {
+                lastFrame = 0
+                rest()
+            }
+        }
+
+        /** Nothing is drawn while nothing moves; it only looks now and then whether it is time. */
+        private fun rest() {
+            removeCallbacks(wake)
+            val t = now().toDouble()
+            val next = schedule?.stillUntil(t) ?: return
+            if (pausedAt >= 0 || next >= NEVER) return
+            if (next <= t + 16) follow() else postDelayed(wake, minOf(100L, (next - t).toLong() - 8))
         }
 
         override fun onDraw(canvas: Canvas) {
-            if (openingEnd < 0) {
-                // Where no opening plays, the sequence begins with the first frame.
-                if (start !in timing.beats[0].plays) began = SystemClock.uptimeMillis()
-                openingEnd = now()
-                plan()
-            }
+            if (openingEnd < 0) showBegins()
             val schedule = schedule ?: return
             val t = now().toDouble()
-            val screen = screen()
+            moveContent(schedule, t)
             canvas.save()
             canvas.scale(density, density)
             for (i in timing.layers.indices) {
+                if (timing.layers[i].kind == LayerKind.FIRST_SCREEN) continue
                 schedule.stateAt(i, t, screen, state)
-                if (timing.layers[i].kind == LayerKind.FIRST_SCREEN) {
-                    if (timing.layers[i].shown == Shown.ALWAYS) moveContent(screen.width, screen.height)
-                } else if (state.visible) {
-                    val wide = screen.width > screen.height
-                    val painter = if (wide) widePainters[i] ?: painters[i] else painters[i]
-                    painter.paint(canvas, state, if (wide) data.looks[i].wideScale else 1.0)
-                }
+                if (state.visible) artist.paint(canvas, i, state, screen.width > screen.height)
             }
             canvas.restore()
-            if (t >= schedule.shown) {
-                main.post { finish() }
-            } else {
-                postInvalidateOnAnimation()
-            }
         }
 
+        /** Made anew only when it has changed: a frame makes no objects. */
         @Suppress("DEPRECATION") // the newer way begins only with API 30, and gives the same numbers
-        private fun screen(): Screen {
-            val insets = rootWindowInsets
-            fun dp(pixels: Int?) = ((pixels ?: 0) / density).toDouble()
-            return Screen(dp(width), dp(height), dp(insets?.systemWindowInsetLeft), dp(insets?.systemWindowInsetTop),
-                dp(insets?.systemWindowInsetRight), dp(insets?.systemWindowInsetBottom))
+        private fun measure() {
+            var isNew = screen.width != dp(width) || screen.height != dp(height)
+            val now = rootWindowInsets //? Place.safe
+            if (now !== insets) isNew = true //? Place.safe
+            insets = now //? Place.safe
+            if (!isNew) return
+            screen = Screen(
+                width = dp(width),
+                height = dp(height),
+                left = dp(now?.systemWindowInsetLeft), //? Place.safe
+                top = dp(now?.systemWindowInsetTop), //? Place.safe
+                right = dp(now?.systemWindowInsetRight), //? Place.safe
+                bottom = dp(now?.systemWindowInsetBottom), //? Place.safe
+            )
         }
 
-        private fun moveContent(wide: Double, high: Double) {
-            val view = content() ?: return
-            view.alpha = state.opacity.toFloat()
-            view.translationX = ((state.x - wide / 2) * density).toFloat()
-            view.translationY = ((state.y - high / 2) * density).toFloat()
-            view.scaleX = state.scaleX.toFloat()
-            view.scaleY = state.scaleY.toFloat()
-            view.rotation = state.rotation.toFloat()
-        }
-    }
+        private fun dp(pixels: Int?) = ((pixels ?: 0) / density).toDouble()
 
-    companion object {
-        private const val STORE = "launch_sequence"
-        private var processIsWarm = false
-
-        /** Plays `data` over the activity, or nothing if the activity was only re-created. */
-        fun attach(activity: Activity, savedInstanceState: Bundle?, data: LaunchData): LaunchPlayer {
-            val player = LaunchPlayer(activity, data, startKind(activity, savedInstanceState))
-            processIsWarm = true
-            if (data.timing.beats.any { player.start in it.plays }) player.begin() else player.ended = true
-            return player
-        }
-
-        private fun startKind(activity: Activity, saved: Bundle?): StartKind {
-            if (saved != null) return StartKind.RECREATED
-            if (processIsWarm) return StartKind.WARM
-            val store = activity.getSharedPreferences(STORE, Context.MODE_PRIVATE)
-            if (store.getBoolean("ran", false)) return StartKind.COLD
-            store.edit().putBoolean("ran", true).apply()
-            return StartKind.FIRST
-        }
-
-        private fun launchBegan(start: StartKind) =
-            if (Build.VERSION.SDK_INT >= 24 && (start == StartKind.FIRST || start == StartKind.COLD)) Process.getStartUptimeMillis()
-            else SystemClock.uptimeMillis()
-
-        /** 0 when a person asked for no animations; the sequence then plays its calm variant. */
-        private fun animatorScale(context: Context) =
-            Settings.Global.getFloat(context.contentResolver, Settings.Global.ANIMATOR_DURATION_SCALE, 1f)
-    }
-}
-
-/** Paints one layer; the canvas is in dp. */
-private class LayerPainter(private val context: Context, private val layer: Layer, private val look: LayerLook) {
-    private val paint = Paint(Paint.ANTI_ALIAS_FLAG)
-    private val box = RectF()
-    private val clip = Path()
-    private val drawable = load(look.drawable)
-    private val fills = load(look.fillsOnly)
-    private val outlines = look.outlines.map { PathReader(it.path).read() }
-    private val matrix = Matrix()
-    private val values = FloatArray(9)
-    private var picture: Drawable? = null
-    private var shownFrame = -1
-    private var scale = 1f
-    private var shaderHeight = -1f
-    private var shaderWidth = -1f
-
-    private fun load(id: Int): Drawable? = if (id == 0) null else context.getDrawable(id)?.mutate()
-
-    /** `scale`: how much larger the drawing is than the look says. */
-    fun paint(canvas: Canvas, state: LayerState, scale: Double) {
-        this.scale = scale.toFloat()
-        canvas.save()
-        if (layer.parent >= 0) canvas.concat(groups(state.outer))
-        canvas.translate(state.x.toFloat(), state.y.toFloat())
-        canvas.rotate(state.rotation.toFloat())
-        canvas.scale(state.scaleX.toFloat(), state.scaleY.toFloat())
-        box.set((-state.width / 2).toFloat(), (-state.height / 2).toFloat(), (state.width / 2).toFloat(), (state.height / 2).toFloat())
-        cut(canvas, state)
-        when (layer.kind) {
-            LayerKind.BACKDROP -> backdrop(canvas, state)
-            LayerKind.PROGRESS -> progress(canvas, state)
-            LayerKind.CLIP -> clip(canvas, state)
-            else -> art(canvas, state)
-        }
-        canvas.restore()
-    }
-
-    private fun groups(m: DoubleArray): Matrix {
-        values[0] = m[0].toFloat()
-        values[1] = m[2].toFloat()
-        values[2] = m[4].toFloat()
-        values[3] = m[1].toFloat()
-        values[4] = m[3].toFloat()
-        values[5] = m[5].toFloat()
-        values[8] = 1f
-        matrix.setValues(values)
-        return matrix
-    }
-
-    /** One picture of the clip is in memory at a time. */
-    private fun clip(canvas: Canvas, state: LayerState) {
-        val frame = Math.round(state.clip * (look.frames.size - 1)).toInt()
-        if (frame != shownFrame) {
-            shownFrame = frame
-            picture = load(look.frames[frame])
-        }
-        show(canvas, picture, Math.round(255 * state.opacity).toInt())
-    }
-
-    private fun progress(canvas: Canvas, state: LayerState) {
-        val thick = look.thickness.toFloat()
-        val grouped = state.opacity < 1
-        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
-        paint.shader = null
-        paint.strokeWidth = thick
-        paint.strokeCap = Paint.Cap.ROUND
-        when (look.form) {
-            ProgressForm.RING -> ring(canvas, state.progress.toFloat(), thick)
-            ProgressForm.BAR -> bar(canvas, state.progress.toFloat(), thick)
-            ProgressForm.DOTS -> dots(canvas, state.progress.toFloat(), thick)
-        }
-        if (grouped) canvas.restore()
-    }
-
-    private fun pick(color: Int): Boolean {
-        if (color != 0) paint.color = context.getColor(color)
-        return color != 0
-    }
-
-    private fun ring(canvas: Canvas, part: Float, thick: Float) {
-        val radius = (Math.min(box.width(), box.height()) - thick) / 2
-        paint.style = Paint.Style.STROKE
-        if (pick(look.toColor)) canvas.drawCircle(0f, 0f, radius, paint)
-        if (part > 0 && pick(look.fromColor)) canvas.drawArc(-radius, -radius, radius, radius, -90f, 360 * part, false, paint)
-    }
-
-    private fun bar(canvas: Canvas, part: Float, thick: Float) {
-        val round = thick / 2
-        paint.style = Paint.Style.FILL
-        if (pick(look.toColor)) canvas.drawRoundRect(box.left, -round, box.right, round, round, round, paint)
-        if (part > 0 && pick(look.fromColor)) {
-            canvas.drawRoundRect(box.left, -round, box.left + max(thick, box.width() * part), round, round, round, paint)
-        }
-    }
-
-    private fun dots(canvas: Canvas, part: Float, thick: Float) {
-        paint.style = Paint.Style.FILL
-        for (i in 0 until 5) {
-            val filled = (part * 5 - i).coerceIn(0f, 1f)
-            val x = box.left + thick / 2 + (box.width() - thick) * i / 4
-            if (filled < 1 && pick(look.toColor)) canvas.drawCircle(x, 0f, thick / 2, paint)
-            if (filled > 0 && pick(look.fromColor)) canvas.drawCircle(x, 0f, thick / 2 * filled, paint)
-        }
-    }
-
-    private fun cut(canvas: Canvas, state: LayerState) {
-        val shape = state.revealShape
-        if (state.reveal >= 1 || shape == null) return
-        val part = state.reveal.toFloat()
-        if (shape.iris) {
-            val x = box.left + box.width() * shape.x.toFloat()
-            val y = box.top + box.height() * shape.y.toFloat()
-            val far = max(max(hypot(x - box.left, y - box.top), hypot(x - box.right, y - box.top)),
-                max(hypot(x - box.left, y - box.bottom), hypot(x - box.right, y - box.bottom)))
-            clip.reset()
-            clip.addCircle(x, y, far * part, Path.Direction.CW)
-            canvas.clipPath(clip)
-        } else if (shape.x != 0.0) {
-            val width = box.width() * part
-            if (shape.x > 0) canvas.clipRect(box.left, box.top, box.left + width, box.bottom)
-            else canvas.clipRect(box.right - width, box.top, box.right, box.bottom)
-        } else {
-            val height = box.height() * part
-            if (shape.y > 0) canvas.clipRect(box.left, box.top, box.right, box.top + height)
-            else canvas.clipRect(box.left, box.bottom - height, box.right, box.bottom)
-        }
-    }
-
-    private fun backdrop(canvas: Canvas, state: LayerState) {
-        val from = context.getColor(look.fromColor)
-        paint.style = Paint.Style.FILL
-        if (look.toColor == 0) {
-            paint.color = from
-        } else if (shaderHeight != box.height() || shaderWidth != box.width()) {
-            shaderHeight = box.height()
-            shaderWidth = box.width()
-            val radians = Math.toRadians(look.angle)
-            val half = (abs(box.width() * sin(radians)) + abs(box.height() * cos(radians))) / 2
-            val x = (sin(radians) * half).toFloat()
-            val y = (-cos(radians) * half).toFloat()
-            paint.shader = LinearGradient(-x, -y, x, y, from, context.getColor(look.toColor), Shader.TileMode.CLAMP)
-        }
-        val alpha = (if (look.toColor == 0) Color.alpha(from) else 255)
-        val grouped = drawable != null && state.opacity < 1
-        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
-        paint.alpha = if (grouped) alpha else Math.round(alpha * state.opacity).toInt()
-        canvas.drawRect(box, paint)
-        if (drawable != null) backdropPicture(canvas, drawable)
-        if (grouped) canvas.restore()
-    }
-
-    /** Covers the box and is cut at its edges, or is seen whole in its middle. */
-    private fun backdropPicture(canvas: Canvas, picture: Drawable) {
-        val across = box.width() / max(1, picture.intrinsicWidth)
-        val down = box.height() / max(1, picture.intrinsicHeight)
-        val scale = if (look.fillsBox) max(across, down) else Math.min(across, down)
-        val right = Math.round(picture.intrinsicWidth * scale / 2)
-        val bottom = Math.round(picture.intrinsicHeight * scale / 2)
-        canvas.save()
-        canvas.clipRect(box.left, box.top, box.right, box.bottom)
-        picture.setBounds(-right, -bottom, right, bottom)
-        picture.draw(canvas)
-        canvas.restore()
-    }
-
-    private fun art(canvas: Canvas, state: LayerState) {
-        val grouped = state.opacity < 1 && (look.plateColor != 0 || state.draw < 1)
-        val alpha = Math.round(255 * state.opacity).toInt()
-        if (grouped) canvas.saveLayerAlpha(null, alpha)
-        if (look.plateColor != 0) {
-            paint.shader = null
-            paint.style = Paint.Style.FILL
-            paint.color = context.getColor(look.plateColor)
-            canvas.drawCircle(0f, 0f, (look.plateDiameter / 2).toFloat(), paint)
-        }
-        if (state.draw < 1) {
-            canvas.save()
-            canvas.scale(scale, scale)
-            drawing(canvas, state)
-            canvas.restore()
-        } else {
-            show(canvas, drawable, if (grouped) 255 else alpha)
-        }
-        if (grouped) canvas.restore()
-    }
-
-    private fun show(canvas: Canvas, picture: Drawable?, alpha: Int, grown: Float = scale) {
-        if (picture == null || alpha <= 0) return
-        // Drawables have whole bounds: enlarge them and shrink the canvas, so that no fraction of a dp is lost.
-        val fine = 16f
-        canvas.save()
-        canvas.scale(1 / fine, 1 / fine)
-        val right = Math.round(look.width * grown * fine / 2).toInt()
-        val bottom = Math.round(look.height * grown * fine / 2).toInt()
-        picture.setBounds(-right, -bottom, right, bottom)
-        picture.alpha = alpha
-        picture.draw(canvas)
-        canvas.restore()
-    }
-
-    private fun drawing(canvas: Canvas, state: LayerState) {
-        val room = 1 - state.fillFrom
-        val filled = if (room > 0) ((state.draw - state.fillFrom) / room).coerceIn(0.0, 1.0) else 0.0
-        show(canvas, fills, Math.round(255 * filled).toInt(), 1f)
-        paint.shader = null
-        paint.style = Paint.Style.STROKE
-        paint.strokeCap = Paint.Cap.ROUND
-        paint.strokeJoin = Paint.Join.ROUND
-        for (i in outlines.indices) {
-            val outline = look.outlines[i]
-            val stroked = outline.strokeWidth > 0
-            if (!stroked && filled >= 1) continue
-            paint.strokeWidth = if (stroked) outline.strokeWidth.toFloat() else 1.5f
-            paint.color = if (outline.isResource) context.getColor(outline.color) else outline.color
-            if (!stroked) paint.alpha = Math.round(paint.alpha * (1 - filled)).toInt()
-            val measure = PathMeasure(outlines[i], false)
-            clip.reset()
-            do {
-                measure.getSegment(0f, (measure.length * state.draw).toFloat(), clip, true)
-            } while (measure.nextContour())
-            canvas.drawPath(clip, paint)
-        }
-    }
-}
-
-/** Reads the path text this export writes: M, L, C and Z with absolute numbers. */
-private class PathReader(private val text: String) {
-    private var at = 0
-
-    fun read(): Path {
-        val path = Path()
-        while (at < text.length) {
-            when (text[at++]) {
-                'M' -> path.moveTo(number(), number())
-                'L' -> path.lineTo(number(), number())
-                'C' -> path.cubicTo(number(), number(), number(), number(), number(), number())
-                'Z' -> path.close()
+        /** The first screen as the outcome's own layer moves it. */
+        private fun moveContent(schedule: LaunchSchedule, t: Double) {
+            measure()
+            var isThere = false
+            var hasLayer = false
+            for (i in timing.layers.indices) {
+                if (timing.layers[i].kind != LayerKind.FIRST_SCREEN || isThere) continue
+                hasLayer = true
+                schedule.stateAt(i, t, screen, state)
+                isThere = state.visible
             }
+            if (!hasLayer) return
+            content.alpha = if (isThere) state.opacity.toFloat() else 0f
+            content.translationX = ((state.x - screen.width / 2) * density).toFloat()
+            content.translationY = ((state.y - screen.height / 2) * density).toFloat()
+            content.scaleX = state.scaleX.toFloat()
+            content.scaleY = state.scaleY.toFloat()
+            content.rotation = state.rotation.toFloat()
         }
-        return path
-    }
 
-    private fun number(): Float {
-        while (text[at] == ' ' || text[at] == ',') at++
-        val from = at
-        while (at < text.length && (text[at].isDigit() || text[at] == '-' || text[at] == '.')) at++
-        return text.substring(from, at).toFloat()
+        fun tell(how: Outcome) {
+            if (how == Outcome.MESSAGE) contentDescription = artist.message() //? Outcome.message LayerLook.says
+            onOutcome(how)
+        }
+
+        fun leave() {
+            Choreographer.getInstance().removeFrameCallback(frame)
+            removeCallbacks(wake)
+            artist.close()
+            if (Build.VERSION.SDK_INT >= 31) activity.splashScreen.clearOnExitAnimationListener()
+            val decor = parent as? ViewGroup
+            // A parent that is just taking its children down must not lose one.
+            if (decor != null && decor.isAttachedToWindow) decor.removeView(this)
+            content.alpha = 1f
+            content.translationX = 0f
+            content.translationY = 0f
+            content.scaleX = 1f
+            content.scaleY = 1f
+            content.rotation = 0f
+            content.importantForAccessibility = access
+            content.descendantFocusability = focus
+            content.requestFocus()
+        }
     }
 }

@@ -1,149 +1,172 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It has no Android classes, so that it can be
-// tested anywhere. The next export replaces it for as long as you leave it unchanged.
+// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that
+// it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
 package @PACKAGE@
 
-import kotlin.math.PI
-import kotlin.math.abs
-import kotlin.math.cos
-import kotlin.math.floor
-import kotlin.math.max
-import kotlin.math.min
-import kotlin.math.sin
+import kotlin.math.PI //? import
+import kotlin.math.abs //? import
+import kotlin.math.cos //? import
+import kotlin.math.floor //? import
+import kotlin.math.max //? import
+import kotlin.math.min //? import
+import kotlin.math.sin //? import
 
 /** A time that is not reached. All times are whole milliseconds after the start of the launch. */
-const val NEVER = 1000000000
+internal const val NEVER = 1000000000
 
-enum class BeatKind { OPENING, PLAY, HOLD, WAIT, HAND_OFF }
-enum class TimeOut { GO_ON, OFFLINE, MESSAGE }
-enum class Yield { NEVER, AFTER_CUES, AT_ONCE }
-enum class GateStart { PROCESS, FIRST_FRAME, BEAT }
-enum class Anchor { BEAT_START, BEAT_END, WITH_CUE, AFTER_CUE }
-enum class RepeatEnd { CUT, FINISH, SETTLE }
-enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE }
-enum class LayerKind { BACKDROP, ART, FIRST_SCREEN, PROGRESS, CLIP, GROUP }
-enum class Shown { ALWAYS, OFFLINE, MESSAGE }
-enum class Property { OPACITY, X, Y, SCALE_X, SCALE_Y, ROTATION, FLIP, REVEAL, DRAW, TRAVEL, PANEL, CLIP }
-enum class StartKind { FIRST, COLD, WARM, HOT, RECREATED }
+internal enum class BeatKind { OPENING, PLAY, HOLD, WAIT, HAND_OFF }
 
-/** Progress in, progress out, both from 0 to 1. */
-abstract class Easing {
-    abstract fun at(x: Double): Double
-}
+internal enum class Yield { NEVER, AFTER_CUES, AT_ONCE } //? Beat.yields
 
-class Bezier(private val x1: Double, private val y1: Double, private val x2: Double, private val y2: Double) : Easing() {
-    private fun curve(a: Double, b: Double, s: Double): Double {
-        val r = 1 - s
-        return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s
-    }
+internal enum class GateStart { PROCESS, FIRST_FRAME, BEAT }
 
-    override fun at(x: Double): Double {
-        if (x <= 0 || x >= 1 || (x1 == y1 && x2 == y2)) return x.coerceIn(0.0, 1.0)
-        var low = 0.0
-        var high = 1.0
-        var s = x
-        for (i in 0 until 40) {
-            val off = curve(x1, x2, s) - x
-            if (abs(off) < 1e-8) break
-            if (off < 0) low = s else high = s
-            s = (low + high) / 2
-        }
-        return curve(y1, y2, s)
-    }
-}
+internal enum class Anchor { BEAT_START, BEAT_END, WITH_CUE, AFTER_CUE }
 
-class Steps(private val count: Int, private val atStart: Boolean, private val jumps: Int) : Easing() {
-    override fun at(x: Double): Double {
-        val step = floor(x.coerceIn(0.0, 1.0) * count + 1e-12) + (if (atStart) 1 else 0)
-        return (step / jumps).coerceIn(0.0, 1.0)
-    }
-}
+internal enum class RepeatEnd { CUT, FINISH, SETTLE } //? RepeatEnd.settle|RepeatEnd.finish
 
-/** Straight pieces: position, value, position, value … */
-class Stops(private val stops: List<Double>) : Easing() {
-    override fun at(x: Double): Double {
-        if (x <= stops[0]) return stops[1]
-        var i = 2
-        while (i < stops.size && stops[i] <= x) i += 2
-        if (i >= stops.size) return stops[stops.size - 1]
-        val part = (x - stops[i - 2]) / (stops[i] - stops[i - 2])
-        return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part
-    }
-}
+internal enum class LayerKind { BACKDROP, ART, FIRST_SCREEN, PROGRESS, CLIP, GROUP }
 
-val LINEAR: Easing = Bezier(0.0, 0.0, 1.0, 1.0)
+internal enum class Shown { ALWAYS, OFFLINE, MESSAGE }
 
-/** A value at a part of a cue; `onTop` means on top of what was there when the cue began. */
-class Key(val at: Double, val value: Double, val onTop: Boolean = false, val easing: Easing = LINEAR)
-
-class Track(val property: Property, vararg val keys: Key)
-
-/** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */
-class RevealShape(val iris: Boolean, val x: Double, val y: Double)
-
-class Beat(
-    val id: String, val kind: BeatKind, val length: Int = -1, val gates: IntArray = intArrayOf(), val atLeast: Int = 0,
-    val atMost: Int = NEVER, val onTimeOut: TimeOut = TimeOut.GO_ON, val yields: Yield = Yield.NEVER, val blend: Int = 120,
-    val plays: Set<StartKind> = setOf(StartKind.FIRST, StartKind.COLD, StartKind.WARM)
-)
-
-class Gate(
-    val id: String, val start: GateStart = GateStart.PROCESS, val beat: Int = 0, val needs: IntArray = intArrayOf(),
-    val timeOut: Int = NEVER, val onTimeOut: TimeOut = TimeOut.GO_ON, val optional: Boolean = false,
-    val typical: Int = 500
-)
-
-class Cue(
-    val layer: Int, val beat: Int, val length: Int, val tracks: List<Track>, val reduced: List<Track>,
-    val anchor: Anchor = Anchor.BEAT_START, val other: Int = -1, val offset: Int = 0, val times: Int = 1,
-    val whileWaiting: Boolean = false, val alternate: Boolean = false, val end: RepeatEnd = RepeatEnd.CUT, val settle: Int = 0,
-    val adds: Boolean = false, val dropped: Boolean = false, val bySystem: Boolean = false, val reveal: RevealShape? = null, val fillFrom: Double = 0.6
-)
-
-/** A layer's centre lies `x`, `y` dp from the point `across`, `down` (fractions) of the screen. */
-class Place(
-    val across: Double, val down: Double, val x: Double, val y: Double, val width: Double, val height: Double, val turn: Double = 0.0,
-    val safe: Boolean = false
-)
-
-/** `parent`: index of its group. `gates`: what a progress layer shows; empty: all needed. `frames`: pictures of a clip. */
-class Layer(
-    val kind: LayerKind, val place: Place?, val destination: Place? = null, val panelHeight: Double = 0.0, val shown: Shown = Shown.ALWAYS,
-    val landscape: Place? = null, val pivotX: Double = 0.5, val pivotY: Double = 0.5, val parent: Int = -1, val gates: IntArray = intArrayOf(),
-    val frames: Int = 0
-)
-
-/** The screen in dp, and what the system's bars cover at its edges. */
-class Screen(
-    val width: Double, val height: Double, val left: Double = 0.0, val top: Double = 0.0, val right: Double = 0.0, val bottom: Double = 0.0
-) {
-    fun x(place: Place) = place.x + if (place.safe) left + (width - left - right) * place.across else width * place.across
-    fun y(place: Place) = place.y + if (place.safe) top + (height - top - bottom) * place.down else height * place.down
-}
+internal enum class Property { OPACITY, X, Y, SCALE_X, SCALE_Y, ROTATION, FLIP, REVEAL, DRAW, TRAVEL, PANEL, CLIP }
 
 /**
- * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder` tells
- * which comes first for a property, and which of two that start together wins.
+ * How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
+ * was dismissed, skipped or destroyed before that was decided.
  */
-class LaunchTiming(
-    val beats: List<Beat>, val gates: List<Gate>, val gateOrder: IntArray, val layers: List<Layer>, val cues: List<Cue>, val cueOrder: IntArray
-) {
-    /** The same with every length of the show multiplied, as the system's animator scale asks. Gates keep their time. */
-    fun scaled(by: Double): LaunchTiming {
-        if (by == 1.0) return this
-        fun times(length: Int) = if (length in 1 until NEVER) Math.round(length * by).toInt() else length
-        return LaunchTiming(
-            beats.map { Beat(it.id, it.kind, times(it.length), it.gates, times(it.atLeast), it.atMost, it.onTimeOut, it.yields, times(it.blend), it.plays) },
-            gates, gateOrder, layers,
-            cues.map {
-                Cue(it.layer, it.beat, max(1, times(it.length)), it.tracks, it.reduced, it.anchor, it.other, Math.round(it.offset * by).toInt(), it.times,
-                    it.whileWaiting, it.alternate, it.end, times(it.settle), it.adds, it.dropped, it.bySystem, it.reveal, it.fillFrom)
-            }, cueOrder
-        )
-    }
-}
+internal enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE, INTERRUPTED }
 
-/** What is seen of a layer at one moment; lengths in dp, the centre from the screen's upper left corner. */
-class LayerState {
+/** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
+internal enum class StartKind { FIRST, COLD, WARM, HOT, RECREATED }
+
+/** Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …). */
+internal class Easing(
+    val x1: Double = 0.0,
+    val y1: Double = 0.0,
+    val x2: Double = 1.0,
+    val y2: Double = 1.0,
+    val steps: Int = 0, //? Easing.steps
+    val atStart: Boolean = false, //? Easing.atStart
+    val jumps: Int = 1, //? Easing.jumps|Easing.steps
+    val stops: DoubleArray = doubleArrayOf(), //? Easing.stops
+)
+
+/** A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next. */
+internal class Key(
+    val at: Double,
+    val value: Double,
+    val onTop: Boolean = false, //? Key.onTop
+    val easing: Easing? = null, //? Key.easing
+)
+
+internal class Track(
+    val property: Property,
+    val keys: List<Key>,
+)
+
+/** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */
+internal class RevealShape(
+    val iris: Boolean = false,
+    val x: Double,
+    val y: Double,
+)
+
+internal class Beat(
+    val kind: BeatKind,
+    val length: Int = -1,
+    val gates: IntArray = intArrayOf(), //? Beat.gates
+    val atLeast: Int = 0,
+    val atMost: Int = NEVER,
+    val onTimeOut: Outcome = Outcome.WENT_ON,
+    val yields: Yield = Yield.NEVER, //? Beat.yields
+    val blend: Int = 120, //? Beat.blend|Beat.yields
+    val plays: List<StartKind> = listOf(StartKind.FIRST, StartKind.COLD, StartKind.WARM),
+)
+
+internal class GateTiming(
+    val id: String,
+    val start: GateStart = GateStart.PROCESS, //? GateTiming.start|GateStart.firstFrame|GateStart.beat
+    val beat: Int = 0, //? GateTiming.beat|GateStart.beat
+    val needs: IntArray = intArrayOf(), //? GateTiming.needs
+    val timeOut: Int = NEVER, //? GateTiming.timeOut
+    val onTimeOut: Outcome = Outcome.WENT_ON,
+    val optional: Boolean = false, //? GateTiming.optional
+    val typical: Int = 500, //? GateTiming.typical
+)
+
+/** What one layer does for a while. `calm`: what it does instead where people ask for less motion. */
+internal class Cue(
+    val layer: Int,
+    val beat: Int,
+    val length: Int,
+    val moves: List<Track>,
+    val calm: List<Track>? = null, //? Cue.calm
+    val anchor: Anchor = Anchor.BEAT_START, //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
+    val other: Int = -1, //? Cue.other|Anchor.withCue|Anchor.afterCue
+    val offset: Int = 0,
+    val times: Int = 1,
+    val whileWaiting: Boolean = false, //? Cue.whileWaiting
+    val alternate: Boolean = false, //? Cue.alternate
+    val end: RepeatEnd = RepeatEnd.CUT, //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
+    val settle: Int = 0, //? Cue.settle|RepeatEnd.settle
+    val adds: Boolean = false, //? Cue.adds
+    val dropped: Boolean = false, //? Cue.dropped
+    val bySystem: Boolean = false, //? Cue.bySystem
+    val reveal: RevealShape? = null, //? Cue.reveal|Property.reveal
+    val fillFrom: Double = 0.6, //? Cue.fillFrom|Property.draw
+)
+
+/** A layer's centre lies `x`, `y` from the point `across`, `down` (fractions) of the screen. */
+internal class Place(
+    val across: Double = 0.5,
+    val down: Double = 0.5,
+    val x: Double = 0.0,
+    val y: Double = 0.0,
+    val width: Double,
+    val height: Double,
+    val turn: Double = 0.0, //? Place.turn
+    val safe: Boolean = false, //? Place.safe
+)
+
+/** No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed. */
+internal class Layer(
+    val kind: LayerKind,
+    val place: Place? = null,
+    val landscape: Place? = null,
+    val destination: Place? = null, //? Layer.destination|Property.travel
+    val panelHeight: Double = 0.0, //? Layer.panelHeight|Property.panel
+    val shown: Shown = Shown.ALWAYS, //? Layer.shown
+    val pivotX: Double = 0.5, //? Layer.pivotX|Layer.pivotY
+    val pivotY: Double = 0.5, //? Layer.pivotY|Layer.pivotX
+    val parent: Int = -1, //? Layer.parent
+    val gates: IntArray = intArrayOf(), //? Layer.gates
+    val frames: Int = 0, //? Layer.frames|LayerKind.clip
+)
+
+/**
+ * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
+ * tells which comes first for a property, and which of two that start together wins.
+ */
+internal class LaunchTiming(
+    val beats: List<Beat>,
+    val gates: List<GateTiming>,
+    val gateOrder: IntArray,
+    val layers: List<Layer>,
+    val cues: List<Cue>,
+    val cueOrder: IntArray,
+)
+
+/** The screen, and what the system's bars cover at its edges. */
+internal class Screen(
+    val width: Double,
+    val height: Double,
+    val left: Double = 0.0, //? Place.safe
+    val top: Double = 0.0, //? Place.safe
+    val right: Double = 0.0, //? Place.safe
+    val bottom: Double = 0.0, //? Place.safe
+)
+
+/** What is seen of a layer at one moment; the centre counts from the screen's upper left corner. */
+internal class LayerState {
     var visible = false
     var opacity = 1.0
     var x = 0.0
@@ -159,493 +182,865 @@ class LayerState {
     var fillFrom = 0.6
     var progress = 0.0
     var clip = 0.0
-
-    /** What the layer's groups do to it, as in x' = a x + c y + e, y' = b x + d y + f; applied last. */
-    val outer = doubleArrayOf(1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
+    /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
+    var outer = doubleArrayOf(1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
 }
 
-private class Segment(
-    val start: Int, val length: Int, val stop: Int, val alternate: Boolean, val settle: Int, val rest: Double, val at: DoubleArray,
-    val values: DoubleArray, val easings: Array<Easing>, val cue: Cue
-) {
-    val restTime: Int get() = plus(stop, settle)
+private fun within(value: Double): Double = min(1.0, max(0.0, value))
+
+private fun plus(time: Int, more: Int): Int = if (time >= NEVER || more >= NEVER) NEVER else time + more
+
+private fun rank(outcome: Outcome): Int {
+    if (outcome == Outcome.MESSAGE) return 3
+    if (outcome == Outcome.OFFLINE) return 2
+    return if (outcome == Outcome.WENT_ON) 1 else 0
+}
+
+/** What a property is where nothing says anything else. */
+private fun neutral(property: Property): Double {
+    if (property == Property.OPACITY) return 1.0 //? Property.opacity
+    if (property == Property.SCALE_X) return 1.0 //? Property.scaleX
+    if (property == Property.SCALE_Y) return 1.0 //? Property.scaleY
+    if (property == Property.REVEAL) return 1.0 //? Property.reveal
+    if (property == Property.DRAW) return 1.0 //? Property.draw
+    return 0.0
+}
+
+private fun onTopOf(found: Double, property: Property, value: Double): Double { //? Key.onTop
+    if (property == Property.OPACITY) return found * value //? Key.onTop Property.opacity
+    if (property == Property.SCALE_X) return found * value //? Key.onTop Property.scaleX
+    if (property == Property.SCALE_Y) return found * value //? Key.onTop Property.scaleY
+    return found + value //? Key.onTop
+} //? Key.onTop
+
+private fun cubic(a: Double, b: Double, s: Double): Double { //? Key.easing
+    val r = 1.0 - s //? Key.easing
+    return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s //? Key.easing
+} //? Key.easing
+
+private fun eased(easing: Easing, x: Double): Double { //? Key.easing
+    if (easing.steps > 0) { //? Key.easing Easing.steps
+        var step = floor(within(x) * easing.steps.toDouble() + 1e-12) //? Key.easing Easing.steps
+        if (easing.atStart) step += 1.0 //? Key.easing Easing.steps Easing.atStart
+        return within(step / easing.jumps.toDouble()) //? Key.easing Easing.steps
+    } //? Key.easing Easing.steps
+    if (easing.stops.size > 0) return onStops(easing.stops, x) //? Key.easing Easing.stops
+    if (x <= 0.0 || x >= 1.0) return within(x) //? Key.easing
+    var low = 0.0 //? Key.easing
+    var high = 1.0 //? Key.easing
+    var s = x //? Key.easing
+    for (i in 0 until 40) { //? Key.easing
+        val off = cubic(easing.x1, easing.x2, s) - x //? Key.easing
+        if (abs(off) < 1e-8) break //? Key.easing
+        if (off < 0.0) { //? Key.easing
+            low = s //? Key.easing
+        } else { //? Key.easing
+            high = s //? Key.easing
+        } //? Key.easing
+        s = (low + high) / 2.0 //? Key.easing
+    } //? Key.easing
+    return cubic(easing.y1, easing.y2, s) //? Key.easing
+} //? Key.easing
+
+private fun onStops(stops: DoubleArray, x: Double): Double { //? Easing.stops
+    if (x <= stops[0]) return stops[1] //? Easing.stops
+    var i = 2 //? Easing.stops
+    while (i < stops.size && stops[i] <= x) i += 2 //? Easing.stops
+    if (i >= stops.size) return stops[stops.size - 1] //? Easing.stops
+    val part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]) //? Easing.stops
+    return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part //? Easing.stops
+} //? Easing.stops
+
+/** When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once. */
+private class CuePlan {
+    var length = 1
+    var start = NEVER
+    var stop = NEVER
+    var settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    var blends = false //? Beat.yields
+    var skips = true
+    var never = false
+}
+
+/** A track of a cue with absolute times and values. */
+private class Segment(val cue: Cue, val track: Track, val plan: CuePlan, found: Double) {
+    var at: DoubleArray
+    var values: DoubleArray
+    var rest: Double
+    var length: Int
+
+    init {
+        val keys = track.keys
+        length = plan.length
+        at = DoubleArray(keys.size)
+        values = DoubleArray(keys.size)
+        rest = 0.0
+        for (i in 0 until keys.size) {
+            at[i] = keys[i].at
+            values[i] = keys[i].value
+            if (keys[i].onTop) values[i] = onTopOf(found, track.property, keys[i].value) //? Key.onTop
+        }
+        rest = values[values.size - 1]
+        var even = cue.times % 2 == 0 //? Cue.alternate
+        if (cue.whileWaiting) even = true //? Cue.alternate Cue.whileWaiting
+        if (cue.alternate && even) rest = values[0] //? Cue.alternate
+        if (plan.skips) {
+            length = plan.stop - plan.start
+            at = doubleArrayOf(0.0, 1.0)
+            values = doubleArrayOf(rest, rest)
+            if (plan.blends) values[0] = found //? Beat.yields
+        }
+    }
+
+    fun restTime(): Int = plus(plan.stop, settle())
+
+    fun settle(): Int {
+        if (!plan.skips) return plan.settle //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        return 0
+    }
 
     fun valueAt(t: Double): Double {
-        if (t < stop || settle <= 0) return during(min(t, stop.toDouble()) - start)
-        val from = during((stop - start).toDouble())
-        return from + (rest - from) * ((t - stop) / settle).coerceIn(0.0, 1.0)
+        val begin = plan.start
+        val stop = plan.stop
+        val rests = settle() //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        if (rests > 0 && t >= stop.toDouble()) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+            val from = during((stop - begin).toDouble()) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+            return from + (rest - from) * within((t - stop.toDouble()) / rests.toDouble()) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        return during(min(t, stop.toDouble()) - begin.toDouble())
     }
 
     private fun during(local: Double): Double {
         if (length <= 0) return values[values.size - 1]
-        val cycles = max(0.0, local / length)
+        val cycles = max(0.0, local / length.toDouble())
         var cycle = floor(cycles)
         var part = cycles - cycle
-        if (local >= stop - start && part == 0.0 && cycle > 0) {
-            cycle -= 1
+        if (cycle > 0.0 && part == 0.0 && local >= (plan.stop - plan.start).toDouble()) {
+            cycle -= 1.0
             part = 1.0
         }
-        if (alternate && cycle % 2 == 1.0) part = 1 - part
+        if (cycle % 2.0 == 1.0 && cue.alternate && !plan.skips) part = 1.0 - part //? Cue.alternate
         var i = 1
         while (i < at.size - 1 && at[i] <= part) i++
         val width = at[i] - at[i - 1]
-        val between = if (width > 0) ((part - at[i - 1]) / width).coerceIn(0.0, 1.0) else 1.0
-        return values[i - 1] + (values[i] - values[i - 1]) * easings[i - 1].at(between)
+        var between = if (width > 0.0) within((part - at[i - 1]) / width) else 1.0
+        if (!plan.skips) { //? Key.easing
+            val easing = track.keys[i - 1].easing //? Key.easing
+            if (easing != null) between = eased(easing, between) //? Key.easing
+        } //? Key.easing
+        return values[i - 1] + (values[i] - values[i - 1]) * between
     }
 }
 
-private fun plus(time: Int, more: Int) = if (time >= NEVER || more >= NEVER) NEVER else time + more
-
-private fun neutral(property: Property) = when (property) {
-    Property.OPACITY, Property.SCALE_X, Property.SCALE_Y, Property.REVEAL, Property.DRAW -> 1.0
-    else -> 0.0
-}
-
-private fun multiplies(property: Property) =
-    property == Property.SCALE_X || property == Property.SCALE_Y || property == Property.OPACITY
-
+/** One property of one layer over the whole launch. */
 private class Timeline(val property: Property) {
     val segments = ArrayList<Segment>()
-    val added = ArrayList<Segment>()
-    var initial = neutral(property)
-    var isInitialSet = false
+    val added = ArrayList<Segment>() //? Cue.adds
+    var initial = 0.0
+    var isSet = false
+
+    init {
+        initial = neutral(property)
+    }
 
     fun segmentAt(t: Double): Segment? {
-        var low = 0
-        var high = segments.size
-        while (low < high) {
-            val middle = (low + high) / 2
-            if (segments[middle].start <= t) low = middle + 1 else high = middle
-        }
-        return if (low == 0) null else segments[low - 1]
+        var i = segments.size - 1
+        while (i >= 0 && segments[i].plan.start.toDouble() > t) i--
+        return if (i < 0) null else segments[i]
     }
 
     fun baseAt(t: Double): Double {
-        return segmentAt(t)?.valueAt(t) ?: initial
+        val segment = segmentAt(t)
+        if (segment == null) return initial
+        return segment.valueAt(t)
     }
 
     fun valueAt(t: Double): Double {
         var value = baseAt(t)
-        for (segment in added) if (segment.start <= t) value += segment.valueAt(t) - neutral(property)
+        for (it in added) { //? Cue.adds
+            if (it.plan.start.toDouble() <= t) value += it.valueAt(t) - neutral(property) //? Cue.adds
+        } //? Cue.adds
         return value
     }
+//? Property.reveal|Property.draw
+    /** The cue that rules at a moment, or the first to come. */ //? Property.reveal|Property.draw
+    fun cueAt(t: Double): Cue? { //? Property.reveal|Property.draw
+        val segment = segmentAt(t) //? Property.reveal|Property.draw
+        if (segment != null) return segment.cue //? Property.reveal|Property.draw
+        return if (segments.size > 0) segments[0].cue else null //? Property.reveal|Property.draw
+    } //? Property.reveal|Property.draw
+}
 
-    fun decidingAt(t: Double): Segment? = segmentAt(t) ?: segments.firstOrNull()
+/** What moves of one layer. */
+private class Lane {
+    var lines = ArrayList<Timeline>()
 }
 
 /**
- * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do later,
- * so it can be made anew whenever a gate opens without anything on the screen jumping.
- *
- * @param openingEnd when the app's first own frame was drawn
- * @param opened for each gate when the app opened it, or NEVER
- * @param systemMoves whether the system plays the cues of the opening (from Android 12 on)
+ * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
+ * later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
+ * app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
+ * when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
  */
-class LaunchSchedule(
-    private val timing: LaunchTiming, private val start: StartKind, private val openingEnd: Int, private val opened: IntArray,
-    private val reducedMotion: Boolean, private val systemMoves: Boolean
+internal class LaunchSchedule(
+    val timing: LaunchTiming,
+    val start: StartKind,
+    val reducedMotion: Boolean,
+    val systemMoves: Boolean, //? player.system
+    val pace: Double, //? player.pace
+    val messageAt: Int, //? player.retry
+    val retriedAt: Int, //? player.retry
+    val openingEnd: Int,
+    val opened: IntArray,
 ) {
-    private enum class Form { PLAY, BLEND, END_STATE }
-    private class Plan(val form: Form, val start: Int, var stop: Int, var settle: Int = 0, val neverPlays: Boolean = false)
-
-    private val beats = timing.beats
-    private val plans = Array(timing.cues.size) { Plan(Form.END_STATE, NEVER, NEVER) }
-    private val hangsOnEnd = BooleanArray(timing.cues.size)
-    private val gateStart = IntArray(timing.gates.size) { NEVER }
-    private val gateOpen = IntArray(timing.gates.size) { NEVER }
-    private val gateTimedOut = BooleanArray(timing.gates.size)
-    private val timelines: Array<Array<Timeline>>
-    private val inMemory = start == StartKind.HOT || start == StartKind.RECREATED
-    private var reached = 0
-
-    val beatStart = IntArray(beats.size)
-    val beatEnd = IntArray(beats.size)
+    val beatStart: IntArray
+    val beatEnd: IntArray
     var outcome = Outcome.COMPLETE
-        private set
     var outcomeAt = NEVER
-        private set
-
-    /** When the first screen can be used, or NEVER as far as is known. */
-    val shown: Int get() = if (outcome == Outcome.MESSAGE) NEVER else beatEnd[beats.size - 1]
+    private val plans = ArrayList<CuePlan>()
+    private val hangsOnEnd: BooleanArray
+    private val gateStart: IntArray //? LayerKind.progress
+    private val gateOpen: IntArray
+    private val gateTimedOut: BooleanArray //? GateTiming.timeOut
+    private val lanes = ArrayList<Lane>()
+    private val all = ArrayList<Segment>() //? player.moments|player.stillness
+    private val groupState = LayerState() //? Layer.parent
+    private var reached = 0 //? GateStart.beat
 
     init {
-        for (i in timing.cues.indices) {
-            val cue = timing.cues[i]
-            hangsOnEnd[i] = when (cue.anchor) {
-                Anchor.BEAT_START -> false
-                Anchor.BEAT_END -> true
-                else -> {
-                    val endless = cue.anchor == Anchor.AFTER_CUE && timing.cues[cue.other].whileWaiting
-                    (hangsOnEnd[cue.other] || endless) && timing.cues[cue.other].beat == cue.beat
-                }
-            }
+        beatStart = IntArray(timing.beats.size) { 0 }
+        beatEnd = IntArray(timing.beats.size) { 0 }
+        gateStart = IntArray(timing.gates.size) { NEVER } //? LayerKind.progress
+        gateOpen = IntArray(timing.gates.size) { NEVER }
+        gateTimedOut = BooleanArray(timing.gates.size) //? GateTiming.timeOut
+        hangsOnEnd = BooleanArray(timing.cues.size)
+        for (c in 0 until timing.cues.size) {
+            plans.add(CuePlan())
+            hangsOnEnd[c] = waitsForEnd(timing.cues[c])
         }
+        for (i in 0 until timing.layers.size) lanes.add(Lane())
         runBeats()
-        timelines = Array(timing.layers.size) { Array(Property.values().size) { Timeline(Property.values()[it]) } }
-        buildTimelines()
+        setTimelines()
+        fillTimelines()
     }
 
-    fun openTime(gate: Int) = gateOpen[gate]
+    /** When the first screen can be used, or NEVER as far as is known. */
+    fun shown(): Int = if (outcome == Outcome.MESSAGE) NEVER else beatEnd[beatEnd.size - 1]
+//? player.outcome
+    /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */ //? player.outcome
+    fun decidedAt(): Int { //? player.outcome
+        var at = openingEnd //? player.outcome
+        for (i in 0 until beatEnd.size) { //? player.outcome BeatKind.wait
+            val beat = timing.beats[i] //? player.outcome BeatKind.wait
+            if (beat.kind == BeatKind.WAIT && plays(beat)) at = beatEnd[i] //? player.outcome BeatKind.wait
+        } //? player.outcome BeatKind.wait
+        return if (outcome == Outcome.MESSAGE) outcomeAt else at //? player.outcome
+    } //? player.outcome
+
+    fun openTime(gate: Int): Int = gateOpen[gate]
+//? player.stillness
+    /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
+    fun stillUntil(t: Double): Double { //? player.stillness
+        var until = 1.0 * NEVER.toDouble() //? player.stillness
+        for (it in all) { //? player.stillness
+            if (it.restTime().toDouble() <= t) continue //? player.stillness
+            if (it.plan.start.toDouble() <= t) return t //? player.stillness
+            until = min(until, it.plan.start.toDouble()) //? player.stillness
+        } //? player.stillness
+        for (layer in timing.layers) { //? player.stillness LayerKind.progress
+            if (layer.kind == LayerKind.PROGRESS && loaded(layer, t) < 1.0) return t //? player.stillness LayerKind.progress
+        } //? player.stillness LayerKind.progress
+        for (it in beatEnd) { //? player.stillness
+            if (it.toDouble() > t) until = min(until, it.toDouble()) //? player.stillness
+        } //? player.stillness
+        return until //? player.stillness
+    } //? player.stillness
+//? player.moments
+    /** Every moment at which something begins or ends; between them all values run smoothly. In no order. */ //? player.moments
+    fun moments(): ArrayList<Double> { //? player.moments
+        val edges = ArrayList<Double>() //? player.moments
+        for (it in beatStart) edges.add(it.toDouble()) //? player.moments
+        for (it in beatEnd) edges.add(it.toDouble()) //? player.moments
+        for (it in gateOpen) edges.add(it.toDouble()) //? player.moments
+        edges.add(outcomeAt.toDouble()) //? player.moments
+        for (it in all) { //? player.moments
+            edges.add(it.plan.start.toDouble()) //? player.moments
+            edges.add(it.plan.stop.toDouble()) //? player.moments
+            edges.add(it.restTime().toDouble()) //? player.moments
+            for (i in 1 until it.at.size) { //? player.moments
+                if (it.at[i] == it.at[i - 1]) { //? player.moments
+                    edges.add(it.plan.start.toDouble() + it.at[i] * it.length.toDouble()) // where it jumps //? player.moments
+                } //? player.moments
+            } //? player.moments
+        } //? player.moments
+        return edges //? player.moments
+    } //? player.moments
+//? player.moments
+    /** Whether anything of the layer may change between two moments; if not, it stands still. */ //? player.moments
+    fun movesBetween(layerIndex: Int, from: Double, to: Double): Boolean { //? player.moments
+        val layer = timing.layers[layerIndex] //? player.moments LayerKind.progress|Layer.parent
+        if (layer.kind == LayerKind.PROGRESS) return true //? player.moments LayerKind.progress
+        for (line in lanes[layerIndex].lines) { //? player.moments
+            for (it in line.segments) { //? player.moments
+                if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true //? player.moments
+            } //? player.moments
+            for (it in line.added) { //? player.moments Cue.adds
+                if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true //? player.moments Cue.adds
+            } //? player.moments Cue.adds
+        } //? player.moments
+        if (layer.parent >= 0) return movesBetween(layer.parent, from, to) //? player.moments Layer.parent
+        return false //? player.moments
+    } //? player.moments
+//? Property.reveal player.moments
+    /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.moments
+    fun revealOf(layerIndex: Int): RevealShape? { //? Property.reveal player.moments
+        val line = timeline(layerIndex, Property.REVEAL) //? Property.reveal player.moments
+        if (line == null) return null //? Property.reveal player.moments
+        for (it in line.segments) { //? Property.reveal player.moments
+            val shape = it.cue.reveal //? Property.reveal player.moments
+            if (shape != null) return shape //? Property.reveal player.moments
+        } //? Property.reveal player.moments
+        return null //? Property.reveal player.moments
+    } //? Property.reveal player.moments
+
+    private fun waitsForEnd(cue: Cue): Boolean {
+        if (cue.anchor == Anchor.BEAT_END) return true //? Anchor.beatEnd
+        if (cue.other >= 0) { //? Anchor.withCue|Anchor.afterCue
+            val other = timing.cues[cue.other] //? Anchor.withCue|Anchor.afterCue
+            if (other.beat != cue.beat) return false //? Anchor.withCue|Anchor.afterCue
+            if (hangsOnEnd[cue.other]) return true //? Anchor.withCue|Anchor.afterCue
+            if (cue.anchor == Anchor.AFTER_CUE && other.whileWaiting) return true //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+        } //? Anchor.withCue|Anchor.afterCue
+        return false
+    }
+
+    private fun plays(beat: Beat): Boolean = start in beat.plays
+//? player.pace
+    /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
+    private fun paced(length: Int): Int = if (length >= NEVER) NEVER else floor(length.toDouble() * pace + 0.5).toInt() //? player.pace
+
+    private fun isInMemory(): Boolean = start == StartKind.HOT || start == StartKind.RECREATED
+
+    private fun setPlan(c: Int, from: Int, to: Int, skips: Boolean) {
+        val it = plans[c]
+        it.start = from
+        it.stop = to
+        it.skips = skips
+        it.settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        it.blends = false //? Beat.yields
+    }
 
     private fun runBeats() {
         var now = 0
-        for (i in beats.indices) {
-            reached = i
+        val beats = timing.beats
+        for (i in 0 until beats.size) {
+            reached = i //? GateStart.beat
             beatStart[i] = now
-            val over = now >= NEVER || outcome == Outcome.MESSAGE
-            if (over || start !in beats[i].plays) {
-                val at = if (over) NEVER else now
-                beatStart[i] = at
-                beatEnd[i] = at
-                val never = start !in beats[i].plays
-                for (c in cuesOf(i)) plans[c] = Plan(if (never) Form.END_STATE else Form.PLAY, at, at, 0, never)
-            } else {
-                when (beats[i].kind) {
-                    BeatKind.OPENING -> runOpening(i)
-                    BeatKind.WAIT -> runWait(i, now)
-                    else -> runFixed(i, now)
-                }
-            }
-            for (c in cuesOf(i)) {
-                val cue = timing.cues[c]
-                if (cue.dropped || (cue.bySystem && !systemMoves)) plans[c] = Plan(Form.END_STATE, beatStart[i], beatStart[i], 0, true)
-            }
+            runBeat(i, now)
+            dropCues(i) //? Cue.dropped|Cue.bySystem
             now = beatEnd[i]
         }
         resolveGates()
     }
 
-    private fun cuesOf(beat: Int) = timing.cues.indices.filter { timing.cues[it].beat == beat }
-
-    /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
-    private fun runOpening(i: Int) {
-        beatEnd[i] = openingEnd
-        placeCues(i, 0, openingEnd, false)
-        placeCues(i, 0, openingEnd, true)
-        for (c in cuesOf(i)) {
-            if (plans[c].stop > openingEnd) {
-                plans[c].stop = max(plans[c].start, openingEnd)
-                plans[c].settle = 1
-            }
+    private fun runBeat(i: Int, now: Int) {
+        val beat = timing.beats[i]
+        val never = !plays(beat)
+        if (now >= NEVER || outcome == Outcome.MESSAGE) {
+            skipBeat(i, NEVER, never)
+            return
         }
-        resolveGates()
+        if (never) {
+            skipBeat(i, now, true)
+            return
+        }
+        if (beat.kind == BeatKind.OPENING) { //? BeatKind.opening
+            runOpening(i) //? BeatKind.opening
+            return //? BeatKind.opening
+        } //? BeatKind.opening
+        if (beat.kind == BeatKind.WAIT) { //? BeatKind.wait
+            runWait(i, now) //? BeatKind.wait
+            return //? BeatKind.wait
+        } //? BeatKind.wait
+        runFixed(i, now)
     }
+
+    private fun skipBeat(i: Int, at: Int, never: Boolean) {
+        beatStart[i] = at
+        beatEnd[i] = at
+        for (c in 0 until plans.size) {
+            if (timing.cues[c].beat != i) continue
+            setPlan(c, at, at, never)
+            plans[c].never = never
+        }
+    }
+//? Cue.dropped|Cue.bySystem
+    /** What this platform does not play is at its end from the start. */ //? Cue.dropped|Cue.bySystem
+    private fun dropCues(i: Int) { //? Cue.dropped|Cue.bySystem
+        for (c in 0 until plans.size) { //? Cue.dropped|Cue.bySystem
+            val cue = timing.cues[c] //? Cue.dropped|Cue.bySystem
+            var dropped = false //? Cue.dropped|Cue.bySystem
+            if (cue.dropped) dropped = true //? Cue.dropped|Cue.bySystem Cue.dropped
+            if (cue.bySystem) dropped = true //? Cue.dropped|Cue.bySystem Cue.bySystem
+            if (cue.bySystem && systemMoves) dropped = false //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+            if (cue.beat != i || !dropped) continue //? Cue.dropped|Cue.bySystem
+            setPlan(c, beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
+            plans[c].never = true //? Cue.dropped|Cue.bySystem
+        } //? Cue.dropped|Cue.bySystem
+    } //? Cue.dropped|Cue.bySystem
+//? BeatKind.opening
+    /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? BeatKind.opening
+    private fun runOpening(i: Int) { //? BeatKind.opening
+        beatEnd[i] = openingEnd //? BeatKind.opening
+        placeCues(i, 0, openingEnd, false) //? BeatKind.opening
+        placeCues(i, 0, openingEnd, true) //? BeatKind.opening
+        for (c in 0 until plans.size) { //? BeatKind.opening
+            val it = plans[c] //? BeatKind.opening
+            if (timing.cues[c].beat != i || it.stop <= openingEnd) continue //? BeatKind.opening
+            it.stop = max(it.start, openingEnd) //? BeatKind.opening
+            it.settle = 1 //? BeatKind.opening
+        } //? BeatKind.opening
+        resolveGates() //? BeatKind.opening
+    } //? BeatKind.opening
+//? GateStart.beat
+    /** When a beat began, or NEVER as far as the beats are worked out. */ //? GateStart.beat
+    private fun reachedAt(beat: Int): Int = if (beat <= reached) beatStart[beat] else NEVER //? GateStart.beat
 
     private fun resolveGates() {
         for (g in timing.gateOrder) {
             val gate = timing.gates[g]
-            var from = when {
-                gate.start == GateStart.PROCESS || inMemory -> 0
-                gate.start == GateStart.FIRST_FRAME -> beatEnd[0]
-                gate.beat <= reached -> beatStart[gate.beat]
-                else -> NEVER
-            }
-            for (need in gate.needs) from = max(from, gateOpen[need])
-            gateStart[g] = from
-            gateTimedOut[g] = false
-            if (from >= NEVER) {
-                gateOpen[g] = NEVER
-                continue
-            }
-            val open = if (inMemory) from else max(from, opened[g])
-            val latest = plus(from, gate.timeOut)
-            gateTimedOut[g] = open > latest
-            gateOpen[g] = min(open, latest)
+            var from = 0
+            if (!isInMemory()) { //? GateStart.firstFrame|GateStart.beat
+                if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
+                if (gate.start == GateStart.BEAT) from = reachedAt(gate.beat) //? GateStart.firstFrame|GateStart.beat GateStart.beat
+            } //? GateStart.firstFrame|GateStart.beat
+            for (need in gate.needs) from = max(from, gateOpen[need]) //? GateTiming.needs
+            gateStart[g] = from //? LayerKind.progress
+            val open = if (isInMemory()) from else max(from, opened[g])
+            gateOpen[g] = min(open, NEVER)
+            var latest = plus(from, gate.timeOut) //? GateTiming.timeOut
+            val again = gate.onTimeOut == Outcome.MESSAGE || latest >= messageAt //? GateTiming.timeOut player.retry
+            if (again) latest = plus(max(from, retriedAt), gate.timeOut) //? GateTiming.timeOut player.retry
+            gateTimedOut[g] = open > latest //? GateTiming.timeOut
+            gateOpen[g] = min(open, latest) //? GateTiming.timeOut
         }
     }
-
-    private fun needs(beat: Beat, gate: Int) = if (beat.gates.isEmpty()) !timing.gates[gate].optional else gate in beat.gates
-
-    private fun neededReady(): Int {
-        val waits = beats.filter { it.kind == BeatKind.WAIT && start in it.plays }
-        var ready = 0
-        for (g in timing.gates.indices) {
-            val needed = if (waits.isEmpty()) !timing.gates[g].optional else waits.any { needs(it, g) }
-            if (needed) ready = max(ready, gateOpen[g])
-        }
-        return ready
-    }
+//? BeatKind.wait|Beat.yields
+    private fun needs(beat: Beat, gate: Int): Boolean { //? BeatKind.wait|Beat.yields
+        if (beat.gates.size > 0) return gate in beat.gates //? BeatKind.wait|Beat.yields Beat.gates
+        if (timing.gates[gate].optional) return false //? BeatKind.wait|Beat.yields GateTiming.optional
+        return true //? BeatKind.wait|Beat.yields
+    } //? BeatKind.wait|Beat.yields
+//? Beat.yields
+    private fun neededReady(): Int { //? Beat.yields
+        var ready = 0 //? Beat.yields
+        for (g in 0 until gateOpen.size) { //? Beat.yields
+            var waits = false //? Beat.yields
+            var needed = false //? Beat.yields
+            for (beat in timing.beats) { //? Beat.yields
+                if (beat.kind != BeatKind.WAIT || !plays(beat)) continue //? Beat.yields BeatKind.wait
+                waits = true //? Beat.yields BeatKind.wait
+                if (needs(beat, g)) needed = true //? Beat.yields BeatKind.wait
+            } //? Beat.yields
+            if (!waits) needed = true //? Beat.yields
+            if (!waits && timing.gates[g].optional) needed = false //? Beat.yields GateTiming.optional
+            if (needed) ready = max(ready, gateOpen[g]) //? Beat.yields
+        } //? Beat.yields
+        return ready //? Beat.yields
+    } //? Beat.yields
 
     private fun runFixed(i: Int, now: Int) {
-        val beat = beats[i]
+        val beat = timing.beats[i]
         placeCues(i, now, NEVER, false)
-        beatEnd[i] = if (beat.length >= 0) now + beat.length else lastCueEnd(i, now)
+        var length = beat.length
+        length = paced(length) //? player.pace
+        beatEnd[i] = if (beat.length >= 0) now + length else lastCueEnd(i, now)
         placeCues(i, now, beatEnd[i], true)
-        if (beat.yields != Yield.NEVER && (beat.kind == BeatKind.PLAY || beat.kind == BeatKind.HOLD)) {
-            resolveGates()
-            val ready = neededReady()
-            if (ready < beatEnd[i]) yieldAt(i, max(ready, now))
-        }
+        if (beat.yields != Yield.NEVER && (beat.kind == BeatKind.PLAY || beat.kind == BeatKind.HOLD)) { //? Beat.yields
+            resolveGates() //? Beat.yields
+            val ready = neededReady() //? Beat.yields
+            if (ready < beatEnd[i]) yieldAt(i, max(ready, now)) //? Beat.yields
+        } //? Beat.yields
     }
-
-    private fun runWait(i: Int, now: Int) {
-        val beat = beats[i]
-        resolveGates()
-        var end = plus(now, beat.atLeast)
-        for (g in timing.gates.indices) if (needs(beat, g)) end = max(end, gateOpen[g])
-        val latest = plus(now, beat.atMost)
-        val timedOut = end > latest
-        beatEnd[i] = min(end, latest)
-        placeCues(i, now, beatEnd[i], false)
-        endRepeats(i)
-        beatEnd[i] = min(beatEnd[i], latest)
-        for (c in cuesOf(i)) if (timing.cues[c].whileWaiting && plans[c].stop > beatEnd[i]) cut(c, beatEnd[i])
-        placeCues(i, now, beatEnd[i], true)
-        decideOutcome(beat, timedOut, beatEnd[i])
-    }
-
-    private fun decideOutcome(beat: Beat, timedOut: Boolean, end: Int) {
-        var action: TimeOut? = if (timedOut) beat.onTimeOut else null
-        for (g in timing.gates.indices) {
-            if (gateTimedOut[g] && gateOpen[g] <= end && needs(beat, g)) {
-                val other = timing.gates[g].onTimeOut
-                if (action == null || other > action) action = other
-            }
-        }
-        val decided = when (action) {
-            null -> return
-            TimeOut.GO_ON -> Outcome.WENT_ON
-            TimeOut.OFFLINE -> Outcome.OFFLINE
-            TimeOut.MESSAGE -> Outcome.MESSAGE
-        }
-        if (decided > outcome) {
-            outcome = decided
-            outcomeAt = end
-        }
-    }
+//? BeatKind.wait
+    private fun runWait(i: Int, now: Int) { //? BeatKind.wait
+        val beat = timing.beats[i] //? BeatKind.wait
+        resolveGates() //? BeatKind.wait
+        var least = beat.atLeast //? BeatKind.wait
+        least = paced(least) //? BeatKind.wait player.pace
+        var end = plus(now, least) //? BeatKind.wait
+        for (g in 0 until gateOpen.size) { //? BeatKind.wait
+            if (needs(beat, g)) end = max(end, gateOpen[g]) //? BeatKind.wait
+        } //? BeatKind.wait
+        var latest = plus(now, beat.atMost) //? BeatKind.wait
+        val again = latest >= messageAt //? BeatKind.wait player.retry
+        if (again) latest = plus(max(now, retriedAt), beat.atMost) //? BeatKind.wait player.retry
+        beatEnd[i] = min(end, latest) //? BeatKind.wait
+        placeCues(i, now, beatEnd[i], false) //? BeatKind.wait
+        endRepeats(i) //? BeatKind.wait Cue.whileWaiting
+        beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait
+        val stop = beatEnd[i] //? BeatKind.wait
+        for (c in 0 until plans.size) { //? BeatKind.wait Cue.whileWaiting
+            val cue = timing.cues[c] //? BeatKind.wait Cue.whileWaiting
+            if (cue.beat == i && cue.whileWaiting && plans[c].stop > stop) cut(c, stop) //? BeatKind.wait Cue.whileWaiting
+        } //? BeatKind.wait Cue.whileWaiting
+        placeCues(i, now, stop, true) //? BeatKind.wait
+        if (end > latest) decide(beat.onTimeOut, stop) //? BeatKind.wait Beat.atMost
+        for (g in 0 until gateOpen.size) { //? BeatKind.wait GateTiming.timeOut
+            if (!gateTimedOut[g] || gateOpen[g] > stop || !needs(beat, g)) continue //? BeatKind.wait GateTiming.timeOut
+            decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
+        } //? BeatKind.wait GateTiming.timeOut
+    } //? BeatKind.wait
+//? Beat.atMost|GateTiming.timeOut
+    /** Of several outcomes the gravest counts, from when it was decided. */ //? Beat.atMost|GateTiming.timeOut
+    private fun decide(how: Outcome, at: Int) { //? Beat.atMost|GateTiming.timeOut
+        if (rank(how) <= rank(outcome)) return //? Beat.atMost|GateTiming.timeOut
+        outcome = how //? Beat.atMost|GateTiming.timeOut
+        outcomeAt = at //? Beat.atMost|GateTiming.timeOut
+    } //? Beat.atMost|GateTiming.timeOut
 
     private fun placeCues(beat: Int, from: Int, end: Int, hanging: Boolean) {
-        val elastic = beats[beat].kind == BeatKind.WAIT
-        for (c in cuesOf(beat)) {
-            if (hangsOnEnd[c] != hanging) continue
+        for (c in 0 until plans.size) {
             val cue = timing.cues[c]
-            val base = when (cue.anchor) {
-                Anchor.BEAT_START -> from
-                Anchor.BEAT_END -> end
-                Anchor.WITH_CUE -> plans[cue.other].start
-                Anchor.AFTER_CUE -> plans[cue.other].stop
-            }
-            val earliest = if (elastic && hanging) end else from
-            val begin = if (base >= NEVER) NEVER else max(earliest, base + cue.offset)
-            plans[c] = Plan(Form.PLAY, begin, if (cue.whileWaiting) NEVER else plus(begin, cue.length * cue.times))
+            if (cue.beat != beat || hangsOnEnd[c] != hanging) continue
+            var base = from
+            if (cue.anchor == Anchor.BEAT_END) base = end //? Anchor.beatEnd
+            if (cue.anchor == Anchor.WITH_CUE) base = plans[cue.other].start //? Anchor.withCue
+            if (cue.anchor == Anchor.AFTER_CUE) base = plans[cue.other].stop //? Anchor.afterCue
+            var earliest = from
+            if (hanging && timing.beats[beat].kind == BeatKind.WAIT) earliest = end //? BeatKind.wait
+            var offset = cue.offset
+            offset = paced(offset) //? player.pace
+            val begin = if (base >= NEVER) NEVER else max(earliest, base + offset)
+            plans[c].length = cue.length
+            plans[c].length = max(1, paced(cue.length)) //? player.pace
+            var stop = plus(begin, plans[c].length * cue.times)
+            if (cue.whileWaiting) stop = NEVER //? Cue.whileWaiting
+            setPlan(c, begin, stop, false)
         }
     }
 
     private fun lastCueEnd(beat: Int, from: Int): Int {
         var end = from
-        for (c in cuesOf(beat)) if (!hangsOnEnd[c] && plans[c].stop < NEVER) end = max(end, plans[c].stop)
+        for (c in 0 until plans.size) {
+            if (timing.cues[c].beat != beat || hangsOnEnd[c] || plans[c].stop >= NEVER) continue
+            end = max(end, plans[c].stop)
+        }
         return end
     }
+//? Beat.yields
+    /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
+    private fun yieldAt(i: Int, ready: Int) { //? Beat.yields
+        val beat = timing.beats[i] //? Beat.yields
+        var at = ready //? Beat.yields
+        var blends = false //? Beat.yields
+        for (c in 0 until plans.size) { //? Beat.yields Yield.afterCues
+            val it = plans[c] //? Beat.yields Yield.afterCues
+            if (beat.yields != Yield.AFTER_CUES || timing.cues[c].beat != i) continue //? Beat.yields Yield.afterCues
+            if (it.start <= ready && it.stop > ready) at = max(at, it.stop) //? Beat.yields Yield.afterCues
+        } //? Beat.yields Yield.afterCues
+        at = min(at, beatEnd[i]) //? Beat.yields
+        for (c in 0 until plans.size) { //? Beat.yields
+            val it = plans[c] //? Beat.yields
+            if (timing.cues[c].beat == i && (it.start >= at || it.stop > at)) blends = true //? Beat.yields
+        } //? Beat.yields
+        var blend = if (blends) beat.blend else 0 //? Beat.yields
+        blend = paced(blend) //? Beat.yields player.pace
+        beatEnd[i] = min(beatEnd[i], at + blend) //? Beat.yields
+        val end = beatEnd[i] //? Beat.yields
+        for (c in 0 until plans.size) { //? Beat.yields
+            val it = plans[c] //? Beat.yields
+            if (timing.cues[c].beat != i) continue //? Beat.yields
+            if (it.start >= at) { //? Beat.yields
+                setPlan(c, at, end, true) //? Beat.yields
+                it.blends = true //? Beat.yields
+            } else { //? Beat.yields
+                if (it.stop > at) { //? Beat.yields
+                    it.stop = at //? Beat.yields
+                    it.settle = max(1, end - at) //? Beat.yields
+                } //? Beat.yields
+            } //? Beat.yields
+        } //? Beat.yields
+    } //? Beat.yields
+//? Cue.whileWaiting
+    private fun endRepeats(i: Int) { //? Cue.whileWaiting
+        val end = beatEnd[i] //? Cue.whileWaiting
+        if (end >= NEVER) return //? Cue.whileWaiting
+        for (c in 0 until plans.size) { //? Cue.whileWaiting
+            val cue = timing.cues[c] //? Cue.whileWaiting
+            val it = plans[c] //? Cue.whileWaiting
+            if (cue.beat != i || !cue.whileWaiting || it.start >= NEVER) continue //? Cue.whileWaiting
+            if (it.start >= end) { //? Cue.whileWaiting
+                setPlan(c, end, end, true) //? Cue.whileWaiting
+                continue //? Cue.whileWaiting
+            } //? Cue.whileWaiting
+            cut(c, end) //? Cue.whileWaiting
+            if (cue.end == RepeatEnd.FINISH) { //? Cue.whileWaiting RepeatEnd.finish
+                var cycle = it.length //? Cue.whileWaiting RepeatEnd.finish
+                if (cue.alternate) cycle = it.length * 2 //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+                it.stop = it.start + (((end - it.start + cycle - 1).toDouble()) / cycle.toDouble()).toInt() * cycle //? Cue.whileWaiting RepeatEnd.finish
+                beatEnd[i] = max(beatEnd[i], it.stop) //? Cue.whileWaiting RepeatEnd.finish
+            } //? Cue.whileWaiting RepeatEnd.finish
+        } //? Cue.whileWaiting
+    } //? Cue.whileWaiting
+//? Cue.whileWaiting
+    private fun cut(c: Int, at: Int) { //? Cue.whileWaiting
+        val it = plans[c] //? Cue.whileWaiting
+        it.stop = at //? Cue.whileWaiting
+        val cue = timing.cues[c] //? Cue.whileWaiting RepeatEnd.settle
+        if (at < NEVER && cue.end == RepeatEnd.SETTLE) it.settle = max(1, cue.settle) //? Cue.whileWaiting RepeatEnd.settle
+        if (at < NEVER && cue.end == RepeatEnd.SETTLE) it.settle = max(1, paced(cue.settle)) //? Cue.whileWaiting RepeatEnd.settle player.pace
+    } //? Cue.whileWaiting
 
-    private fun yieldAt(i: Int, ready: Int) {
-        val beat = beats[i]
-        val fullEnd = beatEnd[i]
-        var at = ready
-        if (beat.yields == Yield.AFTER_CUES) {
-            for (c in cuesOf(i)) if (plans[c].start <= ready && plans[c].stop > ready) at = max(at, plans[c].stop)
-        }
-        at = min(at, fullEnd)
-        val blends = cuesOf(i).any { plans[it].start >= at || plans[it].stop > at }
-        beatEnd[i] = min(fullEnd, at + (if (blends) beat.blend else 0))
-        for (c in cuesOf(i)) {
-            if (plans[c].start >= at) {
-                plans[c] = Plan(Form.BLEND, at, beatEnd[i])
-            } else if (plans[c].stop > at) {
-                plans[c].stop = at
-                plans[c].settle = max(1, beatEnd[i] - at)
-            }
-        }
+    private fun tracksOf(cue: Cue): List<Track> {
+        if (reducedMotion) return cue.calm ?: cue.moves //? Cue.calm
+        return cue.moves
     }
 
-    private fun endRepeats(i: Int) {
-        val end = beatEnd[i]
-        if (end >= NEVER) return
-        for (c in cuesOf(i)) {
-            val cue = timing.cues[c]
-            if (!cue.whileWaiting || plans[c].start >= NEVER) continue
-            if (plans[c].start >= end) {
-                plans[c] = Plan(Form.END_STATE, end, end)
-            } else if (cue.end == RepeatEnd.FINISH) {
-                val cycle = cue.length * (if (cue.alternate) 2 else 1)
-                plans[c].stop = plans[c].start + (end - plans[c].start + cycle - 1) / cycle * cycle
-                beatEnd[i] = max(beatEnd[i], plans[c].stop)
-            } else {
-                cut(c, end)
-            }
+    private fun timeline(layer: Int, property: Property): Timeline? {
+        for (line in lanes[layer].lines) {
+            if (line.property == property) return line
         }
+        return null
     }
 
-    private fun cut(c: Int, at: Int) {
-        plans[c].stop = at
-        if (at < NEVER && timing.cues[c].end == RepeatEnd.SETTLE) plans[c].settle = max(1, timing.cues[c].settle)
+    private fun timelineFor(layer: Int, property: Property): Timeline {
+        val found = timeline(layer, property)
+        if (found != null) return found
+        val made = Timeline(property)
+        lanes[layer].lines.add(made)
+        return made
     }
 
-    private fun buildTimelines() {
+    /** What each property is before its first cue: where that cue starts. */
+    private fun setTimelines() {
+        val standIn = CuePlan()
         for (c in timing.cueOrder) {
             val cue = timing.cues[c]
-            for (track in if (reducedMotion) cue.reduced else cue.tracks) {
-                val timeline = timelines[cue.layer][track.property.ordinal]
-                if (cue.adds || timeline.isInitialSet) continue
-                timeline.isInitialSet = true
-                val plan = plans[c]
-                val asItStarts = Plan(if (plan.neverPlays) Form.END_STATE else Form.PLAY, plan.start, plan.stop)
-                timeline.initial = segment(track, cue, asItStarts, neutral(track.property)).values[0]
-            }
-        }
-        val order = timing.cueOrder.filter { plans[it].start < NEVER }.sortedBy { plans[it].start }
-        for (c in order) {
-            val cue = timing.cues[c]
-            for (track in if (reducedMotion) cue.reduced else cue.tracks) {
-                val timeline = timelines[cue.layer][track.property.ordinal]
-                val fresh = cue.adds || (timeline.segments.isEmpty() && plans[c].form != Form.BLEND)
-                val found = if (fresh) neutral(track.property) else timeline.baseAt(plans[c].start.toDouble())
-                val segment = segment(track, cue, plans[c], found)
-                if (cue.adds) timeline.added.add(segment) else timeline.segments.add(segment)
+            standIn.start = plans[c].start
+            standIn.stop = plans[c].stop
+            standIn.skips = plans[c].never
+            for (track in tracksOf(cue)) {
+                val line = timelineFor(cue.layer, track.property)
+                if (cue.adds) continue //? Cue.adds
+                if (line.isSet) continue
+                line.isSet = true
+                val first = Segment(cue, track, standIn, neutral(track.property))
+                line.initial = first.values[0]
             }
         }
     }
 
-    private fun segment(track: Track, cue: Cue, plan: Plan, found: Double): Segment {
-        val values = DoubleArray(track.keys.size) {
-            val key = track.keys[it]
-            if (!key.onTop) key.value else if (multiplies(track.property)) found * key.value else found + key.value
+    private fun fillTimelines() {
+        for (c in inOrderOfTime()) {
+            val cue = timing.cues[c]
+            val plan = plans[c]
+            for (track in tracksOf(cue)) {
+                val line = timelineFor(cue.layer, track.property)
+                var found = neutral(track.property)
+                if (plan.blends) found = line.initial //? Beat.yields
+                if (line.segments.size > 0) found = line.baseAt(plan.start.toDouble())
+                if (cue.adds) found = neutral(track.property) //? Cue.adds
+                val made = Segment(cue, track, plan, found)
+                all.add(made) //? player.moments|player.stillness
+                if (cue.adds) { //? Cue.adds
+                    line.added.add(made) //? Cue.adds
+                    continue //? Cue.adds
+                } //? Cue.adds
+                line.segments.add(made)
+            }
         }
-        val backwards = cue.alternate && (cue.whileWaiting || cue.times % 2 == 0)
-        val rest = if (backwards) values[0] else values[values.size - 1]
-        if (plan.form == Form.PLAY) {
-            return Segment(plan.start, cue.length, plan.stop, cue.alternate, plan.settle, rest, DoubleArray(values.size) { track.keys[it].at }, values,
-                Array(values.size) { track.keys[it].easing }, cue)
+    }
+
+    /** The cues that are reached, by their start; those that start together as `cueOrder` says. */
+    private fun inOrderOfTime(): ArrayList<Int> {
+        val order = ArrayList<Int>()
+        for (c in timing.cueOrder) {
+            if (plans[c].start >= NEVER) continue
+            order.add(c)
+            var i = order.size - 1
+            while (i > 0 && plans[order[i - 1]].start > plans[c].start) {
+                order[i] = order[i - 1]
+                i--
+            }
+            order[i] = c
         }
-        val from = if (plan.form == Form.BLEND) found else rest
-        return Segment(plan.start, plan.stop - plan.start, plan.stop, false, 0, rest, doubleArrayOf(0.0, 1.0), doubleArrayOf(from, rest), arrayOf(LINEAR, LINEAR), cue)
+        return order
+    }
+
+    private fun value(layer: Int, property: Property, t: Double): Double {
+        val line = timeline(layer, property)
+        if (line == null) return neutral(property)
+        return line.valueAt(t)
     }
 
     /** Fills `state` with what is seen of a layer at `t`. */
     fun stateAt(layerIndex: Int, t: Double, screen: Screen, state: LayerState) {
         own(layerIndex, t, screen, state)
-        identity(state.outer)
-        var parent = timing.layers[layerIndex].parent
-        while (parent >= 0) {
-            joinGroup(parent, t, screen, state)
-            parent = timing.layers[parent].parent
-        }
-        state.visible = state.visible && timing.layers[layerIndex].kind != LayerKind.GROUP && state.opacity > 0 && state.reveal > 0 &&
-            state.scaleX != 0.0 && state.scaleY != 0.0
+        for (i in 0 until 6) state.outer[i] = if (i == 0 || i == 3) 1.0 else 0.0 //? Layer.parent
+        var parent = timing.layers[layerIndex].parent //? Layer.parent
+        while (parent >= 0) { //? Layer.parent
+            joinGroup(parent, t, screen, state) //? Layer.parent
+            parent = timing.layers[parent].parent //? Layer.parent
+        } //? Layer.parent
+        if (state.opacity <= 0.0 || state.scaleX == 0.0 || state.scaleY == 0.0) state.visible = false
+        if (state.reveal <= 0.0) state.visible = false //? Property.reveal
+        if (timing.layers[layerIndex].kind == LayerKind.GROUP) state.visible = false //? LayerKind.group
     }
-
-    private val groupState = LayerState()
-
-    private fun joinGroup(index: Int, t: Double, screen: Screen, state: LayerState) {
-        own(index, t, screen, groupState)
-        val place = placeOf(timing.layers[index], screen) ?: return
-        state.visible = state.visible && groupState.visible
-        state.opacity *= groupState.opacity
-        val radians = groupState.rotation * PI / 180
-        val a = cos(radians) * groupState.scaleX
-        val b = sin(radians) * groupState.scaleX
-        val c = -sin(radians) * groupState.scaleY
-        val d = cos(radians) * groupState.scaleY
-        val e = groupState.x - a * screen.x(place) - c * screen.y(place)
-        val f = groupState.y - b * screen.x(place) - d * screen.y(place)
-        val m = state.outer.copyOf()
-        state.outer[0] = a * m[0] + c * m[1]
-        state.outer[1] = b * m[0] + d * m[1]
-        state.outer[2] = a * m[2] + c * m[3]
-        state.outer[3] = b * m[2] + d * m[3]
-        state.outer[4] = a * m[4] + c * m[5] + e
-        state.outer[5] = b * m[4] + d * m[5] + f
-    }
-
-    private fun identity(m: DoubleArray) {
-        for (i in m.indices) m[i] = if (i == 0 || i == 3) 1.0 else 0.0
-    }
-
-    private fun placeOf(layer: Layer, screen: Screen) = if (screen.width > screen.height) layer.landscape ?: layer.place else layer.place
+//? Layer.parent
+    private fun joinGroup(index: Int, t: Double, screen: Screen, state: LayerState) { //? Layer.parent
+        val place = placeOn(timing.layers[index], screen) //? Layer.parent
+        if (place == null) return //? Layer.parent
+        val group = groupState //? Layer.parent
+        own(index, t, screen, group) //? Layer.parent
+        if (!group.visible) state.visible = false //? Layer.parent
+        state.opacity *= group.opacity //? Layer.parent
+        val radians = group.rotation * PI / 180.0 //? Layer.parent
+        val a = cos(radians) * group.scaleX //? Layer.parent
+        val b = sin(radians) * group.scaleX //? Layer.parent
+        val c = -sin(radians) * group.scaleY //? Layer.parent
+        val d = cos(radians) * group.scaleY //? Layer.parent
+        val restX = acrossOf(place, screen) //? Layer.parent
+        val restY = downOf(place, screen) //? Layer.parent
+        for (i in 0 until 6 step 2) { //? Layer.parent
+            val x = state.outer[i] //? Layer.parent
+            val y = state.outer[i + 1] //? Layer.parent
+            state.outer[i] = a * x + c * y //? Layer.parent
+            state.outer[i + 1] = b * x + d * y //? Layer.parent
+        } //? Layer.parent
+        state.outer[4] += group.x - a * restX - c * restY //? Layer.parent
+        state.outer[5] += group.y - b * restX - d * restY //? Layer.parent
+    } //? Layer.parent
 
     /** The layer's own state, without its groups. */
-    private fun own(layerIndex: Int, t: Double, screen: Screen, state: LayerState) {
+    fun own(layerIndex: Int, t: Double, screen: Screen, state: LayerState) {
         val layer = timing.layers[layerIndex]
-        val lines = timelines[layerIndex]
-        fun value(property: Property) = lines[property.ordinal].valueAt(t)
-        state.visible = belongs(layer, t)
-        state.opacity = value(Property.OPACITY).coerceIn(0.0, 1.0)
-        state.scaleX = value(Property.SCALE_X)
-        state.scaleY = value(Property.SCALE_Y)
-        val place = placeOf(layer, screen)
-        state.rotation = (place?.turn ?: 0.0) + value(Property.ROTATION)
-        val flip = value(Property.FLIP)
-        if (flip != 0.0) {
-            val narrowed = cos(flip * PI / 180)
-            state.scaleX *= if (abs(narrowed) < 1e-9) 0.0 else narrowed
-        }
-        if (place == null) {
-            state.width = screen.width
-            state.height = screen.height
-            state.x = screen.width / 2
-            state.y = screen.height / 2
-        } else {
+        state.visible = true
+        state.visible = belongs(layer, t) //? Layer.shown
+        state.opacity = 1.0
+        state.opacity = within(value(layerIndex, Property.OPACITY, t)) //? Property.opacity
+        state.scaleX = 1.0
+        state.scaleY = 1.0
+        state.rotation = 0.0
+        state.scaleX = value(layerIndex, Property.SCALE_X, t) //? Property.scaleX
+        state.scaleY = value(layerIndex, Property.SCALE_Y, t) //? Property.scaleY
+        state.rotation = value(layerIndex, Property.ROTATION, t) //? Property.rotation
+        val flip = value(layerIndex, Property.FLIP, t) //? Property.flip
+        if (flip != 0.0) { //? Property.flip
+            val narrowed = cos(flip * PI / 180.0) //? Property.flip
+            state.scaleX *= if (abs(narrowed) < 1e-9) 0.0 else narrowed //? Property.flip
+        } //? Property.flip
+        state.width = screen.width
+        state.height = screen.height
+        state.x = screen.width / 2.0
+        state.y = screen.height / 2.0
+        val place = placeOn(layer, screen)
+        if (place != null) {
             state.width = place.width
             state.height = place.height
-            state.x = screen.x(place)
-            state.y = screen.y(place)
-            if (layer.destination != null) travel(layer.destination, place, value(Property.TRAVEL), screen, state)
-            turnAboutPivot(layer, state)
+            state.x = acrossOf(place, screen)
+            state.y = downOf(place, screen)
+            state.rotation += place.turn //? Place.turn
+            val there = layer.destination //? Property.travel
+            if (there != null) travel(there, place, value(layerIndex, Property.TRAVEL, t), screen, state) //? Property.travel
+            turnAboutPivot(layer, state) //? Layer.pivotX|Layer.pivotY
         }
-        state.x += value(Property.X)
-        state.y += value(Property.Y)
-        val panel = value(Property.PANEL)
-        if (layer.kind == LayerKind.BACKDROP && panel != 0.0) {
-            state.height = screen.height + (layer.panelHeight - screen.height) * panel
-            state.y += (state.height - screen.height) / 2
-        }
-        state.reveal = value(Property.REVEAL).coerceIn(0.0, 1.0)
-        state.revealShape = lines[Property.REVEAL.ordinal].decidingAt(t)?.cue?.reveal
-        state.draw = value(Property.DRAW).coerceIn(0.0, 1.0)
-        state.fillFrom = lines[Property.DRAW.ordinal].decidingAt(t)?.cue?.fillFrom ?: 0.6
-        state.progress = if (layer.kind == LayerKind.PROGRESS) loaded(layer, t) else 0.0
-        val clip = value(Property.CLIP).coerceIn(0.0, 1.0)
-        state.clip = if (layer.frames > 1) floor(clip * (layer.frames - 1) + 1e-9) / (layer.frames - 1) else clip
+        state.x += value(layerIndex, Property.X, t) //? Property.x
+        state.y += value(layerIndex, Property.Y, t) //? Property.y
+        if (layer.kind == LayerKind.BACKDROP) { //? Property.panel
+            val panel = value(layerIndex, Property.PANEL, t) //? Property.panel
+            state.height = screen.height + (layer.panelHeight - screen.height) * panel //? Property.panel
+            state.y += (state.height - screen.height) / 2.0 //? Property.panel
+        } //? Property.panel
+        val reveal = timeline(layerIndex, Property.REVEAL) //? Property.reveal
+        state.reveal = 1.0 //? Property.reveal
+        state.revealShape = null //? Property.reveal
+        if (reveal != null) { //? Property.reveal
+            state.reveal = within(reveal.valueAt(t)) //? Property.reveal
+            val cue = reveal.cueAt(t) //? Property.reveal
+            if (cue != null) state.revealShape = cue.reveal //? Property.reveal
+        } //? Property.reveal
+        val draw = timeline(layerIndex, Property.DRAW) //? Property.draw
+        state.draw = 1.0 //? Property.draw
+        if (draw != null) { //? Property.draw
+            state.draw = within(draw.valueAt(t)) //? Property.draw
+            val cue = draw.cueAt(t) //? Property.draw
+            if (cue != null) state.fillFrom = cue.fillFrom //? Property.draw
+        } //? Property.draw
+        state.progress = if (layer.kind == LayerKind.PROGRESS) loaded(layer, t) else 0.0 //? LayerKind.progress
+        state.clip = within(value(layerIndex, Property.CLIP, t)) //? LayerKind.clip Property.clip
+        val steps = layer.frames - 1 //? LayerKind.clip Property.clip
+        if (steps > 0) state.clip = floor(state.clip * steps.toDouble() + 1e-9) / steps.toDouble() //? LayerKind.clip Property.clip
     }
+//? Property.travel
+    private fun travel(there: Place, place: Place, part: Double, screen: Screen, state: LayerState) { //? Property.travel
+        state.x += (acrossOf(there, screen) - state.x) * part //? Property.travel
+        state.y += (downOf(there, screen) - state.y) * part //? Property.travel
+        state.rotation += (there.turn - place.turn) * part //? Property.travel Place.turn
+        val across = if (place.width > 0.0) there.width / place.width else 1.0 //? Property.travel
+        val down = if (place.height > 0.0) there.height / place.height else 1.0 //? Property.travel
+        val scale = 1.0 + (min(across, down) - 1.0) * part //? Property.travel
+        state.scaleX *= scale //? Property.travel
+        state.scaleY *= scale //? Property.travel
+    } //? Property.travel
+//? Layer.pivotX|Layer.pivotY
+    /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */ //? Layer.pivotX|Layer.pivotY
+    private fun turnAboutPivot(layer: Layer, state: LayerState) { //? Layer.pivotX|Layer.pivotY
+        val x = (layer.pivotX - 0.5) * state.width //? Layer.pivotX|Layer.pivotY
+        val y = (layer.pivotY - 0.5) * state.height //? Layer.pivotX|Layer.pivotY
+        val radians = state.rotation * PI / 180.0 //? Layer.pivotX|Layer.pivotY
+        state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y) //? Layer.pivotX|Layer.pivotY
+        state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y) //? Layer.pivotX|Layer.pivotY
+    } //? Layer.pivotX|Layer.pivotY
+//? LayerKind.progress
+    /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */ //? LayerKind.progress
+    private fun loaded(layer: Layer, t: Double): Double { //? LayerKind.progress
+        var sum = 0.0 //? LayerKind.progress
+        var count = 0 //? LayerKind.progress
+        for (g in 0 until gateOpen.size) { //? LayerKind.progress
+            val gate = timing.gates[g] //? LayerKind.progress
+            var counts = true //? LayerKind.progress
+            if (gate.optional) counts = false //? LayerKind.progress GateTiming.optional
+            if (layer.gates.size > 0) counts = g in layer.gates //? LayerKind.progress Layer.gates
+            if (!counts) continue //? LayerKind.progress
+            count++ //? LayerKind.progress
+            val taken = if (gateStart[g] >= NEVER) 0.0 else max(0.0, t - gateStart[g].toDouble()) //? LayerKind.progress
+            var typical = 500 //? LayerKind.progress
+            typical = max(1, gate.typical) //? LayerKind.progress GateTiming.typical
+            sum += if (t >= gateOpen[g].toDouble()) 1.0 else min(0.9, 0.9 * taken / typical.toDouble()) //? LayerKind.progress
+        } //? LayerKind.progress
+        return if (count > 0) sum / count.toDouble() else 1.0 //? LayerKind.progress
+    } //? LayerKind.progress
+//? Layer.shown
+    /** Some layers are seen in one outcome alone. */ //? Layer.shown
+    private fun belongs(layer: Layer, t: Double): Boolean { //? Layer.shown
+        val decided = t >= outcomeAt.toDouble() //? Layer.shown
+        val offline = decided && outcome == Outcome.OFFLINE //? Layer.shown Shown.offline
+        if (layer.shown == Shown.OFFLINE) return offline //? Layer.shown Shown.offline
+        if (layer.shown == Shown.MESSAGE) return decided && outcome == Outcome.MESSAGE //? Layer.shown Shown.message
+        if (offline && layer.kind == LayerKind.FIRST_SCREEN) { //? Layer.shown Shown.offline
+            for (it in timing.layers) { //? Layer.shown Shown.offline
+                if (it.kind == LayerKind.FIRST_SCREEN && it.shown == Shown.OFFLINE) return false //? Layer.shown Shown.offline
+            } //? Layer.shown Shown.offline
+        } //? Layer.shown Shown.offline
+        return true //? Layer.shown
+    } //? Layer.shown
+}
 
-    private fun travel(there: Place, place: Place, part: Double, screen: Screen, state: LayerState) {
-        state.x += (screen.x(there) - state.x) * part
-        state.y += (screen.y(there) - state.y) * part
-        state.rotation += (there.turn - place.turn) * part
-        val across = if (place.width > 0) there.width / place.width else 1.0
-        val down = if (place.height > 0) there.height / place.height else 1.0
-        val scale = 1 + (min(across, down) - 1) * part
-        state.scaleX *= scale
-        state.scaleY *= scale
-    }
+/** Where the layer stands, held this way. */
+internal fun placeOn(layer: Layer, screen: Screen): Place? {
+    if (screen.width > screen.height) return layer.landscape ?: layer.place
+    return layer.place
+}
 
-    /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */
-    private fun turnAboutPivot(layer: Layer, state: LayerState) {
-        if (layer.pivotX == 0.5 && layer.pivotY == 0.5) return
-        val x = (layer.pivotX - 0.5) * state.width
-        val y = (layer.pivotY - 0.5) * state.height
-        val radians = state.rotation * PI / 180
-        state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y)
-        state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y)
-    }
+internal fun acrossOf(place: Place, screen: Screen): Double {
+    val free = screen.width - screen.left - screen.right //? Place.safe
+    if (place.safe) return place.x + screen.left + free * place.across //? Place.safe
+    return place.x + screen.width * place.across
+}
 
-    /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
-    private fun loaded(layer: Layer, t: Double): Double {
-        var sum = 0.0
-        var count = 0
-        for (g in timing.gates.indices) {
-            if (if (layer.gates.isEmpty()) timing.gates[g].optional else g !in layer.gates) continue
-            count++
-            val taken = if (gateStart[g] >= NEVER) 0.0 else max(0.0, t - gateStart[g])
-            sum += if (t >= gateOpen[g]) 1.0 else min(0.9, 0.9 * taken / max(1, timing.gates[g].typical))
-        }
-        return if (count > 0) sum / count else 1.0
-    }
-
-    private fun belongs(layer: Layer, t: Double): Boolean {
-        val decided = t >= outcomeAt
-        val offline = decided && outcome == Outcome.OFFLINE
-        if (layer.shown == Shown.OFFLINE) return offline
-        if (layer.shown == Shown.MESSAGE) return decided && outcome == Outcome.MESSAGE
-        return !(offline && layer.kind == LayerKind.FIRST_SCREEN && timing.layers.any { it.kind == LayerKind.FIRST_SCREEN && it.shown == Shown.OFFLINE })
-    }
+internal fun downOf(place: Place, screen: Screen): Double {
+    val free = screen.height - screen.top - screen.bottom //? Place.safe
+    if (place.safe) return place.y + screen.top + free * place.down //? Place.safe
+    return place.y + screen.height * place.down
 }

@@ -126,7 +126,7 @@ class LaunchController extends ChangeNotifier {
   }
 
   int _indexOf(String gate) {
-    final int index = data.timing.gates.indexWhere((LaunchGate it) => it.id == gate);
+    final int index = data.timing.gates.indexWhere((LaunchGateTiming it) => it.id == gate);
     if (index < 0) throw ArgumentError.value(gate, 'gate', 'There is no such gate');
     return index;
   }
@@ -144,7 +144,7 @@ class LaunchController extends ChangeNotifier {
 
   void _plan() {
     if (_openingEnd < 0) return;
-    _schedule = LaunchSchedule(data.timing, start, _openingEnd, _opened, _calm);
+    _schedule = LaunchSchedule(data.timing, start, _calm, _openingEnd, _opened);
     notifyListeners();
   }
 }
@@ -222,7 +222,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     final LaunchSchedule? schedule = _launch.schedule;
     if (schedule == null) return;
     _time.value = _launch.now.toDouble();
-    if (_time.value >= schedule.shown) _launch.dismiss();
+    if (_time.value >= schedule.shown()) _launch.dismiss();
   }
 
   void _changed() {
@@ -285,7 +285,8 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
         opacity = 0.0;
         continue;
       }
-      final LaunchLayerState state = schedule.stateAt(i, t, screen);
+      final LaunchLayerState state = LaunchLayerState();
+      schedule.stateAt(i, t, screen, state);
       opacity = state.visible ? state.opacity : 0.0;
       transform = Matrix4.identity()
         ..translate(state.x - screen.width / 2.0, state.y - screen.height / 2.0)
@@ -305,6 +306,7 @@ class _LaunchPainter extends CustomPainter {
   final LaunchPaletteColors colors;
   final bool dark;
   final Map<String, ui.Image> pictures;
+  final LaunchLayerState _state = LaunchLayerState();
 
   @override
   void paint(Canvas canvas, Size size) {
@@ -314,8 +316,8 @@ class _LaunchPainter extends CustomPainter {
     for (int i = 0; i < timing.layers.length; i++) {
       final LaunchLayer layer = timing.layers[i];
       if (layer.kind == LaunchLayerKind.firstScreen || layer.kind == LaunchLayerKind.group) continue;
-      final LaunchLayerState state = schedule.stateAt(i, time.value, screen);
-      if (state.visible) _paintLayer(canvas, layer, launch.data.looks[i], state);
+      schedule.stateAt(i, time.value, screen, _state);
+      if (_state.visible) _paintLayer(canvas, layer, launch.data.looks[i], _state);
     }
   }
 

@@ -1,5 +1,5 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that it can be
-// tested anywhere. The next export replaces it for as long as you leave it unchanged.
+// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that
+// it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
 import 'dart:math';
 
 /// A time that is not reached. All times are whole milliseconds after the start of the launch.
@@ -7,18 +7,13 @@ const int launchNever = 1000000000;
 
 enum LaunchBeatKind { opening, play, hold, wait, handOff }
 
-enum LaunchTimeOut { goOn, offline, message }
-
-enum LaunchYield { never, afterCues, atOnce }
+enum LaunchYield { never, afterCues, atOnce } //? Beat.yields
 
 enum LaunchGateStart { process, firstFrame, beat }
 
 enum LaunchAnchor { beatStart, beatEnd, withCue, afterCue }
 
-enum LaunchRepeatEnd { cut, finish, settle }
-
-/// How a launch ended: everything was there, or a time-out let it go on, took the offline way, or left a message.
-enum LaunchOutcome { complete, wentOn, offline, message }
+enum LaunchRepeatEnd { cut, finish, settle } //? RepeatEnd.settle|RepeatEnd.finish
 
 enum LaunchLayerKind { backdrop, art, firstScreen, progress, clip, group }
 
@@ -26,109 +21,56 @@ enum LaunchShown { always, offline, message }
 
 enum LaunchProperty { opacity, x, y, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip }
 
+/// How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
+/// was dismissed, skipped or destroyed before that was decided.
+enum LaunchOutcome { complete, wentOn, offline, message, interrupted }
+
+/// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
 enum LaunchStartKind { first, cold, warm, hot, recreated }
 
-double _bounded(double value) => min(1.0, max(0.0, value));
+/// Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …).
+class LaunchEasing {
+  const LaunchEasing({
+    this.x1 = 0.0,
+    this.y1 = 0.0,
+    this.x2 = 1.0,
+    this.y2 = 1.0,
+    this.steps = 0, //? Easing.steps
+    this.atStart = false, //? Easing.atStart
+    this.jumps = 1, //? Easing.jumps|Easing.steps
+    this.stops = const [], //? Easing.stops
+  });
 
-double _neutral(LaunchProperty property) {
-  switch (property) {
-    case LaunchProperty.opacity:
-    case LaunchProperty.scaleX:
-    case LaunchProperty.scaleY:
-    case LaunchProperty.reveal:
-    case LaunchProperty.draw:
-      return 1.0;
-    default:
-      return 0.0;
-  }
+  final double x1;
+  final double y1;
+  final double x2;
+  final double y2;
+  final int steps; //? Easing.steps
+  final bool atStart; //? Easing.atStart
+  final int jumps; //? Easing.jumps|Easing.steps
+  final List<double> stops; //? Easing.stops
 }
 
-bool _multiplies(LaunchProperty property) =>
-    property == LaunchProperty.scaleX || property == LaunchProperty.scaleY || property == LaunchProperty.opacity;
-
-/// Progress in, progress out, both from 0 to 1.
-abstract class LaunchEasing {
-  const LaunchEasing();
-
-  double at(double x);
-}
-
-class LaunchBezier extends LaunchEasing {
-  const LaunchBezier(this.x1, this.y1, this.x2, this.y2);
-
-  final double x1, y1, x2, y2;
-
-  double _curve(double a, double b, double s) {
-    final double r = 1.0 - s;
-    return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s;
-  }
-
-  @override
-  double at(double x) {
-    if (x <= 0.0 || x >= 1.0 || (x1 == y1 && x2 == y2)) return _bounded(x);
-    double low = 0.0;
-    double high = 1.0;
-    double s = x;
-    for (int i = 0; i < 40; i++) {
-      final double off = _curve(x1, x2, s) - x;
-      if (off.abs() < 1e-8) break;
-      if (off < 0.0) {
-        low = s;
-      } else {
-        high = s;
-      }
-      s = (low + high) / 2.0;
-    }
-    return _curve(y1, y2, s);
-  }
-}
-
-class LaunchSteps extends LaunchEasing {
-  const LaunchSteps(this.count, this.atStart, this.jumps);
-
-  final int count;
-  final bool atStart;
-  final int jumps;
-
-  @override
-  double at(double x) {
-    final double step = (_bounded(x) * count + 1e-12).floorToDouble() + (atStart ? 1.0 : 0.0);
-    return _bounded(step / jumps);
-  }
-}
-
-/// Straight pieces: position, value, position, value …
-class LaunchStops extends LaunchEasing {
-  const LaunchStops(this.stops);
-
-  final List<double> stops;
-
-  @override
-  double at(double x) {
-    if (x <= stops[0]) return stops[1];
-    int i = 2;
-    while (i < stops.length && stops[i] <= x) {
-      i += 2;
-    }
-    if (i >= stops.length) return stops[stops.length - 1];
-    final double part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]);
-    return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part;
-  }
-}
-
-const LaunchEasing _linear = LaunchBezier(0, 0, 1, 1);
-
-/// A value at a part of a cue; `onTop` means on top of what was there when the cue began.
+/// A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next.
 class LaunchKey {
-  const LaunchKey(this.at, this.value, {this.onTop = false, this.easing = _linear});
+  const LaunchKey({
+    required this.at,
+    required this.value,
+    this.onTop = false, //? Key.onTop
+    this.easing, //? Key.easing
+  });
 
-  final double at, value;
-  final bool onTop;
-  final LaunchEasing easing;
+  final double at;
+  final double value;
+  final bool onTop; //? Key.onTop
+  final LaunchEasing? easing; //? Key.easing
 }
 
 class LaunchTrack {
-  const LaunchTrack(this.property, this.keys);
+  const LaunchTrack({
+    required this.property,
+    required this.keys,
+  });
 
   final LaunchProperty property;
   final List<LaunchKey> keys;
@@ -136,148 +78,198 @@ class LaunchTrack {
 
 /// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector).
 class LaunchRevealShape {
-  const LaunchRevealShape(this.iris, this.x, this.y);
+  const LaunchRevealShape({
+    this.iris = false,
+    required this.x,
+    required this.y,
+  });
 
   final bool iris;
-  final double x, y;
+  final double x;
+  final double y;
 }
 
 class LaunchBeat {
-  const LaunchBeat(this.id, this.kind,
-      {this.length = -1,
-      this.gates = const [],
-      this.atLeast = 0,
-      this.atMost = launchNever,
-      this.onTimeOut = LaunchTimeOut.goOn,
-      this.yields = LaunchYield.never,
-      this.blend = 120,
-      this.plays = const [LaunchStartKind.first, LaunchStartKind.cold, LaunchStartKind.warm]});
+  const LaunchBeat({
+    required this.kind,
+    this.length = -1,
+    this.gates = const [], //? Beat.gates
+    this.atLeast = 0,
+    this.atMost = launchNever,
+    this.onTimeOut = LaunchOutcome.wentOn,
+    this.yields = LaunchYield.never, //? Beat.yields
+    this.blend = 120, //? Beat.blend|Beat.yields
+    this.plays = const [LaunchStartKind.first, LaunchStartKind.cold, LaunchStartKind.warm],
+  });
 
-  final String id;
   final LaunchBeatKind kind;
   final int length;
-  final List<int> gates;
-  final int atLeast, atMost;
-  final LaunchTimeOut onTimeOut;
-  final LaunchYield yields;
-  final int blend;
+  final List<int> gates; //? Beat.gates
+  final int atLeast;
+  final int atMost;
+  final LaunchOutcome onTimeOut;
+  final LaunchYield yields; //? Beat.yields
+  final int blend; //? Beat.blend|Beat.yields
   final List<LaunchStartKind> plays;
 }
 
-class LaunchGate {
-  const LaunchGate(this.id,
-      {this.start = LaunchGateStart.process,
-      this.beat = 0,
-      this.needs = const [],
-      this.timeOut = launchNever,
-      this.onTimeOut = LaunchTimeOut.goOn,
-      this.optional = false,
-      this.typical = 500});
+class LaunchGateTiming {
+  const LaunchGateTiming({
+    required this.id,
+    this.start = LaunchGateStart.process, //? GateTiming.start|GateStart.firstFrame|GateStart.beat
+    this.beat = 0, //? GateTiming.beat|GateStart.beat
+    this.needs = const [], //? GateTiming.needs
+    this.timeOut = launchNever, //? GateTiming.timeOut
+    this.onTimeOut = LaunchOutcome.wentOn,
+    this.optional = false, //? GateTiming.optional
+    this.typical = 500, //? GateTiming.typical
+  });
 
   final String id;
-  final LaunchGateStart start;
-  final int beat;
-  final List<int> needs;
-  final int timeOut;
-  final LaunchTimeOut onTimeOut;
-  final bool optional;
-  final int typical;
+  final LaunchGateStart start; //? GateTiming.start|GateStart.firstFrame|GateStart.beat
+  final int beat; //? GateTiming.beat|GateStart.beat
+  final List<int> needs; //? GateTiming.needs
+  final int timeOut; //? GateTiming.timeOut
+  final LaunchOutcome onTimeOut;
+  final bool optional; //? GateTiming.optional
+  final int typical; //? GateTiming.typical
 }
 
+/// What one layer does for a while. `calm`: what it does instead where people ask for less motion.
 class LaunchCue {
-  const LaunchCue(this.layer, this.beat, this.length, this.tracks, this.reduced,
-      {this.anchor = LaunchAnchor.beatStart,
-      this.other = -1,
-      this.offset = 0,
-      this.times = 1,
-      this.whileWaiting = false,
-      this.alternate = false,
-      this.end = LaunchRepeatEnd.cut,
-      this.settle = 0,
-      this.adds = false,
-      this.dropped = false,
-      this.bySystem = false,
-      this.reveal,
-      this.fillFrom = 0.6});
+  const LaunchCue({
+    required this.layer,
+    required this.beat,
+    required this.length,
+    required this.moves,
+    this.calm, //? Cue.calm
+    this.anchor = LaunchAnchor.beatStart, //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
+    this.other = -1, //? Cue.other|Anchor.withCue|Anchor.afterCue
+    this.offset = 0,
+    this.times = 1,
+    this.whileWaiting = false, //? Cue.whileWaiting
+    this.alternate = false, //? Cue.alternate
+    this.end = LaunchRepeatEnd.cut, //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
+    this.settle = 0, //? Cue.settle|RepeatEnd.settle
+    this.adds = false, //? Cue.adds
+    this.dropped = false, //? Cue.dropped
+    this.bySystem = false, //? Cue.bySystem
+    this.reveal, //? Cue.reveal|Property.reveal
+    this.fillFrom = 0.6, //? Cue.fillFrom|Property.draw
+  });
 
-  final int layer, beat, length;
-  final List<LaunchTrack> tracks, reduced;
-  final LaunchAnchor anchor;
-  final int other, offset, times;
-  final bool whileWaiting, alternate;
-  final LaunchRepeatEnd end;
-  final int settle;
-  final bool adds, dropped, bySystem;
-  final LaunchRevealShape? reveal;
-  final double fillFrom;
+  final int layer;
+  final int beat;
+  final int length;
+  final List<LaunchTrack> moves;
+  final List<LaunchTrack>? calm; //? Cue.calm
+  final LaunchAnchor anchor; //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
+  final int other; //? Cue.other|Anchor.withCue|Anchor.afterCue
+  final int offset;
+  final int times;
+  final bool whileWaiting; //? Cue.whileWaiting
+  final bool alternate; //? Cue.alternate
+  final LaunchRepeatEnd end; //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
+  final int settle; //? Cue.settle|RepeatEnd.settle
+  final bool adds; //? Cue.adds
+  final bool dropped; //? Cue.dropped
+  final bool bySystem; //? Cue.bySystem
+  final LaunchRevealShape? reveal; //? Cue.reveal|Property.reveal
+  final double fillFrom; //? Cue.fillFrom|Property.draw
 }
 
-/// A layer's centre lies `x`, `y` dp from the point `across`, `down` (fractions) of the screen.
+/// A layer's centre lies `x`, `y` from the point `across`, `down` (fractions) of the screen.
 class LaunchPlace {
-  const LaunchPlace(this.across, this.down, this.x, this.y, this.width, this.height,
-      {this.turn = 0.0, this.safe = false});
+  const LaunchPlace({
+    this.across = 0.5,
+    this.down = 0.5,
+    this.x = 0.0,
+    this.y = 0.0,
+    required this.width,
+    required this.height,
+    this.turn = 0.0, //? Place.turn
+    this.safe = false, //? Place.safe
+  });
 
-  final double across, down, x, y, width, height, turn;
-  final bool safe;
+  final double across;
+  final double down;
+  final double x;
+  final double y;
+  final double width;
+  final double height;
+  final double turn; //? Place.turn
+  final bool safe; //? Place.safe
 }
 
-/// `parent`: index of its group. `gates`: what a progress layer shows; empty: all needed. `frames`: pictures of a clip.
+/// No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed.
 class LaunchLayer {
-  const LaunchLayer(this.kind, this.place,
-      {this.destination,
-      this.panelHeight = 0.0,
-      this.shown = LaunchShown.always,
-      this.landscape,
-      this.pivotX = 0.5,
-      this.pivotY = 0.5,
-      this.parent = -1,
-      this.gates = const [],
-      this.frames = 0});
+  const LaunchLayer({
+    required this.kind,
+    this.place,
+    this.landscape,
+    this.destination, //? Layer.destination|Property.travel
+    this.panelHeight = 0.0, //? Layer.panelHeight|Property.panel
+    this.shown = LaunchShown.always, //? Layer.shown
+    this.pivotX = 0.5, //? Layer.pivotX|Layer.pivotY
+    this.pivotY = 0.5, //? Layer.pivotY|Layer.pivotX
+    this.parent = -1, //? Layer.parent
+    this.gates = const [], //? Layer.gates
+    this.frames = 0, //? Layer.frames|LayerKind.clip
+  });
 
   final LaunchLayerKind kind;
-  final LaunchPlace? place, destination;
-  final double panelHeight;
-  final LaunchShown shown;
+  final LaunchPlace? place;
   final LaunchPlace? landscape;
-  final double pivotX, pivotY;
-  final int parent;
-  final List<int> gates;
-  final int frames;
+  final LaunchPlace? destination; //? Layer.destination|Property.travel
+  final double panelHeight; //? Layer.panelHeight|Property.panel
+  final LaunchShown shown; //? Layer.shown
+  final double pivotX; //? Layer.pivotX|Layer.pivotY
+  final double pivotY; //? Layer.pivotY|Layer.pivotX
+  final int parent; //? Layer.parent
+  final List<int> gates; //? Layer.gates
+  final int frames; //? Layer.frames|LayerKind.clip
 }
 
-/// The screen in dp, and what the system's bars cover at its edges.
-class LaunchScreen {
-  const LaunchScreen(this.width, this.height, {this.left = 0.0, this.top = 0.0, this.right = 0.0, this.bottom = 0.0});
-
-  final double width, height, left, top, right, bottom;
-
-  double x(LaunchPlace place) =>
-      place.x + (place.safe ? left + (width - left - right) * place.across : width * place.across);
-
-  double y(LaunchPlace place) =>
-      place.y + (place.safe ? top + (height - top - bottom) * place.down : height * place.down);
-}
-
-/// The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder` tells
-/// which comes first for a property, and which of two that start together wins.
+/// The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
+/// tells which comes first for a property, and which of two that start together wins.
 class LaunchTiming {
-  const LaunchTiming(
-      {required this.beats,
-      required this.gates,
-      required this.gateOrder,
-      required this.layers,
-      required this.cues,
-      required this.cueOrder});
+  const LaunchTiming({
+    required this.beats,
+    required this.gates,
+    required this.gateOrder,
+    required this.layers,
+    required this.cues,
+    required this.cueOrder,
+  });
 
   final List<LaunchBeat> beats;
-  final List<LaunchGate> gates;
+  final List<LaunchGateTiming> gates;
   final List<int> gateOrder;
   final List<LaunchLayer> layers;
   final List<LaunchCue> cues;
   final List<int> cueOrder;
 }
 
-/// What is seen of a layer at one moment; lengths in dp, the centre from the screen's upper left corner.
+/// The screen, and what the system's bars cover at its edges.
+class LaunchScreen {
+  const LaunchScreen({
+    required this.width,
+    required this.height,
+    this.left = 0.0, //? Place.safe
+    this.top = 0.0, //? Place.safe
+    this.right = 0.0, //? Place.safe
+    this.bottom = 0.0, //? Place.safe
+  });
+
+  final double width;
+  final double height;
+  final double left; //? Place.safe
+  final double top; //? Place.safe
+  final double right; //? Place.safe
+  final double bottom; //? Place.safe
+}
+
+/// What is seen of a layer at one moment; the centre counts from the screen's upper left corner.
 class LaunchLayerState {
   bool visible = false;
   double opacity = 1.0;
@@ -294,578 +286,992 @@ class LaunchLayerState {
   double fillFrom = 0.6;
   double progress = 0.0;
   double clip = 0.0;
-
-  /// What the layer's groups do to it, as in x' = a x + c y + e, y' = b x + d y + f; applied last.
+  /// Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last.
   List<double> outer = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0];
 }
 
+double _within(double value) => min(1.0, max(0.0, value));
+
 int _plus(int time, int more) => time >= launchNever || more >= launchNever ? launchNever : time + more;
 
-class _Segment {
-  _Segment(this.start, this.length, this.stop, this.alternate, this.settle, this.rest, this.at, this.values,
-      this.easings, this.cue);
+int _rank(LaunchOutcome outcome) {
+  if (outcome == LaunchOutcome.message) return 3;
+  if (outcome == LaunchOutcome.offline) return 2;
+  return outcome == LaunchOutcome.wentOn ? 1 : 0;
+}
 
-  final int start, length, stop;
-  final bool alternate;
-  final int settle;
-  final double rest;
-  final List<double> at, values;
-  final List<LaunchEasing> easings;
+/// What a property is where nothing says anything else.
+double _neutral(LaunchProperty property) {
+  if (property == LaunchProperty.opacity) return 1.0; //? Property.opacity
+  if (property == LaunchProperty.scaleX) return 1.0; //? Property.scaleX
+  if (property == LaunchProperty.scaleY) return 1.0; //? Property.scaleY
+  if (property == LaunchProperty.reveal) return 1.0; //? Property.reveal
+  if (property == LaunchProperty.draw) return 1.0; //? Property.draw
+  return 0.0;
+}
+
+double _onTopOf(double found, LaunchProperty property, double value) { //? Key.onTop
+  if (property == LaunchProperty.opacity) return found * value; //? Key.onTop Property.opacity
+  if (property == LaunchProperty.scaleX) return found * value; //? Key.onTop Property.scaleX
+  if (property == LaunchProperty.scaleY) return found * value; //? Key.onTop Property.scaleY
+  return found + value; //? Key.onTop
+} //? Key.onTop
+
+double _cubic(double a, double b, double s) { //? Key.easing
+  final double r = 1.0 - s; //? Key.easing
+  return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s; //? Key.easing
+} //? Key.easing
+
+double _eased(LaunchEasing easing, double x) { //? Key.easing
+  if (easing.steps > 0) { //? Key.easing Easing.steps
+    double step = (_within(x) * easing.steps.toDouble() + 1e-12).floorToDouble(); //? Key.easing Easing.steps
+    if (easing.atStart) { //? Key.easing Easing.steps Easing.atStart
+      step += 1.0; //? Key.easing Easing.steps Easing.atStart
+    } //? Key.easing Easing.steps Easing.atStart
+    return _within(step / easing.jumps.toDouble()); //? Key.easing Easing.steps
+  } //? Key.easing Easing.steps
+  if (easing.stops.length > 0) return _onStops(easing.stops, x); //? Key.easing Easing.stops
+  if (x <= 0.0 || x >= 1.0) return _within(x); //? Key.easing
+  double low = 0.0; //? Key.easing
+  double high = 1.0; //? Key.easing
+  double s = x; //? Key.easing
+  for (int i = 0; i < 40; i++) { //? Key.easing
+    final double off = _cubic(easing.x1, easing.x2, s) - x; //? Key.easing
+    if (off.abs() < 1e-8) break; //? Key.easing
+    if (off < 0.0) { //? Key.easing
+      low = s; //? Key.easing
+    } else { //? Key.easing
+      high = s; //? Key.easing
+    } //? Key.easing
+    s = (low + high) / 2.0; //? Key.easing
+  } //? Key.easing
+  return _cubic(easing.y1, easing.y2, s); //? Key.easing
+} //? Key.easing
+
+double _onStops(List<double> stops, double x) { //? Easing.stops
+  if (x <= stops[0]) return stops[1]; //? Easing.stops
+  int i = 2; //? Easing.stops
+  while (i < stops.length && stops[i] <= x) { //? Easing.stops
+    i += 2; //? Easing.stops
+  } //? Easing.stops
+  if (i >= stops.length) return stops[stops.length - 1]; //? Easing.stops
+  final double part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]); //? Easing.stops
+  return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part; //? Easing.stops
+} //? Easing.stops
+
+/// When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once.
+class _CuePlan {
+  int length = 1;
+  int start = launchNever;
+  int stop = launchNever;
+  int settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+  bool blends = false; //? Beat.yields
+  bool skips = true;
+  bool never = false;
+}
+
+/// A track of a cue with absolute times and values.
+class _Segment {
+  _Segment(this.cue, this.track, this.plan, double found) {
+    final List<LaunchKey> keys = track.keys;
+    length = plan.length;
+    at = List<double>.filled(keys.length, 0.0);
+    values = List<double>.filled(keys.length, 0.0);
+    rest = 0.0;
+    for (int i = 0; i < keys.length; i++) {
+      at[i] = keys[i].at;
+      values[i] = keys[i].value;
+      if (keys[i].onTop) { //? Key.onTop
+        values[i] = _onTopOf(found, track.property, keys[i].value); //? Key.onTop
+      } //? Key.onTop
+    }
+    rest = values[values.length - 1];
+    bool even = cue.times % 2 == 0; //? Cue.alternate
+    if (cue.whileWaiting) { //? Cue.alternate Cue.whileWaiting
+      even = true; //? Cue.alternate Cue.whileWaiting
+    } //? Cue.alternate Cue.whileWaiting
+    if (cue.alternate && even) { //? Cue.alternate
+      rest = values[0]; //? Cue.alternate
+    } //? Cue.alternate
+    if (plan.skips) {
+      length = plan.stop - plan.start;
+      at = [0.0, 1.0];
+      values = [rest, rest];
+      if (plan.blends) { //? Beat.yields
+        values[0] = found; //? Beat.yields
+      } //? Beat.yields
+    }
+  }
+
   final LaunchCue cue;
+  final LaunchTrack track;
+  final _CuePlan plan;
+  late List<double> at;
+  late List<double> values;
+  late double rest;
+  late int length;
+
+  int restTime() => _plus(plan.stop, settle());
+
+  int settle() {
+    if (!plan.skips) return plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    return 0;
+  }
 
   double valueAt(double t) {
-    if (t < stop || settle <= 0) return _during(min(t, stop.toDouble()) - start);
-    final double from = _during((stop - start).toDouble());
-    return from + (rest - from) * _bounded((t - stop) / settle);
+    final int begin = plan.start;
+    final int stop = plan.stop;
+    final int rests = settle(); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    if (rests > 0 && t >= stop.toDouble()) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+      final double from = _during((stop - begin).toDouble()); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+      return from + (rest - from) * _within((t - stop.toDouble()) / rests.toDouble()); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    return _during(min(t, stop.toDouble()) - begin.toDouble());
   }
 
   double _during(double local) {
     if (length <= 0) return values[values.length - 1];
-    final double cycles = max(0.0, local / length);
+    final double cycles = max(0.0, local / length.toDouble());
     double cycle = cycles.floorToDouble();
     double part = cycles - cycle;
-    if (local >= stop - start && part == 0.0 && cycle > 0.0) {
+    if (cycle > 0.0 && part == 0.0 && local >= (plan.stop - plan.start).toDouble()) {
       cycle -= 1.0;
       part = 1.0;
     }
-    if (alternate && cycle % 2.0 == 1.0) part = 1.0 - part;
+    if (cycle % 2.0 == 1.0 && cue.alternate && !plan.skips) { //? Cue.alternate
+      part = 1.0 - part; //? Cue.alternate
+    } //? Cue.alternate
     int i = 1;
     while (i < at.length - 1 && at[i] <= part) {
       i++;
     }
     final double width = at[i] - at[i - 1];
-    final double between = width > 0.0 ? _bounded((part - at[i - 1]) / width) : 1.0;
-    return values[i - 1] + (values[i] - values[i - 1]) * easings[i - 1].at(between);
+    double between = width > 0.0 ? _within((part - at[i - 1]) / width) : 1.0;
+    if (!plan.skips) { //? Key.easing
+      final LaunchEasing? easing = track.keys[i - 1].easing; //? Key.easing
+      if (easing != null) { //? Key.easing
+        between = _eased(easing, between); //? Key.easing
+      } //? Key.easing
+    } //? Key.easing
+    return values[i - 1] + (values[i] - values[i - 1]) * between;
   }
 }
 
+/// One property of one layer over the whole launch.
 class _Timeline {
-  _Timeline(this.property) : initial = _neutral(property);
+  _Timeline(this.property) {
+    initial = _neutral(property);
+  }
 
   final LaunchProperty property;
   final List<_Segment> segments = [];
-  final List<_Segment> added = [];
-  double initial;
-  bool isInitialSet = false;
+  final List<_Segment> added = []; //? Cue.adds
+  double initial = 0.0;
+  bool isSet = false;
 
   _Segment? segmentAt(double t) {
-    int low = 0;
-    int high = segments.length;
-    while (low < high) {
-      final int middle = (low + high) ~/ 2;
-      if (segments[middle].start <= t) {
-        low = middle + 1;
-      } else {
-        high = middle;
-      }
+    int i = segments.length - 1;
+    while (i >= 0 && segments[i].plan.start.toDouble() > t) {
+      i--;
     }
-    return low == 0 ? null : segments[low - 1];
+    return i < 0 ? null : segments[i];
   }
 
   double baseAt(double t) {
-    final _Segment? found = segmentAt(t);
-    return found == null ? initial : found.valueAt(t);
+    final _Segment? segment = segmentAt(t);
+    if (segment == null) return initial;
+    return segment.valueAt(t);
   }
 
   double valueAt(double t) {
     double value = baseAt(t);
-    for (final _Segment it in added) {
-      if (it.start <= t) value += it.valueAt(t) - _neutral(property);
-    }
+    for (final _Segment it in added) { //? Cue.adds
+      if (it.plan.start.toDouble() <= t) { //? Cue.adds
+        value += it.valueAt(t) - _neutral(property); //? Cue.adds
+      } //? Cue.adds
+    } //? Cue.adds
     return value;
   }
-
-  _Segment? decidingAt(double t) => segmentAt(t) ?? (segments.isEmpty ? null : segments[0]);
+//? Property.reveal|Property.draw
+  /// The cue that rules at a moment, or the first to come. //? Property.reveal|Property.draw
+  LaunchCue? cueAt(double t) { //? Property.reveal|Property.draw
+    final _Segment? segment = segmentAt(t); //? Property.reveal|Property.draw
+    if (segment != null) return segment.cue; //? Property.reveal|Property.draw
+    return segments.length > 0 ? segments[0].cue : null; //? Property.reveal|Property.draw
+  } //? Property.reveal|Property.draw
 }
 
-enum _Form { play, blend, endState }
-
-class _Plan {
-  _Plan(this.form, this.start, this.stop, [this.neverPlays = false]);
-
-  final _Form form;
-  final int start;
-  int stop;
-  int settle = 0;
-  final bool neverPlays;
+/// What moves of one layer.
+class _Lane {
+  List<_Timeline> lines = [];
 }
 
-/// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do later,
-/// so it can be made anew whenever a gate opens without anything on the screen jumping.
-///
-/// `openingEnd`: when the app's first own frame was drawn. `opened`: for each gate when the app opened it, or launchNever.
+/// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
+/// later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
+/// app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
+/// when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
 class LaunchSchedule {
-  LaunchSchedule(this.timing, this.start, this.openingEnd, this.opened, this.reducedMotion)
-      : _inMemory = start == LaunchStartKind.hot || start == LaunchStartKind.recreated,
-        _plans = [for (final _ in timing.cues) _Plan(_Form.endState, launchNever, launchNever)],
-        _gateStart = [for (final _ in timing.gates) launchNever],
-        _gateOpen = [for (final _ in timing.gates) launchNever],
-        _gateTimedOut = [for (final _ in timing.gates) false],
-        beatStart = [for (final _ in timing.beats) 0],
-        beatEnd = [for (final _ in timing.beats) 0],
-        _timelines = [
-          for (final _ in timing.layers) [for (final LaunchProperty it in LaunchProperty.values) _Timeline(it)]
-        ] {
-    for (final LaunchCue cue in timing.cues) {
-      if (cue.anchor == LaunchAnchor.withCue || cue.anchor == LaunchAnchor.afterCue) {
-        final LaunchCue other = timing.cues[cue.other];
-        final bool endless = cue.anchor == LaunchAnchor.afterCue && other.whileWaiting;
-        _hangsOnEnd.add((_hangsOnEnd[cue.other] || endless) && other.beat == cue.beat);
-      } else {
-        _hangsOnEnd.add(cue.anchor == LaunchAnchor.beatEnd);
-      }
+  LaunchSchedule(
+    this.timing,
+    this.start,
+    this.reducedMotion,
+    this.systemMoves, //? player.system
+    this.pace, //? player.pace
+    this.messageAt, //? player.retry
+    this.retriedAt, //? player.retry
+    this.openingEnd,
+    this.opened,
+  ) {
+    beatStart = List<int>.filled(timing.beats.length, 0);
+    beatEnd = List<int>.filled(timing.beats.length, 0);
+    _gateStart = List<int>.filled(timing.gates.length, launchNever); //? LayerKind.progress
+    _gateOpen = List<int>.filled(timing.gates.length, launchNever);
+    _gateTimedOut = List<bool>.filled(timing.gates.length, false); //? GateTiming.timeOut
+    _hangsOnEnd = List<bool>.filled(timing.cues.length, false);
+    for (int c = 0; c < timing.cues.length; c++) {
+      _plans.add(_CuePlan());
+      _hangsOnEnd[c] = _waitsForEnd(timing.cues[c]);
+    }
+    for (int i = 0; i < timing.layers.length; i++) {
+      _lanes.add(_Lane());
     }
     _runBeats();
-    _buildTimelines();
+    _setTimelines();
+    _fillTimelines();
   }
 
   final LaunchTiming timing;
   final LaunchStartKind start;
+  final bool reducedMotion;
+  final bool systemMoves; //? player.system
+  final double pace; //? player.pace
+  final int messageAt; //? player.retry
+  final int retriedAt; //? player.retry
   final int openingEnd;
   final List<int> opened;
-  final bool reducedMotion;
-  final List<int> beatStart, beatEnd;
+  late final List<int> beatStart;
+  late final List<int> beatEnd;
   LaunchOutcome outcome = LaunchOutcome.complete;
   int outcomeAt = launchNever;
-  final bool _inMemory;
-  final List<_Plan> _plans;
-  final List<bool> _hangsOnEnd = [];
-  final List<int> _gateStart, _gateOpen;
-  final List<bool> _gateTimedOut;
-  final List<List<_Timeline>> _timelines;
-  int _reached = 0;
+  final List<_CuePlan> _plans = [];
+  late final List<bool> _hangsOnEnd;
+  late final List<int> _gateStart; //? LayerKind.progress
+  late final List<int> _gateOpen;
+  late final List<bool> _gateTimedOut; //? GateTiming.timeOut
+  final List<_Lane> _lanes = [];
+  final List<_Segment> _all = []; //? player.moments|player.stillness
+  final LaunchLayerState _groupState = LaunchLayerState(); //? Layer.parent
+  int _reached = 0; //? GateStart.beat
 
-  /// When the first screen can be used, or launchNever as far as is known.
-  int get shown => outcome == LaunchOutcome.message ? launchNever : beatEnd[beatEnd.length - 1];
+  /// When the first screen can be used, or NEVER as far as is known.
+  int shown() => outcome == LaunchOutcome.message ? launchNever : beatEnd[beatEnd.length - 1];
+//? player.outcome
+  /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. //? player.outcome
+  int decidedAt() { //? player.outcome
+    int at = openingEnd; //? player.outcome
+    for (int i = 0; i < beatEnd.length; i++) { //? player.outcome BeatKind.wait
+      final LaunchBeat beat = timing.beats[i]; //? player.outcome BeatKind.wait
+      if (beat.kind == LaunchBeatKind.wait && _plays(beat)) { //? player.outcome BeatKind.wait
+        at = beatEnd[i]; //? player.outcome BeatKind.wait
+      } //? player.outcome BeatKind.wait
+    } //? player.outcome BeatKind.wait
+    return outcome == LaunchOutcome.message ? outcomeAt : at; //? player.outcome
+  } //? player.outcome
 
   int openTime(int gate) => _gateOpen[gate];
+//? player.stillness
+  /// From `t` on nothing moves before the time given; `t` itself if something does. //? player.stillness
+  double stillUntil(double t) { //? player.stillness
+    double until = 1.0 * launchNever.toDouble(); //? player.stillness
+    for (final _Segment it in _all) { //? player.stillness
+      if (it.restTime().toDouble() <= t) continue; //? player.stillness
+      if (it.plan.start.toDouble() <= t) return t; //? player.stillness
+      until = min(until, it.plan.start.toDouble()); //? player.stillness
+    } //? player.stillness
+    for (final LaunchLayer layer in timing.layers) { //? player.stillness LayerKind.progress
+      if (layer.kind == LaunchLayerKind.progress && _loaded(layer, t) < 1.0) return t; //? player.stillness LayerKind.progress
+    } //? player.stillness LayerKind.progress
+    for (final int it in beatEnd) { //? player.stillness
+      if (it.toDouble() > t) { //? player.stillness
+        until = min(until, it.toDouble()); //? player.stillness
+      } //? player.stillness
+    } //? player.stillness
+    return until; //? player.stillness
+  } //? player.stillness
+//? player.moments
+  /// Every moment at which something begins or ends; between them all values run smoothly. In no order. //? player.moments
+  List<double> moments() { //? player.moments
+    final List<double> edges = []; //? player.moments
+    for (final int it in beatStart) { //? player.moments
+      edges.add(it.toDouble()); //? player.moments
+    } //? player.moments
+    for (final int it in beatEnd) { //? player.moments
+      edges.add(it.toDouble()); //? player.moments
+    } //? player.moments
+    for (final int it in _gateOpen) { //? player.moments
+      edges.add(it.toDouble()); //? player.moments
+    } //? player.moments
+    edges.add(outcomeAt.toDouble()); //? player.moments
+    for (final _Segment it in _all) { //? player.moments
+      edges.add(it.plan.start.toDouble()); //? player.moments
+      edges.add(it.plan.stop.toDouble()); //? player.moments
+      edges.add(it.restTime().toDouble()); //? player.moments
+      for (int i = 1; i < it.at.length; i++) { //? player.moments
+        if (it.at[i] == it.at[i - 1]) { //? player.moments
+          edges.add(it.plan.start.toDouble() + it.at[i] * it.length.toDouble()); // where it jumps //? player.moments
+        } //? player.moments
+      } //? player.moments
+    } //? player.moments
+    return edges; //? player.moments
+  } //? player.moments
+//? player.moments
+  /// Whether anything of the layer may change between two moments; if not, it stands still. //? player.moments
+  bool movesBetween(int layerIndex, double from, double to) { //? player.moments
+    final LaunchLayer layer = timing.layers[layerIndex]; //? player.moments LayerKind.progress|Layer.parent
+    if (layer.kind == LaunchLayerKind.progress) return true; //? player.moments LayerKind.progress
+    for (final _Timeline line in _lanes[layerIndex].lines) { //? player.moments
+      for (final _Segment it in line.segments) { //? player.moments
+        if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true; //? player.moments
+      } //? player.moments
+      for (final _Segment it in line.added) { //? player.moments Cue.adds
+        if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true; //? player.moments Cue.adds
+      } //? player.moments Cue.adds
+    } //? player.moments
+    if (layer.parent >= 0) return movesBetween(layer.parent, from, to); //? player.moments Layer.parent
+    return false; //? player.moments
+  } //? player.moments
+//? Property.reveal player.moments
+  /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.moments
+  LaunchRevealShape? revealOf(int layerIndex) { //? Property.reveal player.moments
+    final _Timeline? line = _timeline(layerIndex, LaunchProperty.reveal); //? Property.reveal player.moments
+    if (line == null) return null; //? Property.reveal player.moments
+    for (final _Segment it in line.segments) { //? Property.reveal player.moments
+      final LaunchRevealShape? shape = it.cue.reveal; //? Property.reveal player.moments
+      if (shape != null) return shape; //? Property.reveal player.moments
+    } //? Property.reveal player.moments
+    return null; //? Property.reveal player.moments
+  } //? Property.reveal player.moments
+
+  bool _waitsForEnd(LaunchCue cue) {
+    if (cue.anchor == LaunchAnchor.beatEnd) return true; //? Anchor.beatEnd
+    if (cue.other >= 0) { //? Anchor.withCue|Anchor.afterCue
+      final LaunchCue other = timing.cues[cue.other]; //? Anchor.withCue|Anchor.afterCue
+      if (other.beat != cue.beat) return false; //? Anchor.withCue|Anchor.afterCue
+      if (_hangsOnEnd[cue.other]) return true; //? Anchor.withCue|Anchor.afterCue
+      if (cue.anchor == LaunchAnchor.afterCue && other.whileWaiting) return true; //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+    } //? Anchor.withCue|Anchor.afterCue
+    return false;
+  }
+
+  bool _plays(LaunchBeat beat) => beat.plays.contains(start);
+//? player.pace
+  /// Lengths of the show at the pace the system asks for; gates keep their time. //? player.pace
+  int _paced(int length) { //? player.pace
+    return length >= launchNever ? launchNever : (length.toDouble() * pace + 0.5).floorToDouble().toInt(); //? player.pace
+  } //? player.pace
+
+  bool _isInMemory() => start == LaunchStartKind.hot || start == LaunchStartKind.recreated;
+
+  void _setPlan(int c, int from, int to, bool skips) {
+    final _CuePlan it = _plans[c];
+    it.start = from;
+    it.stop = to;
+    it.skips = skips;
+    it.settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    it.blends = false; //? Beat.yields
+  }
 
   void _runBeats() {
     int now = 0;
-    for (int i = 0; i < timing.beats.length; i++) {
-      final LaunchBeat beat = timing.beats[i];
-      _reached = i;
+    final List<LaunchBeat> beats = timing.beats;
+    for (int i = 0; i < beats.length; i++) {
+      _reached = i; //? GateStart.beat
       beatStart[i] = now;
-      final bool over = now >= launchNever || outcome == LaunchOutcome.message;
-      final bool never = !beat.plays.contains(start);
-      if (over || never) {
-        final int at = over ? launchNever : now;
-        beatStart[i] = at;
-        beatEnd[i] = at;
-        for (final int c in _cuesOf(i)) {
-          _plans[c] = _Plan(never ? _Form.endState : _Form.play, at, at, never);
-        }
-      } else if (beat.kind == LaunchBeatKind.opening) {
-        _runOpening(i);
-      } else if (beat.kind == LaunchBeatKind.wait) {
-        _runWait(i, now);
-      } else {
-        _runFixed(i, now);
-      }
-      for (final int c in _cuesOf(i)) {
-        final LaunchCue cue = timing.cues[c];
-        if (cue.dropped || cue.bySystem) _plans[c] = _Plan(_Form.endState, beatStart[i], beatStart[i], true);
-      }
+      _runBeat(i, now);
+      _dropCues(i); //? Cue.dropped|Cue.bySystem
       now = beatEnd[i];
     }
     _resolveGates();
   }
 
-  List<int> _cuesOf(int beat) => [
-        for (int c = 0; c < timing.cues.length; c++)
-          if (timing.cues[c].beat == beat) c
-      ];
-
-  /// The system shows the opening; when the app draws for the first time, its cues are at their end.
-  void _runOpening(int i) {
-    beatEnd[i] = openingEnd;
-    _placeCues(i, 0, openingEnd, false);
-    _placeCues(i, 0, openingEnd, true);
-    for (final int c in _cuesOf(i)) {
-      if (_plans[c].stop > openingEnd) {
-        _plans[c].stop = max(_plans[c].start, openingEnd);
-        _plans[c].settle = 1;
-      }
+  void _runBeat(int i, int now) {
+    final LaunchBeat beat = timing.beats[i];
+    final bool never = !_plays(beat);
+    if (now >= launchNever || outcome == LaunchOutcome.message) {
+      _skipBeat(i, launchNever, never);
+      return;
     }
-    _resolveGates();
+    if (never) {
+      _skipBeat(i, now, true);
+      return;
+    }
+    if (beat.kind == LaunchBeatKind.opening) { //? BeatKind.opening
+      _runOpening(i); //? BeatKind.opening
+      return; //? BeatKind.opening
+    } //? BeatKind.opening
+    if (beat.kind == LaunchBeatKind.wait) { //? BeatKind.wait
+      _runWait(i, now); //? BeatKind.wait
+      return; //? BeatKind.wait
+    } //? BeatKind.wait
+    _runFixed(i, now);
   }
+
+  void _skipBeat(int i, int at, bool never) {
+    beatStart[i] = at;
+    beatEnd[i] = at;
+    for (int c = 0; c < _plans.length; c++) {
+      if (timing.cues[c].beat != i) continue;
+      _setPlan(c, at, at, never);
+      _plans[c].never = never;
+    }
+  }
+//? Cue.dropped|Cue.bySystem
+  /// What this platform does not play is at its end from the start. //? Cue.dropped|Cue.bySystem
+  void _dropCues(int i) { //? Cue.dropped|Cue.bySystem
+    for (int c = 0; c < _plans.length; c++) { //? Cue.dropped|Cue.bySystem
+      final LaunchCue cue = timing.cues[c]; //? Cue.dropped|Cue.bySystem
+      bool dropped = false; //? Cue.dropped|Cue.bySystem
+      if (cue.dropped) { //? Cue.dropped|Cue.bySystem Cue.dropped
+        dropped = true; //? Cue.dropped|Cue.bySystem Cue.dropped
+      } //? Cue.dropped|Cue.bySystem Cue.dropped
+      if (cue.bySystem) { //? Cue.dropped|Cue.bySystem Cue.bySystem
+        dropped = true; //? Cue.dropped|Cue.bySystem Cue.bySystem
+      } //? Cue.dropped|Cue.bySystem Cue.bySystem
+      if (cue.bySystem && systemMoves) { //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+        dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+      } //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+      if (cue.beat != i || !dropped) continue; //? Cue.dropped|Cue.bySystem
+      _setPlan(c, beatStart[i], beatStart[i], true); //? Cue.dropped|Cue.bySystem
+      _plans[c].never = true; //? Cue.dropped|Cue.bySystem
+    } //? Cue.dropped|Cue.bySystem
+  } //? Cue.dropped|Cue.bySystem
+//? BeatKind.opening
+  /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? BeatKind.opening
+  void _runOpening(int i) { //? BeatKind.opening
+    beatEnd[i] = openingEnd; //? BeatKind.opening
+    _placeCues(i, 0, openingEnd, false); //? BeatKind.opening
+    _placeCues(i, 0, openingEnd, true); //? BeatKind.opening
+    for (int c = 0; c < _plans.length; c++) { //? BeatKind.opening
+      final _CuePlan it = _plans[c]; //? BeatKind.opening
+      if (timing.cues[c].beat != i || it.stop <= openingEnd) continue; //? BeatKind.opening
+      it.stop = max(it.start, openingEnd); //? BeatKind.opening
+      it.settle = 1; //? BeatKind.opening
+    } //? BeatKind.opening
+    _resolveGates(); //? BeatKind.opening
+  } //? BeatKind.opening
+//? GateStart.beat
+  /// When a beat began, or NEVER as far as the beats are worked out. //? GateStart.beat
+  int _reachedAt(int beat) => beat <= _reached ? beatStart[beat] : launchNever; //? GateStart.beat
 
   void _resolveGates() {
     for (final int g in timing.gateOrder) {
-      final LaunchGate gate = timing.gates[g];
-      int from = launchNever;
-      if (gate.start == LaunchGateStart.process || _inMemory) {
-        from = 0;
-      } else if (gate.start == LaunchGateStart.firstFrame) {
-        from = beatEnd[0];
-      } else if (gate.beat <= _reached) {
-        from = beatStart[gate.beat];
-      }
-      for (final int need in gate.needs) {
-        from = max(from, _gateOpen[need]);
-      }
-      _gateStart[g] = from;
-      _gateTimedOut[g] = false;
-      if (from >= launchNever) {
-        _gateOpen[g] = launchNever;
-        continue;
-      }
-      final int open = _inMemory ? from : max(from, opened[g]);
-      final int latest = _plus(from, gate.timeOut);
-      _gateTimedOut[g] = open > latest;
-      _gateOpen[g] = min(open, latest);
+      final LaunchGateTiming gate = timing.gates[g];
+      int from = 0;
+      if (!_isInMemory()) { //? GateStart.firstFrame|GateStart.beat
+        if (gate.start == LaunchGateStart.firstFrame) { //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
+          from = beatEnd[0]; //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
+        } //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
+        if (gate.start == LaunchGateStart.beat) { //? GateStart.firstFrame|GateStart.beat GateStart.beat
+          from = _reachedAt(gate.beat); //? GateStart.firstFrame|GateStart.beat GateStart.beat
+        } //? GateStart.firstFrame|GateStart.beat GateStart.beat
+      } //? GateStart.firstFrame|GateStart.beat
+      for (final int need in gate.needs) { //? GateTiming.needs
+        from = max(from, _gateOpen[need]); //? GateTiming.needs
+      } //? GateTiming.needs
+      _gateStart[g] = from; //? LayerKind.progress
+      final int open = _isInMemory() ? from : max(from, opened[g]);
+      _gateOpen[g] = min(open, launchNever);
+      int latest = _plus(from, gate.timeOut); //? GateTiming.timeOut
+      final bool again = gate.onTimeOut == LaunchOutcome.message || latest >= messageAt; //? GateTiming.timeOut player.retry
+      if (again) { //? GateTiming.timeOut player.retry
+        latest = _plus(max(from, retriedAt), gate.timeOut); //? GateTiming.timeOut player.retry
+      } //? GateTiming.timeOut player.retry
+      _gateTimedOut[g] = open > latest; //? GateTiming.timeOut
+      _gateOpen[g] = min(open, latest); //? GateTiming.timeOut
     }
   }
-
-  bool _needs(LaunchBeat beat, int gate) =>
-      beat.gates.isEmpty ? !timing.gates[gate].optional : beat.gates.contains(gate);
-
-  int _neededReady() {
-    final List<LaunchBeat> waits = [
-      for (final LaunchBeat it in timing.beats)
-        if (it.kind == LaunchBeatKind.wait && it.plays.contains(start)) it
-    ];
-    int ready = 0;
-    for (int g = 0; g < timing.gates.length; g++) {
-      bool needed = waits.isEmpty && !timing.gates[g].optional;
-      for (final LaunchBeat it in waits) {
-        needed = needed || _needs(it, g);
-      }
-      if (needed) ready = max(ready, _gateOpen[g]);
-    }
-    return ready;
-  }
+//? BeatKind.wait|Beat.yields
+  bool _needs(LaunchBeat beat, int gate) { //? BeatKind.wait|Beat.yields
+    if (beat.gates.length > 0) return beat.gates.contains(gate); //? BeatKind.wait|Beat.yields Beat.gates
+    if (timing.gates[gate].optional) return false; //? BeatKind.wait|Beat.yields GateTiming.optional
+    return true; //? BeatKind.wait|Beat.yields
+  } //? BeatKind.wait|Beat.yields
+//? Beat.yields
+  int _neededReady() { //? Beat.yields
+    int ready = 0; //? Beat.yields
+    for (int g = 0; g < _gateOpen.length; g++) { //? Beat.yields
+      bool waits = false; //? Beat.yields
+      bool needed = false; //? Beat.yields
+      for (final LaunchBeat beat in timing.beats) { //? Beat.yields
+        if (beat.kind != LaunchBeatKind.wait || !_plays(beat)) continue; //? Beat.yields BeatKind.wait
+        waits = true; //? Beat.yields BeatKind.wait
+        if (_needs(beat, g)) { //? Beat.yields BeatKind.wait
+          needed = true; //? Beat.yields BeatKind.wait
+        } //? Beat.yields BeatKind.wait
+      } //? Beat.yields
+      if (!waits) { //? Beat.yields
+        needed = true; //? Beat.yields
+      } //? Beat.yields
+      if (!waits && timing.gates[g].optional) { //? Beat.yields GateTiming.optional
+        needed = false; //? Beat.yields GateTiming.optional
+      } //? Beat.yields GateTiming.optional
+      if (needed) { //? Beat.yields
+        ready = max(ready, _gateOpen[g]); //? Beat.yields
+      } //? Beat.yields
+    } //? Beat.yields
+    return ready; //? Beat.yields
+  } //? Beat.yields
 
   void _runFixed(int i, int now) {
     final LaunchBeat beat = timing.beats[i];
     _placeCues(i, now, launchNever, false);
-    beatEnd[i] = beat.length >= 0 ? now + beat.length : _lastCueEnd(i, now);
+    int length = beat.length;
+    length = _paced(length); //? player.pace
+    beatEnd[i] = beat.length >= 0 ? now + length : _lastCueEnd(i, now);
     _placeCues(i, now, beatEnd[i], true);
-    if (beat.yields != LaunchYield.never && (beat.kind == LaunchBeatKind.play || beat.kind == LaunchBeatKind.hold)) {
-      _resolveGates();
-      final int ready = _neededReady();
-      if (ready < beatEnd[i]) _yieldAt(i, max(ready, now));
-    }
+    if (beat.yields != LaunchYield.never && (beat.kind == LaunchBeatKind.play || beat.kind == LaunchBeatKind.hold)) { //? Beat.yields
+      _resolveGates(); //? Beat.yields
+      final int ready = _neededReady(); //? Beat.yields
+      if (ready < beatEnd[i]) { //? Beat.yields
+        _yieldAt(i, max(ready, now)); //? Beat.yields
+      } //? Beat.yields
+    } //? Beat.yields
   }
-
-  void _runWait(int i, int now) {
-    final LaunchBeat beat = timing.beats[i];
-    _resolveGates();
-    int end = _plus(now, beat.atLeast);
-    for (int g = 0; g < timing.gates.length; g++) {
-      if (_needs(beat, g)) end = max(end, _gateOpen[g]);
-    }
-    final int latest = _plus(now, beat.atMost);
-    final bool timedOut = end > latest;
-    beatEnd[i] = min(end, latest);
-    _placeCues(i, now, beatEnd[i], false);
-    _endRepeats(i);
-    beatEnd[i] = min(beatEnd[i], latest);
-    final int stop = beatEnd[i];
-    for (final int c in _cuesOf(i)) {
-      if (timing.cues[c].whileWaiting && _plans[c].stop > stop) _cut(c, stop);
-    }
-    _placeCues(i, now, stop, true);
-    _decideOutcome(beat, timedOut, stop);
-  }
-
-  void _decideOutcome(LaunchBeat beat, bool timedOut, int end) {
-    int action = timedOut ? beat.onTimeOut.index : -1;
-    for (int g = 0; g < timing.gates.length; g++) {
-      if (_gateTimedOut[g] && _gateOpen[g] <= end && _needs(beat, g)) {
-        action = max(action, timing.gates[g].onTimeOut.index);
-      }
-    }
-    if (action + 1 > outcome.index) {
-      outcome = LaunchOutcome.values[action + 1];
-      outcomeAt = end;
-    }
-  }
+//? BeatKind.wait
+  void _runWait(int i, int now) { //? BeatKind.wait
+    final LaunchBeat beat = timing.beats[i]; //? BeatKind.wait
+    _resolveGates(); //? BeatKind.wait
+    int least = beat.atLeast; //? BeatKind.wait
+    least = _paced(least); //? BeatKind.wait player.pace
+    int end = _plus(now, least); //? BeatKind.wait
+    for (int g = 0; g < _gateOpen.length; g++) { //? BeatKind.wait
+      if (_needs(beat, g)) { //? BeatKind.wait
+        end = max(end, _gateOpen[g]); //? BeatKind.wait
+      } //? BeatKind.wait
+    } //? BeatKind.wait
+    int latest = _plus(now, beat.atMost); //? BeatKind.wait
+    final bool again = latest >= messageAt; //? BeatKind.wait player.retry
+    if (again) { //? BeatKind.wait player.retry
+      latest = _plus(max(now, retriedAt), beat.atMost); //? BeatKind.wait player.retry
+    } //? BeatKind.wait player.retry
+    beatEnd[i] = min(end, latest); //? BeatKind.wait
+    _placeCues(i, now, beatEnd[i], false); //? BeatKind.wait
+    _endRepeats(i); //? BeatKind.wait Cue.whileWaiting
+    beatEnd[i] = min(beatEnd[i], latest); //? BeatKind.wait
+    final int stop = beatEnd[i]; //? BeatKind.wait
+    for (int c = 0; c < _plans.length; c++) { //? BeatKind.wait Cue.whileWaiting
+      final LaunchCue cue = timing.cues[c]; //? BeatKind.wait Cue.whileWaiting
+      if (cue.beat == i && cue.whileWaiting && _plans[c].stop > stop) { //? BeatKind.wait Cue.whileWaiting
+        _cut(c, stop); //? BeatKind.wait Cue.whileWaiting
+      } //? BeatKind.wait Cue.whileWaiting
+    } //? BeatKind.wait Cue.whileWaiting
+    _placeCues(i, now, stop, true); //? BeatKind.wait
+    if (end > latest) { //? BeatKind.wait Beat.atMost
+      _decide(beat.onTimeOut, stop); //? BeatKind.wait Beat.atMost
+    } //? BeatKind.wait Beat.atMost
+    for (int g = 0; g < _gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
+      if (!_gateTimedOut[g] || _gateOpen[g] > stop || !_needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut
+      _decide(timing.gates[g].onTimeOut, stop); //? BeatKind.wait GateTiming.timeOut
+    } //? BeatKind.wait GateTiming.timeOut
+  } //? BeatKind.wait
+//? Beat.atMost|GateTiming.timeOut
+  /// Of several outcomes the gravest counts, from when it was decided. //? Beat.atMost|GateTiming.timeOut
+  void _decide(LaunchOutcome how, int at) { //? Beat.atMost|GateTiming.timeOut
+    if (_rank(how) <= _rank(outcome)) return; //? Beat.atMost|GateTiming.timeOut
+    outcome = how; //? Beat.atMost|GateTiming.timeOut
+    outcomeAt = at; //? Beat.atMost|GateTiming.timeOut
+  } //? Beat.atMost|GateTiming.timeOut
 
   void _placeCues(int beat, int from, int end, bool hanging) {
-    final bool elastic = timing.beats[beat].kind == LaunchBeatKind.wait;
-    for (final int c in _cuesOf(beat)) {
-      if (_hangsOnEnd[c] != hanging) continue;
+    for (int c = 0; c < _plans.length; c++) {
       final LaunchCue cue = timing.cues[c];
+      if (cue.beat != beat || _hangsOnEnd[c] != hanging) continue;
       int base = from;
-      if (cue.anchor == LaunchAnchor.beatEnd) {
-        base = end;
-      } else if (cue.anchor == LaunchAnchor.withCue) {
-        base = _plans[cue.other].start;
-      } else if (cue.anchor == LaunchAnchor.afterCue) {
-        base = _plans[cue.other].stop;
-      }
-      final int earliest = elastic && hanging ? end : from;
-      final int begin = base >= launchNever ? launchNever : max(earliest, base + cue.offset);
-      final int stop = cue.whileWaiting ? launchNever : _plus(begin, cue.length * cue.times);
-      _plans[c] = _Plan(_Form.play, begin, stop);
+      if (cue.anchor == LaunchAnchor.beatEnd) { //? Anchor.beatEnd
+        base = end; //? Anchor.beatEnd
+      } //? Anchor.beatEnd
+      if (cue.anchor == LaunchAnchor.withCue) { //? Anchor.withCue
+        base = _plans[cue.other].start; //? Anchor.withCue
+      } //? Anchor.withCue
+      if (cue.anchor == LaunchAnchor.afterCue) { //? Anchor.afterCue
+        base = _plans[cue.other].stop; //? Anchor.afterCue
+      } //? Anchor.afterCue
+      int earliest = from;
+      if (hanging && timing.beats[beat].kind == LaunchBeatKind.wait) { //? BeatKind.wait
+        earliest = end; //? BeatKind.wait
+      } //? BeatKind.wait
+      int offset = cue.offset;
+      offset = _paced(offset); //? player.pace
+      final int begin = base >= launchNever ? launchNever : max(earliest, base + offset);
+      _plans[c].length = cue.length;
+      _plans[c].length = max(1, _paced(cue.length)); //? player.pace
+      int stop = _plus(begin, _plans[c].length * cue.times);
+      if (cue.whileWaiting) { //? Cue.whileWaiting
+        stop = launchNever; //? Cue.whileWaiting
+      } //? Cue.whileWaiting
+      _setPlan(c, begin, stop, false);
     }
   }
 
   int _lastCueEnd(int beat, int from) {
     int end = from;
-    for (final int c in _cuesOf(beat)) {
-      if (!_hangsOnEnd[c] && _plans[c].stop < launchNever) end = max(end, _plans[c].stop);
+    for (int c = 0; c < _plans.length; c++) {
+      if (timing.cues[c].beat != beat || _hangsOnEnd[c] || _plans[c].stop >= launchNever) continue;
+      end = max(end, _plans[c].stop);
     }
     return end;
   }
+//? Beat.yields
+  /// The beat is left early: cues to come blend to their ends, those that play settle there. //? Beat.yields
+  void _yieldAt(int i, int ready) { //? Beat.yields
+    final LaunchBeat beat = timing.beats[i]; //? Beat.yields
+    int at = ready; //? Beat.yields
+    bool blends = false; //? Beat.yields
+    for (int c = 0; c < _plans.length; c++) { //? Beat.yields Yield.afterCues
+      final _CuePlan it = _plans[c]; //? Beat.yields Yield.afterCues
+      if (beat.yields != LaunchYield.afterCues || timing.cues[c].beat != i) continue; //? Beat.yields Yield.afterCues
+      if (it.start <= ready && it.stop > ready) { //? Beat.yields Yield.afterCues
+        at = max(at, it.stop); //? Beat.yields Yield.afterCues
+      } //? Beat.yields Yield.afterCues
+    } //? Beat.yields Yield.afterCues
+    at = min(at, beatEnd[i]); //? Beat.yields
+    for (int c = 0; c < _plans.length; c++) { //? Beat.yields
+      final _CuePlan it = _plans[c]; //? Beat.yields
+      if (timing.cues[c].beat == i && (it.start >= at || it.stop > at)) { //? Beat.yields
+        blends = true; //? Beat.yields
+      } //? Beat.yields
+    } //? Beat.yields
+    int blend = blends ? beat.blend : 0; //? Beat.yields
+    blend = _paced(blend); //? Beat.yields player.pace
+    beatEnd[i] = min(beatEnd[i], at + blend); //? Beat.yields
+    final int end = beatEnd[i]; //? Beat.yields
+    for (int c = 0; c < _plans.length; c++) { //? Beat.yields
+      final _CuePlan it = _plans[c]; //? Beat.yields
+      if (timing.cues[c].beat != i) continue; //? Beat.yields
+      if (it.start >= at) { //? Beat.yields
+        _setPlan(c, at, end, true); //? Beat.yields
+        it.blends = true; //? Beat.yields
+      } else { //? Beat.yields
+        if (it.stop > at) { //? Beat.yields
+          it.stop = at; //? Beat.yields
+          it.settle = max(1, end - at); //? Beat.yields
+        } //? Beat.yields
+      } //? Beat.yields
+    } //? Beat.yields
+  } //? Beat.yields
+//? Cue.whileWaiting
+  void _endRepeats(int i) { //? Cue.whileWaiting
+    final int end = beatEnd[i]; //? Cue.whileWaiting
+    if (end >= launchNever) return; //? Cue.whileWaiting
+    for (int c = 0; c < _plans.length; c++) { //? Cue.whileWaiting
+      final LaunchCue cue = timing.cues[c]; //? Cue.whileWaiting
+      final _CuePlan it = _plans[c]; //? Cue.whileWaiting
+      if (cue.beat != i || !cue.whileWaiting || it.start >= launchNever) continue; //? Cue.whileWaiting
+      if (it.start >= end) { //? Cue.whileWaiting
+        _setPlan(c, end, end, true); //? Cue.whileWaiting
+        continue; //? Cue.whileWaiting
+      } //? Cue.whileWaiting
+      _cut(c, end); //? Cue.whileWaiting
+      if (cue.end == LaunchRepeatEnd.finish) { //? Cue.whileWaiting RepeatEnd.finish
+        int cycle = it.length; //? Cue.whileWaiting RepeatEnd.finish
+        if (cue.alternate) { //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+          cycle = it.length * 2; //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+        } //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+        it.stop = it.start + (((end - it.start + cycle - 1).toDouble()) / cycle.toDouble()).toInt() * cycle; //? Cue.whileWaiting RepeatEnd.finish
+        beatEnd[i] = max(beatEnd[i], it.stop); //? Cue.whileWaiting RepeatEnd.finish
+      } //? Cue.whileWaiting RepeatEnd.finish
+    } //? Cue.whileWaiting
+  } //? Cue.whileWaiting
+//? Cue.whileWaiting
+  void _cut(int c, int at) { //? Cue.whileWaiting
+    final _CuePlan it = _plans[c]; //? Cue.whileWaiting
+    it.stop = at; //? Cue.whileWaiting
+    final LaunchCue cue = timing.cues[c]; //? Cue.whileWaiting RepeatEnd.settle
+    if (at < launchNever && cue.end == LaunchRepeatEnd.settle) { //? Cue.whileWaiting RepeatEnd.settle
+      it.settle = max(1, cue.settle); //? Cue.whileWaiting RepeatEnd.settle
+    } //? Cue.whileWaiting RepeatEnd.settle
+    if (at < launchNever && cue.end == LaunchRepeatEnd.settle) { //? Cue.whileWaiting RepeatEnd.settle player.pace
+      it.settle = max(1, _paced(cue.settle)); //? Cue.whileWaiting RepeatEnd.settle player.pace
+    } //? Cue.whileWaiting RepeatEnd.settle player.pace
+  } //? Cue.whileWaiting
 
-  void _yieldAt(int i, int ready) {
-    final LaunchBeat beat = timing.beats[i];
-    final int fullEnd = beatEnd[i];
-    int at = ready;
-    if (beat.yields == LaunchYield.afterCues) {
-      for (final int c in _cuesOf(i)) {
-        if (_plans[c].start <= ready && _plans[c].stop > ready) at = max(at, _plans[c].stop);
-      }
-    }
-    at = min(at, fullEnd);
-    bool blends = false;
-    for (final int c in _cuesOf(i)) {
-      blends = blends || _plans[c].start >= at || _plans[c].stop > at;
-    }
-    final int end = min(fullEnd, at + (blends ? beat.blend : 0));
-    beatEnd[i] = end;
-    for (final int c in _cuesOf(i)) {
-      if (_plans[c].start >= at) {
-        _plans[c] = _Plan(_Form.blend, at, end);
-      } else if (_plans[c].stop > at) {
-        _plans[c].stop = at;
-        _plans[c].settle = max(1, end - at);
-      }
-    }
+  List<LaunchTrack> _tracksOf(LaunchCue cue) {
+    if (reducedMotion) return cue.calm ?? cue.moves; //? Cue.calm
+    return cue.moves;
   }
 
-  void _endRepeats(int i) {
-    final int end = beatEnd[i];
-    if (end >= launchNever) return;
-    for (final int c in _cuesOf(i)) {
-      final LaunchCue cue = timing.cues[c];
-      if (!cue.whileWaiting || _plans[c].start >= launchNever) continue;
-      if (_plans[c].start >= end) {
-        _plans[c] = _Plan(_Form.endState, end, end);
-      } else if (cue.end == LaunchRepeatEnd.finish) {
-        final int cycle = cue.length * (cue.alternate ? 2 : 1);
-        _plans[c].stop = _plans[c].start + (end - _plans[c].start + cycle - 1) ~/ cycle * cycle;
-        beatEnd[i] = max(beatEnd[i], _plans[c].stop);
-      } else {
-        _cut(c, end);
-      }
+  _Timeline? _timeline(int layer, LaunchProperty property) {
+    for (final _Timeline line in _lanes[layer].lines) {
+      if (line.property == property) return line;
     }
+    return null;
   }
 
-  void _cut(int c, int at) {
-    _plans[c].stop = at;
-    if (at < launchNever && timing.cues[c].end == LaunchRepeatEnd.settle) {
-      _plans[c].settle = max(1, timing.cues[c].settle);
-    }
+  _Timeline _timelineFor(int layer, LaunchProperty property) {
+    final _Timeline? found = _timeline(layer, property);
+    if (found != null) return found;
+    final _Timeline made = _Timeline(property);
+    _lanes[layer].lines.add(made);
+    return made;
   }
 
-  void _buildTimelines() {
+  /// What each property is before its first cue: where that cue starts.
+  void _setTimelines() {
+    final _CuePlan standIn = _CuePlan();
     for (final int c in timing.cueOrder) {
       final LaunchCue cue = timing.cues[c];
-      for (final LaunchTrack track in reducedMotion ? cue.reduced : cue.tracks) {
-        final _Timeline timeline = _timelines[cue.layer][track.property.index];
-        if (cue.adds || timeline.isInitialSet) continue;
-        timeline.isInitialSet = true;
-        final _Form form = _plans[c].neverPlays ? _Form.endState : _Form.play;
-        final _Plan asItStarts = _Plan(form, _plans[c].start, _plans[c].stop);
-        timeline.initial = _segment(track, cue, asItStarts, _neutral(track.property)).values[0];
+      standIn.start = _plans[c].start;
+      standIn.stop = _plans[c].stop;
+      standIn.skips = _plans[c].never;
+      for (final LaunchTrack track in _tracksOf(cue)) {
+        final _Timeline line = _timelineFor(cue.layer, track.property);
+        if (cue.adds) continue; //? Cue.adds
+        if (line.isSet) continue;
+        line.isSet = true;
+        final _Segment first = _Segment(cue, track, standIn, _neutral(track.property));
+        line.initial = first.values[0];
       }
     }
-    // Sorting has to keep the order of those that start together.
-    final List<int> ranks = [
-      for (int i = 0; i < timing.cueOrder.length; i++)
-        if (_plans[timing.cueOrder[i]].start < launchNever) i
-    ];
-    ranks.sort((int a, int b) {
-      final int first = _plans[timing.cueOrder[a]].start;
-      final int second = _plans[timing.cueOrder[b]].start;
-      return first != second ? first - second : a - b;
-    });
-    for (final int rank in ranks) {
-      final int c = timing.cueOrder[rank];
+  }
+
+  void _fillTimelines() {
+    for (final int c in _inOrderOfTime()) {
       final LaunchCue cue = timing.cues[c];
-      for (final LaunchTrack track in reducedMotion ? cue.reduced : cue.tracks) {
-        final _Timeline timeline = _timelines[cue.layer][track.property.index];
-        final bool fresh = cue.adds || (timeline.segments.isEmpty && _plans[c].form != _Form.blend);
-        final double found = fresh ? _neutral(track.property) : timeline.baseAt(_plans[c].start.toDouble());
-        final _Segment made = _segment(track, cue, _plans[c], found);
-        if (cue.adds) {
-          timeline.added.add(made);
-        } else {
-          timeline.segments.add(made);
+      final _CuePlan plan = _plans[c];
+      for (final LaunchTrack track in _tracksOf(cue)) {
+        final _Timeline line = _timelineFor(cue.layer, track.property);
+        double found = _neutral(track.property);
+        if (plan.blends) { //? Beat.yields
+          found = line.initial; //? Beat.yields
+        } //? Beat.yields
+        if (line.segments.length > 0) {
+          found = line.baseAt(plan.start.toDouble());
         }
+        if (cue.adds) { //? Cue.adds
+          found = _neutral(track.property); //? Cue.adds
+        } //? Cue.adds
+        final _Segment made = _Segment(cue, track, plan, found);
+        _all.add(made); //? player.moments|player.stillness
+        if (cue.adds) { //? Cue.adds
+          line.added.add(made); //? Cue.adds
+          continue; //? Cue.adds
+        } //? Cue.adds
+        line.segments.add(made);
       }
     }
   }
 
-  _Segment _segment(LaunchTrack track, LaunchCue cue, _Plan plan, double found) {
-    final List<double> values = [];
-    for (final LaunchKey key in track.keys) {
-      if (!key.onTop) {
-        values.add(key.value);
-      } else {
-        values.add(_multiplies(track.property) ? found * key.value : found + key.value);
+  /// The cues that are reached, by their start; those that start together as `cueOrder` says.
+  List<int> _inOrderOfTime() {
+    final List<int> order = [];
+    for (final int c in timing.cueOrder) {
+      if (_plans[c].start >= launchNever) continue;
+      order.add(c);
+      int i = order.length - 1;
+      while (i > 0 && _plans[order[i - 1]].start > _plans[c].start) {
+        order[i] = order[i - 1];
+        i--;
       }
+      order[i] = c;
     }
-    final bool backwards = cue.alternate && (cue.whileWaiting || cue.times % 2 == 0);
-    final double rest = backwards ? values[0] : values[values.length - 1];
-    if (plan.form == _Form.play) {
-      final List<double> at = [for (final LaunchKey key in track.keys) key.at];
-      final List<LaunchEasing> easings = [for (final LaunchKey key in track.keys) key.easing];
-      return _Segment(plan.start, cue.length, plan.stop, cue.alternate, plan.settle, rest, at, values, easings, cue);
-    }
-    final double from = plan.form == _Form.blend ? found : rest;
-    return _Segment(plan.start, plan.stop - plan.start, plan.stop, false, 0, rest, [0.0, 1.0], [from, rest],
-        [_linear, _linear], cue);
+    return order;
   }
 
-  /// What is seen of a layer at `t`.
-  LaunchLayerState stateAt(int layerIndex, double t, LaunchScreen screen) {
-    final LaunchLayer layer = timing.layers[layerIndex];
-    final LaunchLayerState state = _own(layerIndex, t, screen);
-    int parent = layer.parent;
-    while (parent >= 0) {
-      _joinGroup(parent, t, screen, state);
-      parent = timing.layers[parent].parent;
-    }
-    if (layer.kind == LaunchLayerKind.group ||
-        state.opacity <= 0.0 ||
-        state.reveal <= 0.0 ||
-        state.scaleX == 0.0 ||
-        state.scaleY == 0.0) {
+  double _value(int layer, LaunchProperty property, double t) {
+    final _Timeline? line = _timeline(layer, property);
+    if (line == null) return _neutral(property);
+    return line.valueAt(t);
+  }
+
+  /// Fills `state` with what is seen of a layer at `t`.
+  void stateAt(int layerIndex, double t, LaunchScreen screen, LaunchLayerState state) {
+    own(layerIndex, t, screen, state);
+    for (int i = 0; i < 6; i++) { //? Layer.parent
+      state.outer[i] = i == 0 || i == 3 ? 1.0 : 0.0; //? Layer.parent
+    } //? Layer.parent
+    int parent = timing.layers[layerIndex].parent; //? Layer.parent
+    while (parent >= 0) { //? Layer.parent
+      _joinGroup(parent, t, screen, state); //? Layer.parent
+      parent = timing.layers[parent].parent; //? Layer.parent
+    } //? Layer.parent
+    if (state.opacity <= 0.0 || state.scaleX == 0.0 || state.scaleY == 0.0) {
       state.visible = false;
     }
-    return state;
+    if (state.reveal <= 0.0) { //? Property.reveal
+      state.visible = false; //? Property.reveal
+    } //? Property.reveal
+    if (timing.layers[layerIndex].kind == LaunchLayerKind.group) { //? LayerKind.group
+      state.visible = false; //? LayerKind.group
+    } //? LayerKind.group
   }
-
-  void _joinGroup(int index, double t, LaunchScreen screen, LaunchLayerState state) {
-    final LaunchPlace? place = _placeOn(timing.layers[index], screen);
-    if (place == null) return;
-    final LaunchLayerState group = _own(index, t, screen);
-    state.visible = state.visible && group.visible;
-    state.opacity *= group.opacity;
-    final double radians = group.rotation * pi / 180.0;
-    final double a = cos(radians) * group.scaleX;
-    final double b = sin(radians) * group.scaleX;
-    final double c = -sin(radians) * group.scaleY;
-    final double d = cos(radians) * group.scaleY;
-    final double e = group.x - a * screen.x(place) - c * screen.y(place);
-    final double f = group.y - b * screen.x(place) - d * screen.y(place);
-    final List<double> m = state.outer;
-    state.outer = [
-      a * m[0] + c * m[1],
-      b * m[0] + d * m[1],
-      a * m[2] + c * m[3],
-      b * m[2] + d * m[3],
-      a * m[4] + c * m[5] + e,
-      b * m[4] + d * m[5] + f
-    ];
-  }
-
-  LaunchPlace? _placeOn(LaunchLayer layer, LaunchScreen screen) =>
-      screen.width > screen.height ? layer.landscape ?? layer.place : layer.place;
+//? Layer.parent
+  void _joinGroup(int index, double t, LaunchScreen screen, LaunchLayerState state) { //? Layer.parent
+    final LaunchPlace? place = placeOn(timing.layers[index], screen); //? Layer.parent
+    if (place == null) return; //? Layer.parent
+    final LaunchLayerState group = _groupState; //? Layer.parent
+    own(index, t, screen, group); //? Layer.parent
+    if (!group.visible) { //? Layer.parent
+      state.visible = false; //? Layer.parent
+    } //? Layer.parent
+    state.opacity *= group.opacity; //? Layer.parent
+    final double radians = group.rotation * pi / 180.0; //? Layer.parent
+    final double a = cos(radians) * group.scaleX; //? Layer.parent
+    final double b = sin(radians) * group.scaleX; //? Layer.parent
+    final double c = -sin(radians) * group.scaleY; //? Layer.parent
+    final double d = cos(radians) * group.scaleY; //? Layer.parent
+    final double restX = acrossOf(place, screen); //? Layer.parent
+    final double restY = downOf(place, screen); //? Layer.parent
+    for (int i = 0; i < 6; i += 2) { //? Layer.parent
+      final double x = state.outer[i]; //? Layer.parent
+      final double y = state.outer[i + 1]; //? Layer.parent
+      state.outer[i] = a * x + c * y; //? Layer.parent
+      state.outer[i + 1] = b * x + d * y; //? Layer.parent
+    } //? Layer.parent
+    state.outer[4] += group.x - a * restX - c * restY; //? Layer.parent
+    state.outer[5] += group.y - b * restX - d * restY; //? Layer.parent
+  } //? Layer.parent
 
   /// The layer's own state, without its groups.
-  LaunchLayerState _own(int layerIndex, double t, LaunchScreen screen) {
+  void own(int layerIndex, double t, LaunchScreen screen, LaunchLayerState state) {
     final LaunchLayer layer = timing.layers[layerIndex];
-    final List<_Timeline> lines = _timelines[layerIndex];
-    double value(LaunchProperty property) => lines[property.index].valueAt(t);
-    final LaunchLayerState state = LaunchLayerState();
-    state.visible = _belongs(layer, t);
-    state.opacity = _bounded(value(LaunchProperty.opacity));
-    state.scaleX = value(LaunchProperty.scaleX);
-    state.scaleY = value(LaunchProperty.scaleY);
-    state.rotation = value(LaunchProperty.rotation);
-    final double flip = value(LaunchProperty.flip);
-    if (flip != 0.0) {
-      final double narrowed = cos(flip * pi / 180.0);
-      state.scaleX *= narrowed.abs() < 1e-9 ? 0.0 : narrowed;
-    }
-    final LaunchPlace? place = _placeOn(layer, screen);
-    if (place == null) {
-      state.width = screen.width;
-      state.height = screen.height;
-      state.x = screen.width / 2.0;
-      state.y = screen.height / 2.0;
-    } else {
-      state.rotation += place.turn;
+    state.visible = true;
+    state.visible = _belongs(layer, t); //? Layer.shown
+    state.opacity = 1.0;
+    state.opacity = _within(_value(layerIndex, LaunchProperty.opacity, t)); //? Property.opacity
+    state.scaleX = 1.0;
+    state.scaleY = 1.0;
+    state.rotation = 0.0;
+    state.scaleX = _value(layerIndex, LaunchProperty.scaleX, t); //? Property.scaleX
+    state.scaleY = _value(layerIndex, LaunchProperty.scaleY, t); //? Property.scaleY
+    state.rotation = _value(layerIndex, LaunchProperty.rotation, t); //? Property.rotation
+    final double flip = _value(layerIndex, LaunchProperty.flip, t); //? Property.flip
+    if (flip != 0.0) { //? Property.flip
+      final double narrowed = cos(flip * pi / 180.0); //? Property.flip
+      state.scaleX *= narrowed.abs() < 1e-9 ? 0.0 : narrowed; //? Property.flip
+    } //? Property.flip
+    state.width = screen.width;
+    state.height = screen.height;
+    state.x = screen.width / 2.0;
+    state.y = screen.height / 2.0;
+    final LaunchPlace? place = placeOn(layer, screen);
+    if (place != null) {
       state.width = place.width;
       state.height = place.height;
-      state.x = screen.x(place);
-      state.y = screen.y(place);
-      final LaunchPlace? there = layer.destination;
-      if (there != null) _travel(there, place, value(LaunchProperty.travel), screen, state);
-      _turnAboutPivot(layer, state);
+      state.x = acrossOf(place, screen);
+      state.y = downOf(place, screen);
+      state.rotation += place.turn; //? Place.turn
+      final LaunchPlace? there = layer.destination; //? Property.travel
+      if (there != null) { //? Property.travel
+        _travel(there, place, _value(layerIndex, LaunchProperty.travel, t), screen, state); //? Property.travel
+      } //? Property.travel
+      _turnAboutPivot(layer, state); //? Layer.pivotX|Layer.pivotY
     }
-    state.x += value(LaunchProperty.x);
-    state.y += value(LaunchProperty.y);
-    final double panel = value(LaunchProperty.panel);
-    if (layer.kind == LaunchLayerKind.backdrop && panel != 0.0) {
-      state.height = screen.height + (layer.panelHeight - screen.height) * panel;
-      state.y += (state.height - screen.height) / 2.0;
-    }
-    state.reveal = _bounded(value(LaunchProperty.reveal));
-    final _Segment? revealing = lines[LaunchProperty.reveal.index].decidingAt(t);
-    state.revealShape = revealing?.cue.reveal;
-    state.draw = _bounded(value(LaunchProperty.draw));
-    final _Segment? drawing = lines[LaunchProperty.draw.index].decidingAt(t);
-    state.fillFrom = drawing?.cue.fillFrom ?? 0.6;
-    state.progress = layer.kind == LaunchLayerKind.progress ? _loaded(layer, t) : 0.0;
-    state.clip = _bounded(value(LaunchProperty.clip));
-    if (layer.frames > 1) {
-      final double steps = layer.frames - 1.0;
-      state.clip = (state.clip * steps + 1e-9).floorToDouble() / steps;
-    }
-    return state;
+    state.x += _value(layerIndex, LaunchProperty.x, t); //? Property.x
+    state.y += _value(layerIndex, LaunchProperty.y, t); //? Property.y
+    if (layer.kind == LaunchLayerKind.backdrop) { //? Property.panel
+      final double panel = _value(layerIndex, LaunchProperty.panel, t); //? Property.panel
+      state.height = screen.height + (layer.panelHeight - screen.height) * panel; //? Property.panel
+      state.y += (state.height - screen.height) / 2.0; //? Property.panel
+    } //? Property.panel
+    final _Timeline? reveal = _timeline(layerIndex, LaunchProperty.reveal); //? Property.reveal
+    state.reveal = 1.0; //? Property.reveal
+    state.revealShape = null; //? Property.reveal
+    if (reveal != null) { //? Property.reveal
+      state.reveal = _within(reveal.valueAt(t)); //? Property.reveal
+      final LaunchCue? cue = reveal.cueAt(t); //? Property.reveal
+      if (cue != null) { //? Property.reveal
+        state.revealShape = cue.reveal; //? Property.reveal
+      } //? Property.reveal
+    } //? Property.reveal
+    final _Timeline? draw = _timeline(layerIndex, LaunchProperty.draw); //? Property.draw
+    state.draw = 1.0; //? Property.draw
+    if (draw != null) { //? Property.draw
+      state.draw = _within(draw.valueAt(t)); //? Property.draw
+      final LaunchCue? cue = draw.cueAt(t); //? Property.draw
+      if (cue != null) { //? Property.draw
+        state.fillFrom = cue.fillFrom; //? Property.draw
+      } //? Property.draw
+    } //? Property.draw
+    state.progress = layer.kind == LaunchLayerKind.progress ? _loaded(layer, t) : 0.0; //? LayerKind.progress
+    state.clip = _within(_value(layerIndex, LaunchProperty.clip, t)); //? LayerKind.clip Property.clip
+    final int steps = layer.frames - 1; //? LayerKind.clip Property.clip
+    if (steps > 0) { //? LayerKind.clip Property.clip
+      state.clip = (state.clip * steps.toDouble() + 1e-9).floorToDouble() / steps.toDouble(); //? LayerKind.clip Property.clip
+    } //? LayerKind.clip Property.clip
   }
+//? Property.travel
+  void _travel(LaunchPlace there, LaunchPlace place, double part, LaunchScreen screen, LaunchLayerState state) { //? Property.travel
+    state.x += (acrossOf(there, screen) - state.x) * part; //? Property.travel
+    state.y += (downOf(there, screen) - state.y) * part; //? Property.travel
+    state.rotation += (there.turn - place.turn) * part; //? Property.travel Place.turn
+    final double across = place.width > 0.0 ? there.width / place.width : 1.0; //? Property.travel
+    final double down = place.height > 0.0 ? there.height / place.height : 1.0; //? Property.travel
+    final double scale = 1.0 + (min(across, down) - 1.0) * part; //? Property.travel
+    state.scaleX *= scale; //? Property.travel
+    state.scaleY *= scale; //? Property.travel
+  } //? Property.travel
+//? Layer.pivotX|Layer.pivotY
+  /// Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. //? Layer.pivotX|Layer.pivotY
+  void _turnAboutPivot(LaunchLayer layer, LaunchLayerState state) { //? Layer.pivotX|Layer.pivotY
+    final double x = (layer.pivotX - 0.5) * state.width; //? Layer.pivotX|Layer.pivotY
+    final double y = (layer.pivotY - 0.5) * state.height; //? Layer.pivotX|Layer.pivotY
+    final double radians = state.rotation * pi / 180.0; //? Layer.pivotX|Layer.pivotY
+    state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y); //? Layer.pivotX|Layer.pivotY
+    state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y); //? Layer.pivotX|Layer.pivotY
+  } //? Layer.pivotX|Layer.pivotY
+//? LayerKind.progress
+  /// An open gate counts whole, one that loads by its typical time, at most nine tenths. //? LayerKind.progress
+  double _loaded(LaunchLayer layer, double t) { //? LayerKind.progress
+    double sum = 0.0; //? LayerKind.progress
+    int count = 0; //? LayerKind.progress
+    for (int g = 0; g < _gateOpen.length; g++) { //? LayerKind.progress
+      final LaunchGateTiming gate = timing.gates[g]; //? LayerKind.progress
+      bool counts = true; //? LayerKind.progress
+      if (gate.optional) { //? LayerKind.progress GateTiming.optional
+        counts = false; //? LayerKind.progress GateTiming.optional
+      } //? LayerKind.progress GateTiming.optional
+      if (layer.gates.length > 0) { //? LayerKind.progress Layer.gates
+        counts = layer.gates.contains(g); //? LayerKind.progress Layer.gates
+      } //? LayerKind.progress Layer.gates
+      if (!counts) continue; //? LayerKind.progress
+      count++; //? LayerKind.progress
+      final double taken = _gateStart[g] >= launchNever ? 0.0 : max(0.0, t - _gateStart[g].toDouble()); //? LayerKind.progress
+      int typical = 500; //? LayerKind.progress
+      typical = max(1, gate.typical); //? LayerKind.progress GateTiming.typical
+      sum += t >= _gateOpen[g].toDouble() ? 1.0 : min(0.9, 0.9 * taken / typical.toDouble()); //? LayerKind.progress
+    } //? LayerKind.progress
+    return count > 0 ? sum / count.toDouble() : 1.0; //? LayerKind.progress
+  } //? LayerKind.progress
+//? Layer.shown
+  /// Some layers are seen in one outcome alone. //? Layer.shown
+  bool _belongs(LaunchLayer layer, double t) { //? Layer.shown
+    final bool decided = t >= outcomeAt.toDouble(); //? Layer.shown
+    final bool offline = decided && outcome == LaunchOutcome.offline; //? Layer.shown Shown.offline
+    if (layer.shown == LaunchShown.offline) return offline; //? Layer.shown Shown.offline
+    if (layer.shown == LaunchShown.message) return decided && outcome == LaunchOutcome.message; //? Layer.shown Shown.message
+    if (offline && layer.kind == LaunchLayerKind.firstScreen) { //? Layer.shown Shown.offline
+      for (final LaunchLayer it in timing.layers) { //? Layer.shown Shown.offline
+        if (it.kind == LaunchLayerKind.firstScreen && it.shown == LaunchShown.offline) return false; //? Layer.shown Shown.offline
+      } //? Layer.shown Shown.offline
+    } //? Layer.shown Shown.offline
+    return true; //? Layer.shown
+  } //? Layer.shown
+}
 
-  void _travel(LaunchPlace there, LaunchPlace place, double part, LaunchScreen screen, LaunchLayerState state) {
-    state.x += (screen.x(there) - state.x) * part;
-    state.y += (screen.y(there) - state.y) * part;
-    state.rotation += (there.turn - place.turn) * part;
-    final double across = place.width > 0.0 ? there.width / place.width : 1.0;
-    final double down = place.height > 0.0 ? there.height / place.height : 1.0;
-    final double scale = 1.0 + (min(across, down) - 1.0) * part;
-    state.scaleX *= scale;
-    state.scaleY *= scale;
-  }
+/// Where the layer stands, held this way.
+LaunchPlace? placeOn(LaunchLayer layer, LaunchScreen screen) {
+  if (screen.width > screen.height) return layer.landscape ?? layer.place;
+  return layer.place;
+}
 
-  /// Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle.
-  void _turnAboutPivot(LaunchLayer layer, LaunchLayerState state) {
-    if (layer.pivotX == 0.5 && layer.pivotY == 0.5) return;
-    final double x = (layer.pivotX - 0.5) * state.width;
-    final double y = (layer.pivotY - 0.5) * state.height;
-    final double radians = state.rotation * pi / 180.0;
-    state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y);
-    state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y);
-  }
+double acrossOf(LaunchPlace place, LaunchScreen screen) {
+  final double free = screen.width - screen.left - screen.right; //? Place.safe
+  if (place.safe) return place.x + screen.left + free * place.across; //? Place.safe
+  return place.x + screen.width * place.across;
+}
 
-  /// An open gate counts whole, one that loads by its typical time, at most nine tenths.
-  double _loaded(LaunchLayer layer, double t) {
-    double sum = 0.0;
-    int count = 0;
-    for (int g = 0; g < timing.gates.length; g++) {
-      final bool counts = layer.gates.isEmpty ? !timing.gates[g].optional : layer.gates.contains(g);
-      if (!counts) continue;
-      count++;
-      final double taken = _gateStart[g] >= launchNever ? 0.0 : max(0.0, t - _gateStart[g]);
-      final double part = min(0.9, 0.9 * taken / max(1, timing.gates[g].typical));
-      sum += t >= _gateOpen[g] ? 1.0 : part;
-    }
-    return count > 0 ? sum / count : 1.0;
-  }
-
-  bool _belongs(LaunchLayer layer, double t) {
-    final bool decided = t >= outcomeAt;
-    final bool offline = decided && outcome == LaunchOutcome.offline;
-    if (layer.shown == LaunchShown.offline) return offline;
-    if (layer.shown == LaunchShown.message) return decided && outcome == LaunchOutcome.message;
-    bool replaced = false;
-    for (final LaunchLayer it in timing.layers) {
-      replaced = replaced || (it.kind == LaunchLayerKind.firstScreen && it.shown == LaunchShown.offline);
-    }
-    return !(offline && layer.kind == LaunchLayerKind.firstScreen && replaced);
-  }
+double downOf(LaunchPlace place, LaunchScreen screen) {
+  final double free = screen.height - screen.top - screen.bottom; //? Place.safe
+  if (place.safe) return place.y + screen.top + free * place.down; //? Place.safe
+  return place.y + screen.height * place.down;
 }

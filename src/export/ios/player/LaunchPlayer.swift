@@ -53,10 +53,12 @@ struct LaunchData {
 ///
 /// Call `attach` once the window is visible, and `open` for each gate when what it stands for has loaded. All of it
 /// belongs to the main thread; `open` may be called from any.
+@MainActor
 final class LaunchPlayer: NSObject {
     private static var processIsWarm = false
 
     private let data: LaunchData
+    private let gates: [String]
     private let start: LaunchStartKind
     private let began: Double
     private weak var window: UIWindow?
@@ -78,6 +80,7 @@ final class LaunchPlayer: NSObject {
         self.window = window
         self.data = data
         self.start = start
+        gates = data.timing.gates.map { $0.id }
         opened = data.timing.gates.map { _ in launchNever }
         began = LaunchPlayer.uptime() - (start == .warm ? 0 : LaunchPlayer.processAge())
         super.init()
@@ -96,35 +99,33 @@ final class LaunchPlayer: NSObject {
     }
 
     /// Tells that what the gate stands for has loaded. An unknown name is an error in the calling code.
-    func open(_ gate: String) {
-        guard let index = data.timing.gates.firstIndex(where: { $0.id == gate }) else {
-            preconditionFailure("There is no gate \"\(gate)\"")
-        }
-        DispatchQueue.main.async {
-            if self.opened[index] >= launchNever {
-                self.opened[index] = self.now()
-                self.plan()
-            }
-        }
+    nonisolated func open(_ gate: String) {
+        guard let index = gates.firstIndex(of: gate) else { preconditionFailure("There is no gate \"\(gate)\"") }
+        Task { @MainActor in self.opens(index) }
+    }
+
+    private func opens(_ index: Int) {
+        if opened[index] < launchNever { return }
+        opened[index] = now()
+        plan()
     }
 
     /// Opens the gate when the work is done; when it fails the gate stays shut, and its time-out decides.
-    func open<Value>(_ gate: String, after work: () async throws -> Value) async rethrows -> Value {
+    nonisolated func open<Value>(_ gate: String, after work: () async throws -> Value) async rethrows -> Value {
         let value = try await work()
         open(gate)
         return value
     }
 
     /// How the launch ended; waits until it has.
-    @MainActor
     func outcome() async -> LaunchOutcome {
         if ended { return schedule?.outcome ?? .complete }
         return await withCheckedContinuation { waiting.append($0) }
     }
 
     /// Ends the sequence at once and shows the first screen.
-    func dismiss() {
-        DispatchQueue.main.async { self.finish() }
+    nonisolated func dismiss() {
+        Task { @MainActor in self.finish() }
     }
 
     private func begin(in window: UIWindow) {
@@ -138,7 +139,8 @@ final class LaunchPlayer: NSObject {
         clock.add(to: .main, forMode: .common)
         self.clock = clock
         tick()
-        DispatchQueue.main.asyncAfter(deadline: .now() + 5) { [weak self] in
+        Task { @MainActor [weak self] in
+            try? await Task.sleep(nanoseconds: 5_000_000_000)
             guard let player = self, !player.ended else { return }
             UIAccessibility.post(notification: .announcement, argument: player.announcement)
         }
@@ -146,7 +148,8 @@ final class LaunchPlayer: NSObject {
 
     private func plan() {
         if ended { return }
-        schedule = LaunchSchedule(data.timing, start, openingEnd, opened, UIAccessibility.isReduceMotionEnabled)
+        schedule = LaunchSchedule(
+            data.timing, start, UIAccessibility.isReduceMotionEnabled, openingEnd, opened)
     }
 
     @objc private func tick() {
@@ -154,7 +157,7 @@ final class LaunchPlayer: NSObject {
         let t = Double(now())
         view.show(schedule, t)
         moveContent(schedule, t, view.screen)
-        if Int(t) >= schedule.shown { finish() }
+        if Int(t) >= schedule.shown() { finish() }
     }
 
     private func moveContent(_ schedule: LaunchSchedule, _ t: Double, _ screen: LaunchScreen) {
@@ -162,7 +165,8 @@ final class LaunchPlayer: NSObject {
         for i in data.timing.layers.indices {
             let layer = data.timing.layers[i]
             if layer.kind != .firstScreen || layer.shown != .always { continue }
-            let state = schedule.state(i, t, screen)
+            let state = LaunchLayerState()
+            schedule.stateAt(i, t, screen, state)
             content.alpha = state.visible ? CGFloat(state.opacity) : 0
             content.transform = CGAffineTransform(
                 translationX: CGFloat(state.x - screen.width / 2), y: CGFloat(state.y - screen.height / 2)
@@ -252,6 +256,8 @@ private final class LaunchView: UIView {
         }
     }
 
+    private let state = LaunchLayerState()
+
     func show(_ schedule: LaunchSchedule, _ t: Double) {
         CATransaction.begin()
         CATransaction.setDisableActions(true)
@@ -260,7 +266,10 @@ private final class LaunchView: UIView {
             wide.toggle()
             build()
         }
-        for i in painters.indices { painters[i]?.show(schedule.state(i, t, screen)) }
+        for i in painters.indices {
+            schedule.stateAt(i, t, screen, state)
+            painters[i]?.show(state)
+        }
         CATransaction.commit()
     }
 }
@@ -277,6 +286,7 @@ private final class LaunchArtLayer: CALayer {
     }
 }
 
+@MainActor
 private final class LaunchLayerPainter {
     let root = CALayer()
     private let layer: LaunchLayer

@@ -1,277 +1,180 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that it can be
-// tested anywhere. The next export replaces it for as long as you leave it unchanged.
+// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that
+// it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
 import Foundation
 
 /// A time that is not reached. All times are whole milliseconds after the start of the launch.
-let launchNever = 1_000_000_000
+let launchNever = 1000000000
 
-enum LaunchBeatKind { case opening, play, hold, wait, handOff }
-enum LaunchTimeOut: Int { case goOn, offline, message }
-enum LaunchYield { case never, afterCues, atOnce }
-enum LaunchGateStart { case process, firstFrame, beat }
-enum LaunchAnchor { case beatStart, beatEnd, withCue, afterCue }
-enum LaunchRepeatEnd { case cut, finish, settle }
-/// How a launch ended: everything was there, or a time-out let it go on, took the offline way, or left a message.
-enum LaunchOutcome: Int { case complete, wentOn, offline, message }
-enum LaunchLayerKind { case backdrop, art, firstScreen, progress, clip, group }
-enum LaunchShown { case always, offline, message }
-enum LaunchProperty: Int, CaseIterable {
+enum LaunchBeatKind: Sendable {
+    case opening, play, hold, wait, handOff
+}
+
+enum LaunchYield: Sendable { //? Beat.yields
+    case never, afterCues, atOnce //? Beat.yields
+} //? Beat.yields
+
+enum LaunchGateStart: Sendable {
+    case process, firstFrame, beat
+}
+
+enum LaunchAnchor: Sendable {
+    case beatStart, beatEnd, withCue, afterCue
+}
+
+enum LaunchRepeatEnd: Sendable { //? RepeatEnd.settle|RepeatEnd.finish
+    case cut, finish, settle //? RepeatEnd.settle|RepeatEnd.finish
+} //? RepeatEnd.settle|RepeatEnd.finish
+
+enum LaunchLayerKind: Sendable {
+    case backdrop, art, firstScreen, progress, clip, group
+}
+
+enum LaunchShown: Sendable {
+    case always, offline, message
+}
+
+enum LaunchProperty: Sendable {
     case opacity, x, y, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip
-
-    var neutral: Double {
-        switch self {
-        case .opacity, .scaleX, .scaleY, .reveal, .draw: return 1
-        default: return 0
-        }
-    }
-
-    var multiplies: Bool { self == .scaleX || self == .scaleY || self == .opacity }
-}
-enum LaunchStartKind { case first, cold, warm, hot, recreated }
-
-/// Progress in, progress out, both from 0 to 1.
-protocol LaunchEasing {
-    func value(at x: Double) -> Double
 }
 
-private func bounded(_ value: Double) -> Double { min(1, max(0, value)) }
-
-struct LaunchBezier: LaunchEasing {
-    let x1: Double, y1: Double, x2: Double, y2: Double
-
-    init(_ x1: Double, _ y1: Double, _ x2: Double, _ y2: Double) {
-        self.x1 = x1
-        self.y1 = y1
-        self.x2 = x2
-        self.y2 = y2
-    }
-
-    private func curve(_ a: Double, _ b: Double, _ s: Double) -> Double {
-        let r = 1 - s
-        return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s
-    }
-
-    func value(at x: Double) -> Double {
-        if x <= 0 || x >= 1 || (x1 == y1 && x2 == y2) { return bounded(x) }
-        var low = 0.0
-        var high = 1.0
-        var s = x
-        for _ in 0..<40 {
-            let off = curve(x1, x2, s) - x
-            if abs(off) < 1e-8 { break }
-            if off < 0 { low = s } else { high = s }
-            s = (low + high) / 2
-        }
-        return curve(y1, y2, s)
-    }
+/// How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
+/// was dismissed, skipped or destroyed before that was decided.
+enum LaunchOutcome: Int, Sendable {
+    case complete, wentOn, offline, message, interrupted
 }
 
-struct LaunchSteps: LaunchEasing {
-    let count: Int, atStart: Bool, jumps: Int
-
-    init(_ count: Int, _ atStart: Bool, _ jumps: Int) {
-        self.count = count
-        self.atStart = atStart
-        self.jumps = jumps
-    }
-
-    func value(at x: Double) -> Double {
-        let step = (bounded(x) * Double(count) + 1e-12).rounded(.down) + (atStart ? 1 : 0)
-        return bounded(step / Double(jumps))
-    }
+/// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
+enum LaunchStartKind: Sendable {
+    case first, cold, warm, hot, recreated
 }
 
-/// Straight pieces: position, value, position, value …
-struct LaunchStops: LaunchEasing {
-    let stops: [Double]
-
-    init(_ stops: [Double]) { self.stops = stops }
-
-    func value(at x: Double) -> Double {
-        if x <= stops[0] { return stops[1] }
-        var i = 2
-        while i < stops.count && stops[i] <= x { i += 2 }
-        if i >= stops.count { return stops[stops.count - 1] }
-        let part = (x - stops[i - 2]) / (stops[i] - stops[i - 2])
-        return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part
-    }
+/// Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …).
+struct LaunchEasing: Sendable {
+    var x1 = 0.0
+    var y1 = 0.0
+    var x2 = 1.0
+    var y2 = 1.0
+    var steps = 0 //? Easing.steps
+    var atStart = false //? Easing.atStart
+    var jumps = 1 //? Easing.jumps|Easing.steps
+    var stops: [Double] = [] //? Easing.stops
 }
 
-private let linear: LaunchEasing = LaunchBezier(0, 0, 1, 1)
-
-/// A value at a part of a cue; `onTop` means on top of what was there when the cue began.
-struct LaunchKey {
-    let at: Double, value: Double, onTop: Bool, easing: LaunchEasing
-
-    init(_ at: Double, _ value: Double, onTop: Bool = false, easing: LaunchEasing? = nil) {
-        self.at = at
-        self.value = value
-        self.onTop = onTop
-        self.easing = easing ?? linear
-    }
+/// A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next.
+struct LaunchKey: Sendable {
+    var at: Double
+    var value: Double
+    var onTop = false //? Key.onTop
+    var easing: LaunchEasing? //? Key.easing
 }
 
-struct LaunchTrack {
-    let property: LaunchProperty, keys: [LaunchKey]
-
-    init(_ property: LaunchProperty, _ keys: [LaunchKey]) {
-        self.property = property
-        self.keys = keys
-    }
+struct LaunchTrack: Sendable {
+    var property: LaunchProperty
+    var keys: [LaunchKey]
 }
 
 /// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector).
-struct LaunchRevealShape {
-    let iris: Bool, x: Double, y: Double
-
-    init(_ iris: Bool, _ x: Double, _ y: Double) {
-        self.iris = iris
-        self.x = x
-        self.y = y
-    }
+struct LaunchRevealShape: Sendable {
+    var iris = false
+    var x: Double
+    var y: Double
 }
 
-struct LaunchBeat {
-    let id: String, kind: LaunchBeatKind, length: Int, gates: [Int], atLeast: Int, atMost: Int
-    let onTimeOut: LaunchTimeOut, yields: LaunchYield, blend: Int, plays: [LaunchStartKind]
-
-    init(
-        _ id: String, _ kind: LaunchBeatKind, length: Int = -1, gates: [Int] = [], atLeast: Int = 0,
-        atMost: Int = launchNever, onTimeOut: LaunchTimeOut = .goOn, yields: LaunchYield = .never, blend: Int = 120,
-        plays: [LaunchStartKind] = [.first, .cold, .warm]
-    ) {
-        self.id = id
-        self.kind = kind
-        self.length = length
-        self.gates = gates
-        self.atLeast = atLeast
-        self.atMost = atMost
-        self.onTimeOut = onTimeOut
-        self.yields = yields
-        self.blend = blend
-        self.plays = plays
-    }
+struct LaunchBeat: Sendable {
+    var kind: LaunchBeatKind
+    var length = -1
+    var gates: [Int] = [] //? Beat.gates
+    var atLeast = 0
+    var atMost: Int = launchNever
+    var onTimeOut: LaunchOutcome = .wentOn
+    var yields: LaunchYield = .never //? Beat.yields
+    var blend = 120 //? Beat.blend|Beat.yields
+    var plays: [LaunchStartKind] = [.first, .cold, .warm]
 }
 
-struct LaunchGate {
-    let id: String, start: LaunchGateStart, beat: Int, needs: [Int], timeOut: Int, onTimeOut: LaunchTimeOut
-    let optional: Bool, typical: Int
-
-    init(
-        _ id: String, start: LaunchGateStart = .process, beat: Int = 0, needs: [Int] = [], timeOut: Int = launchNever,
-        onTimeOut: LaunchTimeOut = .goOn, optional: Bool = false, typical: Int = 500
-    ) {
-        self.id = id
-        self.start = start
-        self.beat = beat
-        self.needs = needs
-        self.timeOut = timeOut
-        self.onTimeOut = onTimeOut
-        self.optional = optional
-        self.typical = typical
-    }
+struct LaunchGateTiming: Sendable {
+    var id: String
+    var start: LaunchGateStart = .process //? GateTiming.start|GateStart.firstFrame|GateStart.beat
+    var beat = 0 //? GateTiming.beat|GateStart.beat
+    var needs: [Int] = [] //? GateTiming.needs
+    var timeOut: Int = launchNever //? GateTiming.timeOut
+    var onTimeOut: LaunchOutcome = .wentOn
+    var optional = false //? GateTiming.optional
+    var typical = 500 //? GateTiming.typical
 }
 
-struct LaunchCue {
-    let layer: Int, beat: Int, length: Int, tracks: [LaunchTrack], reduced: [LaunchTrack], anchor: LaunchAnchor
-    let other: Int, offset: Int, times: Int, whileWaiting: Bool, alternate: Bool, end: LaunchRepeatEnd, settle: Int
-    let adds: Bool, dropped: Bool, bySystem: Bool, reveal: LaunchRevealShape?, fillFrom: Double
-
-    init(
-        _ layer: Int, _ beat: Int, _ length: Int, _ tracks: [LaunchTrack], _ reduced: [LaunchTrack],
-        anchor: LaunchAnchor = .beatStart, other: Int = -1, offset: Int = 0, times: Int = 1,
-        whileWaiting: Bool = false, alternate: Bool = false, end: LaunchRepeatEnd = .cut, settle: Int = 0,
-        adds: Bool = false, dropped: Bool = false, bySystem: Bool = false, reveal: LaunchRevealShape? = nil,
-        fillFrom: Double = 0.6
-    ) {
-        self.layer = layer
-        self.beat = beat
-        self.length = length
-        self.tracks = tracks
-        self.reduced = reduced
-        self.anchor = anchor
-        self.other = other
-        self.offset = offset
-        self.times = times
-        self.whileWaiting = whileWaiting
-        self.alternate = alternate
-        self.end = end
-        self.settle = settle
-        self.adds = adds
-        self.dropped = dropped
-        self.bySystem = bySystem
-        self.reveal = reveal
-        self.fillFrom = fillFrom
-    }
+/// What one layer does for a while. `calm`: what it does instead where people ask for less motion.
+struct LaunchCue: Sendable {
+    var layer: Int
+    var beat: Int
+    var length: Int
+    var moves: [LaunchTrack]
+    var calm: [LaunchTrack]? //? Cue.calm
+    var anchor: LaunchAnchor = .beatStart //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
+    var other = -1 //? Cue.other|Anchor.withCue|Anchor.afterCue
+    var offset = 0
+    var times = 1
+    var whileWaiting = false //? Cue.whileWaiting
+    var alternate = false //? Cue.alternate
+    var end: LaunchRepeatEnd = .cut //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
+    var settle = 0 //? Cue.settle|RepeatEnd.settle
+    var adds = false //? Cue.adds
+    var dropped = false //? Cue.dropped
+    var bySystem = false //? Cue.bySystem
+    var reveal: LaunchRevealShape? //? Cue.reveal|Property.reveal
+    var fillFrom = 0.6 //? Cue.fillFrom|Property.draw
 }
 
-/// A layer's centre lies `x`, `y` points from the point `across`, `down` (fractions) of the screen.
-struct LaunchPlace {
-    let across: Double, down: Double, x: Double, y: Double, width: Double, height: Double, turn: Double, safe: Bool
-
-    init(
-        _ across: Double, _ down: Double, _ x: Double, _ y: Double, _ width: Double, _ height: Double,
-        turn: Double = 0, safe: Bool = false
-    ) {
-        self.across = across
-        self.down = down
-        self.x = x
-        self.y = y
-        self.width = width
-        self.height = height
-        self.turn = turn
-        self.safe = safe
-    }
+/// A layer's centre lies `x`, `y` from the point `across`, `down` (fractions) of the screen.
+struct LaunchPlace: Sendable {
+    var across = 0.5
+    var down = 0.5
+    var x = 0.0
+    var y = 0.0
+    var width: Double
+    var height: Double
+    var turn = 0.0 //? Place.turn
+    var safe = false //? Place.safe
 }
 
-/// `parent`: index of its group. `gates`: what a progress layer shows; empty: all needed. `frames`: pictures of a clip.
-struct LaunchLayer {
-    let kind: LaunchLayerKind, place: LaunchPlace?, destination: LaunchPlace?, panelHeight: Double
-    let shown: LaunchShown, landscape: LaunchPlace?, pivotX: Double, pivotY: Double, parent: Int, gates: [Int]
-    let frames: Int
-
-    init(
-        _ kind: LaunchLayerKind, _ place: LaunchPlace?, destination: LaunchPlace? = nil, panelHeight: Double = 0,
-        shown: LaunchShown = .always, landscape: LaunchPlace? = nil, pivotX: Double = 0.5, pivotY: Double = 0.5,
-        parent: Int = -1, gates: [Int] = [], frames: Int = 0
-    ) {
-        self.kind = kind
-        self.place = place
-        self.destination = destination
-        self.panelHeight = panelHeight
-        self.shown = shown
-        self.landscape = landscape
-        self.pivotX = pivotX
-        self.pivotY = pivotY
-        self.parent = parent
-        self.gates = gates
-        self.frames = frames
-    }
+/// No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed.
+struct LaunchLayer: Sendable {
+    var kind: LaunchLayerKind
+    var place: LaunchPlace?
+    var landscape: LaunchPlace?
+    var destination: LaunchPlace? //? Layer.destination|Property.travel
+    var panelHeight = 0.0 //? Layer.panelHeight|Property.panel
+    var shown: LaunchShown = .always //? Layer.shown
+    var pivotX = 0.5 //? Layer.pivotX|Layer.pivotY
+    var pivotY = 0.5 //? Layer.pivotY|Layer.pivotX
+    var parent = -1 //? Layer.parent
+    var gates: [Int] = [] //? Layer.gates
+    var frames = 0 //? Layer.frames|LayerKind.clip
 }
 
-/// The screen in points, and what the system's bars cover at its edges.
-struct LaunchScreen {
-    var width: Double, height: Double
-    var left = 0.0, top = 0.0, right = 0.0, bottom = 0.0
-
-    func x(_ place: LaunchPlace) -> Double {
-        place.x + (place.safe ? left + (width - left - right) * place.across : width * place.across)
-    }
-
-    func y(_ place: LaunchPlace) -> Double {
-        place.y + (place.safe ? top + (height - top - bottom) * place.down : height * place.down)
-    }
+/// The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
+/// tells which comes first for a property, and which of two that start together wins.
+struct LaunchTiming: Sendable {
+    var beats: [LaunchBeat]
+    var gates: [LaunchGateTiming]
+    var gateOrder: [Int]
+    var layers: [LaunchLayer]
+    var cues: [LaunchCue]
+    var cueOrder: [Int]
 }
 
-/// The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder` tells
-/// which comes first for a property, and which of two that start together wins.
-struct LaunchTiming {
-    let beats: [LaunchBeat], gates: [LaunchGate], gateOrder: [Int], layers: [LaunchLayer], cues: [LaunchCue]
-    let cueOrder: [Int]
+/// The screen, and what the system's bars cover at its edges.
+struct LaunchScreen: Sendable {
+    var width: Double
+    var height: Double
+    var left = 0.0 //? Place.safe
+    var top = 0.0 //? Place.safe
+    var right = 0.0 //? Place.safe
+    var bottom = 0.0 //? Place.safe
 }
 
-/// What is seen of a layer at one moment; lengths in points, the centre from the screen's upper left corner.
-struct LaunchLayerState {
+/// What is seen of a layer at one moment; the centre counts from the screen's upper left corner.
+final class LaunchLayerState {
     var visible = false
     var opacity = 1.0
     var x = 0.0
@@ -287,541 +190,891 @@ struct LaunchLayerState {
     var fillFrom = 0.6
     var progress = 0.0
     var clip = 0.0
-
-    /// What the layer's groups do to it, as in x' = a x + c y + e, y' = b x + d y + f; applied last.
-    var outer = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0]
+    /// Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last.
+    var outer: [Double] = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0]
 }
+
+private func within(_ value: Double) -> Double { min(1.0, max(0.0, value)) }
 
 private func plus(_ time: Int, _ more: Int) -> Int {
-    time >= launchNever || more >= launchNever ? launchNever : time + more
+    return time >= launchNever || more >= launchNever ? launchNever : time + more
 }
 
-private final class Segment {
-    let start: Int, length: Int, stop: Int, alternate: Bool, settle: Int, rest: Double, at: [Double], values: [Double]
-    let easings: [LaunchEasing], cue: LaunchCue
+private func rank(_ outcome: LaunchOutcome) -> Int {
+    if outcome == .message { return 3 }
+    if outcome == .offline { return 2 }
+    return outcome == .wentOn ? 1 : 0
+}
 
-    init(
-        _ start: Int, _ length: Int, _ stop: Int, _ alternate: Bool, _ settle: Int, _ rest: Double, _ at: [Double],
-        _ values: [Double], _ easings: [LaunchEasing], _ cue: LaunchCue
-    ) {
-        self.start = start
-        self.length = length
-        self.stop = stop
-        self.alternate = alternate
-        self.settle = settle
-        self.rest = rest
-        self.at = at
-        self.values = values
-        self.easings = easings
+/// What a property is where nothing says anything else.
+private func neutral(_ property: LaunchProperty) -> Double {
+    if property == .opacity { return 1.0 } //? Property.opacity
+    if property == .scaleX { return 1.0 } //? Property.scaleX
+    if property == .scaleY { return 1.0 } //? Property.scaleY
+    if property == .reveal { return 1.0 } //? Property.reveal
+    if property == .draw { return 1.0 } //? Property.draw
+    return 0.0
+}
+
+private func onTopOf(_ found: Double, _ property: LaunchProperty, _ value: Double) -> Double { //? Key.onTop
+    if property == .opacity { return found * value } //? Key.onTop Property.opacity
+    if property == .scaleX { return found * value } //? Key.onTop Property.scaleX
+    if property == .scaleY { return found * value } //? Key.onTop Property.scaleY
+    return found + value //? Key.onTop
+} //? Key.onTop
+
+private func cubic(_ a: Double, _ b: Double, _ s: Double) -> Double { //? Key.easing
+    let r = 1.0 - s //? Key.easing
+    return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s //? Key.easing
+} //? Key.easing
+
+private func eased(_ easing: LaunchEasing, _ x: Double) -> Double { //? Key.easing
+    if easing.steps > 0 { //? Key.easing Easing.steps
+        var step = (within(x) * Double(easing.steps) + 1e-12).rounded(.down) //? Key.easing Easing.steps
+        if easing.atStart { step += 1.0 } //? Key.easing Easing.steps Easing.atStart
+        return within(step / Double(easing.jumps)) //? Key.easing Easing.steps
+    } //? Key.easing Easing.steps
+    if easing.stops.count > 0 { return onStops(easing.stops, x) } //? Key.easing Easing.stops
+    if x <= 0.0 || x >= 1.0 { return within(x) } //? Key.easing
+    var low = 0.0 //? Key.easing
+    var high = 1.0 //? Key.easing
+    var s = x //? Key.easing
+    for _ in 0..<40 { //? Key.easing
+        let off = cubic(easing.x1, easing.x2, s) - x //? Key.easing
+        if abs(off) < 1e-8 { break } //? Key.easing
+        if off < 0.0 { //? Key.easing
+            low = s //? Key.easing
+        } else { //? Key.easing
+            high = s //? Key.easing
+        } //? Key.easing
+        s = (low + high) / 2.0 //? Key.easing
+    } //? Key.easing
+    return cubic(easing.y1, easing.y2, s) //? Key.easing
+} //? Key.easing
+
+private func onStops(_ stops: [Double], _ x: Double) -> Double { //? Easing.stops
+    if x <= stops[0] { return stops[1] } //? Easing.stops
+    var i = 2 //? Easing.stops
+    while i < stops.count && stops[i] <= x { i += 2 } //? Easing.stops
+    if i >= stops.count { return stops[stops.count - 1] } //? Easing.stops
+    let part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]) //? Easing.stops
+    return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part //? Easing.stops
+} //? Easing.stops
+
+/// When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once.
+private final class CuePlan {
+    var length = 1
+    var start: Int = launchNever
+    var stop: Int = launchNever
+    var settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    var blends = false //? Beat.yields
+    var skips = true
+    var never = false
+}
+
+/// A track of a cue with absolute times and values.
+private final class Segment {
+    let cue: LaunchCue
+    let track: LaunchTrack
+    let plan: CuePlan
+    var at: [Double]
+    var values: [Double]
+    var rest: Double
+    var length: Int
+
+    init(_ cue: LaunchCue, _ track: LaunchTrack, _ plan: CuePlan, _ found: Double) {
         self.cue = cue
+        self.track = track
+        self.plan = plan
+        let keys = track.keys
+        self.length = plan.length
+        self.at = Array(repeating: 0, count: keys.count)
+        self.values = Array(repeating: 0, count: keys.count)
+        self.rest = 0.0
+        for i in 0..<keys.count {
+            self.at[i] = keys[i].at
+            self.values[i] = keys[i].value
+            if keys[i].onTop { self.values[i] = onTopOf(found, track.property, keys[i].value) } //? Key.onTop
+        }
+        self.rest = self.values[self.values.count - 1]
+        var even = cue.times % 2 == 0 //? Cue.alternate
+        if cue.whileWaiting { even = true } //? Cue.alternate Cue.whileWaiting
+        if cue.alternate && even { self.rest = self.values[0] } //? Cue.alternate
+        if plan.skips {
+            self.length = plan.stop - plan.start
+            self.at = [0.0, 1.0]
+            self.values = [self.rest, self.rest]
+            if plan.blends { self.values[0] = found } //? Beat.yields
+        }
     }
 
-    func value(at t: Double) -> Double {
-        if t < Double(stop) || settle <= 0 { return during(min(t, Double(stop)) - Double(start)) }
-        let from = during(Double(stop - start))
-        return from + (rest - from) * bounded((t - Double(stop)) / Double(settle))
+    func restTime() -> Int { plus(plan.stop, settle()) }
+
+    func settle() -> Int {
+        if !plan.skips { return plan.settle } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        return 0
+    }
+
+    func valueAt(_ t: Double) -> Double {
+        let begin = plan.start
+        let stop = plan.stop
+        let rests = settle() //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        if rests > 0 && t >= Double(stop) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+            let from = during(Double(stop - begin)) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+            return from + (rest - from) * within((t - Double(stop)) / Double(rests)) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        return during(min(t, Double(stop)) - Double(begin))
     }
 
     private func during(_ local: Double) -> Double {
         if length <= 0 { return values[values.count - 1] }
-        let cycles = max(0, local / Double(length))
+        let cycles = max(0.0, local / Double(length))
         var cycle = cycles.rounded(.down)
         var part = cycles - cycle
-        if local >= Double(stop - start) && part == 0 && cycle > 0 {
-            cycle -= 1
-            part = 1
+        if cycle > 0.0 && part == 0.0 && local >= Double(plan.stop - plan.start) {
+            cycle -= 1.0
+            part = 1.0
         }
-        if alternate && cycle.truncatingRemainder(dividingBy: 2) == 1 { part = 1 - part }
+        if cycle.truncatingRemainder(dividingBy: 2.0) == 1.0 && cue.alternate && !plan.skips { part = 1.0 - part } //? Cue.alternate
         var i = 1
         while i < at.count - 1 && at[i] <= part { i += 1 }
         let width = at[i] - at[i - 1]
-        let between = width > 0 ? bounded((part - at[i - 1]) / width) : 1
-        return values[i - 1] + (values[i] - values[i - 1]) * easings[i - 1].value(at: between)
+        var between = width > 0.0 ? within((part - at[i - 1]) / width) : 1.0
+        if !plan.skips { //? Key.easing
+            let easing = track.keys[i - 1].easing //? Key.easing
+            if let easing = easing { between = eased(easing, between) } //? Key.easing
+        } //? Key.easing
+        return values[i - 1] + (values[i] - values[i - 1]) * between
     }
 }
 
+/// One property of one layer over the whole launch.
 private final class Timeline {
     let property: LaunchProperty
     var segments: [Segment] = []
-    var added: [Segment] = []
-    var initial: Double
-    var isInitialSet = false
+    var added: [Segment] = [] //? Cue.adds
+    var initial = 0.0
+    var isSet = false
 
     init(_ property: LaunchProperty) {
         self.property = property
-        self.initial = property.neutral
+        self.initial = neutral(property)
     }
 
-    func segment(at t: Double) -> Segment? {
-        var low = 0
-        var high = segments.count
-        while low < high {
-            let middle = (low + high) / 2
-            if Double(segments[middle].start) <= t { low = middle + 1 } else { high = middle }
-        }
-        return low == 0 ? nil : segments[low - 1]
+    func segmentAt(_ t: Double) -> Segment? {
+        var i = segments.count - 1
+        while i >= 0 && Double(segments[i].plan.start) > t { i -= 1 }
+        return i < 0 ? nil : segments[i]
     }
 
-    func base(at t: Double) -> Double {
-        if let found = segment(at: t) { return found.value(at: t) }
-        return initial
+    func baseAt(_ t: Double) -> Double {
+        guard let segment = segmentAt(t) else { return initial }
+        return segment.valueAt(t)
     }
 
-    func value(at t: Double) -> Double {
-        var value = base(at: t)
-        for it in added where Double(it.start) <= t { value += it.value(at: t) - property.neutral }
+    func valueAt(_ t: Double) -> Double {
+        var value = baseAt(t)
+        for it in added { //? Cue.adds
+            if Double(it.plan.start) <= t { value += it.valueAt(t) - neutral(property) } //? Cue.adds
+        } //? Cue.adds
         return value
     }
-
-    func deciding(at t: Double) -> Segment? { segment(at: t) ?? segments.first }
+//? Property.reveal|Property.draw
+    /// The cue that rules at a moment, or the first to come. //? Property.reveal|Property.draw
+    func cueAt(_ t: Double) -> LaunchCue? { //? Property.reveal|Property.draw
+        let segment = segmentAt(t) //? Property.reveal|Property.draw
+        if let segment = segment { return segment.cue } //? Property.reveal|Property.draw
+        return segments.count > 0 ? segments[0].cue : nil //? Property.reveal|Property.draw
+    } //? Property.reveal|Property.draw
 }
 
-private struct Plan {
-    enum Form { case play, blend, endState }
-
-    var form: Form
-    var start: Int
-    var stop: Int
-    var settle = 0
-    var neverPlays = false
+/// What moves of one layer.
+private final class Lane {
+    var lines: [Timeline] = []
 }
 
-/// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do later,
-/// so it can be made anew whenever a gate opens without anything on the screen jumping.
-///
-/// - openingEnd: when the app's first own frame was drawn
-/// - opened: for each gate when the app opened it, or launchNever
+/// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
+/// later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
+/// app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
+/// when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
 final class LaunchSchedule {
     let timing: LaunchTiming
-    private let start: LaunchStartKind
-    private let openingEnd: Int
-    private let opened: [Int]
-    private let reducedMotion: Bool
-    private let inMemory: Bool
-    private var plans: [Plan]
-    private var hangsOnEnd: [Bool] = []
-    private var gateStart: [Int]
-    private var gateOpen: [Int]
-    private var gateTimedOut: [Bool]
-    private var timelines: [[Timeline]]
-    private var reached = 0
+    let start: LaunchStartKind
+    let reducedMotion: Bool
+    let systemMoves: Bool //? player.system
+    let pace: Double //? player.pace
+    let messageAt: Int //? player.retry
+    let retriedAt: Int //? player.retry
+    let openingEnd: Int
+    private(set) var opened: [Int]
     private(set) var beatStart: [Int]
     private(set) var beatEnd: [Int]
-    private(set) var outcome = LaunchOutcome.complete
-    private(set) var outcomeAt = launchNever
+    var outcome: LaunchOutcome = .complete
+    var outcomeAt: Int = launchNever
+    private var plans: [CuePlan] = []
+    private var hangsOnEnd: [Bool]
+    private var gateStart: [Int] //? LayerKind.progress
+    private var gateOpen: [Int]
+    private var gateTimedOut: [Bool] //? GateTiming.timeOut
+    private var lanes: [Lane] = []
+    private var all: [Segment] = [] //? player.moments|player.stillness
+    private let groupState: LaunchLayerState = LaunchLayerState() //? Layer.parent
+    private var reached = 0 //? GateStart.beat
 
-    init(_ timing: LaunchTiming, _ start: LaunchStartKind, _ openingEnd: Int, _ opened: [Int], _ reducedMotion: Bool) {
+    init(
+        _ timing: LaunchTiming,
+        _ start: LaunchStartKind,
+        _ reducedMotion: Bool,
+        _ systemMoves: Bool, //? player.system
+        _ pace: Double, //? player.pace
+        _ messageAt: Int, //? player.retry
+        _ retriedAt: Int, //? player.retry
+        _ openingEnd: Int,
+        _ opened: [Int]
+    ) {
         self.timing = timing
         self.start = start
+        self.reducedMotion = reducedMotion
+        self.systemMoves = systemMoves //? player.system
+        self.pace = pace //? player.pace
+        self.messageAt = messageAt //? player.retry
+        self.retriedAt = retriedAt //? player.retry
         self.openingEnd = openingEnd
         self.opened = opened
-        self.reducedMotion = reducedMotion
-        inMemory = start == .hot || start == .recreated
-        plans = timing.cues.map { _ in Plan(form: .endState, start: launchNever, stop: launchNever) }
-        gateStart = timing.gates.map { _ in launchNever }
-        gateOpen = timing.gates.map { _ in launchNever }
-        gateTimedOut = timing.gates.map { _ in false }
-        beatStart = timing.beats.map { _ in 0 }
-        beatEnd = timing.beats.map { _ in 0 }
-        timelines = timing.layers.map { _ in LaunchProperty.allCases.map { Timeline($0) } }
-        for cue in timing.cues {
-            if cue.anchor == .withCue || cue.anchor == .afterCue {
-                let other = timing.cues[cue.other]
-                let endless = cue.anchor == .afterCue && other.whileWaiting
-                hangsOnEnd.append((hangsOnEnd[cue.other] || endless) && other.beat == cue.beat)
-            } else {
-                hangsOnEnd.append(cue.anchor == .beatEnd)
-            }
+        self.beatStart = Array(repeating: 0, count: timing.beats.count)
+        self.beatEnd = Array(repeating: 0, count: timing.beats.count)
+        self.gateStart = Array(repeating: launchNever, count: timing.gates.count) //? LayerKind.progress
+        self.gateOpen = Array(repeating: launchNever, count: timing.gates.count)
+        self.gateTimedOut = Array(repeating: false, count: timing.gates.count) //? GateTiming.timeOut
+        self.hangsOnEnd = Array(repeating: false, count: timing.cues.count)
+        for c in 0..<timing.cues.count {
+            self.plans.append(CuePlan())
+            self.hangsOnEnd[c] = waitsForEnd(timing.cues[c])
         }
+        for _ in 0..<timing.layers.count { self.lanes.append(Lane()) }
         runBeats()
-        buildTimelines()
+        setTimelines()
+        fillTimelines()
     }
 
-    /// When the first screen can be used, or launchNever as far as is known.
-    var shown: Int { outcome == .message ? launchNever : beatEnd[beatEnd.count - 1] }
+    /// When the first screen can be used, or NEVER as far as is known.
+    func shown() -> Int { outcome == .message ? launchNever : beatEnd[beatEnd.count - 1] }
+//? player.outcome
+    /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. //? player.outcome
+    func decidedAt() -> Int { //? player.outcome
+        var at = openingEnd //? player.outcome
+        for i in 0..<beatEnd.count { //? player.outcome BeatKind.wait
+            let beat = timing.beats[i] //? player.outcome BeatKind.wait
+            if beat.kind == .wait && plays(beat) { at = beatEnd[i] } //? player.outcome BeatKind.wait
+        } //? player.outcome BeatKind.wait
+        return outcome == .message ? outcomeAt : at //? player.outcome
+    } //? player.outcome
 
     func openTime(_ gate: Int) -> Int { gateOpen[gate] }
+//? player.stillness
+    /// From `t` on nothing moves before the time given; `t` itself if something does. //? player.stillness
+    func stillUntil(_ t: Double) -> Double { //? player.stillness
+        var until = 1.0 * Double(launchNever) //? player.stillness
+        for it in all { //? player.stillness
+            if Double(it.restTime()) <= t { continue } //? player.stillness
+            if Double(it.plan.start) <= t { return t } //? player.stillness
+            until = min(until, Double(it.plan.start)) //? player.stillness
+        } //? player.stillness
+        for layer in timing.layers { //? player.stillness LayerKind.progress
+            if layer.kind == .progress && loaded(layer, t) < 1.0 { return t } //? player.stillness LayerKind.progress
+        } //? player.stillness LayerKind.progress
+        for it in beatEnd { //? player.stillness
+            if Double(it) > t { until = min(until, Double(it)) } //? player.stillness
+        } //? player.stillness
+        return until //? player.stillness
+    } //? player.stillness
+//? player.moments
+    /// Every moment at which something begins or ends; between them all values run smoothly. In no order. //? player.moments
+    func moments() -> [Double] { //? player.moments
+        var edges: [Double] = [] //? player.moments
+        for it in beatStart { edges.append(Double(it)) } //? player.moments
+        for it in beatEnd { edges.append(Double(it)) } //? player.moments
+        for it in gateOpen { edges.append(Double(it)) } //? player.moments
+        edges.append(Double(outcomeAt)) //? player.moments
+        for it in all { //? player.moments
+            edges.append(Double(it.plan.start)) //? player.moments
+            edges.append(Double(it.plan.stop)) //? player.moments
+            edges.append(Double(it.restTime())) //? player.moments
+            for i in 1..<it.at.count { //? player.moments
+                if it.at[i] == it.at[i - 1] { //? player.moments
+                    edges.append(Double(it.plan.start) + it.at[i] * Double(it.length)) // where it jumps //? player.moments
+                } //? player.moments
+            } //? player.moments
+        } //? player.moments
+        return edges //? player.moments
+    } //? player.moments
+//? player.moments
+    /// Whether anything of the layer may change between two moments; if not, it stands still. //? player.moments
+    func movesBetween(_ layerIndex: Int, _ from: Double, _ to: Double) -> Bool { //? player.moments
+        let layer = timing.layers[layerIndex] //? player.moments LayerKind.progress|Layer.parent
+        if layer.kind == .progress { return true } //? player.moments LayerKind.progress
+        for line in lanes[layerIndex].lines { //? player.moments
+            for it in line.segments { //? player.moments
+                if Double(it.plan.start) < to && Double(it.restTime()) > from { return true } //? player.moments
+            } //? player.moments
+            for it in line.added { //? player.moments Cue.adds
+                if Double(it.plan.start) < to && Double(it.restTime()) > from { return true } //? player.moments Cue.adds
+            } //? player.moments Cue.adds
+        } //? player.moments
+        if layer.parent >= 0 { return movesBetween(layer.parent, from, to) } //? player.moments Layer.parent
+        return false //? player.moments
+    } //? player.moments
+//? Property.reveal player.moments
+    /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.moments
+    func revealOf(_ layerIndex: Int) -> LaunchRevealShape? { //? Property.reveal player.moments
+        guard let line = timeline(layerIndex, .reveal) else { return nil } //? Property.reveal player.moments
+        for it in line.segments { //? Property.reveal player.moments
+            let shape = it.cue.reveal //? Property.reveal player.moments
+            if let shape = shape { return shape } //? Property.reveal player.moments
+        } //? Property.reveal player.moments
+        return nil //? Property.reveal player.moments
+    } //? Property.reveal player.moments
+
+    private func waitsForEnd(_ cue: LaunchCue) -> Bool {
+        if cue.anchor == .beatEnd { return true } //? Anchor.beatEnd
+        if cue.other >= 0 { //? Anchor.withCue|Anchor.afterCue
+            let other = timing.cues[cue.other] //? Anchor.withCue|Anchor.afterCue
+            if other.beat != cue.beat { return false } //? Anchor.withCue|Anchor.afterCue
+            if hangsOnEnd[cue.other] { return true } //? Anchor.withCue|Anchor.afterCue
+            if cue.anchor == .afterCue && other.whileWaiting { return true } //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+        } //? Anchor.withCue|Anchor.afterCue
+        return false
+    }
+
+    private func plays(_ beat: LaunchBeat) -> Bool { beat.plays.contains(start) }
+//? player.pace
+    /// Lengths of the show at the pace the system asks for; gates keep their time. //? player.pace
+    private func paced(_ length: Int) -> Int { //? player.pace
+        return length >= launchNever ? launchNever : Int((Double(length) * pace + 0.5).rounded(.down)) //? player.pace
+    } //? player.pace
+
+    private func isInMemory() -> Bool { start == .hot || start == .recreated }
+
+    private func setPlan(_ c: Int, _ from: Int, _ to: Int, _ skips: Bool) {
+        let it = plans[c]
+        it.start = from
+        it.stop = to
+        it.skips = skips
+        it.settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        it.blends = false //? Beat.yields
+    }
 
     private func runBeats() {
         var now = 0
-        for i in timing.beats.indices {
-            let beat = timing.beats[i]
-            reached = i
+        let beats = timing.beats
+        for i in 0..<beats.count {
+            reached = i //? GateStart.beat
             beatStart[i] = now
-            let over = now >= launchNever || outcome == .message
-            let never = !beat.plays.contains(start)
-            if over || never {
-                let at = over ? launchNever : now
-                beatStart[i] = at
-                beatEnd[i] = at
-                for c in cues(of: i) {
-                    plans[c] = Plan(form: never ? .endState : .play, start: at, stop: at, neverPlays: never)
-                }
-            } else if beat.kind == .opening {
-                runOpening(i)
-            } else if beat.kind == .wait {
-                runWait(i, now)
-            } else {
-                runFixed(i, now)
-            }
-            for c in cues(of: i) where timing.cues[c].dropped || timing.cues[c].bySystem {
-                plans[c] = Plan(form: .endState, start: beatStart[i], stop: beatStart[i], neverPlays: true)
-            }
+            runBeat(i, now)
+            dropCues(i) //? Cue.dropped|Cue.bySystem
             now = beatEnd[i]
         }
         resolveGates()
     }
 
-    private func cues(of beat: Int) -> [Int] { timing.cues.indices.filter { timing.cues[$0].beat == beat } }
-
-    /// The system shows the opening; when the app draws for the first time, its cues are at their end.
-    private func runOpening(_ i: Int) {
-        beatEnd[i] = openingEnd
-        placeCues(i, 0, openingEnd, false)
-        placeCues(i, 0, openingEnd, true)
-        for c in cues(of: i) where plans[c].stop > openingEnd {
-            plans[c].stop = max(plans[c].start, openingEnd)
-            plans[c].settle = 1
+    private func runBeat(_ i: Int, _ now: Int) {
+        let beat = timing.beats[i]
+        let never = !plays(beat)
+        if now >= launchNever || outcome == .message {
+            skipBeat(i, launchNever, never)
+            return
         }
-        resolveGates()
+        if never {
+            skipBeat(i, now, true)
+            return
+        }
+        if beat.kind == .opening { //? BeatKind.opening
+            runOpening(i) //? BeatKind.opening
+            return //? BeatKind.opening
+        } //? BeatKind.opening
+        if beat.kind == .wait { //? BeatKind.wait
+            runWait(i, now) //? BeatKind.wait
+            return //? BeatKind.wait
+        } //? BeatKind.wait
+        runFixed(i, now)
     }
+
+    private func skipBeat(_ i: Int, _ at: Int, _ never: Bool) {
+        beatStart[i] = at
+        beatEnd[i] = at
+        for c in 0..<plans.count {
+            if timing.cues[c].beat != i { continue }
+            setPlan(c, at, at, never)
+            plans[c].never = never
+        }
+    }
+//? Cue.dropped|Cue.bySystem
+    /// What this platform does not play is at its end from the start. //? Cue.dropped|Cue.bySystem
+    private func dropCues(_ i: Int) { //? Cue.dropped|Cue.bySystem
+        for c in 0..<plans.count { //? Cue.dropped|Cue.bySystem
+            let cue = timing.cues[c] //? Cue.dropped|Cue.bySystem
+            var dropped = false //? Cue.dropped|Cue.bySystem
+            if cue.dropped { dropped = true } //? Cue.dropped|Cue.bySystem Cue.dropped
+            if cue.bySystem { dropped = true } //? Cue.dropped|Cue.bySystem Cue.bySystem
+            if cue.bySystem && systemMoves { dropped = false } //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+            if cue.beat != i || !dropped { continue } //? Cue.dropped|Cue.bySystem
+            setPlan(c, beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
+            plans[c].never = true //? Cue.dropped|Cue.bySystem
+        } //? Cue.dropped|Cue.bySystem
+    } //? Cue.dropped|Cue.bySystem
+//? BeatKind.opening
+    /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? BeatKind.opening
+    private func runOpening(_ i: Int) { //? BeatKind.opening
+        beatEnd[i] = openingEnd //? BeatKind.opening
+        placeCues(i, 0, openingEnd, false) //? BeatKind.opening
+        placeCues(i, 0, openingEnd, true) //? BeatKind.opening
+        for c in 0..<plans.count { //? BeatKind.opening
+            let it = plans[c] //? BeatKind.opening
+            if timing.cues[c].beat != i || it.stop <= openingEnd { continue } //? BeatKind.opening
+            it.stop = max(it.start, openingEnd) //? BeatKind.opening
+            it.settle = 1 //? BeatKind.opening
+        } //? BeatKind.opening
+        resolveGates() //? BeatKind.opening
+    } //? BeatKind.opening
+//? GateStart.beat
+    /// When a beat began, or NEVER as far as the beats are worked out. //? GateStart.beat
+    private func reachedAt(_ beat: Int) -> Int { beat <= reached ? beatStart[beat] : launchNever } //? GateStart.beat
 
     private func resolveGates() {
         for g in timing.gateOrder {
             let gate = timing.gates[g]
-            var from = launchNever
-            if gate.start == .process || inMemory {
-                from = 0
-            } else if gate.start == .firstFrame {
-                from = beatEnd[0]
-            } else if gate.beat <= reached {
-                from = beatStart[gate.beat]
-            }
-            for need in gate.needs { from = max(from, gateOpen[need]) }
-            gateStart[g] = from
-            gateTimedOut[g] = false
-            if from >= launchNever {
-                gateOpen[g] = launchNever
-                continue
-            }
-            let open = inMemory ? from : max(from, opened[g])
-            let latest = plus(from, gate.timeOut)
-            gateTimedOut[g] = open > latest
-            gateOpen[g] = min(open, latest)
+            var from = 0
+            if !isInMemory() { //? GateStart.firstFrame|GateStart.beat
+                if gate.start == .firstFrame { from = beatEnd[0] } //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
+                if gate.start == .beat { from = reachedAt(gate.beat) } //? GateStart.firstFrame|GateStart.beat GateStart.beat
+            } //? GateStart.firstFrame|GateStart.beat
+            for need in gate.needs { from = max(from, gateOpen[need]) } //? GateTiming.needs
+            gateStart[g] = from //? LayerKind.progress
+            let open = isInMemory() ? from : max(from, opened[g])
+            gateOpen[g] = min(open, launchNever)
+            var latest = plus(from, gate.timeOut) //? GateTiming.timeOut
+            let again = gate.onTimeOut == .message || latest >= messageAt //? GateTiming.timeOut player.retry
+            if again { latest = plus(max(from, retriedAt), gate.timeOut) } //? GateTiming.timeOut player.retry
+            gateTimedOut[g] = open > latest //? GateTiming.timeOut
+            gateOpen[g] = min(open, latest) //? GateTiming.timeOut
         }
     }
-
-    private func needs(_ beat: LaunchBeat, _ gate: Int) -> Bool {
-        beat.gates.isEmpty ? !timing.gates[gate].optional : beat.gates.contains(gate)
-    }
-
-    private func neededReady() -> Int {
-        let waits = timing.beats.filter { $0.kind == .wait && $0.plays.contains(start) }
-        var ready = 0
-        for g in timing.gates.indices {
-            let needed = waits.isEmpty ? !timing.gates[g].optional : waits.contains { needs($0, g) }
-            if needed { ready = max(ready, gateOpen[g]) }
-        }
-        return ready
-    }
+//? BeatKind.wait|Beat.yields
+    private func needs(_ beat: LaunchBeat, _ gate: Int) -> Bool { //? BeatKind.wait|Beat.yields
+        if beat.gates.count > 0 { return beat.gates.contains(gate) } //? BeatKind.wait|Beat.yields Beat.gates
+        if timing.gates[gate].optional { return false } //? BeatKind.wait|Beat.yields GateTiming.optional
+        return true //? BeatKind.wait|Beat.yields
+    } //? BeatKind.wait|Beat.yields
+//? Beat.yields
+    private func neededReady() -> Int { //? Beat.yields
+        var ready = 0 //? Beat.yields
+        for g in 0..<gateOpen.count { //? Beat.yields
+            var waits = false //? Beat.yields
+            var needed = false //? Beat.yields
+            for beat in timing.beats { //? Beat.yields
+                if beat.kind != .wait || !plays(beat) { continue } //? Beat.yields BeatKind.wait
+                waits = true //? Beat.yields BeatKind.wait
+                if needs(beat, g) { needed = true } //? Beat.yields BeatKind.wait
+            } //? Beat.yields
+            if !waits { needed = true } //? Beat.yields
+            if !waits && timing.gates[g].optional { needed = false } //? Beat.yields GateTiming.optional
+            if needed { ready = max(ready, gateOpen[g]) } //? Beat.yields
+        } //? Beat.yields
+        return ready //? Beat.yields
+    } //? Beat.yields
 
     private func runFixed(_ i: Int, _ now: Int) {
         let beat = timing.beats[i]
         placeCues(i, now, launchNever, false)
-        beatEnd[i] = beat.length >= 0 ? now + beat.length : lastCueEnd(i, now)
+        var length = beat.length
+        length = paced(length) //? player.pace
+        beatEnd[i] = beat.length >= 0 ? now + length : lastCueEnd(i, now)
         placeCues(i, now, beatEnd[i], true)
-        if beat.yields != .never && (beat.kind == .play || beat.kind == .hold) {
-            resolveGates()
-            let ready = neededReady()
-            if ready < beatEnd[i] { yieldAt(i, max(ready, now)) }
-        }
+        if beat.yields != .never && (beat.kind == .play || beat.kind == .hold) { //? Beat.yields
+            resolveGates() //? Beat.yields
+            let ready = neededReady() //? Beat.yields
+            if ready < beatEnd[i] { yieldAt(i, max(ready, now)) } //? Beat.yields
+        } //? Beat.yields
     }
-
-    private func runWait(_ i: Int, _ now: Int) {
-        let beat = timing.beats[i]
-        resolveGates()
-        var end = plus(now, beat.atLeast)
-        for g in timing.gates.indices where needs(beat, g) { end = max(end, gateOpen[g]) }
-        let latest = plus(now, beat.atMost)
-        let timedOut = end > latest
-        beatEnd[i] = min(end, latest)
-        placeCues(i, now, beatEnd[i], false)
-        endRepeats(i)
-        beatEnd[i] = min(beatEnd[i], latest)
-        let stop = beatEnd[i]
-        for c in cues(of: i) where timing.cues[c].whileWaiting && plans[c].stop > stop { cut(c, stop) }
-        placeCues(i, now, stop, true)
-        decideOutcome(beat, timedOut, stop)
-    }
-
-    private func decideOutcome(_ beat: LaunchBeat, _ timedOut: Bool, _ end: Int) {
-        var action = timedOut ? beat.onTimeOut.rawValue : -1
-        for g in timing.gates.indices where gateTimedOut[g] && gateOpen[g] <= end && needs(beat, g) {
-            action = max(action, timing.gates[g].onTimeOut.rawValue)
-        }
-        if action + 1 > outcome.rawValue, let decided = LaunchOutcome(rawValue: action + 1) {
-            outcome = decided
-            outcomeAt = end
-        }
-    }
+//? BeatKind.wait
+    private func runWait(_ i: Int, _ now: Int) { //? BeatKind.wait
+        let beat = timing.beats[i] //? BeatKind.wait
+        resolveGates() //? BeatKind.wait
+        var least = beat.atLeast //? BeatKind.wait
+        least = paced(least) //? BeatKind.wait player.pace
+        var end = plus(now, least) //? BeatKind.wait
+        for g in 0..<gateOpen.count { //? BeatKind.wait
+            if needs(beat, g) { end = max(end, gateOpen[g]) } //? BeatKind.wait
+        } //? BeatKind.wait
+        var latest = plus(now, beat.atMost) //? BeatKind.wait
+        let again = latest >= messageAt //? BeatKind.wait player.retry
+        if again { latest = plus(max(now, retriedAt), beat.atMost) } //? BeatKind.wait player.retry
+        beatEnd[i] = min(end, latest) //? BeatKind.wait
+        placeCues(i, now, beatEnd[i], false) //? BeatKind.wait
+        endRepeats(i) //? BeatKind.wait Cue.whileWaiting
+        beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait
+        let stop = beatEnd[i] //? BeatKind.wait
+        for c in 0..<plans.count { //? BeatKind.wait Cue.whileWaiting
+            let cue = timing.cues[c] //? BeatKind.wait Cue.whileWaiting
+            if cue.beat == i && cue.whileWaiting && plans[c].stop > stop { cut(c, stop) } //? BeatKind.wait Cue.whileWaiting
+        } //? BeatKind.wait Cue.whileWaiting
+        placeCues(i, now, stop, true) //? BeatKind.wait
+        if end > latest { decide(beat.onTimeOut, stop) } //? BeatKind.wait Beat.atMost
+        for g in 0..<gateOpen.count { //? BeatKind.wait GateTiming.timeOut
+            if !gateTimedOut[g] || gateOpen[g] > stop || !needs(beat, g) { continue } //? BeatKind.wait GateTiming.timeOut
+            decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
+        } //? BeatKind.wait GateTiming.timeOut
+    } //? BeatKind.wait
+//? Beat.atMost|GateTiming.timeOut
+    /// Of several outcomes the gravest counts, from when it was decided. //? Beat.atMost|GateTiming.timeOut
+    private func decide(_ how: LaunchOutcome, _ at: Int) { //? Beat.atMost|GateTiming.timeOut
+        if rank(how) <= rank(outcome) { return } //? Beat.atMost|GateTiming.timeOut
+        outcome = how //? Beat.atMost|GateTiming.timeOut
+        outcomeAt = at //? Beat.atMost|GateTiming.timeOut
+    } //? Beat.atMost|GateTiming.timeOut
 
     private func placeCues(_ beat: Int, _ from: Int, _ end: Int, _ hanging: Bool) {
-        let elastic = timing.beats[beat].kind == .wait
-        for c in cues(of: beat) where hangsOnEnd[c] == hanging {
+        for c in 0..<plans.count {
             let cue = timing.cues[c]
+            if cue.beat != beat || hangsOnEnd[c] != hanging { continue }
             var base = from
-            if cue.anchor == .beatEnd {
-                base = end
-            } else if cue.anchor == .withCue {
-                base = plans[cue.other].start
-            } else if cue.anchor == .afterCue {
-                base = plans[cue.other].stop
-            }
-            let earliest = elastic && hanging ? end : from
-            let begin = base >= launchNever ? launchNever : max(earliest, base + cue.offset)
-            let stop = cue.whileWaiting ? launchNever : plus(begin, cue.length * cue.times)
-            plans[c] = Plan(form: .play, start: begin, stop: stop)
+            if cue.anchor == .beatEnd { base = end } //? Anchor.beatEnd
+            if cue.anchor == .withCue { base = plans[cue.other].start } //? Anchor.withCue
+            if cue.anchor == .afterCue { base = plans[cue.other].stop } //? Anchor.afterCue
+            var earliest = from
+            if hanging && timing.beats[beat].kind == .wait { earliest = end } //? BeatKind.wait
+            var offset = cue.offset
+            offset = paced(offset) //? player.pace
+            let begin = base >= launchNever ? launchNever : max(earliest, base + offset)
+            plans[c].length = cue.length
+            plans[c].length = max(1, paced(cue.length)) //? player.pace
+            var stop = plus(begin, plans[c].length * cue.times)
+            if cue.whileWaiting { stop = launchNever } //? Cue.whileWaiting
+            setPlan(c, begin, stop, false)
         }
     }
 
     private func lastCueEnd(_ beat: Int, _ from: Int) -> Int {
         var end = from
-        for c in cues(of: beat) where !hangsOnEnd[c] && plans[c].stop < launchNever { end = max(end, plans[c].stop) }
+        for c in 0..<plans.count {
+            if timing.cues[c].beat != beat || hangsOnEnd[c] || plans[c].stop >= launchNever { continue }
+            end = max(end, plans[c].stop)
+        }
         return end
     }
+//? Beat.yields
+    /// The beat is left early: cues to come blend to their ends, those that play settle there. //? Beat.yields
+    private func yieldAt(_ i: Int, _ ready: Int) { //? Beat.yields
+        let beat = timing.beats[i] //? Beat.yields
+        var at = ready //? Beat.yields
+        var blends = false //? Beat.yields
+        for c in 0..<plans.count { //? Beat.yields Yield.afterCues
+            let it = plans[c] //? Beat.yields Yield.afterCues
+            if beat.yields != .afterCues || timing.cues[c].beat != i { continue } //? Beat.yields Yield.afterCues
+            if it.start <= ready && it.stop > ready { at = max(at, it.stop) } //? Beat.yields Yield.afterCues
+        } //? Beat.yields Yield.afterCues
+        at = min(at, beatEnd[i]) //? Beat.yields
+        for c in 0..<plans.count { //? Beat.yields
+            let it = plans[c] //? Beat.yields
+            if timing.cues[c].beat == i && (it.start >= at || it.stop > at) { blends = true } //? Beat.yields
+        } //? Beat.yields
+        var blend = blends ? beat.blend : 0 //? Beat.yields
+        blend = paced(blend) //? Beat.yields player.pace
+        beatEnd[i] = min(beatEnd[i], at + blend) //? Beat.yields
+        let end = beatEnd[i] //? Beat.yields
+        for c in 0..<plans.count { //? Beat.yields
+            let it = plans[c] //? Beat.yields
+            if timing.cues[c].beat != i { continue } //? Beat.yields
+            if it.start >= at { //? Beat.yields
+                setPlan(c, at, end, true) //? Beat.yields
+                it.blends = true //? Beat.yields
+            } else { //? Beat.yields
+                if it.stop > at { //? Beat.yields
+                    it.stop = at //? Beat.yields
+                    it.settle = max(1, end - at) //? Beat.yields
+                } //? Beat.yields
+            } //? Beat.yields
+        } //? Beat.yields
+    } //? Beat.yields
+//? Cue.whileWaiting
+    private func endRepeats(_ i: Int) { //? Cue.whileWaiting
+        let end = beatEnd[i] //? Cue.whileWaiting
+        if end >= launchNever { return } //? Cue.whileWaiting
+        for c in 0..<plans.count { //? Cue.whileWaiting
+            let cue = timing.cues[c] //? Cue.whileWaiting
+            let it = plans[c] //? Cue.whileWaiting
+            if cue.beat != i || !cue.whileWaiting || it.start >= launchNever { continue } //? Cue.whileWaiting
+            if it.start >= end { //? Cue.whileWaiting
+                setPlan(c, end, end, true) //? Cue.whileWaiting
+                continue //? Cue.whileWaiting
+            } //? Cue.whileWaiting
+            cut(c, end) //? Cue.whileWaiting
+            if cue.end == .finish { //? Cue.whileWaiting RepeatEnd.finish
+                var cycle = it.length //? Cue.whileWaiting RepeatEnd.finish
+                if cue.alternate { cycle = it.length * 2 } //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+                it.stop = it.start + Int((Double(end - it.start + cycle - 1)) / Double(cycle)) * cycle //? Cue.whileWaiting RepeatEnd.finish
+                beatEnd[i] = max(beatEnd[i], it.stop) //? Cue.whileWaiting RepeatEnd.finish
+            } //? Cue.whileWaiting RepeatEnd.finish
+        } //? Cue.whileWaiting
+    } //? Cue.whileWaiting
+//? Cue.whileWaiting
+    private func cut(_ c: Int, _ at: Int) { //? Cue.whileWaiting
+        let it = plans[c] //? Cue.whileWaiting
+        it.stop = at //? Cue.whileWaiting
+        let cue = timing.cues[c] //? Cue.whileWaiting RepeatEnd.settle
+        if at < launchNever && cue.end == .settle { it.settle = max(1, cue.settle) } //? Cue.whileWaiting RepeatEnd.settle
+        if at < launchNever && cue.end == .settle { it.settle = max(1, paced(cue.settle)) } //? Cue.whileWaiting RepeatEnd.settle player.pace
+    } //? Cue.whileWaiting
 
-    private func yieldAt(_ i: Int, _ ready: Int) {
-        let beat = timing.beats[i]
-        let fullEnd = beatEnd[i]
-        var at = ready
-        if beat.yields == .afterCues {
-            for c in cues(of: i) where plans[c].start <= ready && plans[c].stop > ready { at = max(at, plans[c].stop) }
-        }
-        at = min(at, fullEnd)
-        let blends = cues(of: i).contains { plans[$0].start >= at || plans[$0].stop > at }
-        let end = min(fullEnd, at + (blends ? beat.blend : 0))
-        beatEnd[i] = end
-        for c in cues(of: i) {
-            if plans[c].start >= at {
-                plans[c] = Plan(form: .blend, start: at, stop: end)
-            } else if plans[c].stop > at {
-                plans[c].stop = at
-                plans[c].settle = max(1, end - at)
-            }
-        }
+    private func tracksOf(_ cue: LaunchCue) -> [LaunchTrack] {
+        if reducedMotion { return cue.calm ?? cue.moves } //? Cue.calm
+        return cue.moves
     }
 
-    private func endRepeats(_ i: Int) {
-        let end = beatEnd[i]
-        if end >= launchNever { return }
-        for c in cues(of: i) {
-            let cue = timing.cues[c]
-            if !cue.whileWaiting || plans[c].start >= launchNever { continue }
-            if plans[c].start >= end {
-                plans[c] = Plan(form: .endState, start: end, stop: end)
-            } else if cue.end == .finish {
-                let cycle = cue.length * (cue.alternate ? 2 : 1)
-                plans[c].stop = plans[c].start + (end - plans[c].start + cycle - 1) / cycle * cycle
-                beatEnd[i] = max(beatEnd[i], plans[c].stop)
-            } else {
-                cut(c, end)
-            }
+    private func timeline(_ layer: Int, _ property: LaunchProperty) -> Timeline? {
+        for line in lanes[layer].lines {
+            if line.property == property { return line }
         }
+        return nil
     }
 
-    private func cut(_ c: Int, _ at: Int) {
-        plans[c].stop = at
-        if at < launchNever && timing.cues[c].end == .settle { plans[c].settle = max(1, timing.cues[c].settle) }
+    private func timelineFor(_ layer: Int, _ property: LaunchProperty) -> Timeline {
+        let found = timeline(layer, property)
+        if let found = found { return found }
+        let made = Timeline(property)
+        lanes[layer].lines.append(made)
+        return made
     }
 
-    private func buildTimelines() {
+    /// What each property is before its first cue: where that cue starts.
+    private func setTimelines() {
+        let standIn = CuePlan()
         for c in timing.cueOrder {
             let cue = timing.cues[c]
-            for track in reducedMotion ? cue.reduced : cue.tracks {
-                let timeline = timelines[cue.layer][track.property.rawValue]
-                if cue.adds || timeline.isInitialSet { continue }
-                timeline.isInitialSet = true
-                let form: Plan.Form = plans[c].neverPlays ? .endState : .play
-                let asItStarts = Plan(form: form, start: plans[c].start, stop: plans[c].stop)
-                timeline.initial = segment(track, cue, asItStarts, track.property.neutral).values[0]
+            standIn.start = plans[c].start
+            standIn.stop = plans[c].stop
+            standIn.skips = plans[c].never
+            for track in tracksOf(cue) {
+                let line = timelineFor(cue.layer, track.property)
+                if cue.adds { continue } //? Cue.adds
+                if line.isSet { continue }
+                line.isSet = true
+                let first = Segment(cue, track, standIn, neutral(track.property))
+                line.initial = first.values[0]
             }
         }
-        var order = timing.cueOrder.filter { plans[$0].start < launchNever }
-        // Sorting has to keep the order of those that start together.
-        order = order.enumerated().sorted {
-            let a = plans[$0.element].start
-            let b = plans[$1.element].start
-            return a != b ? a < b : $0.offset < $1.offset
-        }.map { $0.element }
-        for c in order {
+    }
+
+    private func fillTimelines() {
+        for c in inOrderOfTime() {
             let cue = timing.cues[c]
-            for track in reducedMotion ? cue.reduced : cue.tracks {
-                let timeline = timelines[cue.layer][track.property.rawValue]
-                let fresh = cue.adds || (timeline.segments.isEmpty && plans[c].form != .blend)
-                let found = fresh ? track.property.neutral : timeline.base(at: Double(plans[c].start))
-                let made = segment(track, cue, plans[c], found)
-                if cue.adds { timeline.added.append(made) } else { timeline.segments.append(made) }
+            let plan = plans[c]
+            for track in tracksOf(cue) {
+                let line = timelineFor(cue.layer, track.property)
+                var found = neutral(track.property)
+                if plan.blends { found = line.initial } //? Beat.yields
+                if line.segments.count > 0 { found = line.baseAt(Double(plan.start)) }
+                if cue.adds { found = neutral(track.property) } //? Cue.adds
+                let made = Segment(cue, track, plan, found)
+                all.append(made) //? player.moments|player.stillness
+                if cue.adds { //? Cue.adds
+                    line.added.append(made) //? Cue.adds
+                    continue //? Cue.adds
+                } //? Cue.adds
+                line.segments.append(made)
             }
         }
     }
 
-    private func segment(_ track: LaunchTrack, _ cue: LaunchCue, _ plan: Plan, _ found: Double) -> Segment {
-        var values: [Double] = []
-        for key in track.keys {
-            if !key.onTop {
-                values.append(key.value)
-            } else {
-                values.append(track.property.multiplies ? found * key.value : found + key.value)
+    /// The cues that are reached, by their start; those that start together as `cueOrder` says.
+    private func inOrderOfTime() -> [Int] {
+        var order: [Int] = []
+        for c in timing.cueOrder {
+            if plans[c].start >= launchNever { continue }
+            order.append(c)
+            var i = order.count - 1
+            while i > 0 && plans[order[i - 1]].start > plans[c].start {
+                order[i] = order[i - 1]
+                i -= 1
             }
+            order[i] = c
         }
-        let backwards = cue.alternate && (cue.whileWaiting || cue.times % 2 == 0)
-        let rest = backwards ? values[0] : values[values.count - 1]
-        if plan.form == .play {
-            return Segment(
-                plan.start, cue.length, plan.stop, cue.alternate, plan.settle, rest, track.keys.map { $0.at }, values,
-                track.keys.map { $0.easing }, cue)
-        }
-        let from = plan.form == .blend ? found : rest
-        return Segment(
-            plan.start, plan.stop - plan.start, plan.stop, false, 0, rest, [0, 1], [from, rest], [linear, linear], cue)
+        return order
     }
 
-    /// What is seen of a layer at `t`.
-    func state(_ layerIndex: Int, _ t: Double, _ screen: LaunchScreen) -> LaunchLayerState {
-        let layer = timing.layers[layerIndex]
-        var state = own(layerIndex, t, screen)
-        var parent = layer.parent
-        while parent >= 0 {
-            joinGroup(parent, t, screen, &state)
-            parent = timing.layers[parent].parent
-        }
-        if layer.kind == .group || state.opacity <= 0 || state.reveal <= 0 || state.scaleX == 0 || state.scaleY == 0 {
-            state.visible = false
-        }
-        return state
+    private func value(_ layer: Int, _ property: LaunchProperty, _ t: Double) -> Double {
+        guard let line = timeline(layer, property) else { return neutral(property) }
+        return line.valueAt(t)
     }
 
-    private func joinGroup(_ index: Int, _ t: Double, _ screen: LaunchScreen, _ state: inout LaunchLayerState) {
-        guard let place = place(timing.layers[index], screen) else { return }
-        let group = own(index, t, screen)
-        state.visible = state.visible && group.visible
-        state.opacity *= group.opacity
-        let radians = group.rotation * Double.pi / 180
-        let a = cos(radians) * group.scaleX
-        let b = sin(radians) * group.scaleX
-        let c = -sin(radians) * group.scaleY
-        let d = cos(radians) * group.scaleY
-        let e = group.x - a * screen.x(place) - c * screen.y(place)
-        let f = group.y - b * screen.x(place) - d * screen.y(place)
-        let m = state.outer
-        state.outer = [
-            a * m[0] + c * m[1], b * m[0] + d * m[1], a * m[2] + c * m[3], b * m[2] + d * m[3],
-            a * m[4] + c * m[5] + e, b * m[4] + d * m[5] + f,
-        ]
+    /// Fills `state` with what is seen of a layer at `t`.
+    func stateAt(_ layerIndex: Int, _ t: Double, _ screen: LaunchScreen, _ state: LaunchLayerState) {
+        own(layerIndex, t, screen, state)
+        for i in 0..<6 { state.outer[i] = i == 0 || i == 3 ? 1.0 : 0.0 } //? Layer.parent
+        var parent = timing.layers[layerIndex].parent //? Layer.parent
+        while parent >= 0 { //? Layer.parent
+            joinGroup(parent, t, screen, state) //? Layer.parent
+            parent = timing.layers[parent].parent //? Layer.parent
+        } //? Layer.parent
+        if state.opacity <= 0.0 || state.scaleX == 0.0 || state.scaleY == 0.0 { state.visible = false }
+        if state.reveal <= 0.0 { state.visible = false } //? Property.reveal
+        if timing.layers[layerIndex].kind == .group { state.visible = false } //? LayerKind.group
     }
-
-    private func place(_ layer: LaunchLayer, _ screen: LaunchScreen) -> LaunchPlace? {
-        if screen.width > screen.height, let landscape = layer.landscape { return landscape }
-        return layer.place
-    }
+//? Layer.parent
+    private func joinGroup(_ index: Int, _ t: Double, _ screen: LaunchScreen, _ state: LaunchLayerState) { //? Layer.parent
+        guard let place = placeOn(timing.layers[index], screen) else { return } //? Layer.parent
+        let group = groupState //? Layer.parent
+        own(index, t, screen, group) //? Layer.parent
+        if !group.visible { state.visible = false } //? Layer.parent
+        state.opacity *= group.opacity //? Layer.parent
+        let radians = group.rotation * Double.pi / 180.0 //? Layer.parent
+        let a = cos(radians) * group.scaleX //? Layer.parent
+        let b = sin(radians) * group.scaleX //? Layer.parent
+        let c = -sin(radians) * group.scaleY //? Layer.parent
+        let d = cos(radians) * group.scaleY //? Layer.parent
+        let restX = acrossOf(place, screen) //? Layer.parent
+        let restY = downOf(place, screen) //? Layer.parent
+        for i in stride(from: 0, to: 6, by: 2) { //? Layer.parent
+            let x = state.outer[i] //? Layer.parent
+            let y = state.outer[i + 1] //? Layer.parent
+            state.outer[i] = a * x + c * y //? Layer.parent
+            state.outer[i + 1] = b * x + d * y //? Layer.parent
+        } //? Layer.parent
+        state.outer[4] += group.x - a * restX - c * restY //? Layer.parent
+        state.outer[5] += group.y - b * restX - d * restY //? Layer.parent
+    } //? Layer.parent
 
     /// The layer's own state, without its groups.
-    private func own(_ layerIndex: Int, _ t: Double, _ screen: LaunchScreen) -> LaunchLayerState {
+    func own(_ layerIndex: Int, _ t: Double, _ screen: LaunchScreen, _ state: LaunchLayerState) {
         let layer = timing.layers[layerIndex]
-        let lines = timelines[layerIndex]
-        func value(_ property: LaunchProperty) -> Double { lines[property.rawValue].value(at: t) }
-        var state = LaunchLayerState()
-        state.visible = belongs(layer, t)
-        state.opacity = bounded(value(.opacity))
-        state.scaleX = value(.scaleX)
-        state.scaleY = value(.scaleY)
-        state.rotation = value(.rotation)
-        let flip = value(.flip)
-        if flip != 0 {
-            let narrowed = cos(flip * Double.pi / 180)
-            state.scaleX *= abs(narrowed) < 1e-9 ? 0 : narrowed
-        }
-        if let place = place(layer, screen) {
-            state.rotation += place.turn
+        state.visible = true
+        state.visible = belongs(layer, t) //? Layer.shown
+        state.opacity = 1.0
+        state.opacity = within(value(layerIndex, .opacity, t)) //? Property.opacity
+        state.scaleX = 1.0
+        state.scaleY = 1.0
+        state.rotation = 0.0
+        state.scaleX = value(layerIndex, .scaleX, t) //? Property.scaleX
+        state.scaleY = value(layerIndex, .scaleY, t) //? Property.scaleY
+        state.rotation = value(layerIndex, .rotation, t) //? Property.rotation
+        let flip = value(layerIndex, .flip, t) //? Property.flip
+        if flip != 0.0 { //? Property.flip
+            let narrowed = cos(flip * Double.pi / 180.0) //? Property.flip
+            state.scaleX *= abs(narrowed) < 1e-9 ? 0.0 : narrowed //? Property.flip
+        } //? Property.flip
+        state.width = screen.width
+        state.height = screen.height
+        state.x = screen.width / 2.0
+        state.y = screen.height / 2.0
+        let place = placeOn(layer, screen)
+        if let place = place {
             state.width = place.width
             state.height = place.height
-            state.x = screen.x(place)
-            state.y = screen.y(place)
-            if let there = layer.destination { travel(there, place, value(.travel), screen, &state) }
-            turnAboutPivot(layer, &state)
-        } else {
-            state.width = screen.width
-            state.height = screen.height
-            state.x = screen.width / 2
-            state.y = screen.height / 2
+            state.x = acrossOf(place, screen)
+            state.y = downOf(place, screen)
+            state.rotation += place.turn //? Place.turn
+            let there = layer.destination //? Property.travel
+            if let there = there { travel(there, place, value(layerIndex, .travel, t), screen, state) } //? Property.travel
+            turnAboutPivot(layer, state) //? Layer.pivotX|Layer.pivotY
         }
-        state.x += value(.x)
-        state.y += value(.y)
-        let panel = value(.panel)
-        if layer.kind == .backdrop && panel != 0 {
-            state.height = screen.height + (layer.panelHeight - screen.height) * panel
-            state.y += (state.height - screen.height) / 2
-        }
-        state.reveal = bounded(value(.reveal))
-        let revealing = lines[LaunchProperty.reveal.rawValue].deciding(at: t)
-        state.revealShape = revealing?.cue.reveal
-        state.draw = bounded(value(.draw))
-        let drawing = lines[LaunchProperty.draw.rawValue].deciding(at: t)
-        state.fillFrom = drawing?.cue.fillFrom ?? 0.6
-        state.progress = layer.kind == .progress ? loaded(layer, t) : 0
-        state.clip = bounded(value(.clip))
-        if layer.frames > 1 {
-            let steps = Double(layer.frames - 1)
-            state.clip = (state.clip * steps + 1e-9).rounded(.down) / steps
-        }
-        return state
+        state.x += value(layerIndex, .x, t) //? Property.x
+        state.y += value(layerIndex, .y, t) //? Property.y
+        if layer.kind == .backdrop { //? Property.panel
+            let panel = value(layerIndex, .panel, t) //? Property.panel
+            state.height = screen.height + (layer.panelHeight - screen.height) * panel //? Property.panel
+            state.y += (state.height - screen.height) / 2.0 //? Property.panel
+        } //? Property.panel
+        let reveal = timeline(layerIndex, .reveal) //? Property.reveal
+        state.reveal = 1.0 //? Property.reveal
+        state.revealShape = nil //? Property.reveal
+        if let reveal = reveal { //? Property.reveal
+            state.reveal = within(reveal.valueAt(t)) //? Property.reveal
+            let cue = reveal.cueAt(t) //? Property.reveal
+            if let cue = cue { state.revealShape = cue.reveal } //? Property.reveal
+        } //? Property.reveal
+        let draw = timeline(layerIndex, .draw) //? Property.draw
+        state.draw = 1.0 //? Property.draw
+        if let draw = draw { //? Property.draw
+            state.draw = within(draw.valueAt(t)) //? Property.draw
+            let cue = draw.cueAt(t) //? Property.draw
+            if let cue = cue { state.fillFrom = cue.fillFrom } //? Property.draw
+        } //? Property.draw
+        state.progress = layer.kind == .progress ? loaded(layer, t) : 0.0 //? LayerKind.progress
+        state.clip = within(value(layerIndex, .clip, t)) //? LayerKind.clip Property.clip
+        let steps = layer.frames - 1 //? LayerKind.clip Property.clip
+        if steps > 0 { state.clip = (state.clip * Double(steps) + 1e-9).rounded(.down) / Double(steps) } //? LayerKind.clip Property.clip
     }
+//? Property.travel
+    private func travel( //? Property.travel
+        _ there: LaunchPlace, _ place: LaunchPlace, _ part: Double, _ screen: LaunchScreen, _ state: LaunchLayerState //? Property.travel
+    ) { //? Property.travel
+        state.x += (acrossOf(there, screen) - state.x) * part //? Property.travel
+        state.y += (downOf(there, screen) - state.y) * part //? Property.travel
+        state.rotation += (there.turn - place.turn) * part //? Property.travel Place.turn
+        let across = place.width > 0.0 ? there.width / place.width : 1.0 //? Property.travel
+        let down = place.height > 0.0 ? there.height / place.height : 1.0 //? Property.travel
+        let scale = 1.0 + (min(across, down) - 1.0) * part //? Property.travel
+        state.scaleX *= scale //? Property.travel
+        state.scaleY *= scale //? Property.travel
+    } //? Property.travel
+//? Layer.pivotX|Layer.pivotY
+    /// Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. //? Layer.pivotX|Layer.pivotY
+    private func turnAboutPivot(_ layer: LaunchLayer, _ state: LaunchLayerState) { //? Layer.pivotX|Layer.pivotY
+        let x = (layer.pivotX - 0.5) * state.width //? Layer.pivotX|Layer.pivotY
+        let y = (layer.pivotY - 0.5) * state.height //? Layer.pivotX|Layer.pivotY
+        let radians = state.rotation * Double.pi / 180.0 //? Layer.pivotX|Layer.pivotY
+        state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y) //? Layer.pivotX|Layer.pivotY
+        state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y) //? Layer.pivotX|Layer.pivotY
+    } //? Layer.pivotX|Layer.pivotY
+//? LayerKind.progress
+    /// An open gate counts whole, one that loads by its typical time, at most nine tenths. //? LayerKind.progress
+    private func loaded(_ layer: LaunchLayer, _ t: Double) -> Double { //? LayerKind.progress
+        var sum = 0.0 //? LayerKind.progress
+        var count = 0 //? LayerKind.progress
+        for g in 0..<gateOpen.count { //? LayerKind.progress
+            let gate = timing.gates[g] //? LayerKind.progress
+            var counts = true //? LayerKind.progress
+            if gate.optional { counts = false } //? LayerKind.progress GateTiming.optional
+            if layer.gates.count > 0 { counts = layer.gates.contains(g) } //? LayerKind.progress Layer.gates
+            if !counts { continue } //? LayerKind.progress
+            count += 1 //? LayerKind.progress
+            let taken = gateStart[g] >= launchNever ? 0.0 : max(0.0, t - Double(gateStart[g])) //? LayerKind.progress
+            var typical = 500 //? LayerKind.progress
+            typical = max(1, gate.typical) //? LayerKind.progress GateTiming.typical
+            sum += t >= Double(gateOpen[g]) ? 1.0 : min(0.9, 0.9 * taken / Double(typical)) //? LayerKind.progress
+        } //? LayerKind.progress
+        return count > 0 ? sum / Double(count) : 1.0 //? LayerKind.progress
+    } //? LayerKind.progress
+//? Layer.shown
+    /// Some layers are seen in one outcome alone. //? Layer.shown
+    private func belongs(_ layer: LaunchLayer, _ t: Double) -> Bool { //? Layer.shown
+        let decided = t >= Double(outcomeAt) //? Layer.shown
+        let offline = decided && outcome == .offline //? Layer.shown Shown.offline
+        if layer.shown == .offline { return offline } //? Layer.shown Shown.offline
+        if layer.shown == .message { return decided && outcome == .message } //? Layer.shown Shown.message
+        if offline && layer.kind == .firstScreen { //? Layer.shown Shown.offline
+            for it in timing.layers { //? Layer.shown Shown.offline
+                if it.kind == .firstScreen && it.shown == .offline { return false } //? Layer.shown Shown.offline
+            } //? Layer.shown Shown.offline
+        } //? Layer.shown Shown.offline
+        return true //? Layer.shown
+    } //? Layer.shown
+}
 
-    private func travel(
-        _ there: LaunchPlace, _ place: LaunchPlace, _ part: Double, _ screen: LaunchScreen,
-        _ state: inout LaunchLayerState
-    ) {
-        state.x += (screen.x(there) - state.x) * part
-        state.y += (screen.y(there) - state.y) * part
-        state.rotation += (there.turn - place.turn) * part
-        let across = place.width > 0 ? there.width / place.width : 1
-        let down = place.height > 0 ? there.height / place.height : 1
-        let scale = 1 + (min(across, down) - 1) * part
-        state.scaleX *= scale
-        state.scaleY *= scale
-    }
+/// Where the layer stands, held this way.
+func placeOn(_ layer: LaunchLayer, _ screen: LaunchScreen) -> LaunchPlace? {
+    if screen.width > screen.height { return layer.landscape ?? layer.place }
+    return layer.place
+}
 
-    /// Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle.
-    private func turnAboutPivot(_ layer: LaunchLayer, _ state: inout LaunchLayerState) {
-        if layer.pivotX == 0.5 && layer.pivotY == 0.5 { return }
-        let x = (layer.pivotX - 0.5) * state.width
-        let y = (layer.pivotY - 0.5) * state.height
-        let radians = state.rotation * Double.pi / 180
-        state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y)
-        state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y)
-    }
+func acrossOf(_ place: LaunchPlace, _ screen: LaunchScreen) -> Double {
+    let free = screen.width - screen.left - screen.right //? Place.safe
+    if place.safe { return place.x + screen.left + free * place.across } //? Place.safe
+    return place.x + screen.width * place.across
+}
 
-    /// An open gate counts whole, one that loads by its typical time, at most nine tenths.
-    private func loaded(_ layer: LaunchLayer, _ t: Double) -> Double {
-        var sum = 0.0
-        var count = 0
-        for g in timing.gates.indices {
-            let counts = layer.gates.isEmpty ? !timing.gates[g].optional : layer.gates.contains(g)
-            if !counts { continue }
-            count += 1
-            let taken = gateStart[g] >= launchNever ? 0 : max(0, t - Double(gateStart[g]))
-            let part = min(0.9, 0.9 * taken / Double(max(1, timing.gates[g].typical)))
-            sum += t >= Double(gateOpen[g]) ? 1 : part
-        }
-        return count > 0 ? sum / Double(count) : 1
-    }
-
-    private func belongs(_ layer: LaunchLayer, _ t: Double) -> Bool {
-        let decided = t >= Double(outcomeAt)
-        let offline = decided && outcome == .offline
-        if layer.shown == .offline { return offline }
-        if layer.shown == .message { return decided && outcome == .message }
-        let replaced = timing.layers.contains { $0.kind == .firstScreen && $0.shown == .offline }
-        return !(offline && layer.kind == .firstScreen && replaced)
-    }
+func downOf(_ place: LaunchPlace, _ screen: LaunchScreen) -> Double {
+    let free = screen.height - screen.top - screen.bottom //? Place.safe
+    if place.safe { return place.y + screen.top + free * place.down } //? Place.safe
+    return place.y + screen.height * place.down
 }

@@ -5,8 +5,8 @@ import type { ReactNode } from 'react';
 import { AccessibilityInfo, Animated, Easing, Image, NativeModules, StyleSheet, useColorScheme, useWindowDimensions, View } from 'react-native';
 import type { ImageSourcePropType } from 'react-native';
 
-import { LaunchSchedule, NEVER } from './launchTiming';
-import type { LaunchTiming, Layer, LayerState, Outcome, Screen, StartKind } from './launchTiming';
+import { acrossOf, downOf, LaunchSchedule, LayerState, NEVER, placeOn } from './launchTiming';
+import type { LaunchTiming, Layer, Outcome, Screen, StartKind } from './launchTiming';
 
 /** How a layer is painted. Pictures: by day, by night. Sizes in dp. */
 export interface LaunchLook {
@@ -95,7 +95,7 @@ export class LaunchController {
 
   private plan(): void {
     if (this.openingEnd < 0) return;
-    this.schedule = new LaunchSchedule(this.data.timing, this.start, this.openingEnd, this.opened, this.calm);
+    this.schedule = new LaunchSchedule(this.data.timing, this.start, this.calm, this.openingEnd, this.opened);
     this.tell();
   }
 
@@ -143,7 +143,7 @@ export function LaunchSequence({ controller, children, insets = {}, announcement
   useEffect(() => {
     if (!film || !schedule) return undefined;
     film.play();
-    const rest = setTimeout(() => (film.to >= schedule.shown ? controller.dismiss() : renew()), film.to - film.from);
+    const rest = setTimeout(() => (film.to >= schedule.shown() ? controller.dismiss() : renew()), film.to - film.from);
     return () => {
       clearTimeout(rest);
       film.stop();
@@ -189,7 +189,7 @@ class Film {
   private readonly times: number[];
 
   constructor(readonly schedule: LaunchSchedule, readonly from: number, readonly screen: Screen) {
-    this.to = Math.max(from + STEP, Math.min(schedule.shown, from + HORIZON));
+    this.to = Math.max(from + STEP, Math.min(schedule.shown(), from + HORIZON));
     this.times = [from, this.to];
     for (const it of schedule.moments()) if (it > from && it < this.to) this.times.push(it - 0.01, it);
     for (let t = from + STEP; t < this.to; t += STEP) this.times.push(t);
@@ -208,17 +208,30 @@ class Film {
     this.scripted.stopAnimation();
   }
 
+  /** What is seen of the layer at a moment, with its groups. */
+  seen(index: number, t: number): LayerState {
+    const state = new LayerState();
+    this.schedule.stateAt(index, t, this.screen, state);
+    return state;
+  }
+
+  /** The layer's own state, without its groups. */
+  own(index: number, t: number): LayerState {
+    const state = new LayerState();
+    this.schedule.own(index, t, this.screen, state);
+    return state;
+  }
+
   /** A value of the layer over time; a plain number where it stands still. */
   value(index: number, of: Values, options: { own?: boolean; scripted?: boolean } = {}): number | Animated.AnimatedInterpolation<number> {
-    const read = (t: number) =>
-      of(options.own ? this.schedule.own(index, t, this.screen) : this.schedule.stateAt(index, t, this.screen));
+    const read = (t: number) => of(options.own ? this.own(index, t) : this.seen(index, t));
     const { input, output } = this.keys(index, read);
     if (output.every((it) => it === output[0])) return output[0]!;
     return (options.scripted ? this.scripted : this.native).interpolate({ inputRange: input, outputRange: output });
   }
 
   degrees(index: number, of: Values): string | Animated.AnimatedInterpolation<string> {
-    const { input, output } = this.keys(index, (t) => of(this.schedule.own(index, t, this.screen)));
+    const { input, output } = this.keys(index, (t) => of(this.own(index, t)));
     if (output.every((it) => it === output[0])) return `${output[0]}deg`;
     return this.native.interpolate({ inputRange: input, outputRange: output.map((it) => `${it}deg`) });
   }
@@ -257,7 +270,8 @@ class Film {
   /** Style of a view that covers the screen, which does to what is in it what the group does. */
   group(index: number) {
     const { width, height } = this.screen;
-    const rest = this.schedule.restOf(index, this.screen);
+    const place = placeOn(this.schedule.timing.layers[index]!, this.screen);
+    const rest = place ? { x: acrossOf(place, this.screen), y: downOf(place, this.screen) } : { x: width / 2, y: height / 2 };
     return {
       transform: [
         { translateX: this.value(index, (it) => it.x - width / 2, { own: true }) },
@@ -279,7 +293,7 @@ const LayerView = React.memo(function LayerView({ film, layer, index, data, dark
   const turned = film.screen.width > film.screen.height;
   const look = turned ? { ...upright, ...upright.wide } : upright;
   const grown = turned ? look.wideScale ?? 1 : 1;
-  const box = film.schedule.own(index, film.from, film.screen);
+  const box = film.own(index, film.from);
   const fills = layer.kind === 'backdrop';
   const width = fills ? film.screen.width : look.width ? look.width * grown : box.width;
   const height = fills ? film.screen.height : look.height ? look.height * grown : box.height;

@@ -1,668 +1,1062 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that it can be
-// tested anywhere. The next export replaces it for as long as you leave it unchanged.
+// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that
+// it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
+
+const EASING_STOPS: number[] = []; //? Easing.stops
+const BEAT_GATES: number[] = []; //? Beat.gates
+const BEAT_PLAYS: StartKind[] = ['first', 'cold', 'warm'];
+const GATE_TIMING_NEEDS: number[] = []; //? GateTiming.needs
+const LAYER_GATES: number[] = []; //? Layer.gates
 
 /** A time that is not reached. All times are whole milliseconds after the start of the launch. */
-export const NEVER = 1000000000;
+export const NEVER: number = 1000000000;
 
 export type BeatKind = 'opening' | 'play' | 'hold' | 'wait' | 'handOff';
-export type TimeOut = 'goOn' | 'offline' | 'message';
-export type Yield = 'never' | 'afterCues' | 'atOnce';
-export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message';
+
+export type Yield = 'never' | 'afterCues' | 'atOnce'; //? Beat.yields
+
+export type GateStart = 'process' | 'firstFrame' | 'beat';
+
+export type Anchor = 'beatStart' | 'beatEnd' | 'withCue' | 'afterCue';
+
+export type RepeatEnd = 'cut' | 'finish' | 'settle'; //? RepeatEnd.settle|RepeatEnd.finish
+
 export type LayerKind = 'backdrop' | 'art' | 'firstScreen' | 'progress' | 'clip' | 'group';
-export type StartKind = 'first' | 'cold' | 'warm' | 'hot' | 'recreated';
+
+export type Shown = 'always' | 'offline' | 'message';
+
 export type Property =
   | 'opacity' | 'x' | 'y' | 'scaleX' | 'scaleY' | 'rotation' | 'flip' | 'reveal' | 'draw' | 'travel' | 'panel' | 'clip';
 
-/** Progress in, progress out, both from 0 to 1. Stops: position, value, position, value … */
-export type Easing =
-  | { curve: 'bezier'; x1: number; y1: number; x2: number; y2: number }
-  | { curve: 'steps'; count: number; atStart: boolean; jumps: number }
-  | { curve: 'stops'; stops: number[] };
+/**
+ * How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
+ * was dismissed, skipped or destroyed before that was decided.
+ */
+export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message' | 'interrupted';
 
-/** A value at a part of a cue; `onTop` means on top of what was there when the cue began. */
-export interface Key { at: number; value: number; onTop?: boolean; easing?: Easing }
-export interface Track { property: Property; keys: Key[] }
+/** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
+export type StartKind = 'first' | 'cold' | 'warm' | 'hot' | 'recreated';
+
+/** Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …). */
+export interface Easing {
+  x1?: number;
+  y1?: number;
+  x2?: number;
+  y2?: number;
+  steps?: number; //? Easing.steps
+  atStart?: boolean; //? Easing.atStart
+  jumps?: number; //? Easing.jumps|Easing.steps
+  stops?: number[]; //? Easing.stops
+}
+
+/** A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next. */
+export interface Key {
+  at: number;
+  value: number;
+  onTop?: boolean; //? Key.onTop
+  easing?: Easing; //? Key.easing
+}
+
+export interface Track {
+  property: Property;
+  keys: Key[];
+}
 
 /** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */
-export interface RevealShape { iris: boolean; x: number; y: number }
+export interface RevealShape {
+  iris?: boolean;
+  x: number;
+  y: number;
+}
 
 export interface Beat {
-  id: string; kind: BeatKind; length?: number; gates?: number[]; atLeast?: number; atMost?: number; onTimeOut?: TimeOut;
-  yields?: Yield; blend?: number; plays?: StartKind[];
+  kind: BeatKind;
+  length?: number;
+  gates?: number[]; //? Beat.gates
+  atLeast?: number;
+  atMost?: number;
+  onTimeOut?: Outcome;
+  yields?: Yield; //? Beat.yields
+  blend?: number; //? Beat.blend|Beat.yields
+  plays?: StartKind[];
 }
 
-export interface Gate {
-  id: string; start?: 'process' | 'firstFrame' | 'beat'; beat?: number; needs?: number[]; timeOut?: number;
-  onTimeOut?: TimeOut; optional?: boolean; typical?: number;
+export interface GateTiming {
+  id: string;
+  start?: GateStart; //? GateTiming.start|GateStart.firstFrame|GateStart.beat
+  beat?: number; //? GateTiming.beat|GateStart.beat
+  needs?: number[]; //? GateTiming.needs
+  timeOut?: number; //? GateTiming.timeOut
+  onTimeOut?: Outcome;
+  optional?: boolean; //? GateTiming.optional
+  typical?: number; //? GateTiming.typical
 }
 
+/** What one layer does for a while. `calm`: what it does instead where people ask for less motion. */
 export interface Cue {
-  layer: number; beat: number; length: number; tracks: Track[]; reduced: Track[];
-  anchor?: 'beatStart' | 'beatEnd' | 'withCue' | 'afterCue'; other?: number; offset?: number; times?: number;
-  whileWaiting?: boolean; alternate?: boolean; end?: 'cut' | 'finish' | 'settle'; settle?: number; adds?: boolean;
-  dropped?: boolean; bySystem?: boolean; reveal?: RevealShape; fillFrom?: number;
+  layer: number;
+  beat: number;
+  length: number;
+  moves: Track[];
+  calm?: Track[]; //? Cue.calm
+  anchor?: Anchor; //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
+  other?: number; //? Cue.other|Anchor.withCue|Anchor.afterCue
+  offset?: number;
+  times?: number;
+  whileWaiting?: boolean; //? Cue.whileWaiting
+  alternate?: boolean; //? Cue.alternate
+  end?: RepeatEnd; //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
+  settle?: number; //? Cue.settle|RepeatEnd.settle
+  adds?: boolean; //? Cue.adds
+  dropped?: boolean; //? Cue.dropped
+  bySystem?: boolean; //? Cue.bySystem
+  reveal?: RevealShape; //? Cue.reveal|Property.reveal
+  fillFrom?: number; //? Cue.fillFrom|Property.draw
 }
 
-/** A layer's centre lies `x`, `y` dp from the point `across`, `down` (fractions) of the screen. */
+/** A layer's centre lies `x`, `y` from the point `across`, `down` (fractions) of the screen. */
 export interface Place {
-  across: number; down: number; x: number; y: number; width: number; height: number; turn?: number; safe?: boolean;
+  across?: number;
+  down?: number;
+  x?: number;
+  y?: number;
+  width: number;
+  height: number;
+  turn?: number; //? Place.turn
+  safe?: boolean; //? Place.safe
 }
 
-/** `parent`: index of its group. `gates`: what a progress layer shows; none: all needed. `frames`: pictures of a clip. */
+/** No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed. */
 export interface Layer {
-  kind: LayerKind; place: Place | null; destination?: Place; panelHeight?: number; shown?: 'always' | 'offline' | 'message';
-  landscape?: Place; pivotX?: number; pivotY?: number; parent?: number; gates?: number[]; frames?: number;
+  kind: LayerKind;
+  place?: Place;
+  landscape?: Place;
+  destination?: Place; //? Layer.destination|Property.travel
+  panelHeight?: number; //? Layer.panelHeight|Property.panel
+  shown?: Shown; //? Layer.shown
+  pivotX?: number; //? Layer.pivotX|Layer.pivotY
+  pivotY?: number; //? Layer.pivotY|Layer.pivotX
+  parent?: number; //? Layer.parent
+  gates?: number[]; //? Layer.gates
+  frames?: number; //? Layer.frames|LayerKind.clip
 }
 
 /**
- * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder` tells
- * which comes first for a property, and which of two that start together wins.
+ * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
+ * tells which comes first for a property, and which of two that start together wins.
  */
 export interface LaunchTiming {
-  beats: Beat[]; gates: Gate[]; gateOrder: number[]; layers: Layer[]; cues: Cue[]; cueOrder: number[];
+  beats: Beat[];
+  gates: GateTiming[];
+  gateOrder: number[];
+  layers: Layer[];
+  cues: Cue[];
+  cueOrder: number[];
 }
 
-/** The screen in dp, and what the system's bars cover at its edges. */
-export interface Screen { width: number; height: number; left?: number; top?: number; right?: number; bottom?: number }
-
-/** What is seen of a layer at one moment; lengths in dp, the centre from the screen's upper left corner. */
-export interface LayerState {
-  visible: boolean; opacity: number; x: number; y: number; width: number; height: number; scaleX: number; scaleY: number;
-  rotation: number; reveal: number; revealShape: RevealShape | null; draw: number; fillFrom: number; progress: number;
-  clip: number;
-  /** What the layer's groups do to it, as in x' = a x + c y + e, y' = b x + d y + f; applied last. */
-  outer: [number, number, number, number, number, number];
+/** The screen, and what the system's bars cover at its edges. */
+export interface Screen {
+  width: number;
+  height: number;
+  left?: number; //? Place.safe
+  top?: number; //? Place.safe
+  right?: number; //? Place.safe
+  bottom?: number; //? Place.safe
 }
 
-const PROPERTIES: Property[] = [
-  'opacity', 'x', 'y', 'scaleX', 'scaleY', 'rotation', 'flip', 'reveal', 'draw', 'travel', 'panel', 'clip',
-];
-const LINEAR: Easing = { curve: 'bezier', x1: 0, y1: 0, x2: 1, y2: 1 };
-const USUAL_STARTS: StartKind[] = ['first', 'cold', 'warm'];
-const TIME_OUTS: TimeOut[] = ['goOn', 'offline', 'message'];
-const OUTCOMES: Outcome[] = ['complete', 'wentOn', 'offline', 'message'];
+/** What is seen of a layer at one moment; the centre counts from the screen's upper left corner. */
+export class LayerState {
+  visible: boolean = false;
+  opacity: number = 1;
+  x: number = 0;
+  y: number = 0;
+  width: number = 0;
+  height: number = 0;
+  scaleX: number = 1;
+  scaleY: number = 1;
+  rotation: number = 0;
+  reveal: number = 1;
+  revealShape: RevealShape | null = null;
+  draw: number = 1;
+  fillFrom: number = 0.6;
+  progress: number = 0;
+  clip: number = 0;
+  /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
+  outer: number[] = [1, 0, 0, 1, 0, 0];
+}
 
-const clamp = (value: number, low = 0, high = 1) => Math.min(high, Math.max(low, value));
-const plus = (time: number, more: number) => (time >= NEVER || more >= NEVER ? NEVER : time + more);
+function within(value: number): number {
+  return Math.min(1, Math.max(0, value));
+}
 
+function plus(time: number, more: number): number {
+  return time >= NEVER || more >= NEVER ? NEVER : time + more;
+}
+
+function rank(outcome: Outcome): number {
+  if (outcome === 'message') return 3;
+  if (outcome === 'offline') return 2;
+  return outcome === 'wentOn' ? 1 : 0;
+}
+
+/** What a property is where nothing says anything else. */
 function neutral(property: Property): number {
-  return property === 'opacity' || property === 'scaleX' || property === 'scaleY' || property === 'reveal' || property === 'draw' ? 1 : 0;
+  if (property === 'opacity') return 1; //? Property.opacity
+  if (property === 'scaleX') return 1; //? Property.scaleX
+  if (property === 'scaleY') return 1; //? Property.scaleY
+  if (property === 'reveal') return 1; //? Property.reveal
+  if (property === 'draw') return 1; //? Property.draw
+  return 0;
 }
 
-function multiplies(property: Property): boolean {
-  return property === 'scaleX' || property === 'scaleY' || property === 'opacity';
+function onTopOf(found: number, property: Property, value: number): number { //? Key.onTop
+  if (property === 'opacity') return found * value; //? Key.onTop Property.opacity
+  if (property === 'scaleX') return found * value; //? Key.onTop Property.scaleX
+  if (property === 'scaleY') return found * value; //? Key.onTop Property.scaleY
+  return found + value; //? Key.onTop
+} //? Key.onTop
+
+function cubic(a: number, b: number, s: number): number { //? Key.easing
+  const r = 1 - s; //? Key.easing
+  return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s; //? Key.easing
+} //? Key.easing
+
+function eased(easing: Easing, x: number): number { //? Key.easing
+  if ((easing.steps ?? 0) > 0) { //? Key.easing Easing.steps
+    let step = Math.floor(within(x) * (easing.steps ?? 0) + 1e-12); //? Key.easing Easing.steps
+    if (easing.atStart) step += 1; //? Key.easing Easing.steps Easing.atStart
+    return within(step / (easing.jumps ?? 1)); //? Key.easing Easing.steps
+  } //? Key.easing Easing.steps
+  if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Key.easing Easing.stops
+  if (x <= 0 || x >= 1) return within(x); //? Key.easing
+  let low = 0; //? Key.easing
+  let high = 1; //? Key.easing
+  let s = x; //? Key.easing
+  for (let i = 0; i < 40; i++) { //? Key.easing
+    const off = cubic(easing.x1 ?? 0, easing.x2 ?? 1, s) - x; //? Key.easing
+    if (Math.abs(off) < 1e-8) break; //? Key.easing
+    if (off < 0) { //? Key.easing
+      low = s; //? Key.easing
+    } else { //? Key.easing
+      high = s; //? Key.easing
+    } //? Key.easing
+    s = (low + high) / 2; //? Key.easing
+  } //? Key.easing
+  return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s); //? Key.easing
+} //? Key.easing
+
+function onStops(stops: number[], x: number): number { //? Easing.stops
+  if (x <= stops[0]!) return stops[1]!; //? Easing.stops
+  let i = 2; //? Easing.stops
+  while (i < stops.length && stops[i]! <= x) i += 2; //? Easing.stops
+  if (i >= stops.length) return stops[stops.length - 1]!; //? Easing.stops
+  const part = (x - stops[i - 2]!) / (stops[i]! - stops[i - 2]!); //? Easing.stops
+  return stops[i - 1]! + (stops[i + 1]! - stops[i - 1]!) * part; //? Easing.stops
+} //? Easing.stops
+
+/** When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once. */
+class CuePlan {
+  length: number = 1;
+  start: number = NEVER;
+  stop: number = NEVER;
+  settle: number = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+  blends: boolean = false; //? Beat.yields
+  skips: boolean = true;
+  never: boolean = false;
 }
 
-function ease(easing: Easing, x: number): number {
-  if (easing.curve === 'steps') {
-    const step = Math.floor(clamp(x) * easing.count + 1e-12) + (easing.atStart ? 1 : 0);
-    return clamp(step / easing.jumps);
-  }
-  if (easing.curve === 'stops') {
-    const stops = easing.stops;
-    if (x <= stops[0]!) return stops[1]!;
-    let i = 2;
-    while (i < stops.length && stops[i]! <= x) i += 2;
-    if (i >= stops.length) return stops[stops.length - 1]!;
-    const part = (x - stops[i - 2]!) / (stops[i]! - stops[i - 2]!);
-    return stops[i - 1]! + (stops[i + 1]! - stops[i - 1]!) * part;
-  }
-  return bezier(easing.x1, easing.y1, easing.x2, easing.y2, x);
-}
-
-function bezier(x1: number, y1: number, x2: number, y2: number, x: number): number {
-  if (x <= 0 || x >= 1 || (x1 === y1 && x2 === y2)) return clamp(x);
-  const curve = (a: number, b: number, s: number) => 3 * (1 - s) * (1 - s) * s * a + 3 * (1 - s) * s * s * b + s * s * s;
-  let low = 0;
-  let high = 1;
-  let s = x;
-  for (let i = 0; i < 40; i++) {
-    const off = curve(x1, x2, s) - x;
-    if (Math.abs(off) < 1e-8) break;
-    if (off < 0) low = s;
-    else high = s;
-    s = (low + high) / 2;
-  }
-  return curve(y1, y2, s);
-}
-
+/** A track of a cue with absolute times and values. */
 class Segment {
-  constructor(
-    readonly start: number, readonly length: number, readonly stop: number, readonly alternate: boolean,
-    readonly settle: number, readonly rest: number, readonly at: number[], readonly values: number[],
-    readonly easings: Easing[], readonly cue: Cue,
-  ) {}
+  at: number[];
+  values: number[];
+  rest: number;
+  length: number;
+
+  constructor(readonly cue: Cue, readonly track: Track, readonly plan: CuePlan, found: number) {
+    const keys = track.keys;
+    this.length = plan.length;
+    this.at = new Array<number>(keys.length).fill(0);
+    this.values = new Array<number>(keys.length).fill(0);
+    this.rest = 0;
+    for (let i = 0; i < keys.length; i++) {
+      this.at[i]! = keys[i]!.at;
+      this.values[i]! = keys[i]!.value;
+      if (keys[i]!.onTop) this.values[i]! = onTopOf(found, track.property, keys[i]!.value); //? Key.onTop
+    }
+    this.rest = this.values[this.values.length - 1]!;
+    let even = (cue.times ?? 1) % 2 === 0; //? Cue.alternate
+    if (cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
+    if (cue.alternate && even) this.rest = this.values[0]!; //? Cue.alternate
+    if (plan.skips) {
+      this.length = plan.stop - plan.start;
+      this.at = [0, 1];
+      this.values = [this.rest, this.rest];
+      if (plan.blends) this.values[0]! = found; //? Beat.yields
+    }
+  }
+
+  restTime(): number {
+    return plus(this.plan.stop, this.settle());
+  }
+
+  settle(): number {
+    if (!this.plan.skips) return this.plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    return 0;
+  }
 
   valueAt(t: number): number {
-    if (t < this.stop || this.settle <= 0) return this.during(Math.min(t, this.stop) - this.start);
-    const from = this.during(this.stop - this.start);
-    return from + (this.rest - from) * clamp((t - this.stop) / this.settle);
+    const begin = this.plan.start;
+    const stop = this.plan.stop;
+    const rests = this.settle(); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    if (rests > 0 && t >= stop) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+      const from = this.during(stop - begin); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+      return from + (this.rest - from) * within((t - stop) / rests); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    return this.during(Math.min(t, stop) - begin);
   }
 
   private during(local: number): number {
-    const { at, values } = this;
-    if (this.length <= 0) return values[values.length - 1]!;
+    if (this.length <= 0) return this.values[this.values.length - 1]!;
     const cycles = Math.max(0, local / this.length);
     let cycle = Math.floor(cycles);
     let part = cycles - cycle;
-    if (local >= this.stop - this.start && part === 0 && cycle > 0) {
+    if (cycle > 0 && part === 0 && local >= this.plan.stop - this.plan.start) {
       cycle -= 1;
       part = 1;
     }
-    if (this.alternate && cycle % 2 === 1) part = 1 - part;
+    if (cycle % 2 === 1 && this.cue.alternate && !this.plan.skips) part = 1 - part; //? Cue.alternate
     let i = 1;
-    while (i < at.length - 1 && at[i]! <= part) i++;
-    const width = at[i]! - at[i - 1]!;
-    const between = width > 0 ? clamp((part - at[i - 1]!) / width) : 1;
-    return values[i - 1]! + (values[i]! - values[i - 1]!) * ease(this.easings[i - 1]!, between);
+    while (i < this.at.length - 1 && this.at[i]! <= part) i++;
+    const width = this.at[i]! - this.at[i - 1]!;
+    let between = width > 0 ? within((part - this.at[i - 1]!) / width) : 1;
+    if (!this.plan.skips) { //? Key.easing
+      const easing: Easing | null = (this.track.keys[i - 1]!.easing ?? null); //? Key.easing
+      if (easing !== null) between = eased(easing, between); //? Key.easing
+    } //? Key.easing
+    return this.values[i - 1]! + (this.values[i]! - this.values[i - 1]!) * between;
   }
 }
 
+/** One property of one layer over the whole launch. */
 class Timeline {
   readonly segments: Segment[] = [];
-  readonly added: Segment[] = [];
-  initial: number;
-  isInitialSet = false;
+  readonly added: Segment[] = []; //? Cue.adds
+  initial: number = 0;
+  isSet: boolean = false;
 
   constructor(readonly property: Property) {
     this.initial = neutral(property);
   }
 
   segmentAt(t: number): Segment | null {
-    let low = 0;
-    let high = this.segments.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.segments[middle]!.start <= t) low = middle + 1;
-      else high = middle;
-    }
-    return low === 0 ? null : this.segments[low - 1]!;
+    let i = this.segments.length - 1;
+    while (i >= 0 && this.segments[i]!.plan.start > t) i--;
+    return i < 0 ? null : this.segments[i]!;
   }
 
   baseAt(t: number): number {
-    return this.segmentAt(t)?.valueAt(t) ?? this.initial;
+    const segment: Segment | null = this.segmentAt(t);
+    if (segment === null) return this.initial;
+    return segment.valueAt(t);
   }
 
   valueAt(t: number): number {
     let value = this.baseAt(t);
-    for (const segment of this.added) if (segment.start <= t) value += segment.valueAt(t) - neutral(this.property);
+    for (const it of this.added) { //? Cue.adds
+      if (it.plan.start <= t) value += it.valueAt(t) - neutral(this.property); //? Cue.adds
+    } //? Cue.adds
     return value;
   }
-
-  decidingAt(t: number): Segment | null {
-    return this.segmentAt(t) ?? this.segments[0] ?? null;
-  }
+//? Property.reveal|Property.draw
+  /** The cue that rules at a moment, or the first to come. */ //? Property.reveal|Property.draw
+  cueAt(t: number): Cue | null { //? Property.reveal|Property.draw
+    const segment: Segment | null = this.segmentAt(t); //? Property.reveal|Property.draw
+    if (segment !== null) return segment.cue; //? Property.reveal|Property.draw
+    return this.segments.length > 0 ? this.segments[0]!.cue : null; //? Property.reveal|Property.draw
+  } //? Property.reveal|Property.draw
 }
 
-interface Plan { form: 'play' | 'blend' | 'endState'; start: number; stop: number; settle: number; neverPlays: boolean }
-
-function plan(form: Plan['form'], start: number, stop: number, neverPlays = false): Plan {
-  return { form, start, stop, settle: 0, neverPlays };
+/** What moves of one layer. */
+class Lane {
+  lines: Timeline[] = [];
 }
 
 /**
- * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do later,
- * so it can be made anew whenever a gate opens without anything on the screen jumping.
- *
- * `openingEnd`: when the app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER.
+ * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
+ * later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
+ * app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
+ * when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
  */
 export class LaunchSchedule {
   readonly beatStart: number[];
   readonly beatEnd: number[];
   outcome: Outcome = 'complete';
-  outcomeAt = NEVER;
-  private readonly plans: Plan[];
-  private readonly hangsOnEnd: boolean[] = [];
-  private readonly gateStart: number[];
+  outcomeAt: number = NEVER;
+  private readonly plans: CuePlan[] = [];
+  private readonly hangsOnEnd: boolean[];
+  private readonly gateStart: number[]; //? LayerKind.progress
   private readonly gateOpen: number[];
-  private readonly gateTimedOut: boolean[];
-  private readonly timelines: Record<Property, Timeline>[];
-  private readonly inMemory: boolean;
-  private reached = 0;
+  private readonly gateTimedOut: boolean[]; //? GateTiming.timeOut
+  private readonly lanes: Lane[] = [];
+  private readonly all: Segment[] = []; //? player.moments|player.stillness
+  private readonly groupState: LayerState = new LayerState(); //? Layer.parent
+  private reached: number = 0; //? GateStart.beat
 
   constructor(
-    readonly timing: LaunchTiming, private readonly start: StartKind, private readonly openingEnd: number,
-    private readonly opened: number[], private readonly reducedMotion: boolean,
+    readonly timing: LaunchTiming,
+    readonly start: StartKind,
+    readonly reducedMotion: boolean,
+    readonly systemMoves: boolean, //? player.system
+    readonly pace: number, //? player.pace
+    readonly messageAt: number, //? player.retry
+    readonly retriedAt: number, //? player.retry
+    readonly openingEnd: number,
+    readonly opened: number[],
   ) {
-    this.inMemory = start === 'hot' || start === 'recreated';
-    this.plans = timing.cues.map(() => plan('endState', NEVER, NEVER));
-    this.beatStart = timing.beats.map(() => 0);
-    this.beatEnd = timing.beats.map(() => 0);
-    this.gateStart = timing.gates.map(() => NEVER);
-    this.gateOpen = timing.gates.map(() => NEVER);
-    this.gateTimedOut = timing.gates.map(() => false);
-    for (const cue of timing.cues) {
-      const other = timing.cues[cue.other ?? -1];
-      const endless = cue.anchor === 'afterCue' && !!other?.whileWaiting;
-      this.hangsOnEnd.push(
-        other ? (this.hangsOnEnd[cue.other!]! || endless) && other.beat === cue.beat : cue.anchor === 'beatEnd',
-      );
+    this.beatStart = new Array<number>(timing.beats.length).fill(0);
+    this.beatEnd = new Array<number>(timing.beats.length).fill(0);
+    this.gateStart = new Array<number>(timing.gates.length).fill(NEVER); //? LayerKind.progress
+    this.gateOpen = new Array<number>(timing.gates.length).fill(NEVER);
+    this.gateTimedOut = new Array<boolean>(timing.gates.length).fill(false); //? GateTiming.timeOut
+    this.hangsOnEnd = new Array<boolean>(timing.cues.length).fill(false);
+    for (let c = 0; c < timing.cues.length; c++) {
+      this.plans.push(new CuePlan());
+      this.hangsOnEnd[c]! = this.waitsForEnd(timing.cues[c]!);
     }
+    for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
     this.runBeats();
-    this.timelines = timing.layers.map(
-      () => Object.fromEntries(PROPERTIES.map((it) => [it, new Timeline(it)])) as Record<Property, Timeline>,
-    );
-    this.buildTimelines();
+    this.setTimelines();
+    this.fillTimelines();
   }
 
   /** When the first screen can be used, or NEVER as far as is known. */
-  get shown(): number {
+  shown(): number {
     return this.outcome === 'message' ? NEVER : this.beatEnd[this.beatEnd.length - 1]!;
   }
+//? player.outcome
+  /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */ //? player.outcome
+  decidedAt(): number { //? player.outcome
+    let at = this.openingEnd; //? player.outcome
+    for (let i = 0; i < this.beatEnd.length; i++) { //? player.outcome BeatKind.wait
+      const beat = this.timing.beats[i]!; //? player.outcome BeatKind.wait
+      if (beat.kind === 'wait' && this.plays(beat)) at = this.beatEnd[i]!; //? player.outcome BeatKind.wait
+    } //? player.outcome BeatKind.wait
+    return this.outcome === 'message' ? this.outcomeAt : at; //? player.outcome
+  } //? player.outcome
 
   openTime(gate: number): number {
     return this.gateOpen[gate]!;
   }
+//? player.stillness
+  /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
+  stillUntil(t: number): number { //? player.stillness
+    let until = 1 * NEVER; //? player.stillness
+    for (const it of this.all) { //? player.stillness
+      if (it.restTime() <= t) continue; //? player.stillness
+      if (it.plan.start <= t) return t; //? player.stillness
+      until = Math.min(until, it.plan.start); //? player.stillness
+    } //? player.stillness
+    for (const layer of this.timing.layers) { //? player.stillness LayerKind.progress
+      if (layer.kind === 'progress' && this.loaded(layer, t) < 1) return t; //? player.stillness LayerKind.progress
+    } //? player.stillness LayerKind.progress
+    for (const it of this.beatEnd) { //? player.stillness
+      if (it > t) until = Math.min(until, it); //? player.stillness
+    } //? player.stillness
+    return until; //? player.stillness
+  } //? player.stillness
+//? player.moments
+  /** Every moment at which something begins or ends; between them all values run smoothly. In no order. */ //? player.moments
+  moments(): number[] { //? player.moments
+    const edges: number[] = []; //? player.moments
+    for (const it of this.beatStart) edges.push(it); //? player.moments
+    for (const it of this.beatEnd) edges.push(it); //? player.moments
+    for (const it of this.gateOpen) edges.push(it); //? player.moments
+    edges.push(this.outcomeAt); //? player.moments
+    for (const it of this.all) { //? player.moments
+      edges.push(it.plan.start); //? player.moments
+      edges.push(it.plan.stop); //? player.moments
+      edges.push(it.restTime()); //? player.moments
+      for (let i = 1; i < it.at.length; i++) { //? player.moments
+        if (it.at[i]! === it.at[i - 1]!) { //? player.moments
+          edges.push(it.plan.start + it.at[i]! * it.length); // where it jumps //? player.moments
+        } //? player.moments
+      } //? player.moments
+    } //? player.moments
+    return edges; //? player.moments
+  } //? player.moments
+//? player.moments
+  /** Whether anything of the layer may change between two moments; if not, it stands still. */ //? player.moments
+  movesBetween(layerIndex: number, from: number, to: number): boolean { //? player.moments
+    const layer = this.timing.layers[layerIndex]!; //? player.moments LayerKind.progress|Layer.parent
+    if (layer.kind === 'progress') return true; //? player.moments LayerKind.progress
+    for (const line of this.lanes[layerIndex]!.lines) { //? player.moments
+      for (const it of line.segments) { //? player.moments
+        if (it.plan.start < to && it.restTime() > from) return true; //? player.moments
+      } //? player.moments
+      for (const it of line.added) { //? player.moments Cue.adds
+        if (it.plan.start < to && it.restTime() > from) return true; //? player.moments Cue.adds
+      } //? player.moments Cue.adds
+    } //? player.moments
+    if ((layer.parent ?? -1) >= 0) return this.movesBetween(layer.parent ?? -1, from, to); //? player.moments Layer.parent
+    return false; //? player.moments
+  } //? player.moments
+//? Property.reveal player.moments
+  /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.moments
+  revealOf(layerIndex: number): RevealShape | null { //? Property.reveal player.moments
+    const line: Timeline | null = this.timeline(layerIndex, 'reveal'); //? Property.reveal player.moments
+    if (line === null) return null; //? Property.reveal player.moments
+    for (const it of line.segments) { //? Property.reveal player.moments
+      const shape: RevealShape | null = (it.cue.reveal ?? null); //? Property.reveal player.moments
+      if (shape !== null) return shape; //? Property.reveal player.moments
+    } //? Property.reveal player.moments
+    return null; //? Property.reveal player.moments
+  } //? Property.reveal player.moments
 
-  /** Every moment at which something begins or ends; between them all values run smoothly. */
-  moments(): number[] {
-    const all = [...this.beatStart, ...this.beatEnd, ...this.gateOpen, this.outcomeAt];
-    for (const lines of this.timelines) {
-      for (const property of PROPERTIES) {
-        for (const it of [...lines[property].segments, ...lines[property].added]) {
-          all.push(it.start, it.stop, it.stop + it.settle);
-          it.at.forEach((at, i) => at === it.at[i - 1] && all.push(it.start + at * it.length)); // where it jumps
-        }
-      }
-    }
-    return [...new Set(all.filter((it) => it < NEVER))].sort((a, b) => a - b);
+  private waitsForEnd(cue: Cue): boolean {
+    if ((cue.anchor ?? 'beatStart') === 'beatEnd') return true; //? Anchor.beatEnd
+    if ((cue.other ?? -1) >= 0) { //? Anchor.withCue|Anchor.afterCue
+      const other = this.timing.cues[(cue.other ?? -1)]!; //? Anchor.withCue|Anchor.afterCue
+      if (other.beat !== cue.beat) return false; //? Anchor.withCue|Anchor.afterCue
+      if (this.hangsOnEnd[(cue.other ?? -1)]!) return true; //? Anchor.withCue|Anchor.afterCue
+      if ((cue.anchor ?? 'beatStart') === 'afterCue' && other.whileWaiting) return true; //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+    } //? Anchor.withCue|Anchor.afterCue
+    return false;
   }
 
-  /** Whether anything of the layer may change between two moments; if not, it stands still. */
-  movesBetween(layerIndex: number, from: number, to: number): boolean {
-    const layer = this.timing.layers[layerIndex]!;
-    if (layer.kind === 'progress') return true;
-    const isRunning = (it: Segment) => it.start < to && it.stop + it.settle > from;
-    const lines = this.timelines[layerIndex]!;
-    const moves = PROPERTIES.some((it) => lines[it].segments.some(isRunning) || lines[it].added.some(isRunning));
-    return moves || (layer.parent !== undefined && this.movesBetween(layer.parent, from, to));
+  private plays(beat: Beat): boolean {
+    return (beat.plays ?? BEAT_PLAYS).includes(this.start);
+  }
+//? player.pace
+  /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
+  private paced(length: number): number { //? player.pace
+    return length >= NEVER ? NEVER : Math.trunc(Math.floor(length * this.pace + 0.5)); //? player.pace
+  } //? player.pace
+
+  private isInMemory(): boolean {
+    return this.start === 'hot' || this.start === 'recreated';
   }
 
-  /** Where the layer's middle is at rest. */
-  restOf(layerIndex: number, screen: Screen): { x: number; y: number } {
-    const place = placeOn(this.timing.layers[layerIndex]!, screen);
-    return place ? centreOf(place, screen) : { x: screen.width / 2, y: screen.height / 2 };
-  }
-
-  /** The shape by which the layer is uncovered, if some cue does that. */
-  revealOf(layerIndex: number): RevealShape | null {
-    return this.timelines[layerIndex]!.reveal.segments.find((it) => it.cue.reveal)?.cue.reveal ?? null;
+  private setPlan(c: number, from: number, to: number, skips: boolean): void {
+    const it = this.plans[c]!;
+    it.start = from;
+    it.stop = to;
+    it.skips = skips;
+    it.settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    it.blends = false; //? Beat.yields
   }
 
   private runBeats(): void {
     let now = 0;
-    this.timing.beats.forEach((beat, i) => {
-      this.reached = i;
-      this.beatStart[i] = now;
-      const over = now >= NEVER || this.outcome === 'message';
-      const never = !this.plays(beat);
-      if (over || never) {
-        const at = over ? NEVER : now;
-        this.beatStart[i] = at;
-        this.beatEnd[i] = at;
-        for (const c of this.cuesOf(i)) this.plans[c] = plan(never ? 'endState' : 'play', at, at, never);
-      } else if (beat.kind === 'opening') {
-        this.runOpening(i);
-      } else if (beat.kind === 'wait') {
-        this.runWait(i, now);
-      } else {
-        this.runFixed(i, now);
-      }
-      for (const c of this.cuesOf(i)) {
-        const cue = this.timing.cues[c]!;
-        if (cue.dropped || cue.bySystem) this.plans[c] = plan('endState', this.beatStart[i]!, this.beatStart[i]!, true);
-      }
+    const beats = this.timing.beats;
+    for (let i = 0; i < beats.length; i++) {
+      this.reached = i; //? GateStart.beat
+      this.beatStart[i]! = now;
+      this.runBeat(i, now);
+      this.dropCues(i); //? Cue.dropped|Cue.bySystem
       now = this.beatEnd[i]!;
-    });
-    this.resolveGates();
-  }
-
-  private plays(beat: Beat): boolean {
-    return (beat.plays ?? USUAL_STARTS).includes(this.start);
-  }
-
-  private cuesOf(beat: number): number[] {
-    return this.timing.cues.map((_, c) => c).filter((c) => this.timing.cues[c]!.beat === beat);
-  }
-
-  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
-  private runOpening(i: number): void {
-    this.beatEnd[i] = this.openingEnd;
-    this.placeCues(i, 0, this.openingEnd, false);
-    this.placeCues(i, 0, this.openingEnd, true);
-    for (const c of this.cuesOf(i)) {
-      const it = this.plans[c]!;
-      if (it.stop > this.openingEnd) {
-        it.stop = Math.max(it.start, this.openingEnd);
-        it.settle = 1;
-      }
     }
     this.resolveGates();
   }
+
+  private runBeat(i: number, now: number): void {
+    const beat = this.timing.beats[i]!;
+    const never = !this.plays(beat);
+    if (now >= NEVER || this.outcome === 'message') {
+      this.skipBeat(i, NEVER, never);
+      return;
+    }
+    if (never) {
+      this.skipBeat(i, now, true);
+      return;
+    }
+    if (beat.kind === 'opening') { //? BeatKind.opening
+      this.runOpening(i); //? BeatKind.opening
+      return; //? BeatKind.opening
+    } //? BeatKind.opening
+    if (beat.kind === 'wait') { //? BeatKind.wait
+      this.runWait(i, now); //? BeatKind.wait
+      return; //? BeatKind.wait
+    } //? BeatKind.wait
+    this.runFixed(i, now);
+  }
+
+  private skipBeat(i: number, at: number, never: boolean): void {
+    this.beatStart[i]! = at;
+    this.beatEnd[i]! = at;
+    for (let c = 0; c < this.plans.length; c++) {
+      if (this.timing.cues[c]!.beat !== i) continue;
+      this.setPlan(c, at, at, never);
+      this.plans[c]!.never = never;
+    }
+  }
+//? Cue.dropped|Cue.bySystem
+  /** What this platform does not play is at its end from the start. */ //? Cue.dropped|Cue.bySystem
+  private dropCues(i: number): void { //? Cue.dropped|Cue.bySystem
+    for (let c = 0; c < this.plans.length; c++) { //? Cue.dropped|Cue.bySystem
+      const cue = this.timing.cues[c]!; //? Cue.dropped|Cue.bySystem
+      let dropped = false; //? Cue.dropped|Cue.bySystem
+      if (cue.dropped) dropped = true; //? Cue.dropped|Cue.bySystem Cue.dropped
+      if (cue.bySystem) dropped = true; //? Cue.dropped|Cue.bySystem Cue.bySystem
+      if (cue.bySystem && this.systemMoves) dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+      if (cue.beat !== i || !dropped) continue; //? Cue.dropped|Cue.bySystem
+      this.setPlan(c, this.beatStart[i]!, this.beatStart[i]!, true); //? Cue.dropped|Cue.bySystem
+      this.plans[c]!.never = true; //? Cue.dropped|Cue.bySystem
+    } //? Cue.dropped|Cue.bySystem
+  } //? Cue.dropped|Cue.bySystem
+//? BeatKind.opening
+  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? BeatKind.opening
+  private runOpening(i: number): void { //? BeatKind.opening
+    this.beatEnd[i]! = this.openingEnd; //? BeatKind.opening
+    this.placeCues(i, 0, this.openingEnd, false); //? BeatKind.opening
+    this.placeCues(i, 0, this.openingEnd, true); //? BeatKind.opening
+    for (let c = 0; c < this.plans.length; c++) { //? BeatKind.opening
+      const it = this.plans[c]!; //? BeatKind.opening
+      if (this.timing.cues[c]!.beat !== i || it.stop <= this.openingEnd) continue; //? BeatKind.opening
+      it.stop = Math.max(it.start, this.openingEnd); //? BeatKind.opening
+      it.settle = 1; //? BeatKind.opening
+    } //? BeatKind.opening
+    this.resolveGates(); //? BeatKind.opening
+  } //? BeatKind.opening
+//? GateStart.beat
+  /** When a beat began, or NEVER as far as the beats are worked out. */ //? GateStart.beat
+  private reachedAt(beat: number): number { //? GateStart.beat
+    return beat <= this.reached ? this.beatStart[beat]! : NEVER; //? GateStart.beat
+  } //? GateStart.beat
 
   private resolveGates(): void {
     for (const g of this.timing.gateOrder) {
       const gate = this.timing.gates[g]!;
-      const start = gate.start ?? 'process';
-      let from = NEVER;
-      if (start === 'process' || this.inMemory) from = 0;
-      else if (start === 'firstFrame') from = this.beatEnd[0]!;
-      else if ((gate.beat ?? 0) <= this.reached) from = this.beatStart[gate.beat ?? 0]!;
-      for (const need of gate.needs ?? []) from = Math.max(from, this.gateOpen[need]!);
-      this.gateStart[g] = from;
-      this.gateTimedOut[g] = false;
-      if (from >= NEVER) {
-        this.gateOpen[g] = NEVER;
-        continue;
-      }
-      const open = this.inMemory ? from : Math.max(from, this.opened[g]!);
-      const latest = plus(from, gate.timeOut ?? NEVER);
-      this.gateTimedOut[g] = open > latest;
-      this.gateOpen[g] = Math.min(open, latest);
+      let from = 0;
+      if (!this.isInMemory()) { //? GateStart.firstFrame|GateStart.beat
+        if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]!; //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
+        if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? GateStart.firstFrame|GateStart.beat GateStart.beat
+      } //? GateStart.firstFrame|GateStart.beat
+      for (const need of (gate.needs ?? GATE_TIMING_NEEDS)) from = Math.max(from, this.gateOpen[need]!); //? GateTiming.needs
+      this.gateStart[g]! = from; //? LayerKind.progress
+      const open = this.isInMemory() ? from : Math.max(from, this.opened[g]!);
+      this.gateOpen[g]! = Math.min(open, NEVER);
+      let latest = plus(from, gate.timeOut ?? NEVER); //? GateTiming.timeOut
+      const again = (gate.onTimeOut ?? 'wentOn') === 'message' || latest >= this.messageAt; //? GateTiming.timeOut player.retry
+      if (again) latest = plus(Math.max(from, this.retriedAt), gate.timeOut ?? NEVER); //? GateTiming.timeOut player.retry
+      this.gateTimedOut[g]! = open > latest; //? GateTiming.timeOut
+      this.gateOpen[g]! = Math.min(open, latest); //? GateTiming.timeOut
     }
   }
-
-  private needs(beat: Beat, gate: number): boolean {
-    return beat.gates?.length ? beat.gates.includes(gate) : !this.timing.gates[gate]!.optional;
-  }
-
-  private neededReady(): number {
-    const waits = this.timing.beats.filter((it) => it.kind === 'wait' && this.plays(it));
-    let ready = 0;
-    this.timing.gates.forEach((gate, g) => {
-      const needed = waits.length === 0 ? !gate.optional : waits.some((it) => this.needs(it, g));
-      if (needed) ready = Math.max(ready, this.gateOpen[g]!);
-    });
-    return ready;
-  }
+//? BeatKind.wait|Beat.yields
+  private needs(beat: Beat, gate: number): boolean { //? BeatKind.wait|Beat.yields
+    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait|Beat.yields Beat.gates
+    if (this.timing.gates[gate]!.optional) return false; //? BeatKind.wait|Beat.yields GateTiming.optional
+    return true; //? BeatKind.wait|Beat.yields
+  } //? BeatKind.wait|Beat.yields
+//? Beat.yields
+  private neededReady(): number { //? Beat.yields
+    let ready = 0; //? Beat.yields
+    for (let g = 0; g < this.gateOpen.length; g++) { //? Beat.yields
+      let waits = false; //? Beat.yields
+      let needed = false; //? Beat.yields
+      for (const beat of this.timing.beats) { //? Beat.yields
+        if (beat.kind !== 'wait' || !this.plays(beat)) continue; //? Beat.yields BeatKind.wait
+        waits = true; //? Beat.yields BeatKind.wait
+        if (this.needs(beat, g)) needed = true; //? Beat.yields BeatKind.wait
+      } //? Beat.yields
+      if (!waits) needed = true; //? Beat.yields
+      if (!waits && this.timing.gates[g]!.optional) needed = false; //? Beat.yields GateTiming.optional
+      if (needed) ready = Math.max(ready, this.gateOpen[g]!); //? Beat.yields
+    } //? Beat.yields
+    return ready; //? Beat.yields
+  } //? Beat.yields
 
   private runFixed(i: number, now: number): void {
     const beat = this.timing.beats[i]!;
     this.placeCues(i, now, NEVER, false);
-    this.beatEnd[i] = beat.length !== undefined ? now + beat.length : this.lastCueEnd(i, now);
+    let length = (beat.length ?? -1);
+    length = this.paced(length); //? player.pace
+    this.beatEnd[i]! = (beat.length ?? -1) >= 0 ? now + length : this.lastCueEnd(i, now);
     this.placeCues(i, now, this.beatEnd[i]!, true);
-    if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) {
-      this.resolveGates();
-      const ready = this.neededReady();
-      if (ready < this.beatEnd[i]!) this.yieldAt(i, Math.max(ready, now));
-    }
+    if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
+      this.resolveGates(); //? Beat.yields
+      const ready = this.neededReady(); //? Beat.yields
+      if (ready < this.beatEnd[i]!) this.yieldAt(i, Math.max(ready, now)); //? Beat.yields
+    } //? Beat.yields
   }
-
-  private runWait(i: number, now: number): void {
-    const beat = this.timing.beats[i]!;
-    this.resolveGates();
-    let end = plus(now, beat.atLeast ?? 0);
-    this.timing.gates.forEach((_, g) => {
-      if (this.needs(beat, g)) end = Math.max(end, this.gateOpen[g]!);
-    });
-    const latest = plus(now, beat.atMost ?? NEVER);
-    const timedOut = end > latest;
-    this.beatEnd[i] = Math.min(end, latest);
-    this.placeCues(i, now, this.beatEnd[i]!, false);
-    this.endRepeats(i);
-    this.beatEnd[i] = Math.min(this.beatEnd[i]!, latest);
-    const stop = this.beatEnd[i]!;
-    for (const c of this.cuesOf(i)) {
-      if (this.timing.cues[c]!.whileWaiting && this.plans[c]!.stop > stop) this.cut(c, stop);
-    }
-    this.placeCues(i, now, stop, true);
-    this.decideOutcome(beat, timedOut, stop);
-  }
-
-  private decideOutcome(beat: Beat, timedOut: boolean, end: number): void {
-    let action = timedOut ? TIME_OUTS.indexOf(beat.onTimeOut ?? 'goOn') : -1;
-    this.timing.gates.forEach((gate, g) => {
-      if (this.gateTimedOut[g] && this.gateOpen[g]! <= end && this.needs(beat, g)) {
-        action = Math.max(action, TIME_OUTS.indexOf(gate.onTimeOut ?? 'goOn'));
-      }
-    });
-    if (action + 1 > OUTCOMES.indexOf(this.outcome)) {
-      this.outcome = OUTCOMES[action + 1]!;
-      this.outcomeAt = end;
-    }
-  }
+//? BeatKind.wait
+  private runWait(i: number, now: number): void { //? BeatKind.wait
+    const beat = this.timing.beats[i]!; //? BeatKind.wait
+    this.resolveGates(); //? BeatKind.wait
+    let least = (beat.atLeast ?? 0); //? BeatKind.wait
+    least = this.paced(least); //? BeatKind.wait player.pace
+    let end = plus(now, least); //? BeatKind.wait
+    for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait
+      if (this.needs(beat, g)) end = Math.max(end, this.gateOpen[g]!); //? BeatKind.wait
+    } //? BeatKind.wait
+    let latest = plus(now, beat.atMost ?? NEVER); //? BeatKind.wait
+    const again = latest >= this.messageAt; //? BeatKind.wait player.retry
+    if (again) latest = plus(Math.max(now, this.retriedAt), beat.atMost ?? NEVER); //? BeatKind.wait player.retry
+    this.beatEnd[i]! = Math.min(end, latest); //? BeatKind.wait
+    this.placeCues(i, now, this.beatEnd[i]!, false); //? BeatKind.wait
+    this.endRepeats(i); //? BeatKind.wait Cue.whileWaiting
+    this.beatEnd[i]! = Math.min(this.beatEnd[i]!, latest); //? BeatKind.wait
+    const stop = this.beatEnd[i]!; //? BeatKind.wait
+    for (let c = 0; c < this.plans.length; c++) { //? BeatKind.wait Cue.whileWaiting
+      const cue = this.timing.cues[c]!; //? BeatKind.wait Cue.whileWaiting
+      if (cue.beat === i && cue.whileWaiting && this.plans[c]!.stop > stop) this.cut(c, stop); //? BeatKind.wait Cue.whileWaiting
+    } //? BeatKind.wait Cue.whileWaiting
+    this.placeCues(i, now, stop, true); //? BeatKind.wait
+    if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn', stop); //? BeatKind.wait Beat.atMost
+    for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
+      if (!this.gateTimedOut[g]! || this.gateOpen[g]! > stop || !this.needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut
+      this.decide(this.timing.gates[g]!.onTimeOut ?? 'wentOn', stop); //? BeatKind.wait GateTiming.timeOut
+    } //? BeatKind.wait GateTiming.timeOut
+  } //? BeatKind.wait
+//? Beat.atMost|GateTiming.timeOut
+  /** Of several outcomes the gravest counts, from when it was decided. */ //? Beat.atMost|GateTiming.timeOut
+  private decide(how: Outcome, at: number): void { //? Beat.atMost|GateTiming.timeOut
+    if (rank(how) <= rank(this.outcome)) return; //? Beat.atMost|GateTiming.timeOut
+    this.outcome = how; //? Beat.atMost|GateTiming.timeOut
+    this.outcomeAt = at; //? Beat.atMost|GateTiming.timeOut
+  } //? Beat.atMost|GateTiming.timeOut
 
   private placeCues(beat: number, from: number, end: number, hanging: boolean): void {
-    const elastic = this.timing.beats[beat]!.kind === 'wait';
-    for (const c of this.cuesOf(beat)) {
-      if (this.hangsOnEnd[c] !== hanging) continue;
+    for (let c = 0; c < this.plans.length; c++) {
       const cue = this.timing.cues[c]!;
+      if (cue.beat !== beat || this.hangsOnEnd[c]! !== hanging) continue;
       let base = from;
-      if (cue.anchor === 'beatEnd') base = end;
-      else if (cue.anchor === 'withCue') base = this.plans[cue.other!]!.start;
-      else if (cue.anchor === 'afterCue') base = this.plans[cue.other!]!.stop;
-      const earliest = elastic && hanging ? end : from;
-      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + (cue.offset ?? 0));
-      this.plans[c] = plan('play', begin, cue.whileWaiting ? NEVER : plus(begin, cue.length * (cue.times ?? 1)));
+      if ((cue.anchor ?? 'beatStart') === 'beatEnd') base = end; //? Anchor.beatEnd
+      if ((cue.anchor ?? 'beatStart') === 'withCue') base = this.plans[(cue.other ?? -1)]!.start; //? Anchor.withCue
+      if ((cue.anchor ?? 'beatStart') === 'afterCue') base = this.plans[(cue.other ?? -1)]!.stop; //? Anchor.afterCue
+      let earliest = from;
+      if (hanging && this.timing.beats[beat]!.kind === 'wait') earliest = end; //? BeatKind.wait
+      let offset = (cue.offset ?? 0);
+      offset = this.paced(offset); //? player.pace
+      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + offset);
+      this.plans[c]!.length = cue.length;
+      this.plans[c]!.length = Math.max(1, this.paced(cue.length)); //? player.pace
+      let stop = plus(begin, this.plans[c]!.length * (cue.times ?? 1));
+      if (cue.whileWaiting) stop = NEVER; //? Cue.whileWaiting
+      this.setPlan(c, begin, stop, false);
     }
   }
 
   private lastCueEnd(beat: number, from: number): number {
     let end = from;
-    for (const c of this.cuesOf(beat)) {
-      if (!this.hangsOnEnd[c] && this.plans[c]!.stop < NEVER) end = Math.max(end, this.plans[c]!.stop);
+    for (let c = 0; c < this.plans.length; c++) {
+      if (this.timing.cues[c]!.beat !== beat || this.hangsOnEnd[c]! || this.plans[c]!.stop >= NEVER) continue;
+      end = Math.max(end, this.plans[c]!.stop);
     }
     return end;
   }
+//? Beat.yields
+  /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
+  private yieldAt(i: number, ready: number): void { //? Beat.yields
+    const beat = this.timing.beats[i]!; //? Beat.yields
+    let at = ready; //? Beat.yields
+    let blends = false; //? Beat.yields
+    for (let c = 0; c < this.plans.length; c++) { //? Beat.yields Yield.afterCues
+      const it = this.plans[c]!; //? Beat.yields Yield.afterCues
+      if ((beat.yields ?? 'never') !== 'afterCues' || this.timing.cues[c]!.beat !== i) continue; //? Beat.yields Yield.afterCues
+      if (it.start <= ready && it.stop > ready) at = Math.max(at, it.stop); //? Beat.yields Yield.afterCues
+    } //? Beat.yields Yield.afterCues
+    at = Math.min(at, this.beatEnd[i]!); //? Beat.yields
+    for (let c = 0; c < this.plans.length; c++) { //? Beat.yields
+      const it = this.plans[c]!; //? Beat.yields
+      if (this.timing.cues[c]!.beat === i && (it.start >= at || it.stop > at)) blends = true; //? Beat.yields
+    } //? Beat.yields
+    let blend = blends ? (beat.blend ?? 120) : 0; //? Beat.yields
+    blend = this.paced(blend); //? Beat.yields player.pace
+    this.beatEnd[i]! = Math.min(this.beatEnd[i]!, at + blend); //? Beat.yields
+    const end = this.beatEnd[i]!; //? Beat.yields
+    for (let c = 0; c < this.plans.length; c++) { //? Beat.yields
+      const it = this.plans[c]!; //? Beat.yields
+      if (this.timing.cues[c]!.beat !== i) continue; //? Beat.yields
+      if (it.start >= at) { //? Beat.yields
+        this.setPlan(c, at, end, true); //? Beat.yields
+        it.blends = true; //? Beat.yields
+      } else { //? Beat.yields
+        if (it.stop > at) { //? Beat.yields
+          it.stop = at; //? Beat.yields
+          it.settle = Math.max(1, end - at); //? Beat.yields
+        } //? Beat.yields
+      } //? Beat.yields
+    } //? Beat.yields
+  } //? Beat.yields
+//? Cue.whileWaiting
+  private endRepeats(i: number): void { //? Cue.whileWaiting
+    const end = this.beatEnd[i]!; //? Cue.whileWaiting
+    if (end >= NEVER) return; //? Cue.whileWaiting
+    for (let c = 0; c < this.plans.length; c++) { //? Cue.whileWaiting
+      const cue = this.timing.cues[c]!; //? Cue.whileWaiting
+      const it = this.plans[c]!; //? Cue.whileWaiting
+      if (cue.beat !== i || !cue.whileWaiting || it.start >= NEVER) continue; //? Cue.whileWaiting
+      if (it.start >= end) { //? Cue.whileWaiting
+        this.setPlan(c, end, end, true); //? Cue.whileWaiting
+        continue; //? Cue.whileWaiting
+      } //? Cue.whileWaiting
+      this.cut(c, end); //? Cue.whileWaiting
+      if ((cue.end ?? 'cut') === 'finish') { //? Cue.whileWaiting RepeatEnd.finish
+        let cycle = it.length; //? Cue.whileWaiting RepeatEnd.finish
+        if (cue.alternate) cycle = it.length * 2; //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+        it.stop = it.start + Math.trunc((end - it.start + cycle - 1) / cycle) * cycle; //? Cue.whileWaiting RepeatEnd.finish
+        this.beatEnd[i]! = Math.max(this.beatEnd[i]!, it.stop); //? Cue.whileWaiting RepeatEnd.finish
+      } //? Cue.whileWaiting RepeatEnd.finish
+    } //? Cue.whileWaiting
+  } //? Cue.whileWaiting
+//? Cue.whileWaiting
+  private cut(c: number, at: number): void { //? Cue.whileWaiting
+    const it = this.plans[c]!; //? Cue.whileWaiting
+    it.stop = at; //? Cue.whileWaiting
+    const cue = this.timing.cues[c]!; //? Cue.whileWaiting RepeatEnd.settle
+    if (at < NEVER && (cue.end ?? 'cut') === 'settle') it.settle = Math.max(1, cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle
+    if (at < NEVER && (cue.end ?? 'cut') === 'settle') it.settle = Math.max(1, this.paced(cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle player.pace
+  } //? Cue.whileWaiting
 
-  private yieldAt(i: number, ready: number): void {
-    const beat = this.timing.beats[i]!;
-    const fullEnd = this.beatEnd[i]!;
-    let at = ready;
-    if (beat.yields === 'afterCues') {
-      for (const c of this.cuesOf(i)) {
-        const it = this.plans[c]!;
-        if (it.start <= ready && it.stop > ready) at = Math.max(at, it.stop);
-      }
-    }
-    at = Math.min(at, fullEnd);
-    const blends = this.cuesOf(i).some((c) => this.plans[c]!.start >= at || this.plans[c]!.stop > at);
-    const end = Math.min(fullEnd, at + (blends ? beat.blend ?? 120 : 0));
-    this.beatEnd[i] = end;
-    for (const c of this.cuesOf(i)) {
-      const it = this.plans[c]!;
-      if (it.start >= at) {
-        this.plans[c] = plan('blend', at, end);
-      } else if (it.stop > at) {
-        it.stop = at;
-        it.settle = Math.max(1, end - at);
-      }
-    }
+  private tracksOf(cue: Cue): Track[] {
+    if (this.reducedMotion) return (cue.calm ?? null) ?? cue.moves; //? Cue.calm
+    return cue.moves;
   }
 
-  private endRepeats(i: number): void {
-    const end = this.beatEnd[i]!;
-    if (end >= NEVER) return;
-    for (const c of this.cuesOf(i)) {
+  private timeline(layer: number, property: Property): Timeline | null {
+    for (const line of this.lanes[layer]!.lines) {
+      if (line.property === property) return line;
+    }
+    return null;
+  }
+
+  private timelineFor(layer: number, property: Property): Timeline {
+    const found: Timeline | null = this.timeline(layer, property);
+    if (found !== null) return found;
+    const made = new Timeline(property);
+    this.lanes[layer]!.lines.push(made);
+    return made;
+  }
+
+  /** What each property is before its first cue: where that cue starts. */
+  private setTimelines(): void {
+    const standIn = new CuePlan();
+    for (const c of this.timing.cueOrder) {
       const cue = this.timing.cues[c]!;
-      const it = this.plans[c]!;
-      if (!cue.whileWaiting || it.start >= NEVER) continue;
-      if (it.start >= end) {
-        this.plans[c] = plan('endState', end, end);
-      } else if (cue.end === 'finish') {
-        const cycle = cue.length * (cue.alternate ? 2 : 1);
-        it.stop = it.start + Math.floor((end - it.start + cycle - 1) / cycle) * cycle;
-        this.beatEnd[i] = Math.max(this.beatEnd[i]!, it.stop);
-      } else {
-        this.cut(c, end);
+      standIn.start = this.plans[c]!.start;
+      standIn.stop = this.plans[c]!.stop;
+      standIn.skips = this.plans[c]!.never;
+      for (const track of this.tracksOf(cue)) {
+        const line = this.timelineFor(cue.layer, track.property);
+        if (cue.adds) continue; //? Cue.adds
+        if (line.isSet) continue;
+        line.isSet = true;
+        const first = new Segment(cue, track, standIn, neutral(track.property));
+        line.initial = first.values[0]!;
       }
     }
   }
 
-  private cut(c: number, at: number): void {
-    const cue = this.timing.cues[c]!;
-    this.plans[c]!.stop = at;
-    if (at < NEVER && cue.end === 'settle') this.plans[c]!.settle = Math.max(1, cue.settle ?? 0);
-  }
-
-  private buildTimelines(): void {
-    const { cues, cueOrder } = this.timing;
-    const tracksOf = (cue: Cue) => (this.reducedMotion ? cue.reduced : cue.tracks);
-    for (const c of cueOrder) {
-      const cue = cues[c]!;
-      for (const track of tracksOf(cue)) {
-        const timeline = this.timelines[cue.layer]![track.property];
-        if (cue.adds || timeline.isInitialSet) continue;
-        timeline.isInitialSet = true;
-        const it = this.plans[c]!;
-        const asItStarts = plan(it.neverPlays ? 'endState' : 'play', it.start, it.stop);
-        timeline.initial = this.segment(track, cue, asItStarts, neutral(track.property)).values[0]!;
-      }
-    }
-    const order = cueOrder.filter((c) => this.plans[c]!.start < NEVER);
-    order.sort((a, b) => this.plans[a]!.start - this.plans[b]!.start);
-    for (const c of order) {
-      const cue = cues[c]!;
-      const it = this.plans[c]!;
-      for (const track of tracksOf(cue)) {
-        const timeline = this.timelines[cue.layer]![track.property];
-        const fresh = cue.adds || (timeline.segments.length === 0 && it.form !== 'blend');
-        const found = fresh ? neutral(track.property) : timeline.baseAt(it.start);
-        (cue.adds ? timeline.added : timeline.segments).push(this.segment(track, cue, it, found));
+  private fillTimelines(): void {
+    for (const c of this.inOrderOfTime()) {
+      const cue = this.timing.cues[c]!;
+      const plan = this.plans[c]!;
+      for (const track of this.tracksOf(cue)) {
+        const line = this.timelineFor(cue.layer, track.property);
+        let found = neutral(track.property);
+        if (plan.blends) found = line.initial; //? Beat.yields
+        if (line.segments.length > 0) found = line.baseAt(plan.start);
+        if (cue.adds) found = neutral(track.property); //? Cue.adds
+        const made = new Segment(cue, track, plan, found);
+        this.all.push(made); //? player.moments|player.stillness
+        if (cue.adds) { //? Cue.adds
+          line.added.push(made); //? Cue.adds
+          continue; //? Cue.adds
+        } //? Cue.adds
+        line.segments.push(made);
       }
     }
   }
 
-  private segment(track: Track, cue: Cue, it: Plan, found: number): Segment {
-    const values = track.keys.map((key) => {
-      if (!key.onTop) return key.value;
-      return multiplies(track.property) ? found * key.value : found + key.value;
-    });
-    const backwards = !!cue.alternate && (!!cue.whileWaiting || (cue.times ?? 1) % 2 === 0);
-    const rest = backwards ? values[0]! : values[values.length - 1]!;
-    if (it.form === 'play') {
-      const at = track.keys.map((key) => key.at);
-      const easings = track.keys.map((key) => key.easing ?? LINEAR);
-      return new Segment(it.start, cue.length, it.stop, !!cue.alternate, it.settle, rest, at, values, easings, cue);
+  /** The cues that are reached, by their start; those that start together as `cueOrder` says. */
+  private inOrderOfTime(): number[] {
+    const order: number[] = [];
+    for (const c of this.timing.cueOrder) {
+      if (this.plans[c]!.start >= NEVER) continue;
+      order.push(c);
+      let i = order.length - 1;
+      while (i > 0 && this.plans[order[i - 1]!]!.start > this.plans[c]!.start) {
+        order[i]! = order[i - 1]!;
+        i--;
+      }
+      order[i]! = c;
     }
-    const from = it.form === 'blend' ? found : rest;
-    return new Segment(it.start, it.stop - it.start, it.stop, false, 0, rest, [0, 1], [from, rest], [LINEAR, LINEAR], cue);
+    return order;
   }
 
-  /** What is seen of a layer at `t`. */
-  stateAt(layerIndex: number, t: number, screen: Screen): LayerState {
-    const layer = this.timing.layers[layerIndex]!;
-    const state = this.own(layerIndex, t, screen);
-    for (let parent = layer.parent ?? -1; parent >= 0; parent = this.timing.layers[parent]!.parent ?? -1) {
-      this.joinGroup(parent, t, screen, state);
-    }
-    state.visible =
-      state.visible && layer.kind !== 'group' && state.opacity > 0 && state.reveal > 0 && state.scaleX !== 0 && state.scaleY !== 0;
-    return state;
+  private value(layer: number, property: Property, t: number): number {
+    const line: Timeline | null = this.timeline(layer, property);
+    if (line === null) return neutral(property);
+    return line.valueAt(t);
   }
 
-  private joinGroup(index: number, t: number, screen: Screen, state: LayerState): void {
-    const group = this.own(index, t, screen);
-    const place = placeOn(this.timing.layers[index]!, screen);
-    if (!place) return;
-    state.visible = state.visible && group.visible;
-    state.opacity *= group.opacity;
-    const rest = centreOf(place, screen);
-    const radians = (group.rotation * Math.PI) / 180;
-    const a = Math.cos(radians) * group.scaleX;
-    const b = Math.sin(radians) * group.scaleX;
-    const c = -Math.sin(radians) * group.scaleY;
-    const d = Math.cos(radians) * group.scaleY;
-    const e = group.x - a * rest.x - c * rest.y;
-    const f = group.y - b * rest.x - d * rest.y;
-    const m = state.outer;
-    state.outer = [
-      a * m[0] + c * m[1], b * m[0] + d * m[1], a * m[2] + c * m[3], b * m[2] + d * m[3],
-      a * m[4] + c * m[5] + e, b * m[4] + d * m[5] + f,
-    ];
+  /** Fills `state` with what is seen of a layer at `t`. */
+  stateAt(layerIndex: number, t: number, screen: Screen, state: LayerState): void {
+    this.own(layerIndex, t, screen, state);
+    for (let i = 0; i < 6; i++) state.outer[i]! = i === 0 || i === 3 ? 1 : 0; //? Layer.parent
+    let parent = (this.timing.layers[layerIndex]!.parent ?? -1); //? Layer.parent
+    while (parent >= 0) { //? Layer.parent
+      this.joinGroup(parent, t, screen, state); //? Layer.parent
+      parent = (this.timing.layers[parent]!.parent ?? -1); //? Layer.parent
+    } //? Layer.parent
+    if (state.opacity <= 0 || state.scaleX === 0 || state.scaleY === 0) state.visible = false;
+    if (state.reveal <= 0) state.visible = false; //? Property.reveal
+    if (this.timing.layers[layerIndex]!.kind === 'group') state.visible = false; //? LayerKind.group
   }
+//? Layer.parent
+  private joinGroup(index: number, t: number, screen: Screen, state: LayerState): void { //? Layer.parent
+    const place: Place | null = placeOn(this.timing.layers[index]!, screen); //? Layer.parent
+    if (place === null) return; //? Layer.parent
+    const group = this.groupState; //? Layer.parent
+    this.own(index, t, screen, group); //? Layer.parent
+    if (!group.visible) state.visible = false; //? Layer.parent
+    state.opacity *= group.opacity; //? Layer.parent
+    const radians = group.rotation * Math.PI / 180; //? Layer.parent
+    const a = Math.cos(radians) * group.scaleX; //? Layer.parent
+    const b = Math.sin(radians) * group.scaleX; //? Layer.parent
+    const c = -Math.sin(radians) * group.scaleY; //? Layer.parent
+    const d = Math.cos(radians) * group.scaleY; //? Layer.parent
+    const restX = acrossOf(place, screen); //? Layer.parent
+    const restY = downOf(place, screen); //? Layer.parent
+    for (let i = 0; i < 6; i += 2) { //? Layer.parent
+      const x = state.outer[i]!; //? Layer.parent
+      const y = state.outer[i + 1]!; //? Layer.parent
+      state.outer[i]! = a * x + c * y; //? Layer.parent
+      state.outer[i + 1]! = b * x + d * y; //? Layer.parent
+    } //? Layer.parent
+    state.outer[4]! += group.x - a * restX - c * restY; //? Layer.parent
+    state.outer[5]! += group.y - b * restX - d * restY; //? Layer.parent
+  } //? Layer.parent
 
   /** The layer's own state, without its groups. */
-  own(layerIndex: number, t: number, screen: Screen): LayerState {
+  own(layerIndex: number, t: number, screen: Screen, state: LayerState): void {
     const layer = this.timing.layers[layerIndex]!;
-    const lines = this.timelines[layerIndex]!;
-    const value = (property: Property) => lines[property].valueAt(t);
-    const place = placeOn(layer, screen);
-    const centre = place ? centreOf(place, screen) : { x: screen.width / 2, y: screen.height / 2 };
-    const state: LayerState = {
-      visible: this.belongs(layer, t), opacity: clamp(value('opacity')), x: centre.x, y: centre.y,
-      width: place ? place.width : screen.width, height: place ? place.height : screen.height,
-      scaleX: value('scaleX'), scaleY: value('scaleY'), rotation: (place?.turn ?? 0) + value('rotation'),
-      reveal: clamp(value('reveal')), revealShape: lines.reveal.decidingAt(t)?.cue.reveal ?? null,
-      draw: clamp(value('draw')), fillFrom: lines.draw.decidingAt(t)?.cue.fillFrom ?? 0.6,
-      progress: layer.kind === 'progress' ? this.loaded(layer, t) : 0, clip: clamp(value('clip')), outer: [1, 0, 0, 1, 0, 0],
-    };
-    const flip = value('flip');
-    if (flip !== 0) {
-      const narrowed = Math.cos((flip * Math.PI) / 180);
-      state.scaleX *= Math.abs(narrowed) < 1e-9 ? 0 : narrowed;
+    state.visible = true;
+    state.visible = this.belongs(layer, t); //? Layer.shown
+    state.opacity = 1;
+    state.opacity = within(this.value(layerIndex, 'opacity', t)); //? Property.opacity
+    state.scaleX = 1;
+    state.scaleY = 1;
+    state.rotation = 0;
+    state.scaleX = this.value(layerIndex, 'scaleX', t); //? Property.scaleX
+    state.scaleY = this.value(layerIndex, 'scaleY', t); //? Property.scaleY
+    state.rotation = this.value(layerIndex, 'rotation', t); //? Property.rotation
+    const flip = this.value(layerIndex, 'flip', t); //? Property.flip
+    if (flip !== 0) { //? Property.flip
+      const narrowed = Math.cos(flip * Math.PI / 180); //? Property.flip
+      state.scaleX *= Math.abs(narrowed) < 1e-9 ? 0 : narrowed; //? Property.flip
+    } //? Property.flip
+    state.width = screen.width;
+    state.height = screen.height;
+    state.x = screen.width / 2;
+    state.y = screen.height / 2;
+    const place: Place | null = placeOn(layer, screen);
+    if (place !== null) {
+      state.width = place.width;
+      state.height = place.height;
+      state.x = acrossOf(place, screen);
+      state.y = downOf(place, screen);
+      state.rotation += (place.turn ?? 0); //? Place.turn
+      const there: Place | null = (layer.destination ?? null); //? Property.travel
+      if (there !== null) this.travel(there, place, this.value(layerIndex, 'travel', t), screen, state); //? Property.travel
+      this.turnAboutPivot(layer, state); //? Layer.pivotX|Layer.pivotY
     }
-    if (place) {
-      if (layer.destination) travel(layer.destination, place, value('travel'), screen, state);
-      turnAboutPivot(layer, state);
-    }
-    state.x += value('x');
-    state.y += value('y');
-    const panel = value('panel');
-    if (layer.kind === 'backdrop' && panel !== 0) {
-      state.height = screen.height + ((layer.panelHeight ?? 0) - screen.height) * panel;
-      state.y += (state.height - screen.height) / 2;
-    }
-    const steps = (layer.frames ?? 0) - 1;
-    if (steps > 0) state.clip = Math.floor(state.clip * steps + 1e-9) / steps;
-    return state;
+    state.x += this.value(layerIndex, 'x', t); //? Property.x
+    state.y += this.value(layerIndex, 'y', t); //? Property.y
+    if (layer.kind === 'backdrop') { //? Property.panel
+      const panel = this.value(layerIndex, 'panel', t); //? Property.panel
+      state.height = screen.height + ((layer.panelHeight ?? 0) - screen.height) * panel; //? Property.panel
+      state.y += (state.height - screen.height) / 2; //? Property.panel
+    } //? Property.panel
+    const reveal: Timeline | null = this.timeline(layerIndex, 'reveal'); //? Property.reveal
+    state.reveal = 1; //? Property.reveal
+    state.revealShape = null; //? Property.reveal
+    if (reveal !== null) { //? Property.reveal
+      state.reveal = within(reveal.valueAt(t)); //? Property.reveal
+      const cue: Cue | null = reveal.cueAt(t); //? Property.reveal
+      if (cue !== null) state.revealShape = (cue.reveal ?? null); //? Property.reveal
+    } //? Property.reveal
+    const draw: Timeline | null = this.timeline(layerIndex, 'draw'); //? Property.draw
+    state.draw = 1; //? Property.draw
+    if (draw !== null) { //? Property.draw
+      state.draw = within(draw.valueAt(t)); //? Property.draw
+      const cue: Cue | null = draw.cueAt(t); //? Property.draw
+      if (cue !== null) state.fillFrom = (cue.fillFrom ?? 0.6); //? Property.draw
+    } //? Property.draw
+    state.progress = layer.kind === 'progress' ? this.loaded(layer, t) : 0; //? LayerKind.progress
+    state.clip = within(this.value(layerIndex, 'clip', t)); //? LayerKind.clip Property.clip
+    const steps = (layer.frames ?? 0) - 1; //? LayerKind.clip Property.clip
+    if (steps > 0) state.clip = Math.floor(state.clip * steps + 1e-9) / steps; //? LayerKind.clip Property.clip
   }
-
-  /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
-  private loaded(layer: Layer, t: number): number {
-    let sum = 0;
-    let count = 0;
-    this.timing.gates.forEach((gate, g) => {
-      if (layer.gates?.length ? !layer.gates.includes(g) : gate.optional) return;
-      count++;
-      const taken = this.gateStart[g]! >= NEVER ? 0 : Math.max(0, t - this.gateStart[g]!);
-      sum += t >= this.gateOpen[g]! ? 1 : Math.min(0.9, (0.9 * taken) / Math.max(1, gate.typical ?? 500));
-    });
-    return count > 0 ? sum / count : 1;
-  }
-
-  private belongs(layer: Layer, t: number): boolean {
-    const decided = t >= this.outcomeAt;
-    const offline = decided && this.outcome === 'offline';
-    if (layer.shown === 'offline') return offline;
-    if (layer.shown === 'message') return decided && this.outcome === 'message';
-    const replaced = this.timing.layers.some((it) => it.kind === 'firstScreen' && it.shown === 'offline');
-    return !(offline && layer.kind === 'firstScreen' && replaced);
-  }
+//? Property.travel
+  private travel(there: Place, place: Place, part: number, screen: Screen, state: LayerState): void { //? Property.travel
+    state.x += (acrossOf(there, screen) - state.x) * part; //? Property.travel
+    state.y += (downOf(there, screen) - state.y) * part; //? Property.travel
+    state.rotation += ((there.turn ?? 0) - (place.turn ?? 0)) * part; //? Property.travel Place.turn
+    const across = place.width > 0 ? there.width / place.width : 1; //? Property.travel
+    const down = place.height > 0 ? there.height / place.height : 1; //? Property.travel
+    const scale = 1 + (Math.min(across, down) - 1) * part; //? Property.travel
+    state.scaleX *= scale; //? Property.travel
+    state.scaleY *= scale; //? Property.travel
+  } //? Property.travel
+//? Layer.pivotX|Layer.pivotY
+  /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */ //? Layer.pivotX|Layer.pivotY
+  private turnAboutPivot(layer: Layer, state: LayerState): void { //? Layer.pivotX|Layer.pivotY
+    const x = ((layer.pivotX ?? 0.5) - 0.5) * state.width; //? Layer.pivotX|Layer.pivotY
+    const y = ((layer.pivotY ?? 0.5) - 0.5) * state.height; //? Layer.pivotX|Layer.pivotY
+    const radians = state.rotation * Math.PI / 180; //? Layer.pivotX|Layer.pivotY
+    state.x += x - (Math.cos(radians) * state.scaleX * x - Math.sin(radians) * state.scaleY * y); //? Layer.pivotX|Layer.pivotY
+    state.y += y - (Math.sin(radians) * state.scaleX * x + Math.cos(radians) * state.scaleY * y); //? Layer.pivotX|Layer.pivotY
+  } //? Layer.pivotX|Layer.pivotY
+//? LayerKind.progress
+  /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */ //? LayerKind.progress
+  private loaded(layer: Layer, t: number): number { //? LayerKind.progress
+    let sum = 0; //? LayerKind.progress
+    let count = 0; //? LayerKind.progress
+    for (let g = 0; g < this.gateOpen.length; g++) { //? LayerKind.progress
+      const gate = this.timing.gates[g]!; //? LayerKind.progress
+      let counts = true; //? LayerKind.progress
+      if (gate.optional) counts = false; //? LayerKind.progress GateTiming.optional
+      if ((layer.gates ?? LAYER_GATES).length > 0) counts = (layer.gates ?? LAYER_GATES).includes(g); //? LayerKind.progress Layer.gates
+      if (!counts) continue; //? LayerKind.progress
+      count++; //? LayerKind.progress
+      const taken = this.gateStart[g]! >= NEVER ? 0 : Math.max(0, t - this.gateStart[g]!); //? LayerKind.progress
+      let typical = 500; //? LayerKind.progress
+      typical = Math.max(1, gate.typical ?? 500); //? LayerKind.progress GateTiming.typical
+      sum += t >= this.gateOpen[g]! ? 1 : Math.min(0.9, 0.9 * taken / typical); //? LayerKind.progress
+    } //? LayerKind.progress
+    return count > 0 ? sum / count : 1; //? LayerKind.progress
+  } //? LayerKind.progress
+//? Layer.shown
+  /** Some layers are seen in one outcome alone. */ //? Layer.shown
+  private belongs(layer: Layer, t: number): boolean { //? Layer.shown
+    const decided = t >= this.outcomeAt; //? Layer.shown
+    const offline = decided && this.outcome === 'offline'; //? Layer.shown Shown.offline
+    if ((layer.shown ?? 'always') === 'offline') return offline; //? Layer.shown Shown.offline
+    if ((layer.shown ?? 'always') === 'message') return decided && this.outcome === 'message'; //? Layer.shown Shown.message
+    if (offline && layer.kind === 'firstScreen') { //? Layer.shown Shown.offline
+      for (const it of this.timing.layers) { //? Layer.shown Shown.offline
+        if (it.kind === 'firstScreen' && (it.shown ?? 'always') === 'offline') return false; //? Layer.shown Shown.offline
+      } //? Layer.shown Shown.offline
+    } //? Layer.shown Shown.offline
+    return true; //? Layer.shown
+  } //? Layer.shown
 }
 
-function placeOn(layer: Layer, screen: Screen): Place | null {
-  return screen.width > screen.height ? layer.landscape ?? layer.place : layer.place;
+/** Where the layer stands, held this way. */
+export function placeOn(layer: Layer, screen: Screen): Place | null {
+  if (screen.width > screen.height) return (layer.landscape ?? null) ?? (layer.place ?? null);
+  return (layer.place ?? null);
 }
 
-function centreOf(place: Place, screen: Screen): { x: number; y: number } {
-  if (!place.safe) return { x: place.x + screen.width * place.across, y: place.y + screen.height * place.down };
-  const left = screen.left ?? 0;
-  const top = screen.top ?? 0;
-  return {
-    x: place.x + left + (screen.width - left - (screen.right ?? 0)) * place.across,
-    y: place.y + top + (screen.height - top - (screen.bottom ?? 0)) * place.down,
-  };
+export function acrossOf(place: Place, screen: Screen): number {
+  const free = screen.width - (screen.left ?? 0) - (screen.right ?? 0); //? Place.safe
+  if (place.safe) return (place.x ?? 0) + (screen.left ?? 0) + free * (place.across ?? 0.5); //? Place.safe
+  return (place.x ?? 0) + screen.width * (place.across ?? 0.5);
 }
 
-function travel(there: Place, place: Place, part: number, screen: Screen, state: LayerState): void {
-  const end = centreOf(there, screen);
-  state.x += (end.x - state.x) * part;
-  state.y += (end.y - state.y) * part;
-  state.rotation += ((there.turn ?? 0) - (place.turn ?? 0)) * part;
-  const across = place.width > 0 ? there.width / place.width : 1;
-  const down = place.height > 0 ? there.height / place.height : 1;
-  const scale = 1 + (Math.min(across, down) - 1) * part;
-  state.scaleX *= scale;
-  state.scaleY *= scale;
-}
-
-/** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */
-function turnAboutPivot(layer: Layer, state: LayerState): void {
-  const x = ((layer.pivotX ?? 0.5) - 0.5) * state.width;
-  const y = ((layer.pivotY ?? 0.5) - 0.5) * state.height;
-  if (x === 0 && y === 0) return;
-  const radians = (state.rotation * Math.PI) / 180;
-  state.x += x - (Math.cos(radians) * state.scaleX * x - Math.sin(radians) * state.scaleY * y);
-  state.y += y - (Math.sin(radians) * state.scaleX * x + Math.cos(radians) * state.scaleY * y);
+export function downOf(place: Place, screen: Screen): number {
+  const free = screen.height - (screen.top ?? 0) - (screen.bottom ?? 0); //? Place.safe
+  if (place.safe) return (place.y ?? 0) + (screen.top ?? 0) + free * (place.down ?? 0.5); //? Place.safe
+  return (place.y ?? 0) + screen.height * (place.down ?? 0.5);
 }

@@ -1,6 +1,6 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but the browser. The next export
 // replaces it for as long as you leave it unchanged.
-import { LaunchSchedule, NEVER } from './launch-timing.js';
+import { LaunchSchedule, LayerState, NEVER } from './launch-timing.js';
 
 const HORIZON = 8000; // ms that are handed to the browser at a time; a wait may last longer
 const STEP = 1000 / 60;
@@ -99,16 +99,16 @@ export class LaunchPlayer {
   #plan = (_event = null, from = performance.now()) => {
     if (this.#ended) return;
     const calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
-    const schedule = new LaunchSchedule(this.#timing, this.#start, this.#openingEnd, this.#opened, calm);
+    const schedule = new LaunchSchedule(this.#timing, this.#start, calm, this.#openingEnd, this.#opened);
     this.#schedule = schedule;
-    const to = Math.max(from + STEP, Math.min(schedule.shown, from + HORIZON));
+    const to = Math.max(from + STEP, Math.min(schedule.shown(), from + HORIZON));
     const screen = this.#screen();
     const times = sampleTimes(schedule, from, to);
     const before = this.#animations;
     this.#animations = this.#timing.layers.flatMap((layer, index) => {
       const states = times
         .filter((it) => it.edge || schedule.movesBetween(index, it.t - STEP, it.t + STEP))
-        .map((it) => ({ offset: (it.t - from) / (to - from), state: schedule.stateAt(index, it.t, screen) }));
+        .map((it) => ({ offset: (it.t - from) / (to - from), state: stateAt(schedule, index, it.t, screen) }));
       return this.#partsOf(layer, index, screen).map(({ element, look }) => {
         const frames = states.map(({ offset, state }) => ({ offset: Math.min(1, Math.max(0, offset)), ...look(state) }));
         return element.animate(frames, { duration: to - from, fill: 'both' });
@@ -117,7 +117,7 @@ export class LaunchPlayer {
     for (const animation of before) animation.cancel();
     clearTimeout(this.#timer);
     const rest = to - from;
-    this.#timer = setTimeout(() => (to >= schedule.shown ? this.#finish() : this.#plan()), rest);
+    this.#timer = setTimeout(() => (to >= schedule.shown() ? this.#finish() : this.#plan()), rest);
   };
 
   #screen() {
@@ -179,9 +179,15 @@ export class LaunchPlayer {
   }
 }
 
+function stateAt(schedule, index, t, screen) {
+  const state = new LayerState();
+  schedule.stateAt(index, t, screen, state);
+  return state;
+}
+
 /** Every sixtieth of a second, and just before and at every moment at which something begins or ends. */
 function sampleTimes(schedule, from, to) {
-  const edges = schedule.moments().filter((it) => it > from && it < to);
+  const edges = [...new Set(schedule.moments())].filter((it) => it > from && it < to);
   const times = [{ t: from, edge: true }, { t: to, edge: true }];
   for (const t of edges) times.push({ t: t - 0.01, edge: true }, { t, edge: true });
   for (let t = from + STEP; t < to; t += STEP) times.push({ t, edge: false });

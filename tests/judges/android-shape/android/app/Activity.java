@@ -7,4 +7,8 @@ public class Activity extends ContextWrapper {
   public Window getWindow() { return null; }
   public <T extends View> T findViewById(int id) { return null; }
   public final SplashScreen getSplashScreen() { return null; }
+  public final Application getApplication() { return null; }
+  public boolean isFinishing() { return false; }
+  public boolean isChangingConfigurations() { return false; }
+  public void reportFullyDrawn() {}
 }

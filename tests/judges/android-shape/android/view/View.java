@@ -4,7 +4,20 @@ import android.content.res.Resources;
 import android.graphics.Canvas;
 public class View {
   public static final int IMPORTANT_FOR_ACCESSIBILITY_NO_HIDE_DESCENDANTS = 4;
+  public static final int ACCESSIBILITY_LIVE_REGION_POLITE = 1;
   public View(Context context) {}
+  public void setAccessibilityLiveRegion(int mode) {}
+  public int getAccessibilityLiveRegion() { return 0; }
+  public void setContentDescription(CharSequence text) {}
+  public CharSequence getContentDescription() { return null; }
+  public void setFocusableInTouchMode(boolean on) {}
+  public final boolean isFocusableInTouchMode() { return false; }
+  public final boolean requestFocus() { return false; }
+  public void bringToFront() {}
+  public void invalidate() {}
+  public boolean postDelayed(Runnable action, long millis) { return true; }
+  public boolean removeCallbacks(Runnable action) { return true; }
+  public boolean isAttachedToWindow() { return true; }
   public Resources getResources() { return null; }
   public final Context getContext() { return null; }
   public final ViewParent getParent() { return null; }

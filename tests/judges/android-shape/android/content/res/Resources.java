@@ -1,3 +1,7 @@
 package android.content.res;
 import android.util.DisplayMetrics;
-public class Resources { public DisplayMetrics getDisplayMetrics() { return null; } }
+public class Resources {
+  public DisplayMetrics getDisplayMetrics() { return null; }
+  public static class NotFoundException extends RuntimeException {}
+  public Configuration getConfiguration() { return null; }
+}

@@ -15,7 +15,12 @@ fun DisposableEffect(key1: Any?, effect: DisposableEffectScope.() -> DisposableE
 @Composable
 fun <T> remember(calculation: () -> T): T = error("only the shape")
 
-abstract class CompositionLocal<T> {
-    val current: T
-        @Composable get() = error("only the shape")
+interface State<out T> {
+    val value: T
 }
+
+interface MutableState<T> : State<T> {
+    override var value: T
+}
+
+fun <T> mutableStateOf(value: T): MutableState<T> = error("only the shape")

@@ -1,0 +1,359 @@
+// Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but the platform, from
+// Android 6 (API 23) on. The next export replaces it for as long as you leave it unchanged.
+package @PACKAGE@
+
+import android.app.Activity
+import android.content.Context //? import
+import android.content.res.Resources
+import android.graphics.Canvas //? import
+import android.graphics.Color //? import
+import android.graphics.LinearGradient //? import
+import android.graphics.Matrix //? import
+import android.graphics.Paint //? import
+import android.graphics.Path //? import
+import android.graphics.PathMeasure //? import
+import android.graphics.RectF //? import
+import android.graphics.Shader //? import
+import android.graphics.drawable.Drawable
+import android.util.Log
+import java.util.concurrent.Callable
+import java.util.concurrent.Executors
+import java.util.concurrent.Future
+import kotlin.math.abs //? import
+import kotlin.math.cos //? import
+import kotlin.math.hypot //? import
+import kotlin.math.max //? import
+import kotlin.math.min //? import
+import kotlin.math.sin //? import
+
+/**
+ * How a layer is painted; `width` and `height` are the drawable's, in dp. Colours and drawables are resources, so that
+ * light and dark follow the system. Where the screen is wider than high: `wideScale` times as large, or as `wide` says.
+ */
+internal class LayerLook(
+    val drawable: Int = 0,
+    val fromColor: Int = 0,
+    val toColor: Int = 0,
+    val angle: Double = 180.0,
+    val plateColor: Int = 0, //? LayerLook.plateColor
+    val plateDiameter: Double = 0.0, //? LayerLook.plateColor
+    val width: Double = 0.0,
+    val height: Double = 0.0,
+    val fillsOnly: Int = 0, //? Property.draw|LayerLook.fillsOnly
+    val outlines: List<Outline> = listOf(), //? Property.draw|LayerLook.outlines
+    val fillsBox: Boolean = false,
+    val form: ProgressForm = ProgressForm.RING, //? LayerKind.progress
+    val thickness: Double = 4.0, //? LayerKind.progress
+    val frames: IntArray = intArrayOf(), //? LayerKind.clip
+    val wideScale: Double = 1.0,
+    val says: Int = 0, //? LayerLook.says
+    val wide: LayerLook? = null
+)
+
+internal enum class ProgressForm { RING, BAR, DOTS } //? LayerKind.progress
+
+/** //? Property.draw|LayerLook.outlines
+ * A contour that a "draw" cue draws by and by: path text in dp about the layer's centre. No stroke width: a hairline in //? Property.draw|LayerLook.outlines
+ * the colour of the fill, which gives way to it. //? Property.draw|LayerLook.outlines
+ */ //? Property.draw|LayerLook.outlines
+internal class Outline( //? Property.draw|LayerLook.outlines
+    val path: String, //? Property.draw|LayerLook.outlines
+    val color: Int, //? Property.draw|LayerLook.outlines
+    val isResource: Boolean = false, //? Property.draw|LayerLook.outlines
+    val strokeWidth: Double = 0.0 //? Property.draw|LayerLook.outlines
+) //? Property.draw|LayerLook.outlines
+
+/** Paints the layers; pictures are decoded beside the interface's thread, in the order in which they are needed. */
+internal class LaunchArtist(private val activity: Activity, timing: LaunchTiming, private val looks: List<LayerLook>) {
+    private val loader = Executors.newSingleThreadExecutor { Thread(it, "launch pictures").apply { isDaemon = true } }
+    private val upright by lazy { painters(timing) { it } }
+    private val turned by lazy { painters(timing) { it.wide ?: it } }
+
+    init {
+        val screen = activity.resources.configuration
+        if (screen.screenWidthDp > screen.screenHeightDp) turned.size else upright.size
+    }
+
+    private fun painters(timing: LaunchTiming, look: (LayerLook) -> LayerLook) = timing.layers.mapIndexed { i, layer ->
+        LayerPainter(activity, layer, look(looks[i])) { id -> loader.submit(Callable { drawable(id) }) }
+    }
+
+    /** A picture that cannot be read is left out: a launch must not fail for it. */
+    private fun drawable(id: Int): Drawable? = try {
+        activity.getDrawable(id)?.mutate()
+    } catch (e: Resources.NotFoundException) {
+        Log.w("Launch", "A picture of the launch cannot be read", e)
+        null
+    }
+
+    fun paint(canvas: Canvas, layer: Int, state: LayerState, isWide: Boolean) {
+        (if (isWide) turned else upright)[layer].paint(canvas, state, if (isWide) looks[layer].wideScale else 1.0)
+    }
+
+    /** What the message says, for those who cannot see it. */ //? LayerLook.says
+    fun message() = looks.filter { it.says != 0 }.joinToString("\n") { activity.getString(it.says) } //? LayerLook.says
+
+    fun close() {
+        loader.shutdownNow()
+    }
+}
+
+/** Paints one layer; the canvas is in dp. */
+private class LayerPainter(
+    private val context: Context,
+    private val layer: Layer,
+    private val look: LayerLook,
+    private val load: (Int) -> Future<Drawable?>
+) {
+    private val paint = Paint(Paint.ANTI_ALIAS_FLAG)
+    private val box = RectF()
+    private val clip = Path()
+    private val whole = loading(look.drawable)
+    private val drawable by lazy { whole?.get() }
+    private val fillsOnly = loading(look.fillsOnly) //? Property.draw
+    private val fills by lazy { fillsOnly?.get() } //? Property.draw
+    private val outlines by lazy { look.outlines.map { PathReader(it.path).read() } } //? Property.draw
+    private val matrix = Matrix() //? Layer.parent
+    private val values = FloatArray(9) //? Layer.parent
+    private val frames = arrayOfNulls<Future<Drawable?>>(look.frames.size) //? LayerKind.clip
+    private var scale = 1f
+    private var shaderHeight = -1f
+    private var shaderWidth = -1f
+
+    private fun loading(id: Int): Future<Drawable?>? = if (id == 0) null else load(id)
+
+    /** `scale`: how much larger the drawing is than the look says. */
+    fun paint(canvas: Canvas, state: LayerState, scale: Double) {
+        this.scale = scale.toFloat()
+        canvas.save()
+        if (layer.parent >= 0) canvas.concat(groups(state.outer)) //? Layer.parent
+        canvas.translate(state.x.toFloat(), state.y.toFloat())
+        canvas.rotate(state.rotation.toFloat())
+        canvas.scale(state.scaleX.toFloat(), state.scaleY.toFloat())
+        box.set((-state.width / 2).toFloat(), (-state.height / 2).toFloat(), (state.width / 2).toFloat(), (state.height / 2).toFloat())
+        cut(canvas, state) //? Property.reveal
+        when (layer.kind) {
+            LayerKind.BACKDROP -> backdrop(canvas, state)
+            LayerKind.PROGRESS -> progress(canvas, state) //? LayerKind.progress
+            LayerKind.CLIP -> clip(canvas, state) //? LayerKind.clip
+            else -> art(canvas, state)
+        }
+        canvas.restore()
+    }
+
+    private fun groups(m: DoubleArray): Matrix { //? Layer.parent
+        values[0] = m[0].toFloat() //? Layer.parent
+        values[1] = m[2].toFloat() //? Layer.parent
+        values[2] = m[4].toFloat() //? Layer.parent
+        values[3] = m[1].toFloat() //? Layer.parent
+        values[4] = m[3].toFloat() //? Layer.parent
+        values[5] = m[5].toFloat() //? Layer.parent
+        values[8] = 1f //? Layer.parent
+        matrix.setValues(values) //? Layer.parent
+        return matrix //? Layer.parent
+    } //? Layer.parent
+
+    /** The picture that is seen and the next three are in memory. */ //? LayerKind.clip
+    private fun clip(canvas: Canvas, state: LayerState) { //? LayerKind.clip
+        val shown = Math.round(state.clip * (look.frames.size - 1)).toInt() //? LayerKind.clip
+        for (i in frames.indices) { //? LayerKind.clip
+            if (i < shown || i > shown + 3) frames[i] = null //? LayerKind.clip
+            else if (frames[i] == null) frames[i] = load(look.frames[i]) //? LayerKind.clip
+        } //? LayerKind.clip
+        show(canvas, frames[shown]?.get(), Math.round(255 * state.opacity).toInt()) //? LayerKind.clip
+    } //? LayerKind.clip
+
+    private fun progress(canvas: Canvas, state: LayerState) { //? LayerKind.progress
+        val thick = look.thickness.toFloat() //? LayerKind.progress
+        val grouped = state.opacity < 1 //? LayerKind.progress
+        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt()) //? LayerKind.progress
+        paint.shader = null //? LayerKind.progress
+        paint.strokeWidth = thick //? LayerKind.progress
+        paint.strokeCap = Paint.Cap.ROUND //? LayerKind.progress
+        when (look.form) { //? LayerKind.progress
+            ProgressForm.RING -> ring(canvas, state.progress.toFloat(), thick) //? LayerKind.progress
+            ProgressForm.BAR -> bar(canvas, state.progress.toFloat(), thick) //? LayerKind.progress
+            ProgressForm.DOTS -> dots(canvas, state.progress.toFloat(), thick) //? LayerKind.progress
+        } //? LayerKind.progress
+        if (grouped) canvas.restore() //? LayerKind.progress
+    } //? LayerKind.progress
+
+    private fun pick(color: Int): Boolean { //? LayerKind.progress
+        if (color != 0) paint.color = context.getColor(color) //? LayerKind.progress
+        return color != 0 //? LayerKind.progress
+    } //? LayerKind.progress
+
+    private fun ring(canvas: Canvas, part: Float, thick: Float) { //? LayerKind.progress
+        val radius = (min(box.width(), box.height()) - thick) / 2 //? LayerKind.progress
+        paint.style = Paint.Style.STROKE //? LayerKind.progress
+        if (pick(look.toColor)) canvas.drawCircle(0f, 0f, radius, paint) //? LayerKind.progress
+        if (part > 0 && pick(look.fromColor)) canvas.drawArc(-radius, -radius, radius, radius, -90f, 360 * part, false, paint) //? LayerKind.progress
+    } //? LayerKind.progress
+
+    private fun bar(canvas: Canvas, part: Float, thick: Float) { //? LayerKind.progress
+        val round = thick / 2 //? LayerKind.progress
+        paint.style = Paint.Style.FILL //? LayerKind.progress
+        if (pick(look.toColor)) canvas.drawRoundRect(box.left, -round, box.right, round, round, round, paint) //? LayerKind.progress
+        if (part > 0 && pick(look.fromColor)) { //? LayerKind.progress
+            canvas.drawRoundRect(box.left, -round, box.left + max(thick, box.width() * part), round, round, round, paint) //? LayerKind.progress
+        } //? LayerKind.progress
+    } //? LayerKind.progress
+
+    private fun dots(canvas: Canvas, part: Float, thick: Float) { //? LayerKind.progress
+        paint.style = Paint.Style.FILL //? LayerKind.progress
+        for (i in 0 until 5) { //? LayerKind.progress
+            val filled = (part * 5 - i).coerceIn(0f, 1f) //? LayerKind.progress
+            val x = box.left + thick / 2 + (box.width() - thick) * i / 4 //? LayerKind.progress
+            if (filled < 1 && pick(look.toColor)) canvas.drawCircle(x, 0f, thick / 2, paint) //? LayerKind.progress
+            if (filled > 0 && pick(look.fromColor)) canvas.drawCircle(x, 0f, thick / 2 * filled, paint) //? LayerKind.progress
+        } //? LayerKind.progress
+    } //? LayerKind.progress
+
+    private fun cut(canvas: Canvas, state: LayerState) { //? Property.reveal
+        val shape = state.revealShape //? Property.reveal
+        if (state.reveal >= 1 || shape == null) return //? Property.reveal
+        val part = state.reveal.toFloat() //? Property.reveal
+        if (shape.iris) { //? Property.reveal
+            val x = box.left + box.width() * shape.x.toFloat() //? Property.reveal
+            val y = box.top + box.height() * shape.y.toFloat() //? Property.reveal
+            val far = max(max(hypot(x - box.left, y - box.top), hypot(x - box.right, y - box.top)), //? Property.reveal
+                max(hypot(x - box.left, y - box.bottom), hypot(x - box.right, y - box.bottom))) //? Property.reveal
+            clip.reset() //? Property.reveal
+            clip.addCircle(x, y, far * part, Path.Direction.CW) //? Property.reveal
+            canvas.clipPath(clip) //? Property.reveal
+        } else if (shape.x != 0.0) { //? Property.reveal
+            val width = box.width() * part //? Property.reveal
+            if (shape.x > 0) canvas.clipRect(box.left, box.top, box.left + width, box.bottom) //? Property.reveal
+            else canvas.clipRect(box.right - width, box.top, box.right, box.bottom) //? Property.reveal
+        } else { //? Property.reveal
+            val height = box.height() * part //? Property.reveal
+            if (shape.y > 0) canvas.clipRect(box.left, box.top, box.right, box.top + height) //? Property.reveal
+            else canvas.clipRect(box.left, box.bottom - height, box.right, box.bottom) //? Property.reveal
+        } //? Property.reveal
+    } //? Property.reveal
+
+    private fun backdrop(canvas: Canvas, state: LayerState) {
+        val from = context.getColor(look.fromColor)
+        paint.style = Paint.Style.FILL
+        if (look.toColor == 0) {
+            paint.color = from
+        } else if (shaderHeight != box.height() || shaderWidth != box.width()) {
+            shaderHeight = box.height()
+            shaderWidth = box.width()
+            val radians = Math.toRadians(look.angle)
+            val half = (abs(box.width() * sin(radians)) + abs(box.height() * cos(radians))) / 2
+            val x = (sin(radians) * half).toFloat()
+            val y = (-cos(radians) * half).toFloat()
+            paint.shader = LinearGradient(-x, -y, x, y, from, context.getColor(look.toColor), Shader.TileMode.CLAMP)
+        }
+        val alpha = (if (look.toColor == 0) Color.alpha(from) else 255)
+        val picture = drawable
+        val grouped = picture != null && state.opacity < 1
+        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
+        paint.alpha = if (grouped) alpha else Math.round(alpha * state.opacity).toInt()
+        canvas.drawRect(box, paint)
+        if (picture != null) backdropPicture(canvas, picture) //? LayerLook.drawable
+        if (grouped) canvas.restore()
+    }
+
+    /** Covers the box and is cut at its edges, or is seen whole in its middle. */ //? LayerLook.drawable
+    private fun backdropPicture(canvas: Canvas, picture: Drawable) { //? LayerLook.drawable
+        val across = box.width() / max(1, picture.intrinsicWidth) //? LayerLook.drawable
+        val down = box.height() / max(1, picture.intrinsicHeight) //? LayerLook.drawable
+        val scale = if (look.fillsBox) max(across, down) else min(across, down) //? LayerLook.drawable
+        val right = Math.round(picture.intrinsicWidth * scale / 2) //? LayerLook.drawable
+        val bottom = Math.round(picture.intrinsicHeight * scale / 2) //? LayerLook.drawable
+        canvas.save() //? LayerLook.drawable
+        canvas.clipRect(box.left, box.top, box.right, box.bottom) //? LayerLook.drawable
+        picture.setBounds(-right, -bottom, right, bottom) //? LayerLook.drawable
+        picture.draw(canvas) //? LayerLook.drawable
+        canvas.restore() //? LayerLook.drawable
+    } //? LayerLook.drawable
+
+    private fun art(canvas: Canvas, state: LayerState) {
+        var grouped = false
+        if (look.plateColor != 0 && state.opacity < 1) grouped = true //? LayerLook.plateColor
+        if (state.draw < 1 && state.opacity < 1) grouped = true //? Property.draw
+        val alpha = Math.round(255 * state.opacity).toInt()
+        if (grouped) canvas.saveLayerAlpha(null, alpha)
+        if (look.plateColor != 0) { //? LayerLook.plateColor
+            paint.shader = null //? LayerLook.plateColor
+            paint.style = Paint.Style.FILL //? LayerLook.plateColor
+            paint.color = context.getColor(look.plateColor) //? LayerLook.plateColor
+            canvas.drawCircle(0f, 0f, (look.plateDiameter / 2).toFloat(), paint) //? LayerLook.plateColor
+        } //? LayerLook.plateColor
+        if (state.draw < 1) { //? Property.draw
+            canvas.save() //? Property.draw
+            canvas.scale(scale, scale) //? Property.draw
+            drawing(canvas, state) //? Property.draw
+            canvas.restore() //? Property.draw
+            if (grouped) canvas.restore() //? Property.draw
+            return //? Property.draw
+        } //? Property.draw
+        show(canvas, drawable, if (grouped) 255 else alpha)
+        if (grouped) canvas.restore()
+    }
+
+    private fun show(canvas: Canvas, picture: Drawable?, alpha: Int, grown: Float = scale) {
+        if (picture == null || alpha <= 0) return
+        // Drawables have whole bounds: enlarge them and shrink the canvas, so that no fraction of a dp is lost.
+        val fine = 16f
+        canvas.save()
+        canvas.scale(1 / fine, 1 / fine)
+        val right = Math.round(look.width * grown * fine / 2).toInt()
+        val bottom = Math.round(look.height * grown * fine / 2).toInt()
+        picture.setBounds(-right, -bottom, right, bottom)
+        picture.alpha = alpha
+        picture.draw(canvas)
+        canvas.restore()
+    }
+
+    private fun drawing(canvas: Canvas, state: LayerState) { //? Property.draw
+        val room = 1 - state.fillFrom //? Property.draw
+        val filled = if (room > 0) ((state.draw - state.fillFrom) / room).coerceIn(0.0, 1.0) else 0.0 //? Property.draw
+        show(canvas, fills, Math.round(255 * filled).toInt(), 1f) //? Property.draw
+        paint.shader = null //? Property.draw
+        paint.style = Paint.Style.STROKE //? Property.draw
+        paint.strokeCap = Paint.Cap.ROUND //? Property.draw
+        paint.strokeJoin = Paint.Join.ROUND //? Property.draw
+        for (i in outlines.indices) { //? Property.draw
+            val outline = look.outlines[i] //? Property.draw
+            val stroked = outline.strokeWidth > 0 //? Property.draw
+            if (!stroked && filled >= 1) continue //? Property.draw
+            paint.strokeWidth = if (stroked) outline.strokeWidth.toFloat() else 1.5f //? Property.draw
+            paint.color = if (outline.isResource) context.getColor(outline.color) else outline.color //? Property.draw
+            if (!stroked) paint.alpha = Math.round(paint.alpha * (1 - filled)).toInt() //? Property.draw
+            val measure = PathMeasure(outlines[i], false) //? Property.draw
+            clip.reset() //? Property.draw
+            do { //? Property.draw
+                measure.getSegment(0f, (measure.length * state.draw).toFloat(), clip, true) //? Property.draw
+            } while (measure.nextContour()) //? Property.draw
+            canvas.drawPath(clip, paint) //? Property.draw
+        } //? Property.draw
+    } //? Property.draw
+}
+
+/** Reads the path text this export writes: M, L, C and Z with absolute numbers. */ //? Property.draw
+private class PathReader(private val text: String) { //? Property.draw
+    private var at = 0 //? Property.draw
+//? Property.draw
+    fun read(): Path { //? Property.draw
+        val path = Path() //? Property.draw
+        while (at < text.length) { //? Property.draw
+            when (text[at++]) { //? Property.draw
+                'M' -> path.moveTo(number(), number()) //? Property.draw
+                'L' -> path.lineTo(number(), number()) //? Property.draw
+                'C' -> path.cubicTo(number(), number(), number(), number(), number(), number()) //? Property.draw
+                'Z' -> path.close() //? Property.draw
+            } //? Property.draw
+        } //? Property.draw
+        return path //? Property.draw
+    } //? Property.draw
+//? Property.draw
+    private fun number(): Float { //? Property.draw
+        while (text[at] == ' ' || text[at] == ',') at++ //? Property.draw
+        val from = at //? Property.draw
+        while (at < text.length && (text[at].isDigit() || text[at] == '-' || text[at] == '.')) at++ //? Property.draw
+        return text.substring(from, at).toFloat() //? Property.draw
+    } //? Property.draw
+} //? Property.draw

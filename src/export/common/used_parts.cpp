@@ -1,0 +1,238 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/used_parts.h"
+
+#include <algorithm>
+#include <array>
+#include <cctype>
+#include <sstream>
+#include <string_view>
+#include <vector>
+
+namespace scaena::exporting {
+
+namespace {
+
+constexpr std::string_view kMark = "//? ";
+
+std::vector<std::string> split(std::string_view text, char at) {
+    std::vector<std::string> parts;
+    std::istringstream stream{std::string(text)};
+    for (std::string part; std::getline(stream, part, at);) {
+        parts.push_back(part);
+    }
+    return parts;
+}
+
+/// Each group of the mark needs one of its names.
+bool isUsed(std::string_view mark, const UsedParts& parts) {
+    const auto groups = split(mark, ' ');
+    return std::all_of(groups.begin(), groups.end(), [&](const std::string& group) {
+        const auto names = split(group, '|');
+        return std::any_of(names.begin(), names.end(), [&](const auto& it) { return parts.contains(it); });
+    });
+}
+
+bool isPartOfName(char c) { return std::isalnum(static_cast<unsigned char>(c)) != 0 || c == '_'; }
+
+/// Where `name` stands as a whole word at or after `from`.
+std::size_t findName(std::string_view text, std::string_view name, std::size_t from = 0) {
+    for (auto at = text.find(name, from); at != std::string_view::npos; at = text.find(name, at + 1)) {
+        const auto after = at + name.size();
+        if ((at == 0 || !isPartOfName(text[at - 1])) &&
+            (after >= text.size() || !isPartOfName(text[after]))) {
+            return at;
+        }
+    }
+    return std::string_view::npos;
+}
+
+std::string lastName(std::string_view line) {
+    auto end = line.size();
+    while (end > 0 && !isPartOfName(line[end - 1])) {
+        --end;
+    }
+    auto begin = end;
+    while (begin > 0 && isPartOfName(line[begin - 1])) {
+        --begin;
+    }
+    return std::string(line.substr(begin, end - begin));
+}
+
+struct Line {
+    std::string text;
+    bool stays = true;
+    bool imports = false; ///< stays if its last name is used elsewhere
+};
+using Lines = std::vector<Line>;
+
+Lines linesOf(std::string_view player, const UsedParts& parts) {
+    Lines lines;
+    for (auto& text : split(player, '\n')) {
+        Line line;
+        if (const auto at = text.find(kMark); at != std::string::npos) {
+            const auto mark = text.substr(at + kMark.size());
+            line.imports = mark == "import";
+            line.stays = line.imports || isUsed(mark, parts);
+            text.resize(at == 0 ? 0 : text.find_last_not_of(' ', at - 1) + 1);
+        }
+        line.text = std::move(text);
+        lines.push_back(std::move(line));
+    }
+    return lines;
+}
+
+void dropImports(Lines& lines) {
+    for (auto& line : lines) {
+        if (line.imports) {
+            const auto name = lastName(line.text);
+            line.stays = std::any_of(lines.begin(), lines.end(), [&](const Line& it) {
+                return !it.imports && it.stays && findName(it.text, name) != std::string::npos;
+            });
+        }
+    }
+}
+
+std::size_t indentOf(std::string_view line) { return std::min(line.find_first_not_of(' '), line.size()); }
+
+/// Whether a line sets `name`, or a part of the list it is.
+bool changes(std::string_view line, std::string_view name) {
+    for (auto at = findName(line, name); at != std::string_view::npos; at = findName(line, name, at + 1)) {
+        auto rest = line.substr(at + name.size());
+        if (!rest.empty() && rest.front() == '[') {
+            rest.remove_prefix(std::min(rest.find(']') + 1, rest.size()));
+        }
+        const auto begin = std::min(rest.find_first_not_of(' '), rest.size());
+        rest.remove_prefix(begin);
+        static constexpr std::array<std::string_view, 8> kSets = {
+            "= ", "+= ", "-= ", "*= ", "++", "--", ".append(", "/= "};
+        if (std::any_of(kSets.begin(), kSets.end(), [&](auto it) { return rest.starts_with(it); })) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/// No comma before the end of a list of parameters: older compilers ask for that.
+void dropLastCommas(Lines& lines) {
+    Line* before = nullptr;
+    for (auto& line : lines) {
+        if (!line.stays) {
+            continue;
+        }
+        const bool ends = line.text.substr(indentOf(line.text)).starts_with(')');
+        if (before != nullptr && ends && before->text.ends_with(',')) {
+            before->text.pop_back();
+        }
+        before = &line;
+    }
+}
+
+/// A variable that only lines which are gone would have changed, within the block it is declared in.
+void fixVariables(Lines& lines, const VariableWords& words) {
+    for (std::size_t i = 0; i < lines.size(); ++i) {
+        const auto indent = indentOf(lines[i].text);
+        const auto text = std::string_view(lines[i].text).substr(indent);
+        if (!lines[i].stays || !text.starts_with(words.changes) ||
+            text.find(" = ") == std::string_view::npos) {
+            continue;
+        }
+        const auto begin = words.changes.size();
+        const std::string name(text.substr(begin, text.find_first_of(" :", begin) - begin));
+        bool isChanged = false, wasChanged = false;
+        for (auto next = i + 1; next < lines.size(); ++next) {
+            const auto& line = lines[next];
+            if (!line.text.empty() && indentOf(line.text) < indent) {
+                break;
+            }
+            (line.stays ? isChanged : wasChanged) |= changes(line.text, name);
+        }
+        if (wasChanged && !isChanged) {
+            lines[i].text.replace(indent, begin, words.stays);
+        }
+    }
+}
+
+/// Parameters that stood a line each, so that each could go, fill lines now.
+void fillParameters(Lines& lines) {
+    constexpr std::size_t kLimit = 118;
+    Line* filling = nullptr;
+    bool isOpen = false;
+    for (auto& line : lines) {
+        if (!line.stays) {
+            continue;
+        }
+        const auto indent = indentOf(line.text);
+        const bool ends = line.text.substr(indent).starts_with(')');
+        const bool isPlain = !ends && !line.text.ends_with('(') && !line.text.ends_with('{') &&
+                             line.text.find("//") == std::string::npos;
+        if (isOpen && isPlain && filling != nullptr && filling->text.ends_with(',') &&
+            indentOf(filling->text) == indent && filling->text.size() + line.text.size() - indent < kLimit) {
+            filling->text += " " + line.text.substr(indent);
+            line.stays = false;
+        } else {
+            isOpen = line.text.ends_with('(') || (isOpen && isPlain);
+            filling = isOpen && isPlain ? &line : nullptr;
+        }
+    }
+}
+
+}
+
+void collectParts(UsedParts& parts, const CodeValue& value) {
+    if (const auto* word = std::get_if<CodeWord>(&value.value)) {
+        parts.insert(word->type + "." + camelCase(word->word));
+    } else if (const auto* object = std::get_if<CodeObject>(&value.value)) {
+        for (const auto& field : object->fields) {
+            parts.insert(object->type + "." + field.name);
+            collectParts(parts, field.value);
+        }
+    } else if (const auto* list = std::get_if<CodeList>(&value.value)) {
+        for (const auto& item : list->items) {
+            collectParts(parts, item);
+        }
+    }
+}
+
+UsedParts everyPart(std::string_view player) {
+    UsedParts parts;
+    for (const auto& line : split(player, '\n')) {
+        const auto at = line.find(kMark);
+        for (const auto& group : at == std::string::npos ? std::vector<std::string>{}
+                                                         : split(line.substr(at + kMark.size()), ' ')) {
+            for (auto& name : split(group, '|')) {
+                parts.insert(std::move(name));
+            }
+        }
+    }
+    return parts;
+}
+
+std::string onlyUsed(std::string_view player, const UsedParts& parts, const VariableWords& words) {
+    auto lines = linesOf(player, parts);
+    dropLastCommas(lines);
+    fillParameters(lines);
+    dropImports(lines);
+    if (!words.changes.empty()) {
+        fixVariables(lines, words);
+    }
+    std::string text;
+    bool wasEmpty = false;
+    for (const auto& line : lines) {
+        const bool isSecond = line.text.empty() && wasEmpty; // where a function is gone
+        if (line.stays && !isSecond) {
+            text += line.text + "\n";
+            wasEmpty = line.text.empty();
+        }
+    }
+    return text;
+}
+
+std::string wholePlayer(std::string_view player, const VariableWords& words) {
+    auto parts = everyPart(player);
+    parts.erase("player.system");
+    parts.erase("player.pace");
+    parts.erase("player.retry");
+    return onlyUsed(player, parts, words);
+}
+
+}

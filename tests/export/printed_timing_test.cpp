@@ -1,0 +1,120 @@
+// SPDX-License-Identifier: MIT
+#include "export/common/script_data.h"
+#include "export/common/timing_tree.h"
+#include "support/judges.h"
+#include "support/timing_table.h"
+
+/// The timing is written once (src/export/timing) and printed for every player; an export gets of it what its
+/// sequence speaks of.
+using namespace scaena;
+using namespace scaena::test;
+using exporting::onlyUsed;
+using exporting::UsedParts;
+
+TEST_CASE("The players' timing is what its one source gives in each language") {
+    const auto printer = repository() / "tools/print_timing/main.mjs";
+    const auto checked =
+        run(QStringLiteral("node"), {QString::fromStdString(printer.string()), judges(), "--check"});
+    INFO(checked.output);
+    CHECK(checked.code == 0);
+    CHECK(checked.output.find("5 of 5 files are as printed") != std::string::npos);
+}
+
+TEST_CASE("The source of the timing is sound TypeScript") {
+    const auto source = (repository() / "src/export/timing/launch_timing.ts").string();
+    const auto checked =
+        run(QStringLiteral("node"),
+            {judges() + "/node_modules/typescript/bin/tsc", "--strict", "--strictPropertyInitialization",
+             "false", "--noEmit", "--target", "es2022", QString::fromStdString(source)});
+    INFO(checked.output);
+    CHECK(checked.code == 0);
+}
+
+TEST_CASE("The printer refuses what some language could not say, and names the line") {
+    const auto refused = [](const std::string& sound, const std::string& broken) {
+        const TemporaryFolder folder;
+        DiskFiles files;
+        auto source = readWhole(repository() / "src/export/timing/launch_timing.ts");
+        const auto at = source.find(sound);
+        REQUIRE(at != std::string::npos);
+        source.replace(at, sound.size(), broken);
+        REQUIRE(files.writeAtomically(folder.path() / "launch_timing.ts", source));
+        const auto reader = (repository() / "tools/print_timing/read.mjs").string();
+        const auto script = fmt::format("import {{ readFileSync }} from 'node:fs';\n"
+                                        "import {{ read }} from '{}';\n"
+                                        "read(readFileSync('launch_timing.ts', 'utf8'), process.argv[2]);\n",
+                                        reader);
+        REQUIRE(files.writeAtomically(folder.path() / "try.mjs", script));
+        return run(QStringLiteral("node"), {"try.mjs", judges()}, folder.path());
+    };
+    const auto mixed = refused("let base = from;", "let base = from;\n      const odd: Int = 0.5;");
+    CHECK(mixed.code != 0);
+    CHECK(mixed.output.find("a whole number is wanted") != std::string::npos);
+    const auto unmarked = refused("if (cue.adds) continue; //? Cue.adds", "if (cue.adds) continue;");
+    CHECK(unmarked.code != 0);
+    CHECK(unmarked.output.find("Cue.adds is there only with Cue.adds") != std::string::npos);
+    CHECK(unmarked.output.find("launch_timing.ts:") != std::string::npos);
+    CHECK(refused("cue.anchor === 'beatEnd'", "cue.anchor === 'beatMiddle'").code != 0);
+}
+
+TEST_CASE("A line of a player stays only with what it serves") {
+    const std::string player = "import a.min //? import\nimport a.max //? import\n"
+                               "fun f(\n    one: Int,\n    two: Int, //? Cue.adds\n) {\n"
+                               "    var sum = max(one, 1)\n"
+                               "    sum += two //? Cue.adds\n"
+                               "    if (x) return //? Cue.adds|Key.onTop Beat.yields\n"
+                               "    return sum\n}\n";
+    CHECK(onlyUsed(player, {"Cue.adds"}, exporting::kKotlinVariables) ==
+          "import a.max\nfun f(\n    one: Int, two: Int\n) {\n    var sum = max(one, 1)\n    sum += two\n"
+          "    return sum\n}\n");
+    CHECK(onlyUsed(player, {"Key.onTop", "Beat.yields"}, exporting::kKotlinVariables) ==
+          "import a.max\nfun f(\n    one: Int\n) {\n    val sum = max(one, 1)\n    if (x) return\n"
+          "    return sum\n}\n");
+}
+
+TEST_CASE("Variables that nothing changes any more become constants; what people wrote stays") {
+    const std::string swift =
+        "final class A {\n    var field = 0\n    func f() {\n        var a = 1\n"
+        "        a += 2 //? No.thing\n        var list = [0]\n        list[0] = 2\n"
+        "        var n = 0\n        n += 1\n        n = 3 //? No.thing\n"
+        "        var note = 1\n        call(&note)\n        field = 1 //? No.thing\n    }\n}\n";
+    CHECK(onlyUsed(swift, {}, exporting::kSwiftVariables) ==
+          "final class A {\n    let field = 0\n    func f() {\n        let a = 1\n        var list = [0]\n"
+          "        list[0] = 2\n        var n = 0\n        n += 1\n        var note = 1\n"
+          "        call(&note)\n    }\n}\n");
+}
+
+TEST_CASE("What a player needs is read off the data") {
+    UsedParts parts;
+    exporting::collectParts(parts, exporting::CodeCall("Cue")
+                                       .named("adds", {true})
+                                       .named("anchor", {exporting::CodeWord{"Anchor", "after-cue"}})
+                                       .named("other", {3}, true)
+                                       .value());
+    CHECK(parts == UsedParts{"Cue.adds", "Cue.anchor", "Anchor.afterCue"});
+    CHECK(exporting::everyPart("a //? A.b|C.d E.f\nb\n") == UsedParts{"A.b", "C.d", "E.f"});
+}
+
+TEST_CASE("A player cut down to its own sequence gives the core's numbers") {
+    const TemporaryFolder folder;
+    DiskFiles files;
+    const auto player = readWhole(repository() / "src/export/web/player/launch-timing.js");
+    int count = 0;
+    std::size_t least = player.size();
+    const auto timing = [&](const exporting::Plans& plans) {
+        const auto cut =
+            onlyUsed(player, exporting::partsOf(exporting::timingTree(plans)), exporting::kScriptVariables);
+        least = std::min(least, cut.size());
+        REQUIRE(files.writeAtomically(folder.path() / fmt::format("case{}.player.mjs", count++), cut));
+        return "export const timing = " + exporting::scriptTiming(plans) + ";\n";
+    };
+    const auto cases = timingTable(folder.path(), "mjs", "web", timing, 601, 60);
+    CHECK(least < player.size() * 2 / 3);
+    REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
+    keepIfAsked(folder);
+    const auto at = [&](const char* name) { return QString::fromStdString((folder.path() / name).string()); };
+    const auto judged = runJudge("timing_cases.mjs", {"each", at("cases.txt"), at("")});
+    INFO(judged.output);
+    CHECK(judged.code == 0);
+    CHECK(judged.output.find("compared, 0 different") != std::string::npos);
+}
