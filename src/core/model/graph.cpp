@@ -73,7 +73,7 @@ std::vector<int> othersOf(const Sequence& sequence) {
     const Places places(sequence.cues);
     std::vector<int> others;
     for (const auto& cue : sequence.cues) {
-        others.push_back(places.of(cue.anchor.cue));
+        others.push_back(places.of(cue.anchor.cue, static_cast<int>(others.size()) - 1));
     }
     return others;
 }
@@ -142,7 +142,7 @@ std::vector<int> cuesInOrder(const Sequence& sequence) {
     const Places places(sequence.beats);
     std::vector<int> beats;
     for (const auto& cue : sequence.cues) {
-        beats.push_back(places.of(cue.beat));
+        beats.push_back(places.of(cue.beat, beats.empty() ? -1 : beats.back()));
     }
     return playOrder(othersOf(sequence), beats, sequence.beats.size());
 }

@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: MIT
 #include "core/plan/compile.h"
 
+#include "core/base/sorted_by.h"
 #include "core/model/graph.h"
 #include "core/model/places.h"
 #include "core/motion/lower.h"
 
 #include <algorithm>
 #include <deque>
+#include <numeric>
 
 namespace scaena::plan {
 
@@ -61,6 +63,7 @@ private:
     }
 
     void layers() {
+        m_plan.layers.reserve(m_document.layers.size());
         for (const auto& it : m_document.layers) {
             const auto* clip = it.as<model::ClipContent>();
             const auto* progress = it.as<model::ProgressContent>();
@@ -86,8 +89,9 @@ private:
         std::deque<model::Cue> standIns; // which stay where they are
         LoweredMoves lowered;
         for (const auto& it : m_document.cues) {
-            Cue cue{m_layers.of(it.layer),
-                    m_beats.of(it.beat),
+            const auto index = static_cast<Index>(m_plan.cues.size());
+            Cue cue{m_layers.of(it.layer, index > 0 ? m_plan.cues.back().layer : -1),
+                    m_beats.of(it.beat, index > 0 ? m_plan.cues.back().beat : -1),
                     it.anchor.kind,
                     -1,
                     it.anchor.offset,
@@ -107,7 +111,7 @@ private:
             cue.moves = moves.moves;
             cue.calmer = moves.calmer;
             if (cue.anchor == AnchorKind::With || cue.anchor == AnchorKind::After) {
-                cue.other = m_cues.of(it.anchor.cue);
+                cue.other = m_cues.of(it.anchor.cue, index - 1);
             }
             const bool inOpening =
                 m_plan.beats[static_cast<std::size_t>(cue.beat)].kind == model::BeatKind::Opening;
@@ -117,6 +121,8 @@ private:
             m_plan.cues.push_back(std::move(cue));
         }
         std::vector<int> others, beats;
+        others.reserve(m_plan.cues.size());
+        beats.reserve(m_plan.cues.size());
         for (const auto& cue : m_plan.cues) {
             others.push_back(cue.other);
             beats.push_back(cue.beat);
@@ -142,27 +148,21 @@ private:
     [[nodiscard]] std::vector<Index> orderByOffsets() const {
         constexpr Millis kBeatEnd = 100'000'000; // later than anything that hangs on a beat's start
         std::vector<Millis> offset(m_plan.cues.size());
-        std::vector<Index> order;
-        for (const auto& beat : m_plan.beats) {
-            for (const Index place : beat.cues) {
-                const auto& cue = m_plan.cues[static_cast<std::size_t>(place)];
-                Millis from = cue.anchor == AnchorKind::BeatEnd ? kBeatEnd : 0;
-                const auto* other =
-                    cue.other < 0 ? nullptr : &m_plan.cues[static_cast<std::size_t>(cue.other)];
-                if (other && other->beat == cue.beat) {
-                    const Millis lasts = other->repeat.whileWaiting ? kBeatEnd : other->duration();
-                    from = offset[static_cast<std::size_t>(cue.other)] +
-                           (cue.anchor == AnchorKind::After ? lasts : 0);
-                }
-                offset[static_cast<std::size_t>(place)] = std::clamp(from + cue.offset, 0, 4 * kBeatEnd);
+        for (const Index place : m_plan.playOrder) {
+            const auto& cue = m_plan.cues[static_cast<std::size_t>(place)];
+            Millis from = cue.anchor == AnchorKind::BeatEnd ? kBeatEnd : 0;
+            const auto* other = cue.other < 0 ? nullptr : &m_plan.cues[static_cast<std::size_t>(cue.other)];
+            if (other && other->beat == cue.beat) {
+                const Millis lasts = other->repeat.whileWaiting ? kBeatEnd : other->duration();
+                from = offset[static_cast<std::size_t>(cue.other)] +
+                       (cue.anchor == AnchorKind::After ? lasts : 0);
             }
-            auto ofBeat = beat.cues;
-            std::sort(ofBeat.begin(), ofBeat.end(), [&](Index a, Index b) {
-                return std::pair(offset[static_cast<std::size_t>(a)], a) <
-                       std::pair(offset[static_cast<std::size_t>(b)], b);
-            });
-            order.insert(order.end(), ofBeat.begin(), ofBeat.end());
+            offset[static_cast<std::size_t>(place)] = std::clamp(from + cue.offset, 0, 4 * kBeatEnd);
         }
+        std::vector<Index> order(m_plan.cues.size());
+        std::iota(order.begin(), order.end(), 0);
+        sortBy(order, [&](Index cue) { return offset[static_cast<std::size_t>(cue)]; });
+        sortBy(order, [&](Index cue) { return m_plan.cues[static_cast<std::size_t>(cue)].beat; });
         return order;
     }
 

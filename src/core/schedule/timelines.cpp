@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/timelines.h"
 
-#include <algorithm>
+#include "core/base/sorted_by.h"
 
 namespace scaena::schedule {
 
@@ -98,9 +98,9 @@ void Timelines::setInitialValues(const plan::Plan& plan, const Timing& timing, b
 
 void Timelines::addSegments(const plan::Plan& plan, const Timing& timing, bool reducedMotion) {
     auto order = plan.cueOrder; // which also decides between cues that start together
-    const auto startOf = [&](plan::Index cue) { return timing.cues[static_cast<std::size_t>(cue)].start; };
-    std::stable_sort(order.begin(), order.end(),
-                     [&](plan::Index a, plan::Index b) { return startOf(a) < startOf(b); });
+    sortBy(order, [&](plan::Index cue) { return timing.cues[static_cast<std::size_t>(cue)].start; });
+    // Layer by layer: what one layer does never depends on another, and lies together in memory.
+    sortBy(order, [&](plan::Index cue) { return plan.cues[static_cast<std::size_t>(cue)].layer; });
     for (const auto index : order) {
         const auto& cue = plan.cues[static_cast<std::size_t>(index)];
         const auto& span = timing.cues[static_cast<std::size_t>(index)];
