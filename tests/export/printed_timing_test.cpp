@@ -54,6 +54,9 @@ TEST_CASE("The printer refuses what some language could not say, and names the l
     CHECK(unmarked.code != 0);
     CHECK(unmarked.output.find("Cue.adds is there only with Cue.adds") != std::string::npos);
     CHECK(unmarked.output.find("launch_timing.ts:") != std::string::npos);
+    const auto left = refused("const decided = t >= this.outcomeAt; //? Shown.offline|Shown.message",
+                              "const decided = t >= this.outcomeAt;");
+    CHECK(left.output.find("is used only with Shown.offline or Shown.message") != std::string::npos);
     CHECK(refused("cue.anchor === 'beatEnd'", "cue.anchor === 'beatMiddle'").code != 0);
 }
 

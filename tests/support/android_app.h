@@ -3,6 +3,7 @@
 
 #include "export/android/names_in_export.h"
 #include "support/judges.h"
+#include "support/situations.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -27,29 +28,18 @@ public:
     /// A case of that sequence under those conditions, whose gates open when the core says.
     [[nodiscard]] static nlohmann::json caseOf(const model::Sequence& sequence, const std::string& name,
                                                const schedule::Schedule& s) {
+        auto it = test::caseOf(sequence, name, s);
+        complete(it, sequence);
+        return it;
+    }
+
+    /// Where the framework finds the launch, and what its device is like.
+    static void complete(nlohmann::json& it, const model::Sequence& sequence) {
         const auto names = exporting::androidNames(sequence, kPackage);
-        const auto& safe = s.safeArea;
-        nlohmann::json opens = nlohmann::json::array();
-        for (std::size_t i = 0; i < s.gates.size(); ++i) {
-            if (!s.gates[i].timedOut && !isNever(s.gates[i].open)) {
-                opens.push_back({{"gate", i}, {"at", s.gates[i].open}});
-            }
-        }
-        const bool dark = s.conditions.appearance == model::Appearance::Dark;
-        const auto& size = s.screen;
-        return {{"name", name},
-                {"object", names.codePackage + "." + names.objectName},
-                {"qualifiers",
-                 fmt::format("w{}dp-h{}dp-{}-{}-mdpi", size.width, size.height,
-                             size.width > size.height ? "land" : "port", dark ? "night" : "notnight")},
-                {"insets", {safe.x, safe.y, size.width - safe.right(), size.height - safe.bottom()}},
-                {"first", s.beats[0].end},
-                {"calm", s.conditions.reducedMotion},
-                {"sheet", sheetOf(sequence, s, model::ShownWhen::Always)},
-                {"offlineSheet", sheetOf(sequence, s, model::ShownWhen::Offline)},
-                {"opens", opens},
-                {"acts", nlohmann::json::array()},
-                {"shots", nlohmann::json::array()}};
+        it["object"] = names.codePackage + "." + names.objectName;
+        it["qualifiers"] =
+            fmt::format("w{}dp-h{}dp-{}-{}-mdpi", it["width"].get<double>(), it["height"].get<double>(),
+                        it["width"] > it["height"] ? "land" : "port", it["dark"] ? "night" : "notnight");
     }
 
     /// The activity by the steps of the sequence that was added as that one.
@@ -94,17 +84,6 @@ public:
     [[nodiscard]] QString folder() const { return QString::fromStdString(m_folder.path().string()); }
 
 private:
-    static int sheetOf(const model::Sequence& sequence, const schedule::Schedule& s, model::ShownWhen when) {
-        for (const auto& layer : sequence.layers) {
-            const auto* screen = layer.as<model::FirstScreenContent>();
-            if (screen && layer.shownWhen == when) {
-                const auto c = model::colourOf(sequence.palette, screen->background, s.conditions.appearance);
-                return static_cast<int>(0xFF000000U | unsigned(c.r) << 16U | unsigned(c.g) << 8U | c.b);
-            }
-        }
-        return -1;
-    }
-
     /// Its code blocks as they stand there: the manifest's line, imports, `onCreate`, the gates, the test.
     void addLiterally(const std::string& steps) {
         std::string imports, create, gates, rule, manifest;

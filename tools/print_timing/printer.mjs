@@ -20,10 +20,13 @@ export class Printer {
       this.line('');
       this.marked(it.marks, () => this.declaration(it));
     }
+    for (const it of this.tail) this.line(it);
     return `${this.lines.join('\n')}\n`;
   }
 
   isNeeded() { return true; }
+  /** What stands behind everything. */
+  get tail() { return []; }
 
   declaration(it) {
     this.note(it.note);

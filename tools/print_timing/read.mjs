@@ -197,8 +197,22 @@ class Reader {
     this.locals = new Map(outer);
     const nodes = node.kind === this.ts.SyntaxKind.Block ? [...node.statements] : [node];
     const made = nodes.map((it) => this.statement(it));
+    for (const [name, local] of this.locals) if (outer.get(name) !== local) this.mustBeUsed(local);
     this.locals = outer;
     return made;
+  }
+
+  /** What a body gives a name to must not be left over where all that uses it is gone: compilers warn of that. */
+  mustBeUsed(local) {
+    const { known, uses, node } = local;
+    if (!node || !uses.length) return;
+    const isNew = (group) => !known.some((it) => it.every((name) => group.includes(name)));
+    const conditions = uses.map((context) => context.filter(isNew));
+    if (conditions.some((groups) => !groups.length)) return;
+    const names = new Set(conditions.flat(2));
+    const isCovered = local.marks.some((group) => group.every((name) => names.has(name)) &&
+      conditions.every((groups) => groups.some((it) => it.every((name) => group.includes(name)))));
+    if (!isCovered) this.fail(node, `is used only with ${[...names].join(' or ')}`);
   }
 
   statement(node) {
@@ -231,7 +245,7 @@ class Reader {
     const value = this.expression(one.initializer, wanted);
     const type = wanted ?? value.type;
     this.mustNotHide(one.name);
-    this.locals.set(one.name.text, { type, marks: this.marks(list.parent) });
+    this.locals.set(one.name.text, { type, marks: this.marks(list.parent), known: this.context, uses: [], node: list });
     return { what: 'local', name: one.name.text, isConst, type, value };
   }
 
@@ -285,8 +299,10 @@ class Reader {
     const name = node.initializer.declarations[0].name.text;
     const list = this.expression(node.expression);
     const outer = this.locals;
-    this.locals = new Map(outer).set(name, { type: elementOf(list.type), marks: [] });
+    const item = { type: elementOf(list.type), marks: [], known: this.context, uses: [], node };
+    this.locals = new Map(outer).set(name, item);
     const body = this.block(node.statement);
+    this.mustBeUsed(item);
     this.locals = outer;
     return { what: 'each', name, list, body };
   }
@@ -360,6 +376,7 @@ class Reader {
   identifier(node) {
     const local = this.locals.get(node.text);
     if (local) {
+      local.uses?.push(this.context);
       this.need(node, local.marks, node.text);
       return { what: 'local', name: node.text, type: local.type };
     }

@@ -3,38 +3,54 @@ import { OWNER, Printer, elementOf, isList } from './printer.mjs';
 const PLAIN = { boolean: 'Bool', string: 'String', void: 'Void' };
 
 export class Swift extends Printer {
+  /** Everything lies in the name space of the sequence, which the export puts in the place of the mark. */
   print() {
-    return super.print([...OWNER, 'import Foundation']);
+    return super.print([...OWNER, 'import Foundation', '', 'extension @LAUNCH@ {']).replace('{\n\n', '{\n');
   }
+
+  declaration(it) {
+    this.indented(() => super.declaration(it));
+  }
+
+  get tail() { return ['}']; }
 
   get end() { return ''; }
-  note(text) { this.slashNote(text); }
 
-  /** Exported types carry a prefix, since the file becomes part of the app's own name space. */
-  name(name) {
-    const made = this.source.classes.get(name) ?? this.source.enums.get(name);
-    return made?.exported && !name.startsWith('Launch') ? `Launch${name}` : name;
+  /** Filled anew: what lies in a name space stands further in than in the source. */
+  note(text) {
+    if (!text) return;
+    const words = text.replace(/^\/\*\*/, '').replace(/\*\/$/, '').replace(/\n\s*\*/g, '\n').trim().split(/\s+/);
+    let line = '///';
+    for (const word of words) {
+      if (!this.fits(`${line} ${word}`)) {
+        this.line(line);
+        line = '///';
+      }
+      line += ` ${word}`;
+    }
+    this.line(line);
   }
+
 
   type(name) {
     if (name.endsWith('?')) return `${this.type(name.slice(0, -1))}?`;
     if (isList(name)) return `[${this.type(elementOf(name))}]`;
-    return PLAIN[name] ?? this.name(name);
+    return PLAIN[name] ?? name;
   }
 
   shown(it) { return it.exported ? '' : 'private '; }
 
   enumeration(it) {
     const kind = it.name === 'Outcome' ? ': Int, Sendable' : ': Sendable';
-    this.block(`${this.shown(it)}enum ${this.name(it.name)}${kind} {`, () => this.line(`case ${it.words.join(', ')}`));
+    this.block(`${this.shown(it)}enum ${it.name}${kind} {`, () => this.line(`case ${it.words.join(', ')}`));
   }
 
   constantName(it) { return it.exported ? `launch${it.name[0]}${it.name.slice(1).toLowerCase()}` : it.name.toLowerCase(); }
-  constant(it) { this.line(`${this.shown(it)}let ${this.constantName(it)} = ${this.text(it.value)}`); }
+  constant(it) { this.line(`${this.shown(it)}static let ${this.constantName(it)} = ${this.text(it.value).replace(/\B(?=(\d{3})+$)/g, '_')}`); }
 
   data(it) {
     this.isWorking = false;
-    this.block(`${this.shown(it)}struct ${this.name(it.name)}: Sendable {`, () => {
+    this.block(`${this.shown(it)}struct ${it.name}: Sendable {`, () => {
       for (const field of it.fields) this.marked(field.marks, () => this.field({ ...field, isReadonly: false }));
     });
   }
@@ -42,7 +58,7 @@ export class Swift extends Printer {
   working(it) {
     this.isWorking = true;
     this.isShown = it.exported;
-    this.block(`${this.shown(it)}final class ${this.name(it.name)} {`, () => {
+    this.block(`${this.shown(it)}final class ${it.name} {`, () => {
       for (const part of it.maker?.parameters ?? []) {
         if (part.access.isField) this.marked(part.marks, () => this.field({ ...part, isReadonly: true, isPrivate: part.access.isPrivate }));
       }
@@ -90,7 +106,7 @@ export class Swift extends Printer {
     this.line(`${word} ${it.name}${guessed ? '' : `: ${this.type(it.type)}`}${value}`);
   }
 
-  freeFunction(it) { this.functionOf(`${this.shown(it)}func`, it); }
+  freeFunction(it) { this.functionOf(`${this.shown(it)}static func`, it); }
 
   functionOf(word, it) {
     this.hidden = new Set([...it.parameters.map((part) => part.name), ...namesIn(it.body)]);
@@ -172,7 +188,7 @@ export class Swift extends Printer {
   sizeText(it) { return `${this.text(it.list)}.count`; }
   pushText(it) { return `${this.text(it.list)}.append(${this.text(it.value)})`; }
   hasText(it) { return `${this.text(it.list)}.contains(${this.text(it.value)})`; }
-  newText(it) { return `${this.name(it.owner.name)}(${this.list(it.items)})`; }
+  newText(it) { return `${it.owner.name}(${this.list(it.items)})`; }
   callText(it) { return `${it.name}(${this.list(it.items)})`; }
   mathText(it) {
     if (it.name === 'floor') return `${this.tight(it.items[0])}.rounded(.down)`;

@@ -4,11 +4,41 @@
 #include "export/common/names.h"
 #include "export/common/xml.h"
 
+#include <fmt/format.h>
+
 namespace scaena::exporting {
 
 namespace {
 
 constexpr std::size_t kLineLimit = 118;
+
+/// Pieces of at most `width`, cut where the words of a path's text begin; nothing for a text that has to be
+/// escaped.
+std::vector<std::string> piecesOf(const std::string& text, std::size_t width) {
+    std::vector<std::string> pieces;
+    if (text.find_first_of("\\\"'$\n") != std::string::npos) {
+        return pieces;
+    }
+    std::size_t from = 0;
+    while (text.size() - from > width) {
+        const auto at = text.find_last_of(" MLCZ", from + width);
+        const auto to = at == std::string::npos || at <= from ? from + width : at;
+        pieces.push_back(text.substr(from, to - from));
+        from = to;
+    }
+    pieces.push_back(text.substr(from));
+    return pieces;
+}
+
+/// Quoted pieces with what joins them.
+std::string joined(const std::vector<std::string>& pieces, const std::string& blank, char quote,
+                   const char* join) {
+    std::string out;
+    for (const auto& it : pieces) {
+        out += (out.empty() ? "" : join + ("\n" + blank)) + quote + it + quote;
+    }
+    return out;
+}
 
 /// With a point, as languages ask that tell numbers with a fraction from whole ones.
 std::string withPoint(double value) {
@@ -41,24 +71,39 @@ class KotlinDialect : public Dialect {
     std::string object(const std::string& type, const std::string& fields) const override {
         return type + "(" + fields + ")";
     }
+    std::string broken(const std::vector<std::string>& pieces, const std::string& blank) const override {
+        return joined(pieces, blank, '"', " +");
+    }
 };
 
-/// Types carry the prefix "Launch" there, since the file becomes part of the app's own name space.
 class SwiftDialect : public Dialect {
-    /// Calls take one only from Swift 6.1 on.
+    /// Calls take one only from Swift 6.1 on; swift-format takes it from lists of one.
     bool lastComma(const CodeValue& value) const override {
-        return std::holds_alternative<CodeList>(value.value);
+        const auto* list = std::get_if<CodeList>(&value.value);
+        return list && list->items.size() > 1;
     }
     std::string number(double value) const override { return numberText(value, 5); }
     std::string quoted(const std::string& text) const override { return swiftString(text); }
     std::string constant(const CodeWord& word) const override { return "." + camelCase(word.word); }
     std::string none() const override { return "nil"; }
+    std::string colour(std::uint32_t argb) const override {
+        return fmt::format("0x{:04X}_{:04X}", argb >> 16, argb & 0xFFFF);
+    }
     std::string list(CodeList::Of, const std::string& items) const override { return "[" + items + "]"; }
     std::string field(const CodeField& field, const std::string& value) const override {
-        return field.named ? std::string(field.name) + ": " + value : value;
+        return std::string(field.name) + ": " + value;
     }
     std::string object(const std::string& type, const std::string& fields) const override {
-        return "Launch" + type + "(" + fields + ")";
+        return type + "(" + fields + ")";
+    }
+    /// A text of several lines whose ends do not count.
+    std::string broken(const std::vector<std::string>& pieces, const std::string& blank) const override {
+        std::string out = "\"\"\"";
+        for (const auto& it : pieces) {
+            out += "\n" + blank + it + "\\";
+        }
+        out.pop_back();
+        return out + "\n" + blank + "\"\"\"";
     }
 };
 
@@ -77,6 +122,9 @@ class DartDialect : public Dialect {
     std::string object(const std::string& type, const std::string& fields) const override {
         return "Launch" + type + "(" + fields + ")";
     }
+    std::string broken(const std::vector<std::string>& pieces, const std::string& blank) const override {
+        return joined(pieces, blank, '\'', "");
+    }
 };
 
 class ScriptDialect : public Dialect {
@@ -92,10 +140,15 @@ class ScriptDialect : public Dialect {
         const bool lines = fields.starts_with('\n');
         return fields.empty() ? "{}" : lines ? "{" + fields + "}" : "{ " + fields + " }";
     }
+    std::string broken(const std::vector<std::string>& pieces, const std::string& blank) const override {
+        return joined(pieces, blank, '\'', " +");
+    }
     int step() const override { return 2; }
 };
 
 }
+
+std::string Dialect::colour(std::uint32_t argb) const { return fmt::format("0x{:08X}", argb); }
 
 std::string Dialect::flat(const CodeValue& value) const {
     struct Printer {
@@ -107,6 +160,7 @@ std::string Dialect::flat(const CodeValue& value) const {
         std::string operator()(const std::string& v) const { return dialect.quoted(v); }
         std::string operator()(const CodeWord& v) const { return dialect.constant(v); }
         std::string operator()(const CodeVerbatim& v) const { return v.text; }
+        std::string operator()(const CodeColour& v) const { return dialect.colour(v.argb); }
         std::string operator()(const CodeList& v) const {
             std::string items;
             for (const auto& item : v.items) {
@@ -171,6 +225,11 @@ std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
     }
     if (const auto* list = std::get_if<CodeList>(&value.value); list && !fits && !list->items.empty()) {
         return broken(*list, indent);
+    }
+    if (const auto* words = std::get_if<std::string>(&value.value); words && !fits) {
+        const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
+        const auto pieces = piecesOf(*words, kLineLimit - blank.size() - 5); // quotes, and what joins
+        return pieces.size() > 1 ? broken(pieces, blank) : line;
     }
     return line;
 }

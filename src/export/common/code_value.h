@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <cstdint>
 #include <string>
 #include <utility>
 #include <variant>
@@ -35,9 +36,15 @@ struct CodeVerbatim {
     std::string text;
 };
 
+/// 0xAARRGGBB.
+struct CodeColour {
+    std::uint32_t argb = 0;
+};
+
 /// monostate: none.
 struct CodeValue {
-    std::variant<std::monostate, double, int, bool, std::string, CodeWord, CodeObject, CodeList, CodeVerbatim>
+    std::variant<std::monostate, double, int, bool, std::string, CodeWord, CodeObject, CodeList, CodeVerbatim,
+                 CodeColour>
         value;
 };
 
@@ -83,9 +90,13 @@ protected:
     [[nodiscard]] virtual std::string quoted(const std::string& text) const = 0;
     [[nodiscard]] virtual std::string constant(const CodeWord& word) const = 0;
     [[nodiscard]] virtual std::string none() const = 0;
+    [[nodiscard]] virtual std::string colour(std::uint32_t argb) const;
     [[nodiscard]] virtual std::string list(CodeList::Of of, const std::string& items) const = 0;
     [[nodiscard]] virtual std::string field(const CodeField& field, const std::string& value) const = 0;
     [[nodiscard]] virtual std::string object(const std::string& type, const std::string& fields) const = 0;
+    /// A text in several pieces, of which each gets a line; `blank` is what their lines begin with.
+    [[nodiscard]] virtual std::string broken(const std::vector<std::string>& pieces,
+                                             const std::string& blank) const = 0;
 
 private:
     [[nodiscard]] std::string flat(const CodeValue& value) const;

@@ -19,7 +19,8 @@ using model::Appearance;
 namespace {
 
 CodeValue number(Colour c) {
-    return {CodeVerbatim{fmt::format("0x{:02X}{:02X}{:02X}{:02X}", c.a, c.r, c.g, c.b)}};
+    return {CodeColour{static_cast<std::uint32_t>(c.a) << 24 | static_cast<std::uint32_t>(c.r) << 16 |
+                       static_cast<std::uint32_t>(c.g) << 8 | c.b}};
 }
 
 CodeValue paletteInk(const model::ColourRef& ref, double alpha = 1) {

@@ -11,6 +11,8 @@ struct IosNames {
     std::string prefix; ///< of colours and pictures in the catalogue: "moraine-huts"
     std::string folder; ///< where the files go, with its slash, or empty
 
+    /// The name space of the code, and of its files.
+    [[nodiscard]] std::string launch() const { return type + "Launch"; }
     [[nodiscard]] std::string storyboard() const { return type + "Launch"; }
     [[nodiscard]] std::string catalogue() const { return folder + type + "Launch.xcassets/"; }
     [[nodiscard]] std::string colour(const model::ColourRef& ref) const { return prefix + "-" + ref; }
@@ -43,7 +45,7 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names);
 
 void addStoryboard(ExportBuild& build, const IosNames& names);
 /// The sequence's timing as members of an enum: `timing` and the constants it is made of.
-[[nodiscard]] std::string swiftTiming(const Plans& plans);
+[[nodiscard]] std::string swiftTiming(const TimingTree& tree);
 void addSwiftCode(ExportBuild& build, const IosNames& names);
 void addIosInstructions(ExportBuild& build, const IosNames& names);
 

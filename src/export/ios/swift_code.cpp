@@ -6,120 +6,197 @@
 
 #include "embedded_players.h"
 
+#include <array>
 #include <fmt/format.h>
+#include <map>
 
 namespace scaena::exporting {
 
 namespace {
 
-std::string swift(const CodeValue& value, int indent) { return swiftDialect().text(value, indent); }
+std::string swift(const CodeValue& value, int indent, int taken = 0) {
+    return swiftDialect().text(value, indent, taken);
+}
 
-/// Each thing has a constant of its own with its type: the compiler is slow at guessing in long literals.
+/// Each thing has a constant of its own: the compiler is slow at guessing in long literals.
 std::string constants(const char* type, const char* name, const std::vector<TimingTree::Named>& things) {
-    std::string out, list;
+    std::string out;
+    CodeList list;
     for (std::size_t i = 0; i < things.size(); ++i) {
-        out += fmt::format("    /// {}\n    private static let {}{}: {} = {}\n", commentText(things[i].name),
-                           name, i, type, swift(things[i].value, 8));
-        list += fmt::format("{}{}{}", i > 0 ? ", " : "", name, i);
+        const auto head = fmt::format("    private static let {}{} = ", name, i);
+        out += fmt::format("    /// {}\n{}{}\n", commentText(things[i].name), head,
+                           swift(things[i].value, 4, static_cast<int>(head.size()) - 4));
+        list.items.push_back({CodeVerbatim{fmt::format("{}{}", name, i)}});
     }
-    return out + fmt::format("    private static let {}s: [{}] = [{}]\n\n", name, type, list);
+    const auto head = fmt::format("    private static let {}s: [{}] = ", name, type);
+    return out + head + swift({std::move(list)}, 4, static_cast<int>(head.size()) - 4) + "\n\n";
 }
 
-}
+/// How the layers are painted: made for each launch and let go with it.
+struct SwiftLooks {
+    std::vector<TimingTree::Named> upright; ///< for each layer
+    std::map<std::size_t, CodeValue> wide;  ///< by layer, where a turned screen has another drawing
+};
 
-std::string swiftTiming(const Plans& plans) {
-    const auto tree = timingTree(plans);
-    return fmt::format("    private static let timing = LaunchTiming(\n        beats: beats, gates: gates, "
-                       "gateOrder: {}, layers: layers,\n"
-                       "        cues: cues, cueOrder: {})\n\n",
-                       swift({tree.gateOrder}, 8), swift({tree.cueOrder}, 8)) +
-           constants("LaunchBeat", "beat", tree.beats) + constants("LaunchGateTiming", "gate", tree.gates) +
-           constants("LaunchLayer", "layer", tree.layers) + constants("LaunchCue", "cue", tree.cues);
-}
-
-void addSwiftCode(ExportBuild& build, const IosNames& names) {
-    for (const char* player :
-         {"LaunchTiming.swift", "LaunchArt.swift", "LaunchPlayer.swift", "LaunchOverlay.swift"}) {
-        build.add(names.folder + player, wholePlayer(embedded::find(player), kSwiftVariables));
+void take(CodeObject& look, const char* name, std::vector<CodeField>& taken) {
+    for (auto it = look.fields.begin(); it != look.fields.end(); ++it) {
+        if (std::string_view(it->name) == name) {
+            taken.push_back(std::move(*it));
+            look.fields.erase(it);
+            return;
+        }
     }
+}
+
+SwiftLooks swiftLooks(const ExportBuild& build, const IosNames& names) {
     PictureNames pictures;
     pictures.picture = [&](const model::Layer& layer) { return names.picture(layer.id); };
     pictures.frame = [&](const model::Layer& layer, int index) { return names.frame(layer.id, index); };
-    std::vector<TimingTree::Named> looks;
+    SwiftLooks looks;
     for (const auto& layer : build.sequence().layers) {
-        looks.push_back({layer.name, lookValue(build.input, layer, pictures)});
-    }
-    std::string out = fmt::format(
-        "// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
-        "// The next export replaces it for as long as you leave it unchanged.\nimport Foundation\n\n"
-        "/// Play it with LaunchPlayer.attach(to: window, {}Launch.data).\n@MainActor\nenum {}Launch {{\n"
-        "    static let data = LaunchData(timing: timing, looks: looks, palette: palette)\n\n",
-        commentText(build.sequence().name), names.type, names.type);
-    if (!build.sequence().gates.empty()) {
-        out += "    /// What the launch may wait for: tell it with open(_:).\n    enum Gate {\n";
-        for (const auto& gate : build.sequence().gates) {
-            out += fmt::format("        static let {} = {}\n", swiftName(camelCase(gate.id)),
-                               swiftString(gate.id));
+        auto value = lookValue(build.input, layer, pictures);
+        auto& look = std::get<CodeObject>(value.value);
+        std::vector<CodeField> wide, scale;
+        take(look, "wide", wide);
+        const auto* text = layer.as<model::TextContent>();
+        if (text && layer.shownWhen == model::ShownWhen::Message) {
+            take(look, "wideScale", scale); // which stands behind it
+            look.fields.push_back({"says", {text->text}});
+            std::move(scale.begin(), scale.end(), std::back_inserter(look.fields));
         }
-        out += "    }\n\n";
+        if (!wide.empty()) {
+            looks.wide.emplace(looks.upright.size(), std::move(wide.front().value));
+        }
+        looks.upright.push_back({layer.name, std::move(value)});
     }
-    out += swiftTiming(build.plans) + constants("LaunchLook", "look", looks);
-    out += "    private static let palette: [LaunchColors] = " +
-           swift(paletteValue(build.sequence().palette), 8) + "\n}\n";
-    build.add(names.folder + names.type + "Launch.swift", out);
+    return looks;
 }
 
-void addIosInstructions(ExportBuild& build, const IosNames& names) {
-    std::string gates;
-    for (const auto& gate : build.sequence().gates) {
-        gates +=
-            fmt::format("        launch.open({}Launch.Gate.{})   // when it has loaded, from any thread\n",
-                        names.type, swiftName(camelCase(gate.id)));
+std::string made(const std::string& name, const std::string& comment, const CodeValue& look) {
+    return fmt::format("    /// {}\n    private static func {}() -> Look {{\n        {}\n    }}\n\n",
+                       commentText(comment), name, swift(look, 8));
+}
+
+std::string looksText(const SwiftLooks& looks) {
+    std::string out;
+    CodeList list;
+    for (std::size_t i = 0; i < looks.upright.size(); ++i) {
+        out += made(fmt::format("look{}", i), looks.upright[i].name, looks.upright[i].value);
+        list.items.push_back({CodeVerbatim{fmt::format("look{}()", i)}});
     }
-    if (gates.empty()) {
-        gates = "        // The sequence waits for nothing.\n";
+    out += "    static func looks() -> [Look] {\n        " + swift({std::move(list)}, 8) + "\n    }\n\n";
+    if (!looks.wide.empty()) {
+        std::string entries;
+        for (const auto& [layer, look] : looks.wide) {
+            out += made(fmt::format("wideLook{}", layer), looks.upright[layer].name, look);
+            entries += fmt::format("{}{}: wideLook{}()", entries.empty() ? "" : ", ", layer, layer);
+        }
+        out += "    /// Where the screen is wider than high, by layer.\n    static func wideLooks() -> [Int: "
+               "Look] "
+               "{ [" +
+               entries + "] }\n\n";
     }
-    build.addForPeople(names.folder + "INTEGRATE.md",
-                       fmt::format(R"(# Putting the launch sequence into your app
+    return out;
+}
 
-The files need nothing but the platform, from iOS 13 on (the SwiftUI wrapper from iOS 14 on), and Swift 5.5 or later.
+std::string gateMembers(const model::Sequence& sequence) {
+    if (sequence.gates.empty()) {
+        return {};
+    }
+    std::string words;
+    for (const auto& gate : sequence.gates) {
+        words += (words.empty() ? "" : ", ") + swiftName(camelCase(gate.id));
+    }
+    return fmt::format(R"(    /// What the launch may wait for.
+    enum Gate: Int, Sendable {{
+        case {}
+    }}
 
-1. Drag the folder `Launch` into your Xcode project, into the app's target (newer projects take in the folder by themselves).
+    /// Tells that it has loaded: from any thread, before there is a window, again.
+    static func open(_ gate: Gate) {{ openGate(gate.rawValue) }}
 
-2. In the target's `Info.plist`, set *Launch screen interface file base name* to `{board}` (see `Info-additions.plist`), and
-   remove an entry *Launch Screen* if there is one.
+    /// Opens the gate when the work is done. If it fails the gate stays shut, and its time-out decides.
+    @MainActor
+    static func open<Value: Sendable>(
+        _ gate: Gate, whenDone work: @Sendable () async throws -> Value
+    ) async rethrows -> Value {{
+        let value = try await work()
+        open(gate)
+        return value
+    }}
 
-3. For the icon, choose `{icon}` as *App Icon* in the target's settings (`{icon}AllSizes` with older versions of Xcode).
+    /// Opens the gate as soon as the states say that it is true.
+    @MainActor
+    static func open<States: AsyncSequence>(
+        _ gate: Gate, whenTrue states: States
+    ) async rethrows where States.Element == Bool {{
+        for try await isTrue in states where isTrue {{ return open(gate) }}
+    }}
 
-4. With UIKit, in the scene delegate, behind `window?.makeKeyAndVisible()`:
-
-        let launch = LaunchPlayer.attach(to: window!, {type}Launch.data)
-        // keep `launch` where your loading code can reach it
-
-   With SwiftUI:
-
-        ContentView().launchSequence({type}Launch.data) {{ launch in … }}
-
-5. Tell it what has loaded:
-
-{gates}
-   or let it wait for the work itself: `try await launch.open("…", after: {{ try await load() }})`.
-
-`await launch.outcome()` tells how it ended: `complete`, or `wentOn`, `offline`, `message` after a time-out. After `message` the
-picture stays until you call `launch.dismiss()`.
-
-## What to know
-
-- The system keeps a picture of the launch storyboard. To see a change, delete the app from the device and install it again;
-  if the old one still shows, restart the device.
-- The player's first frame stands exactly on the storyboard's picture. It is drawn over the window, so nothing in your app has
-  to know of it, and going back never returns to it.
-- With reduced motion asked for, the calm variant plays. VoiceOver goes past the launch; when it takes longer than five
-  seconds, `launch.announcement` is read out.
-- An export changes only files that are as the last one left them. What you edit is never overwritten.
 )",
-                                   fmt::arg("board", names.storyboard()), fmt::arg("icon", names.icon()),
-                                   fmt::arg("type", names.type), fmt::arg("gates", gates)));
+                       words);
+}
+
+std::string withNames(std::string text, const model::Sequence& sequence, const IosNames& names) {
+    static constexpr std::array<const char*, 3> kContents = {"default", "lightContent", "darkContent"};
+    const std::pair<std::string_view, std::string> marks[] = {
+        {"@LAUNCH@", names.launch()},
+        {"@HIDDEN@", sequence.bars.shown ? "false" : "true"},
+        {"@BAR@", kContents[static_cast<std::size_t>(sequence.bars.content)]}};
+    for (const auto& [mark, name] : marks) {
+        for (auto at = text.find(mark); at != std::string::npos; at = text.find(mark, at + name.size())) {
+            text.replace(at, mark.size(), name);
+        }
+    }
+    return text;
+}
+
+UsedParts usedParts(const TimingTree& tree, const SwiftLooks& looks) {
+    auto parts = partsOf(tree);
+    for (const auto& it : looks.upright) {
+        collectParts(parts, it.value);
+    }
+    for (const auto& [layer, look] : looks.wide) {
+        collectParts(parts, look);
+        parts.insert("player.wide");
+    }
+    parts.insert({"player.outcome", "player.stillness"});
+    if (parts.contains("Outcome.message")) {
+        parts.insert("player.retry");
+    }
+    return parts;
+}
+
+}
+
+std::string swiftTiming(const TimingTree& tree) {
+    return constants("Beat", "beat", tree.beats) + constants("GateTiming", "gate", tree.gates) +
+           constants("Layer", "layer", tree.layers) + constants("Cue", "cue", tree.cues) +
+           fmt::format("    static let timing = LaunchTiming(\n        beats: beats,\n        gates: gates,\n"
+                       "        gateOrder: {},\n        layers: layers,\n        cues: cues,\n"
+                       "        cueOrder: {}\n    )\n",
+                       swift({tree.gateOrder}, 8, 12), swift({tree.cueOrder}, 8, 11));
+}
+
+void addSwiftCode(ExportBuild& build, const IosNames& names) {
+    const auto& sequence = build.sequence();
+    const auto tree = timingTree(build.plans);
+    const auto looks = swiftLooks(build, names);
+    const auto parts = usedParts(tree, looks);
+    for (const char* part : {"Timing", "Art", "Layers", "Player", "Overlay"}) {
+        const auto player = embedded::find(fmt::format("Launch{}.swift", part));
+        build.add(fmt::format("{}{}+{}.swift", names.folder, names.launch(), part),
+                  withNames(onlyUsed(player, parts, kSwiftVariables), sequence, names));
+    }
+    build.add(names.folder + names.launch() + ".swift",
+              fmt::format("// The launch sequence “{}”, written by Scaena; yours without conditions.\n"
+                          "// The next export replaces it for as long as you leave it unchanged.\n"
+                          "import Foundation\n\n"
+                          "/// Attach it to your first window; see INTEGRATE.md.\nenum {} {{\n"
+                          "    static let name = {}\n\n",
+                          commentText(sequence.name), names.launch(), swiftString(sequence.name)) +
+                  gateMembers(sequence) + looksText(looks) + "    static let palette: [Colors] = " +
+                  swift(paletteValue(sequence.palette), 4, 31) + "\n\n" + swiftTiming(tree) + "}\n");
 }
 
 }

@@ -614,7 +614,7 @@ export class LaunchSchedule {
 
   private resolveGates(): void {
     for (const g of this.timing.gateOrder) {
-      const gate = this.timing.gates[g];
+      const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
       let from: Int = 0;
       if (!this.isInMemory()) { //? GateStart.firstFrame|GateStart.beat
         if (gate.start === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
@@ -643,7 +643,7 @@ export class LaunchSchedule {
     for (let g = 0; g < this.gateOpen.length; g++) {
       let waits = false;
       let needed = false;
-      for (const beat of this.timing.beats) {
+      for (const beat of this.timing.beats) { //? BeatKind.wait
         if (beat.kind !== 'wait' || !this.plays(beat)) continue; //? BeatKind.wait
         waits = true; //? BeatKind.wait
         if (this.needs(beat, g)) needed = true; //? BeatKind.wait
@@ -1002,7 +1002,7 @@ export class LaunchSchedule {
     let sum = 0.0;
     let count: Int = 0;
     for (let g = 0; g < this.gateOpen.length; g++) {
-      const gate = this.timing.gates[g];
+      const gate = this.timing.gates[g]; //? GateTiming.optional|GateTiming.typical
       let counts = true;
       if (gate.optional) counts = false; //? GateTiming.optional
       if (layer.gates.length > 0) counts = layer.gates.includes(g); //? Layer.gates
@@ -1018,7 +1018,7 @@ export class LaunchSchedule {
 
   /** Some layers are seen in one outcome alone. */
   private belongs(layer: Layer, t: Double): boolean { //? Layer.shown
-    const decided = t >= this.outcomeAt;
+    const decided = t >= this.outcomeAt; //? Shown.offline|Shown.message
     const offline = decided && this.outcome === 'offline'; //? Shown.offline
     if (layer.shown === 'offline') return offline; //? Shown.offline
     if (layer.shown === 'message') return decided && this.outcome === 'message'; //? Shown.message

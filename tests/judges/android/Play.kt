@@ -61,7 +61,7 @@ open class PlayedActivity : Activity() {
         })
         edgeToEdge()
         launch.attach(this, savedInstanceState) {
-            told += it.toString()
+            told += it.toString().lowercase().replace("went_on", "wentOn")
             // The app sets another content, as many do.
             if (it.toString() == "OFFLINE") setContentView(FrameLayout(this).apply { setBackgroundColor(offlineSheet) })
         }

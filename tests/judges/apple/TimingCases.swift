@@ -2,10 +2,11 @@
 // The lines are described in ../TimingCases.kt; `allTimings` is written beside it.
 import Foundation
 
+extension Judged {
 final class Judge {
     private var timing: LaunchTiming!
     private var schedule: LaunchSchedule!
-    private var screen = LaunchScreen(width: 412, height: 915)
+    private var screen = Screen(width: 412, height: 915)
     private var context = ""
     private(set) var checked = 0
     private(set) var failed = 0
@@ -18,7 +19,7 @@ final class Judge {
             timing = allTimings[words[1]]!
         case "screen":
             let size = words.dropFirst().map { Double($0)! }
-            screen = LaunchScreen(
+            screen = Screen(
                 width: size[0], height: size[1], left: size[2], top: size[3], right: size[4], bottom: size[5])
         case "schedule":
             context = text
@@ -38,7 +39,7 @@ final class Judge {
         }
     }
 
-    private func start(_ word: String) -> LaunchStartKind {
+    private func start(_ word: String) -> StartKind {
         switch word {
         case "FIRST": return .first
         case "COLD": return .cold
@@ -49,7 +50,7 @@ final class Judge {
     }
 
     private func compare(_ words: [String], _ text: String) {
-        let state = LaunchLayerState()
+        let state = LayerState()
         schedule.stateAt(Int(words[1])!, Double(words[2])!, screen, state)
         let visible = words[3] == "1"
         checked += 1
@@ -79,11 +80,12 @@ final class Judge {
         if failed < 30 { print("\(context)\n  \(text)\n  \(what)") }
     }
 }
+}
 
 @main
 struct Main {
     static func main() throws {
-        let judge = Judge()
+        let judge = Judged.Judge()
         let table = try String(contentsOfFile: CommandLine.arguments[1], encoding: .utf8)
         for text in table.split(separator: "\n") { judge.line(String(text)) }
         print("\(judge.checked) values compared, \(judge.failed) differ")

@@ -608,7 +608,7 @@ internal class LaunchSchedule(
 
     private fun resolveGates() {
         for (g in timing.gateOrder) {
-            val gate = timing.gates[g]
+            val gate = timing.gates[g] //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
             var from = 0
             if (!isInMemory()) { //? GateStart.firstFrame|GateStart.beat
                 if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
@@ -637,11 +637,11 @@ internal class LaunchSchedule(
         for (g in 0 until gateOpen.size) { //? Beat.yields
             var waits = false //? Beat.yields
             var needed = false //? Beat.yields
-            for (beat in timing.beats) { //? Beat.yields
+            for (beat in timing.beats) { //? Beat.yields BeatKind.wait
                 if (beat.kind != BeatKind.WAIT || !plays(beat)) continue //? Beat.yields BeatKind.wait
                 waits = true //? Beat.yields BeatKind.wait
                 if (needs(beat, g)) needed = true //? Beat.yields BeatKind.wait
-            } //? Beat.yields
+            } //? Beat.yields BeatKind.wait
             if (!waits) needed = true //? Beat.yields
             if (!waits && timing.gates[g].optional) needed = false //? Beat.yields GateTiming.optional
             if (needed) ready = max(ready, gateOpen[g]) //? Beat.yields
@@ -998,7 +998,7 @@ internal class LaunchSchedule(
         var sum = 0.0 //? LayerKind.progress
         var count = 0 //? LayerKind.progress
         for (g in 0 until gateOpen.size) { //? LayerKind.progress
-            val gate = timing.gates[g] //? LayerKind.progress
+            val gate = timing.gates[g] //? LayerKind.progress GateTiming.optional|GateTiming.typical
             var counts = true //? LayerKind.progress
             if (gate.optional) counts = false //? LayerKind.progress GateTiming.optional
             if (layer.gates.size > 0) counts = g in layer.gates //? LayerKind.progress Layer.gates
@@ -1014,7 +1014,7 @@ internal class LaunchSchedule(
 //? Layer.shown
     /** Some layers are seen in one outcome alone. */ //? Layer.shown
     private fun belongs(layer: Layer, t: Double): Boolean { //? Layer.shown
-        val decided = t >= outcomeAt.toDouble() //? Layer.shown
+        val decided = t >= outcomeAt.toDouble() //? Layer.shown Shown.offline|Shown.message
         val offline = decided && outcome == Outcome.OFFLINE //? Layer.shown Shown.offline
         if (layer.shown == Shown.OFFLINE) return offline //? Layer.shown Shown.offline
         if (layer.shown == Shown.MESSAGE) return decided && outcome == Outcome.MESSAGE //? Layer.shown Shown.message

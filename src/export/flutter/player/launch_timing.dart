@@ -765,7 +765,7 @@ class LaunchSchedule {
 
   void _resolveGates() {
     for (final int g in timing.gateOrder) {
-      final LaunchGateTiming gate = timing.gates[g];
+      final LaunchGateTiming gate = timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
       int from = 0;
       if (!_isInMemory()) { //? GateStart.firstFrame|GateStart.beat
         if (gate.start == LaunchGateStart.firstFrame) { //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
@@ -802,13 +802,13 @@ class LaunchSchedule {
     for (int g = 0; g < _gateOpen.length; g++) { //? Beat.yields
       bool waits = false; //? Beat.yields
       bool needed = false; //? Beat.yields
-      for (final LaunchBeat beat in timing.beats) { //? Beat.yields
+      for (final LaunchBeat beat in timing.beats) { //? Beat.yields BeatKind.wait
         if (beat.kind != LaunchBeatKind.wait || !_plays(beat)) continue; //? Beat.yields BeatKind.wait
         waits = true; //? Beat.yields BeatKind.wait
         if (_needs(beat, g)) { //? Beat.yields BeatKind.wait
           needed = true; //? Beat.yields BeatKind.wait
         } //? Beat.yields BeatKind.wait
-      } //? Beat.yields
+      } //? Beat.yields BeatKind.wait
       if (!waits) { //? Beat.yields
         needed = true; //? Beat.yields
       } //? Beat.yields
@@ -1225,7 +1225,7 @@ class LaunchSchedule {
     double sum = 0.0; //? LayerKind.progress
     int count = 0; //? LayerKind.progress
     for (int g = 0; g < _gateOpen.length; g++) { //? LayerKind.progress
-      final LaunchGateTiming gate = timing.gates[g]; //? LayerKind.progress
+      final LaunchGateTiming gate = timing.gates[g]; //? LayerKind.progress GateTiming.optional|GateTiming.typical
       bool counts = true; //? LayerKind.progress
       if (gate.optional) { //? LayerKind.progress GateTiming.optional
         counts = false; //? LayerKind.progress GateTiming.optional
@@ -1245,7 +1245,7 @@ class LaunchSchedule {
 //? Layer.shown
   /// Some layers are seen in one outcome alone. //? Layer.shown
   bool _belongs(LaunchLayer layer, double t) { //? Layer.shown
-    final bool decided = t >= outcomeAt.toDouble(); //? Layer.shown
+    final bool decided = t >= outcomeAt.toDouble(); //? Layer.shown Shown.offline|Shown.message
     final bool offline = decided && outcome == LaunchOutcome.offline; //? Layer.shown Shown.offline
     if (layer.shown == LaunchShown.offline) return offline; //? Layer.shown Shown.offline
     if (layer.shown == LaunchShown.message) return decided && outcome == LaunchOutcome.message; //? Layer.shown Shown.message

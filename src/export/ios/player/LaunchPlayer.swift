@@ -1,504 +1,459 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but the platform, from iOS 13 on.
-// The next export replaces it for as long as you leave it unchanged.
+// Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but the platform, from iOS 13
+// on. The next export replaces it for as long as you leave it unchanged.
 import UIKit
 
-enum LaunchProgressForm { case ring, bar, dots }
+#if canImport(os)
+    import os
+#endif
 
-/// How a layer is painted. Art is in points about the layer's centre; pictures are names of the asset catalogue.
-struct LaunchLook {
-    var color = "", toColor = "", angle = 180.0, picture = "", fillsBox = false
-    var art: LaunchGroup?, fills: LaunchGroup?, outlines: [LaunchOutline] = []
-    var darkArt: LaunchGroup?, darkFills: LaunchGroup?, darkOutlines: [LaunchOutline] = []
-    var plate: LaunchPalette?, plateDiameter = 0.0, form = LaunchProgressForm.ring, thickness = 4.0
-    var frames: [String] = [], width = 0.0, height = 0.0
-    /// Where the screen is wider than high: how much larger, or (none or one) drawn how instead.
-    var wideScale = 1.0, wide: [LaunchLook] = []
-
-    init(
-        color: String = "", toColor: String = "", angle: Double = 180, picture: String = "", fillsBox: Bool = false,
-        art: LaunchGroup? = nil, fills: LaunchGroup? = nil, outlines: [LaunchOutline] = [],
-        darkArt: LaunchGroup? = nil, darkFills: LaunchGroup? = nil, darkOutlines: [LaunchOutline] = [],
-        plate: LaunchPalette? = nil, plateDiameter: Double = 0, form: LaunchProgressForm = .ring,
-        thickness: Double = 4, frames: [String] = [], width: Double = 0, height: Double = 0,
-        wideScale: Double = 1, wide: LaunchLook? = nil
-    ) {
-        self.color = color
-        self.toColor = toColor
-        self.angle = angle
-        self.picture = picture
-        self.fillsBox = fillsBox
-        self.art = art
-        self.fills = fills
-        self.outlines = outlines
-        self.darkArt = darkArt
-        self.darkFills = darkFills
-        self.darkOutlines = darkOutlines
-        self.plate = plate
-        self.plateDiameter = plateDiameter
-        self.form = form
-        self.thickness = thickness
-        self.frames = frames
-        self.width = width
-        self.height = height
-        self.wideScale = wideScale
-        if let wide = wide { self.wide = [wide] }
-    }
-}
-
-struct LaunchData {
-    let timing: LaunchTiming, looks: [LaunchLook], palette: [LaunchColors]
-}
-
-/// Plays a launch sequence over a window and gives way to it.
-///
-/// Call `attach` once the window is visible, and `open` for each gate when what it stands for has loaded. All of it
-/// belongs to the main thread; `open` may be called from any.
+/// One launch of the process: what has been opened stays open and the show goes on where it stood, whatever becomes of
+/// the window it is seen over. All of it belongs to the main actor, but for opening gates.
 @MainActor
-final class LaunchPlayer: NSObject {
-    private static var processIsWarm = false
+extension @LAUNCH@ {
+    /// How it ended, once that is decided.
+    private(set) static var outcome: Outcome?
 
-    private let data: LaunchData
-    private let gates: [String]
-    private let start: LaunchStartKind
-    private let began: Double
-    private weak var window: UIWindow?
-    private var opened: [Int]
-    private var openingEnd = 0
-    private var schedule: LaunchSchedule?
-    private var view: LaunchView?
-    private var clock: CADisplayLink?
-    private var waiting: [CheckedContinuation<LaunchOutcome, Never>] = []
-    private var ended = false
+    /// Gets one line of JSON when a launch is over: what happened, and when (see INTEGRATE.md).
+    static var onRecord: ((String) -> Void)?
 
-    /// Read out to people who cannot see the launch, when it takes long.
-    var announcement = "Loading"
+    /// Seconds that only go on; a test may put another in the place of the frames' own time.
+    static var clock: (() -> Double)?
 
-    /// Called once when the sequence is over. After `message` it stays; call `dismiss` to go on.
-    var onEnd: ((LaunchOutcome) -> Void)?
+    private static var openedAt: [Int: Double] = [:]
+    private static var opened: [Int] = []
+    private static var waiting: [CheckedContinuation<Outcome, Never>] = []
+    private static var watched: [NSObjectProtocol] = []
+    private static var stages: [Stage] = []
+    private static var known: [KnownWindow] = []
+    private static var schedule: LaunchSchedule?
+    private static var start = StartKind.first
+    private static var began = 0.0
+    private static var pausedAt: Double?
+    private static var openingEnd = 0
+    private static var messageAt = 0  //? Outcome.message
+    private static var retriedAt = 0  //? Outcome.message
+    private static var lateFrames = 0
+    private static var isSeen = false
+    private static var isPlaying = false
+    private static var isSkipped = false
+    private static var hasRun = false
 
-    private init(_ window: UIWindow, _ data: LaunchData, _ start: LaunchStartKind) {
-        self.window = window
-        self.data = data
-        self.start = start
-        gates = data.timing.gates.map { $0.id }
-        opened = data.timing.gates.map { _ in launchNever }
-        began = LaunchPlayer.uptime() - (start == .warm ? 0 : LaunchPlayer.processAge())
-        super.init()
-    }
-
-    /// Plays `data` over the window, or nothing if no part of it belongs to this kind of start.
-    static func attach(to window: UIWindow, _ data: LaunchData) -> LaunchPlayer {
-        let player = LaunchPlayer(window, data, startKind())
-        processIsWarm = true
-        if data.timing.beats.contains(where: { $0.plays.contains(player.start) }) {
-            player.begin(in: window)
+    /// Plays it over the window: call it behind `makeKeyAndVisible()`, once for each window. While a launch plays it
+    /// goes on there. `onOutcome` is told once, as soon as it is decided how the launch ends.
+    static func attach(to window: UIWindow, onOutcome: @escaping (Outcome) -> Void = { _ in }) {
+        known.removeAll { $0.window == nil }
+        if known.contains(where: { $0.window === window }) { return }
+        known.append(KnownWindow(window: window))
+        if !isPlaying { begin() }
+        if isPlaying {
+            stages.append(Stage(window, onOutcome))
+            if !isSeen { openingEnd = now() }
+            plan()
+            stages.last?.show(Double(now()))
         } else {
-            player.ended = true
+            onOutcome(decide(isSkipped ? .interrupted : .complete))
+            onRecord?(record())
         }
-        return player
+        isSkipped = false
     }
 
-    /// Tells that what the gate stands for has loaded. An unknown name is an error in the calling code.
-    nonisolated func open(_ gate: String) {
-        guard let index = gates.firstIndex(of: gate) else { preconditionFailure("There is no gate \"\(gate)\"") }
-        Task { @MainActor in self.opens(index) }
-    }
-
-    private func opens(_ index: Int) {
-        if opened[index] < launchNever { return }
-        opened[index] = now()
-        plan()
-    }
-
-    /// Opens the gate when the work is done; when it fails the gate stays shut, and its time-out decides.
-    nonisolated func open<Value>(_ gate: String, after work: () async throws -> Value) async rethrows -> Value {
-        let value = try await work()
-        open(gate)
-        return value
-    }
-
-    /// How the launch ended; waits until it has.
-    func outcome() async -> LaunchOutcome {
-        if ended { return schedule?.outcome ?? .complete }
+    /// How this launch ends; waits until that is decided.
+    static func decided() async -> Outcome {
+        if let outcome = outcome { return outcome }
         return await withCheckedContinuation { waiting.append($0) }
     }
 
-    /// Ends the sequence at once and shows the first screen.
-    nonisolated func dismiss() {
-        Task { @MainActor in self.finish() }
+    /// Ends it at once and shows the content.
+    static func dismiss() {
+        if isPlaying { finish(.interrupted) }
     }
 
-    private func begin(in window: UIWindow) {
-        let view = LaunchView(data, frame: window.bounds)
-        view.autoresizingMask = [.flexibleWidth, .flexibleHeight]
-        window.addSubview(view)
-        self.view = view
-        openingEnd = now()
+    /// The next launch does not play: for deep links, notifications and tests of the interface.
+    static func skip() {
+        if isPlaying { dismiss() } else { isSkipped = true }
+    }
+
+    /// After a message: what has not loaded gets its time once more. Ask for it again.  //? Outcome.message
+    static func retry() {  //? Outcome.message
+        if outcome != .message || !isPlaying { return }  //? Outcome.message
+        outcome = nil  //? Outcome.message
+        if messageAt == 0 { messageAt = schedule?.outcomeAt ?? 0 }  //? Outcome.message
+        retriedAt = now()  //? Outcome.message
+        plan()  //? Outcome.message
+    }  //? Outcome.message
+
+    /// Everything as in a new process: for tests.
+    static func reset() {
+        dismiss()
+        openedAt = [:]
+        known = []
+        isSkipped = false
+        hasRun = false
+        outcome = nil
+    }
+
+    nonisolated static func openGate(_ gate: Int) {
+        if Thread.isMainThread {
+            MainActor.assumeIsolated { note(gate) }
+        } else {
+            Task { @MainActor in note(gate) }
+        }
+    }
+
+    private static func note(_ gate: Int) {
+        if openedAt[gate] != nil { return }
+        openedAt[gate] = time()
+        if !isPlaying { return }
+        opened[gate] = max(0, now())
         plan()
-        let clock = CADisplayLink(target: self, selector: Selector(("tick")))
-        clock.add(to: .main, forMode: .common)
-        self.clock = clock
-        tick()
-        Task { @MainActor [weak self] in
-            try? await Task.sleep(nanoseconds: 5_000_000_000)
-            guard let player = self, !player.ended else { return }
-            UIAccessibility.post(notification: .announcement, argument: player.announcement)
+    }
+
+    private static func begin() {
+        start = startKind()
+        began = time() - (start == .warm ? 0 : processAge())
+        opened = timing.gates.indices.map { gate in openedAt[gate].map { max(0, whole($0)) } ?? launchNever }
+        pausedAt = nil
+        messageAt = 0  //? Outcome.message
+        retriedAt = 0  //? Outcome.message
+        lateFrames = 0
+        outcome = nil
+        isSeen = false
+        hasRun = true
+        isPlaying = !isSkipped && timing.beats.contains { $0.plays.contains(start) }
+        if isPlaying { watch() }
+    }
+
+    /// Time in the background does not count, and a launch that cannot be seen any more is over.
+    private static func watch() {
+        mark(begins: true)
+        on(UIApplication.didEnterBackgroundNotification) { _ in pausedAt = time() }
+        on(UIApplication.willEnterForegroundNotification) { _ in
+            if let since = pausedAt { began += time() - since }
+            pausedAt = nil
+            plan()
+        }
+        on(UIAccessibility.reduceMotionStatusDidChangeNotification) { _ in plan() }
+        on(UIScene.didDisconnectNotification) { scene in
+            for it in stages where it.isOn(scene) { lose(it) }
         }
     }
 
-    private func plan() {
-        if ended { return }
+    private static func on(_ name: Notification.Name, _ react: @escaping @MainActor (ObjectIdentifier?) -> Void) {
+        watched.append(
+            NotificationCenter.default.addObserver(forName: name, object: nil, queue: nil) { notification in
+                let sender = (notification.object as AnyObject?).map { ObjectIdentifier($0) }
+                MainActor.assumeIsolated { react(sender) }
+            })
+    }
+
+    private static func plan() {
+        if !isPlaying { return }
         schedule = LaunchSchedule(
-            data.timing, start, UIAccessibility.isReduceMotionEnabled, openingEnd, opened)
+            timing,
+            start,
+            UIAccessibility.isReduceMotionEnabled,
+            messageAt,  //? player.retry
+            retriedAt,  //? player.retry
+            openingEnd,
+            opened
+        )
+        for it in stages { it.isStale = true }
     }
 
-    @objc private func tick() {
-        guard let schedule = schedule, let view = view else { return }
-        let t = Double(now())
-        view.show(schedule, t)
-        moveContent(schedule, t, view.screen)
-        if Int(t) >= schedule.shown() { finish() }
-    }
-
-    private func moveContent(_ schedule: LaunchSchedule, _ t: Double, _ screen: LaunchScreen) {
-        guard let content = window?.rootViewController?.view else { return }
-        for i in data.timing.layers.indices {
-            let layer = data.timing.layers[i]
-            if layer.kind != .firstScreen || layer.shown != .always { continue }
-            let state = LaunchLayerState()
-            schedule.stateAt(i, t, screen, state)
-            content.alpha = state.visible ? CGFloat(state.opacity) : 0
-            content.transform = CGAffineTransform(
-                translationX: CGFloat(state.x - screen.width / 2), y: CGFloat(state.y - screen.height / 2)
-            ).rotated(by: CGFloat(state.rotation * Double.pi / 180)).scaledBy(
-                x: CGFloat(state.scaleX), y: CGFloat(state.scaleY))
-        }
-    }
-
-    private func finish() {
-        if ended { return }
-        ended = true
-        clock?.invalidate()
-        view?.removeFromSuperview()
-        window?.rootViewController?.view.alpha = 1
-        window?.rootViewController?.view.transform = .identity
-        let outcome = schedule?.outcome ?? .complete
-        onEnd?(outcome)
-        for it in waiting { it.resume(returning: outcome) }
+    private static func decide(_ how: Outcome) -> Outcome {
+        outcome = how
+        let asking = waiting
         waiting = []
+        for it in asking { it.resume(returning: how) }
+        return how
     }
 
-    private func now() -> Int { Int((LaunchPlayer.uptime() - began) * 1000) }
-
-    private static func uptime() -> Double { ProcessInfo.processInfo.systemUptime }
-
-    private static func startKind() -> LaunchStartKind {
-        if processIsWarm { return .warm }
-        let key = "launch_sequence_ran"
-        if UserDefaults.standard.bool(forKey: key) { return .cold }
-        UserDefaults.standard.set(true, forKey: key)
-        return .first
+    /// What is due when the next frame is seen; gives its time. With the first one people see the show, and its time
+    /// begins: the opening is over; where none plays, all begins with it.
+    private static func step(_ frame: Double) -> Int {
+        if !isSeen {
+            isSeen = true
+            if !timing.beats[0].plays.contains(start) { began = time(frame) }
+            openingEnd = now(frame)
+            plan()
+        }
+        let t = now(frame)
+        guard let schedule = schedule else { return t }
+        if outcome == nil && t >= schedule.decidedAt() {
+            let how = decide(schedule.outcome)
+            for it in stages { it.tell(how) }
+        }
+        if t >= schedule.shown() { finish(schedule.outcome) }
+        return t
     }
 
-    /// Seconds since the process began. The system may start a process ahead of its launch; that time does not count.
+    private static func lose(_ stage: Stage) {
+        if stages.count == 1 && stages[0] === stage { return finish(.interrupted) }
+        stages.removeAll { $0 === stage }
+        stage.leave()
+    }
+
+    private static func finish(_ how: Outcome) {
+        if !isPlaying { return }
+        isPlaying = false
+        mark(begins: false)
+        for it in watched { NotificationCenter.default.removeObserver(it) }
+        watched = []
+        let seen = stages
+        stages = []
+        for it in seen { it.leave() }
+        if outcome == nil {
+            _ = decide(how)
+            for it in seen { it.tell(how) }
+        }
+        onRecord?(record())
+        schedule = nil
+    }
+
+    private static func record() -> String {
+        var gates: [String: Any] = [:]
+        for (i, it) in timing.gates.enumerated() {
+            gates[it.id] = opened[i] < launchNever ? opened[i] as Any : NSNull()
+        }
+        let line: [String: Any] = [
+            "launch": name, "start": "\(start)", "firstFrame": openingEnd, "gates": gates,
+            "outcome": outcome.map { "\($0)" } ?? "", "shown": now(), "lateFrames": lateFrames,
+        ]
+        let bytes = try? JSONSerialization.data(withJSONObject: line, options: [.sortedKeys])
+        return bytes.flatMap { String(data: $0, encoding: .utf8) } ?? ""
+    }
+
+    /// The whole of the launch in Instruments.
+    private static func mark(begins: Bool) {
+        #if canImport(os)
+            let log = OSLog(subsystem: "launch", category: .pointsOfInterest)
+            os_signpost(begins ? .begin : .end, log: log, name: "Launch")
+        #endif
+    }
+
+    private static func time(_ frame: Double? = nil) -> Double { clock?() ?? frame ?? CACurrentMediaTime() }
+    private static func whole(_ time: Double) -> Int { Int(((time - began) * 1000 + 1e-6).rounded(.down)) }
+    private static func now(_ frame: Double? = nil) -> Int { whole(pausedAt ?? time(frame)) }
+
+    private static func startKind() -> StartKind {
+        if hasRun { return .warm }
+        let folder = FileManager.default.urls(for: .applicationSupportDirectory, in: .userDomainMask)[0]
+        let ran = folder.appendingPathComponent("launch_sequence_ran")
+        if FileManager.default.fileExists(atPath: ran.path) { return .cold }
+        try? FileManager.default.createDirectory(at: folder, withIntermediateDirectories: true)
+        return FileManager.default.createFile(atPath: ran.path, contents: nil) ? .first : .cold
+    }
+
+    /// Seconds since the process began. One that the system started ahead of its launch, or long ago for a message, was
+    /// not waited for.
     private static func processAge() -> Double {
         if ProcessInfo.processInfo.environment["ActivePrewarm"] == "1" { return 0 }
         var info = kinfo_proc()
         var size = MemoryLayout<kinfo_proc>.stride
         var name: [Int32] = [CTL_KERN, KERN_PROC, KERN_PROC_PID, getpid()]
         if sysctl(&name, 4, &info, &size, nil, 0) != 0 { return 0 }
-        let began = info.kp_proc.p_un.__p_starttime
-        let age = Date().timeIntervalSince1970 - Double(began.tv_sec) - Double(began.tv_usec) / 1_000_000
-        return min(10, max(0, age))
-    }
-}
-
-/// Shows the layers. Nothing beneath can be tapped before it is shown; screen readers go past it.
-private final class LaunchView: UIView {
-    private let data: LaunchData
-    private var painters: [LaunchLayerPainter?] = []
-    private var wide = false
-
-    init(_ data: LaunchData, frame: CGRect) {
-        self.data = data
-        super.init(frame: frame)
-        accessibilityElementsHidden = true
-        clipsToBounds = true
-        build()
+        let started = info.kp_proc.p_un.__p_starttime
+        let age = Date().timeIntervalSince1970 - Double(started.tv_sec) - Double(started.tv_usec) / 1_000_000
+        return (0...6).contains(age) ? age : 0
     }
 
-    required init?(coder: NSCoder) { nil }
-
-    var screen: LaunchScreen {
-        let insets = window?.safeAreaInsets ?? safeAreaInsets
-        return LaunchScreen(
-            width: Double(bounds.width), height: Double(bounds.height), left: Double(insets.left),
-            top: Double(insets.top), right: Double(insets.right), bottom: Double(insets.bottom))
+    private struct KnownWindow {
+        weak var window: UIWindow?
     }
 
-    override func traitCollectionDidChange(_ previous: UITraitCollection?) {
-        super.traitCollectionDidChange(previous)
-        if previous?.userInterfaceStyle != traitCollection.userInterfaceStyle { build() }
-    }
+    /// Where the show is seen: in a window of its own over one of the app's, so that it covers what that presents, too.
+    final class Stage: UIView {
+        var isStale = true
+        private weak var under: UIWindow?
+        private weak var moved: UIView?
+        private let cover: UIWindow
+        private let onOutcome: (Outcome) -> Void
+        private let looks = @LAUNCH@.looks()
+        private let wide = @LAUNCH@.wideLooks() //? player.wide
+        private let state = LayerState()
+        private let wasHidden: Bool
+        private let wasKey: Bool
+        private var painters: [LayerPainter?] = []
+        private var link: CADisplayLink?
+        private var screen = Screen(width: 0, height: 0)
+        private var insets = UIEdgeInsets.zero
+        private var isWide = false
+        private var still = 0.0
+        private var lastFrame = 0.0
 
-    private func build() {
-        layer.sublayers?.forEach { $0.removeFromSuperlayer() }
-        let dark = traitCollection.userInterfaceStyle == .dark
-        let colors = LaunchPaletteColors(data.palette, dark: dark)
-        painters = data.timing.layers.indices.map { i in
-            let it = data.timing.layers[i]
-            if it.kind == .firstScreen || it.kind == .group { return nil }
-            let look = data.looks[i]
-            let painter = LaunchLayerPainter(it, wide ? look.wide.first ?? look : look, colors, dark, traitCollection)
-            painter.scale = CGFloat(wide ? look.wideScale : 1)
-            layer.addSublayer(painter.root)
-            return painter
+        init(_ window: UIWindow, _ onOutcome: @escaping (Outcome) -> Void) {
+            under = window
+            self.onOutcome = onOutcome
+            cover = window.windowScene.map { UIWindow(windowScene: $0) } ?? UIWindow(frame: window.bounds)
+            wasHidden = window.accessibilityElementsHidden
+            wasKey = window.isKeyWindow
+            super.init(frame: window.bounds)
+            clipsToBounds = true
+            cover.frame = window.frame
+            cover.windowLevel = UIWindow.Level(rawValue: window.windowLevel.rawValue + 1)
+            cover.overrideUserInterfaceStyle = window.overrideUserInterfaceStyle
+            cover.rootViewController = StageController(self)
+            cover.isHidden = false
+            // Nothing beneath can be reached before it is shown, by no finger, key or screen reader.
+            if wasKey { cover.makeKey() }
+            window.accessibilityElementsHidden = true
+            isAccessibilityElement = true
+            accessibilityViewIsModal = true
+            accessibilityTraits = .updatesFrequently
+            accessibilityLabel = NSLocalizedString(
+                "loading", tableName: "@LAUNCH@", value: "Loading", comment: "Spoken")
+            UIAccessibility.post(notification: .screenChanged, argument: accessibilityLabel)
+            let link = CADisplayLink(target: self, selector: Selector(("tick")))
+            if #available(iOS 15.0, *) {
+                link.preferredFrameRateRange = CAFrameRateRange(minimum: 60, maximum: 120, preferred: 120)
+            }
+            link.add(to: .main, forMode: .common)
+            self.link = link
         }
-    }
 
-    private let state = LaunchLayerState()
+        required init?(coder: NSCoder) { nil }
 
-    func show(_ schedule: LaunchSchedule, _ t: Double) {
-        CATransaction.begin()
-        CATransaction.setDisableActions(true)
-        let screen = self.screen
-        if wide != (screen.width > screen.height) {
-            wide.toggle()
-            build()
+        func isOn(_ scene: ObjectIdentifier?) -> Bool { cover.windowScene.map { ObjectIdentifier($0) } == scene }
+
+        override func traitCollectionDidChange(_ previous: UITraitCollection?) {
+            super.traitCollectionDidChange(previous)
+            painters = []
+            isStale = true
         }
-        for i in painters.indices {
-            schedule.stateAt(i, t, screen, state)
-            painters[i]?.show(state)
+
+        @objc func tick() {
+            guard let link = link, let under = under else { return lose(self) }
+            if cover.frame != under.frame { cover.frame = under.frame }
+            let t = step(link.targetTimestamp)
+            if self.link == nil || pausedAt != nil { return }
+            measure()
+            if Double(t) < still && !isStale {
+                lastFrame = 0
+                return
+            }
+            if lastFrame > 0 && link.timestamp - lastFrame > 0.034 { lateFrames += 1 }
+            lastFrame = link.timestamp
+            show(Double(t))
         }
-        CATransaction.commit()
-    }
-}
 
-/// Art drawn as vector, again whenever it is shown much larger than before.
-private final class LaunchArtLayer: CALayer {
-    var art: LaunchGroup?
-    var colors: LaunchPaletteColors?
-
-    override func draw(in context: CGContext) {
-        guard let art = art, let colors = colors else { return }
-        context.translateBy(x: bounds.width / 2, y: bounds.height / 2)
-        art.draw(context, colors)
-    }
-}
-
-@MainActor
-private final class LaunchLayerPainter {
-    let root = CALayer()
-    private let layer: LaunchLayer
-    private let look: LaunchLook
-    private let colors: LaunchPaletteColors
-    private let mask = CAShapeLayer()
-    private let gradient = CAGradientLayer()
-    private let picture = CALayer()
-    private var whole: LaunchArtLayer?
-    private var fills: LaunchArtLayer?
-    private var lines: [(layer: CAShapeLayer, hairline: Bool)] = []
-    private var parts: [CAShapeLayer] = []
-    private var frames: [UIImage?] = []
-    /// How much larger the drawing is than the look says.
-    var scale: CGFloat = 1
-
-    init(
-        _ layer: LaunchLayer, _ look: LaunchLook, _ colors: LaunchPaletteColors, _ dark: Bool,
-        _ traits: UITraitCollection
-    ) {
-        self.layer = layer
-        self.look = look
-        self.colors = colors
-        mask.fillColor = UIColor.black.cgColor
-        if let plate = look.plate { addPlate(plate) }
-        if let art = dark ? look.darkArt ?? look.art : look.art {
-            whole = addArt(art)
-            if let fillArt = dark ? look.darkFills ?? look.fills : look.fills { fills = addArt(fillArt) }
+        /// Sized anew only when it has changed.
+        private func measure() {
+            let now = safeAreaInsets
+            if screen.width == Double(bounds.width) && screen.height == Double(bounds.height) && insets == now {
+                return
+            }
+            insets = now
+            screen = Screen(
+                width: Double(bounds.width),
+                height: Double(bounds.height),
+                left: Double(now.left),  //? Place.safe
+                top: Double(now.top),  //? Place.safe
+                right: Double(now.right),  //? Place.safe
+                bottom: Double(now.bottom)  //? Place.safe
+            )
+            if isWide != (screen.width > screen.height) { painters = [] }
+            isWide = screen.width > screen.height
+            isStale = true
         }
-        addLines(dark && !look.darkOutlines.isEmpty ? look.darkOutlines : look.outlines)
-        func image(_ name: String) -> UIImage? { UIImage(named: name, in: nil, compatibleWith: traits) }
-        if layer.kind == .backdrop { addBackdrop() }
-        if !look.picture.isEmpty {
-            picture.contents = image(look.picture)?.cgImage
-            picture.contentsGravity = look.fillsBox ? .resizeAspectFill : .resizeAspect
-            picture.masksToBounds = look.fillsBox
-            root.addSublayer(picture)
+
+        func show(_ t: Double) {
+            measure()
+            guard let schedule = schedule else { return }
+            CATransaction.begin()
+            CATransaction.setDisableActions(true)
+            if painters.isEmpty { build() }
+            for (i, painter) in painters.enumerated() {
+                schedule.stateAt(i, t, screen, state)
+                painter?.show(state)
+            }
+            moveContent(schedule, t)
+            CATransaction.commit()
+            still = schedule.stillUntil(t)
+            isStale = false
         }
-        if !look.frames.isEmpty {
-            frames = look.frames.map { image($0) }
-            root.addSublayer(picture)
-        }
-        if layer.kind == .progress { addProgress() }
-    }
 
-    private func addPlate(_ plate: LaunchPalette) {
-        let disc = CAShapeLayer()
-        let r = look.plateDiameter / 2
-        disc.path = CGPath(ellipseIn: CGRect(x: -r, y: -r, width: 2 * r, height: 2 * r), transform: nil)
-        disc.fillColor = colors.color(plate)
-        parts.append(disc)
-        root.addSublayer(disc)
-    }
-
-    private func addArt(_ art: LaunchGroup) -> LaunchArtLayer {
-        let made = LaunchArtLayer()
-        made.art = art
-        made.colors = colors
-        made.contentsScale = UIScreen.main.scale
-        root.addSublayer(made)
-        return made
-    }
-
-    private func addLines(_ outlines: [LaunchOutline]) {
-        for outline in outlines {
-            for contour in outline.contours {
-                let line = CAShapeLayer()
-                line.path = contour
-                line.fillColor = nil
-                line.strokeColor = colors.color(outline.ink)
-                line.lineWidth = CGFloat(outline.strokeWidth > 0 ? outline.strokeWidth : 1.5)
-                line.lineCap = .round
-                line.lineJoin = .round
-                lines.append((line, outline.strokeWidth <= 0))
-                root.addSublayer(line)
+        private func build() {
+            layer.sublayers = nil
+            let colors = PaletteColors(palette, traitCollection)
+            painters = timing.layers.enumerated().map { i, it in
+                if it.kind == .firstScreen { return nil }
+                if it.kind == .group { return nil }  //? LayerKind.group
+                var look = looks[i]
+                if isWide, let other = wide[i] { look = other } //? player.wide
+                var scale = 1.0
+                if isWide { scale = look.wideScale } //? Look.wideScale
+                let painter = LayerPainter(it, look, colors, scale)
+                layer.addSublayer(painter.root)
+                return painter
             }
         }
-    }
 
-    private func addBackdrop() {
-        let from = colors.color(look.color)
-        gradient.colors = [from, look.toColor.isEmpty ? from : colors.color(look.toColor)]
-        root.addSublayer(gradient)
-    }
-
-    private func addProgress() {
-        for track in [true, false] where !track || !look.toColor.isEmpty {
-            for _ in 0..<(look.form == .dots ? 5 : 1) {
-                let part = CAShapeLayer()
-                let color = colors.color(track ? look.toColor : look.color)
-                part.fillColor = look.form == .ring ? nil : color
-                part.strokeColor = look.form == .ring ? color : nil
-                part.lineWidth = CGFloat(look.thickness)
-                part.lineCap = track ? .butt : .round
-                parts.append(part)
-                root.addSublayer(part)
+        /// The app's own view as the outcome's first screen moves it; the app may set another meanwhile.
+        private func moveContent(_ schedule: LaunchSchedule, _ t: Double) {
+            guard let content = under?.rootViewController?.view else { return }
+            if moved !== content { restore() }
+            moved = content
+            var isThere = false
+            var hasLayer = false
+            for (i, it) in timing.layers.enumerated() where it.kind == .firstScreen && !isThere {
+                hasLayer = true
+                schedule.stateAt(i, t, screen, state)
+                isThere = state.visible
             }
-        }
-    }
-
-    func show(_ state: LaunchLayerState) {
-        root.isHidden = !state.visible
-        if !state.visible { return }
-        let box = CGRect(x: 0, y: 0, width: state.width, height: state.height)
-        root.bounds = box
-        root.opacity = Float(state.opacity)
-        root.position = .zero
-        let place = CGAffineTransform(translationX: CGFloat(state.x), y: CGFloat(state.y))
+            if !hasLayer { return }
+            let alpha = isThere ? CGFloat(state.opacity) : 0
+            if content.alpha != alpha { content.alpha = alpha }
+            let place = CGAffineTransform(
+                translationX: CGFloat(state.x - screen.width / 2), y: CGFloat(state.y - screen.height / 2)
+            )
             .rotated(by: CGFloat(state.rotation * Double.pi / 180))
             .scaledBy(x: CGFloat(state.scaleX), y: CGFloat(state.scaleY))
-        root.setAffineTransform(place.concatenating(launchTransform(state.outer)))
-        reveal(state, box)
-        showArt(state, box)
-        if layer.kind == .backdrop { showBackdrop(box) }
-        if layer.kind == .progress { showProgress(state, box) }
-        if !look.picture.isEmpty { picture.frame = box }
-        if !frames.isEmpty { showFrame(state, box) }
+            if isThere && content.transform != place { content.transform = place }
+        }
+
+        private func restore() {
+            moved?.alpha = 1
+            moved?.transform = .identity
+            moved = nil
+        }
+
+        func tell(_ how: Outcome) {
+            if how == .message {  //? Outcome.message Look.says
+                let says = looks.map { $0.says }.filter { !$0.isEmpty } //? Outcome.message Look.says
+                accessibilityLabel = says.joined(separator: "\n") //? Outcome.message Look.says
+                UIAccessibility.post(notification: .announcement, argument: accessibilityLabel)  //? Outcome.message Look.says
+            }  //? Outcome.message Look.says
+            onOutcome(how)
+        }
+
+        func leave() {
+            link?.invalidate()
+            link = nil
+            restore()
+            painters = []
+            cover.isHidden = true
+            cover.rootViewController = nil
+            cover.windowScene = nil
+            under?.accessibilityElementsHidden = wasHidden
+            if wasKey { under?.makeKey() }
+            UIAccessibility.post(notification: .screenChanged, argument: nil)
+        }
     }
 
-    private func reveal(_ state: LaunchLayerState, _ box: CGRect) {
-        guard state.reveal < 1, let shape = state.revealShape else {
-            root.mask = nil
-            return
-        }
-        let part = CGFloat(state.reveal)
-        if shape.iris {
-            let x = box.width * CGFloat(shape.x)
-            let y = box.height * CGFloat(shape.y)
-            let r = hypot(max(x, box.width - x), max(y, box.height - y)) * part
-            mask.path = CGPath(ellipseIn: CGRect(x: x - r, y: y - r, width: 2 * r, height: 2 * r), transform: nil)
-        } else {
-            let width = shape.x == 0 ? box.width : box.width * part
-            let height = shape.y == 0 ? box.height : box.height * part
-            let left = shape.x < 0 ? box.width - width : 0
-            let top = shape.y < 0 ? box.height - height : 0
-            mask.path = CGPath(rect: CGRect(x: left, y: top, width: width, height: height), transform: nil)
-        }
-        root.mask = mask
-    }
+    /// Says what the status bar is like while the show plays.
+    private final class StageController: UIViewController {
+        private let stage: Stage
 
-    private func showArt(_ state: LaunchLayerState, _ box: CGRect) {
-        let middle = CGPoint(x: box.midX, y: box.midY)
-        let filled = state.fillFrom < 1 ? min(1, max(0, (state.draw - state.fillFrom) / (1 - state.fillFrom))) : 0
-        let wanted = UIScreen.main.scale * CGFloat(max(1, abs(state.scaleX), abs(state.scaleY))) * max(1, scale)
-        let grown = CGAffineTransform(scaleX: scale, y: scale)
-        for art in [whole, fills] {
-            guard let art = art else { continue }
-            // Text and strokes may reach over the box.
-            art.bounds = CGRect(x: 0, y: 0, width: box.width * 1.5 + 64, height: box.height * 1.5 + 64)
-            art.position = middle
-            art.setAffineTransform(grown)
-            if art.contents == nil || art.contentsScale < wanted / 1.25 {
-                art.contentsScale = min(wanted * 1.25, UIScreen.main.scale * 4)
-                art.setNeedsDisplay()
-            }
+        init(_ stage: Stage) {
+            self.stage = stage
+            super.init(nibName: nil, bundle: nil)
+            stage.autoresizingMask = [.flexibleWidth, .flexibleHeight]
+            view = stage
         }
-        whole?.isHidden = state.draw < 1 && fills != nil
-        fills?.isHidden = state.draw >= 1
-        fills?.opacity = Float(filled)
-        for line in lines {
-            line.layer.position = middle
-            line.layer.setAffineTransform(grown)
-            line.layer.isHidden = state.draw <= 0 || state.draw >= 1
-            line.layer.strokeEnd = CGFloat(state.draw)
-            line.layer.opacity = Float(line.hairline ? 1 - filled : 1)
-        }
-        if look.plate != nil { parts[0].position = middle }
-    }
 
-    /// As in CSS: the corners get the pure end colours.
-    private func showBackdrop(_ box: CGRect) {
-        gradient.frame = box
-        let radians = look.angle * Double.pi / 180
-        let half = (abs(Double(box.width) * sin(radians)) + abs(Double(box.height) * cos(radians))) / 2
-        let x = sin(radians) * half / Double(max(1, box.width))
-        let y = -cos(radians) * half / Double(max(1, box.height))
-        gradient.startPoint = CGPoint(x: 0.5 - x, y: 0.5 - y)
-        gradient.endPoint = CGPoint(x: 0.5 + x, y: 0.5 + y)
-    }
+        required init?(coder: NSCoder) { nil }
 
-    private func showFrame(_ state: LaunchLayerState, _ box: CGRect) {
-        let index = Int((state.clip * Double(frames.count - 1)).rounded())
-        picture.contents = frames[index]?.cgImage
-        picture.bounds = CGRect(x: 0, y: 0, width: CGFloat(look.width) * scale, height: CGFloat(look.height) * scale)
-        picture.position = CGPoint(x: box.midX, y: box.midY)
-    }
-
-    private func showProgress(_ state: LaunchLayerState, _ box: CGRect) {
-        let thick = CGFloat(look.thickness)
-        let count = look.form == .dots ? 5 : 1
-        for (i, part) in parts.enumerated() {
-            let track = !look.toColor.isEmpty && i < count
-            let shown = CGFloat(track ? 1 : state.progress)
-            switch look.form {
-            case .ring:
-                let r = (min(box.width, box.height) - thick) / 2
-                part.path = CGPath(ellipseIn: CGRect(x: -r, y: -r, width: 2 * r, height: 2 * r), transform: nil)
-                part.position = CGPoint(x: box.midX, y: box.midY)
-                part.setAffineTransform(CGAffineTransform(rotationAngle: -CGFloat.pi / 2))
-                part.strokeEnd = shown
-            case .bar:
-                let width = max(thick, box.width * shown)
-                let bar = CGRect(x: 0, y: box.midY - thick / 2, width: width, height: thick)
-                part.path = CGPath(roundedRect: bar, cornerWidth: thick / 2, cornerHeight: thick / 2, transform: nil)
-            case .dots:
-                let index = CGFloat(i % 5)
-                let size = thick * min(1, max(0, track ? 1 : shown * 5 - index))
-                let x = thick / 2 + (box.width - thick) * index / 4
-                let dot = CGRect(x: x - size / 2, y: box.midY - size / 2, width: size, height: size)
-                part.path = CGPath(ellipseIn: dot, transform: nil)
-            }
-            part.isHidden = shown <= 0
-        }
+        override var prefersStatusBarHidden: Bool { @HIDDEN@ }
+        override var preferredStatusBarStyle: UIStatusBarStyle { .@BAR@ }
     }
 }

@@ -484,7 +484,7 @@ export class LaunchSchedule {
 
   resolveGates() {
     for (const g of this.timing.gateOrder) {
-      const gate = this.timing.gates[g];
+      const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
       let from = 0;
       if (!this.isInMemory()) { //? GateStart.firstFrame|GateStart.beat
         if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
@@ -513,11 +513,11 @@ export class LaunchSchedule {
     for (let g = 0; g < this.gateOpen.length; g++) { //? Beat.yields
       let waits = false; //? Beat.yields
       let needed = false; //? Beat.yields
-      for (const beat of this.timing.beats) { //? Beat.yields
+      for (const beat of this.timing.beats) { //? Beat.yields BeatKind.wait
         if (beat.kind !== 'wait' || !this.plays(beat)) continue; //? Beat.yields BeatKind.wait
         waits = true; //? Beat.yields BeatKind.wait
         if (this.needs(beat, g)) needed = true; //? Beat.yields BeatKind.wait
-      } //? Beat.yields
+      } //? Beat.yields BeatKind.wait
       if (!waits) needed = true; //? Beat.yields
       if (!waits && this.timing.gates[g].optional) needed = false; //? Beat.yields GateTiming.optional
       if (needed) ready = Math.max(ready, this.gateOpen[g]); //? Beat.yields
@@ -874,7 +874,7 @@ export class LaunchSchedule {
     let sum = 0; //? LayerKind.progress
     let count = 0; //? LayerKind.progress
     for (let g = 0; g < this.gateOpen.length; g++) { //? LayerKind.progress
-      const gate = this.timing.gates[g]; //? LayerKind.progress
+      const gate = this.timing.gates[g]; //? LayerKind.progress GateTiming.optional|GateTiming.typical
       let counts = true; //? LayerKind.progress
       if (gate.optional) counts = false; //? LayerKind.progress GateTiming.optional
       if ((layer.gates ?? LAYER_GATES).length > 0) counts = (layer.gates ?? LAYER_GATES).includes(g); //? LayerKind.progress Layer.gates
@@ -890,7 +890,7 @@ export class LaunchSchedule {
 //? Layer.shown
   /** Some layers are seen in one outcome alone. */ //? Layer.shown
   belongs(layer, t) { //? Layer.shown
-    const decided = t >= this.outcomeAt; //? Layer.shown
+    const decided = t >= this.outcomeAt; //? Layer.shown Shown.offline|Shown.message
     const offline = decided && this.outcome === 'offline'; //? Layer.shown Shown.offline
     if ((layer.shown ?? 'always') === 'offline') return offline; //? Layer.shown Shown.offline
     if ((layer.shown ?? 'always') === 'message') return decided && this.outcome === 'message'; //? Layer.shown Shown.message

@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: MIT
+#include "support/apple_app.h"
+#include "support/variants.h"
+
+/// Exports for iOS as parts of an app, compiled by a real Swift compiler and played in a stand-in of Apple's
+/// classes (tests/judges/apple). What must have happened stands in situations.json.
+using namespace scaena;
+using namespace scaena::test;
+
+TEST_CASE("In the stand-in of Apple's classes every sample shows what the preview shows", "[long][ios]") {
+    const auto swift = SwiftCompiler::find();
+    if (!swift) {
+        return;
+    }
+    AppleApp app(*swift);
+    json pictures = json::array();
+    std::map<std::string, std::string> told;
+    const auto add = [&](const model::Sequence& sequence, const project::Project& project,
+                         const std::string& title, const std::vector<Look>& looks) {
+        app.add(sequence, *project.shelf);
+        for (const auto& look : looks) {
+            const auto s = scheduleOf(sequence, look);
+            auto it = caseOf(sequence, title + "-" + look.name, s);
+            told[it["name"]] = kOutcomes[static_cast<int>(s.outcome)];
+            addShots(it, pictures, app.path(), sequence, *project.shelf, s);
+            app.addCase(it);
+        }
+    };
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        const auto plain = withPlainFirstScreens(project.sequence);
+        add(plain, project, path.stem().string(), {std::begin(kLooks), std::end(kLooks)});
+        auto other = withOtherBoxes(plain);
+        other.name += " Boxes";
+        add(other, project, path.stem().string() + "-boxes", {kLooks[3]});
+    }
+    app.play();
+    for (const auto& [name, outcome] : told) {
+        INFO(name);
+        const auto seen = app.seen(name);
+        checkEnd(seen);
+        CHECK(seen["links"] == 0);
+        CHECK(seen["told"] == json::array({outcome}));
+    }
+    REQUIRE(DiskFiles().writeAtomically(app.path() / "pictures.json", pictures.dump()));
+    const auto judged = runJudge("apple_judge.mjs", {judges(), app.folder()});
+    INFO(judged.output);
+    CHECK(judged.code == 0);
+}
+
+TEST_CASE("In the stand-in of Apple's classes every situation ends as the contract says", "[long][ios]") {
+    const auto swift = SwiftCompiler::find();
+    if (!swift) {
+        return;
+    }
+    AppleApp app(*swift);
+    const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));
+    std::vector<Played> all;
+    const auto add = [&](const model::Sequence& sequence, const project::Project& project,
+                         const std::string& title) {
+        app.add(sequence, *project.shelf);
+        const Situations made(sequence, title);
+        int index = 0;
+        for (const auto& situation : situations) {
+            if (situation.value("message", false) == title.ends_with("message")) {
+                all.push_back(made.played(situation, index++));
+                app.addCase(all.back().it);
+            }
+        }
+    };
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        add(project.sequence, project, path.stem().string());
+        add(withMessage(project.sequence), project, path.stem().string() + "-message");
+    }
+    app.play();
+    for (const auto& played : all) {
+        const auto name = played.it["name"].get<std::string>();
+        const auto seen = app.seen(name);
+        INFO(name << " " << played.situation.dump() << "\n" << seen.dump());
+        checkSituation(seen, played);
+        CHECK(seen["links"] == (played.stays ? 1 : 0));
+    }
+}

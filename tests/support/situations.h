@@ -1,0 +1,261 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/schedule/resolve.h"
+#include "render/frames/still.h"
+#include "support/files_of_repository.h"
+
+#include <QImage>
+#include <catch2/catch.hpp>
+#include <cmath>
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+/// What is played on every player that can be run here, and what must come of it: looks, and the situations
+/// of tests/export/situations.json.
+namespace scaena::test {
+
+using nlohmann::json;
+
+/// A look at a sequence: what the device is like.
+struct Look {
+    const char* name;
+    model::Appearance appearance = model::Appearance::Light;
+    bool calm = false, landscape = false, shut = false;
+};
+inline constexpr Look kLooks[] = {{"day"},
+                                  {"night", model::Appearance::Dark},
+                                  {"calm", model::Appearance::Light, true},
+                                  {"wide", model::Appearance::Light, false, true},
+                                  {"shut", model::Appearance::Light, false, false, true}};
+
+/// As the contract writes them.
+inline constexpr const char* kOutcomes[] = {"complete", "wentOn", "offline", "message"};
+
+inline schedule::Schedule scheduleOf(const model::Sequence& sequence, const Look& look) {
+    schedule::Conditions conditions;
+    conditions.appearance = look.appearance;
+    conditions.reducedMotion = look.calm;
+    conditions.landscape = look.landscape;
+    if (look.shut) {
+        conditions.loading = schedule::Loading::Never;
+    }
+    return schedule::resolve(sequence, conditions);
+}
+
+/// The colour of the app's own screen, as the sequence's first screen for that outcome has it: 0xAARRGGBB.
+inline int sheetOf(const model::Sequence& sequence, const schedule::Schedule& s, model::ShownWhen when) {
+    for (const auto& layer : sequence.layers) {
+        const auto* screen = layer.as<model::FirstScreenContent>();
+        if (screen && layer.shownWhen == when) {
+            const auto c = model::colourOf(sequence.palette, screen->background, s.conditions.appearance);
+            return static_cast<int>(0xFF000000U | unsigned(c.r) << 16U | unsigned(c.g) << 8U | c.b);
+        }
+    }
+    return -1;
+}
+
+/// A case under those conditions, whose gates open when the core says. Players add how they find the launch.
+inline json caseOf(const model::Sequence& sequence, const std::string& name, const schedule::Schedule& s) {
+    json opens = json::array();
+    for (std::size_t i = 0; i < s.gates.size(); ++i) {
+        if (!s.gates[i].timedOut && !isNever(s.gates[i].open)) {
+            opens.push_back({{"gate", i}, {"at", s.gates[i].open}});
+        }
+    }
+    const auto& safe = s.safeArea;
+    const auto& size = s.screen;
+    return {{"name", name},
+            {"sequence", sequence.name},
+            {"width", size.width},
+            {"height", size.height},
+            {"dark", s.conditions.appearance == model::Appearance::Dark},
+            {"insets", {safe.x, safe.y, size.width - safe.right(), size.height - safe.bottom()}},
+            {"first", s.beats[0].end},
+            {"calm", s.conditions.reducedMotion},
+            {"sheet", sheetOf(sequence, s, model::ShownWhen::Always)},
+            {"offlineSheet", sheetOf(sequence, s, model::ShownWhen::Offline)},
+            {"opens", opens},
+            {"acts", json::array()},
+            {"shots", json::array()}};
+}
+
+inline constexpr const char* kSorry = "Couldn't load. “Try again?”";
+
+/// The same, but time-outs leave a message, which a text tells.
+inline model::Sequence withMessage(model::Sequence sequence) {
+    sequence.name += " Message";
+    for (auto& beat : sequence.beats) {
+        beat.onTimeOut = model::TimeOutAction::Message;
+        if (beat.kind == model::BeatKind::Wait && !beat.atMost) {
+            beat.atMost = 4000;
+        }
+    }
+    for (auto& gate : sequence.gates) {
+        gate.onTimeOut = model::TimeOutAction::Message;
+    }
+    model::TextContent text;
+    text.text = kSorry;
+    text.colour = sequence.palette.front().id;
+    text.size = 20;
+    model::Layer layer;
+    layer.id = "sorry";
+    layer.name = "Sorry";
+    layer.place.width = 300;
+    layer.place.height = 40;
+    layer.shownWhen = model::ShownWhen::Message;
+    layer.contents = text;
+    sequence.layers.push_back(layer);
+    return sequence;
+}
+
+/// One situation on one sequence: the case to play, and what must have come of it.
+struct Played {
+    json it, told;
+    bool stays = false;
+    json situation;
+};
+
+class Situations {
+public:
+    Situations(const model::Sequence& sequence, std::string title)
+        : m_sequence(sequence), m_title(std::move(title)), m_open(scheduleOf(sequence, kLooks[0])),
+          m_shut(scheduleOf(sequence, kLooks[4])) {}
+
+    [[nodiscard]] Played played(const json& situation, int index) const {
+        auto it = caseOf(m_sequence, fmt::format("{}-{}", m_title, index), m_open);
+        const auto gates = situation.value("gates", "");
+        const Millis first = situation.value("first", m_open.beats[0].end);
+        const Millis shift = first - m_open.beats[0].end;
+        it["gates"] = json::array();
+        for (std::size_t i = 0; i < m_open.gates.size(); ++i) {
+            it["gates"].push_back(i);
+        }
+        if (gates == "never") {
+            it["opens"] = json::array();
+        }
+        for (auto& open : it["opens"]) {
+            open["at"] = gates == "early" ? 100 : open["at"].get<int>() + shift;
+            open["thread"] = situation.value("thread", false);
+        }
+        if (situation.value("twice", false)) {
+            const auto once = it["opens"];
+            for (auto again : once) {
+                again["at"] = again["at"].get<int>() + 40;
+                it["opens"].push_back(again);
+            }
+        }
+        if (situation.contains("again")) {
+            it["opens"].push_back({{"gate", 0}, {"at", situation["again"]}});
+        }
+        for (const auto& act : situation.value("acts", json::array())) {
+            it["acts"].push_back({{"at", timeOf(act["at"], first, gates == "never")}, {"do", act["do"]}});
+        }
+        it["first"] = first;
+        it["calm"] = situation.value("calm", false);
+        it["ran"] = situation.value("ran", true);
+        it["skipped"] = situation.value("skipped", false);
+        it["button"] = true;
+        it["after"] = (longest() + 3000) / 16;
+        Played made{it, situation["told"], situation.value("stays", false), situation};
+        for (auto& word : made.told) {
+            word = word == "time-out" ? kOutcomes[static_cast<int>(m_shut.outcome)] : word;
+        }
+        return made;
+    }
+
+private:
+    /// When a launch whose gates stay shut is shown at the latest, or its message.
+    [[nodiscard]] Millis longest() const {
+        return isNever(m_shut.metrics.shown) ? messageAt() * 2 : m_shut.metrics.shown;
+    }
+    [[nodiscard]] Millis messageAt() const {
+        Millis at = 0;
+        for (const auto& beat : m_shut.beats) {
+            at = isNever(beat.end) ? at : std::max(at, beat.end);
+        }
+        return at;
+    }
+    [[nodiscard]] Millis timeOf(const json& at, Millis first, bool isShut) const {
+        if (at.is_number()) {
+            return first + at.get<int>();
+        }
+        if (at == "hand-off") {
+            return m_open.beats.back().start + 100;
+        }
+        if (at == "message") {
+            return messageAt() + 400;
+        }
+        REQUIRE(at == "shown");
+        return (isShut ? m_shut : m_open).metrics.shown + 300;
+    }
+
+    const model::Sequence& m_sequence;
+    std::string m_title;
+    schedule::Schedule m_open, m_shut;
+};
+
+/// Eight moments of a case, and our own pictures of them beside it; adds what a judge has to compare.
+inline void addShots(json& it, json& pictures, const std::filesystem::path& folder,
+                     const model::Sequence& sequence, const project::ArtShelf& shelf,
+                     const schedule::Schedule& s) {
+    const auto name = it["name"].get<std::string>();
+    const render::Scene scene(sequence, shelf, s.conditions.appearance, 1);
+    const double from = s.beats[0].end;
+    for (int i = 0; i < 8; ++i) {
+        const auto t = std::floor(from + 20 + (s.metrics.shown - from - 60) * i / 7.0);
+        render::StillOptions options;
+        options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
+        options.roundScreen = options.bars = false;
+        const auto picture = fmt::format("{}-{}.png", name, i);
+        REQUIRE(
+            render::still(scene, s, t, options).save(QString::fromStdString((folder / picture).string())));
+        it["shots"].push_back(t);
+        pictures.push_back({{"picture", picture},
+                            {"case", name},
+                            {"shot", i},
+                            {"width", s.screen.width},
+                            {"height", s.screen.height},
+                            {"least", 0.98}});
+    }
+}
+
+/// What is common to everything that was played to its end: nothing is left, all can be reached.
+inline void checkEnd(const json& seen) {
+    INFO(seen.dump());
+    CHECK_FALSE(seen.contains("error"));
+    CHECK(seen["alive"] == 0);
+    CHECK(seen["content"] == true);
+    CHECK(seen["reachAfter"]["reader"] == true);
+    CHECK(seen["reachAfter"]["keys"] == true);
+}
+
+/// What was told, recorded, reached and spoken, against what the situation says.
+inline void checkSituation(const json& seen, const Played& played) {
+    const auto& situation = played.situation;
+    CHECK(seen.value("told", json::array()) == played.told);
+    if (played.stays) {
+        CHECK_FALSE(seen.contains("error"));
+        CHECK(seen["reachAfter"]["reader"] == false);
+        CHECK(seen["records"].empty());
+    } else {
+        checkEnd(seen);
+        // One record for a launch, which tells the same.
+        REQUIRE(seen["records"].size() == 1);
+        const auto record = json::parse(seen["records"][0].get<std::string>());
+        CHECK(record["outcome"] == played.told.back());
+        CHECK(record["start"] == situation.value("start", "cold"));
+    }
+    if (situation.contains("pressed")) {
+        CHECK(seen["pressed"] == situation["pressed"]);
+    }
+    if (seen.contains("spoken")) {
+        CHECK(seen["spoken"] == kSorry);
+    }
+    if (!situation.value("skipped", false)) {
+        CHECK(seen["reach"]["reader"] == false);
+        CHECK(seen["reach"]["keys"] == false);
+    }
+}
+
+}
