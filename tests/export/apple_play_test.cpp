@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "support/apple_app.h"
+#include "support/random_sequence.h"
 #include "support/variants.h"
 
 /// Exports for iOS as parts of an app, compiled by a real Swift compiler and played in a stand-in of Apple's
@@ -33,6 +34,21 @@ TEST_CASE("In the stand-in of Apple's classes every sample shows what the previe
         auto other = withOtherBoxes(plain);
         other.name += " Boxes";
         add(other, project, path.stem().string() + "-boxes", {kLooks[3]});
+    }
+    const auto first = openSample(samples().front());
+    for (unsigned seed = 700; seed < 707; ++seed) {
+        const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));
+        app.add(sequence, shelfOf(first));
+        for (const auto& look : kLooks) {
+            const auto s = scheduleOf(sequence, look);
+            auto it = caseOf(sequence, sequence.name + "-" + look.name, s);
+            if (isNever(s.metrics.shown)) {
+                continue;
+            }
+            told[it["name"]] = kOutcomes[static_cast<int>(s.outcome)];
+            addShots(it, pictures, app.path(), sequence, shelfOf(first), s);
+            app.addCase(it);
+        }
     }
     app.play();
     for (const auto& [name, outcome] : told) {

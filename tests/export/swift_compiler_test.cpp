@@ -29,9 +29,63 @@ std::vector<fs::path> swiftFiles(const exporting::Export& made, const fs::path& 
     return list;
 }
 
+/// The code blocks of its INTEGRATE.md as they stand there, in the app they are written for.
+std::string literalApp(const std::string& steps) {
+    std::map<char, std::string>
+        parts; // by what they belong in: s(cene), a(t the top), t(est), o(pening of gates)
+    char now = 0;
+    std::istringstream lines(steps);
+    for (std::string line; std::getline(lines, line);) {
+        if (!line.starts_with("        ")) {
+            now = line.empty() ? now : 0;
+            continue;
+        }
+        const auto text = line.substr(8);
+        if (now == 0) {
+            now = text.starts_with("func scene(")                          ? 's'
+                  : text.starts_with("@main") || text.starts_with("@objc") ? 'a'
+                  : text.starts_with("override func setUp")                ? 't'
+                                                                           : 'o';
+        }
+        parts[now] += text + "\n";
+    }
+    REQUIRE(parts['s'].find(".attach(to: window)") != std::string::npos);
+    REQUIRE(parts['a'].find("struct YourApp") != std::string::npos);
+    REQUIRE(parts['a'].find("class AppLaunch") != std::string::npos);
+    REQUIRE(parts['t'].find(".skip()") != std::string::npos);
+    return fmt::format(R"(import SwiftUI
+
+class RootViewController: UIViewController {{}}
+class OfflineViewController: UIViewController {{}}
+struct RootView: View {{
+    let isOffline: Bool
+    var body: some View {{ Text("It is there") }}
+}}
+class XCTestCase {{
+    func setUp() async throws {{}}
+}}
+func load() async throws {{}}
+let isReady = AsyncStream<Bool> {{ $0.finish() }}
+
+class SceneDelegate: UIResponder, UIWindowSceneDelegate {{
+    var window: UIWindow?
+{}}}
+
+{}
+final class AppTests: XCTestCase {{
+{}}}
+
+func loads() {{
+{}}}
+)",
+                       parts['s'], withoutObjectiveC(parts['a']), parts['t'], parts['o']);
 }
 
-TEST_CASE("Every sample's iOS export compiles with a real Swift compiler, without a warning", "[long]") {
+}
+
+TEST_CASE(
+    "Every sample's iOS export and the steps for it compile with a real Swift compiler without a warning",
+    "[long]") {
     const auto swift = SwiftCompiler::find();
     if (!swift) {
         return;
@@ -43,9 +97,11 @@ TEST_CASE("Every sample's iOS export compiles with a real Swift compiler, withou
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         const auto made = exported(project.sequence, *project.shelf, {}, "ios");
+        auto sources = swiftFiles(made, folder.path() / path.stem());
+        sources.push_back(folder.path() / (path.stem().string() + "App.swift"));
+        REQUIRE(DiskFiles().writeAtomically(sources.back(), literalApp(fileOf(made, "INTEGRATE.md"))));
         for (const char* version : {"5", "6"}) {
-            const auto checked =
-                swift->check(swiftFiles(made, folder.path() / path.stem()), folder.path(), version);
+            const auto checked = swift->check(sources, folder.path(), version);
             INFO(path << " in Swift " << version << "\n" << checked.output);
             CHECK(checked.code == 0);
             CHECK(checked.output.find("warning:") == std::string::npos);
@@ -61,21 +117,9 @@ TEST_CASE("A random sequence's iOS export compiles as the samples' do", "[long]"
     const TemporaryFolder folder;
     REQUIRE(swift->makeModules(folder.path()).code == 0);
     const auto project = openSample(samples().front());
-    auto shelf = *project.shelf;
-    shelf.art["logo.svg"] = shelf.art.begin()->second;
+    const auto shelf = shelfOf(project);
     for (unsigned seed = 300; seed < 312; ++seed) {
-        RandomSequences random(seed);
-        auto sequence = random.next();
-        std::erase_if(sequence.cues, [](const auto& it) { return it.move.kind == model::MoveKind::Play; });
-        std::erase_if(sequence.layers, [](const auto& it) { return it.template as<model::ClipContent>(); });
-        std::erase_if(sequence.cues, [&](const auto& it) {
-            return it.layer == "clip" || model::indexOf(sequence.layers, it.layer) < 0;
-        });
-        for (auto& it : sequence.cues) {
-            if (model::indexOf(sequence.cues, it.anchor.cue) < 0) {
-                it.anchor = {};
-            }
-        }
+        const auto sequence = randomWithoutClips(seed);
         const auto made = exported(sequence, shelf, {}, "ios");
         for (const char* version : {"5", "6"}) {
             const auto checked =
@@ -85,6 +129,40 @@ TEST_CASE("A random sequence's iOS export compiles as the samples' do", "[long]"
             CHECK(checked.output.find("warning:") == std::string::npos);
         }
     }
+}
+
+TEST_CASE("The platform's formatter finds nothing in the exported Swift", "[long]") {
+    const auto swift = SwiftCompiler::find();
+    if (!swift) {
+        return;
+    }
+    const TemporaryFolder folder;
+    DiskFiles files;
+    REQUIRE(files.writeAtomically(folder.path() / "format.json",
+                                  R"({"version": 1, "lineLength": 120, "indentation": {"spaces": 4}})"));
+    QStringList arguments{"lint", "--configuration", "format.json"};
+    const auto add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf,
+                         const std::string& name) {
+        for (const auto& file : exported(sequence, shelf, {}, "ios").files) {
+            if (file.path.ends_with(".swift")) {
+                const auto path = name + "/" + fs::path(file.path).filename().string();
+                REQUIRE(files.writeAtomically(folder.path() / path, file.bytes));
+                arguments << QString::fromStdString(path);
+            }
+        }
+    };
+    const auto first = openSample(samples().front());
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        add(project.sequence, *project.shelf, path.stem().string());
+    }
+    for (unsigned seed = 300; seed < 308; ++seed) {
+        add(randomWithoutClips(seed), shelfOf(first), std::to_string(seed));
+    }
+    const auto found = run(QString::fromStdString(swift->format().string()), arguments, folder.path());
+    INFO(found.output);
+    CHECK(found.code == 0);
+    CHECK(found.output.empty());
 }
 
 TEST_CASE("The compiler would see a mistake in the exported Swift", "[long]") {

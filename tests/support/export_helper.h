@@ -79,4 +79,11 @@ inline RunResult run(const QString& program, const QStringList& arguments,
     return {process.exitCode(), process.readAll().toStdString()};
 }
 
+/// A shelf with the art that random sequences name.
+inline project::ArtShelf shelfOf(const project::Project& project) {
+    auto shelf = *project.shelf;
+    shelf.art["logo.svg"] = shelf.art.begin()->second;
+    return shelf;
+}
+
 }

@@ -264,4 +264,22 @@ private:
     std::mt19937 m_engine;
 };
 
+/// A random sequence whose clips, of which there are no files here, are left out.
+inline model::Sequence randomWithoutClips(unsigned seed) {
+    RandomSequences random(seed);
+    auto sequence = random.next();
+    std::erase_if(sequence.cues, [](const auto& it) { return it.move.kind == model::MoveKind::Play; });
+    std::erase_if(sequence.layers, [](const auto& it) { return it.template as<model::ClipContent>(); });
+    std::erase_if(sequence.cues, [&](const auto& it) {
+        return it.layer == "clip" || model::indexOf(sequence.layers, it.layer) < 0;
+    });
+    for (auto& it : sequence.cues) {
+        if (model::indexOf(sequence.cues, it.anchor.cue) < 0) {
+            it.anchor = {};
+        }
+    }
+    sequence.name = "Random " + std::to_string(seed);
+    return sequence;
+}
+
 }

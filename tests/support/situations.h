@@ -52,7 +52,7 @@ inline int sheetOf(const model::Sequence& sequence, const schedule::Schedule& s,
             return static_cast<int>(0xFF000000U | unsigned(c.r) << 16U | unsigned(c.g) << 8U | c.b);
         }
     }
-    return -1;
+    return when == model::ShownWhen::Always ? -1 : sheetOf(sequence, s, model::ShownWhen::Always);
 }
 
 /// A case under those conditions, whose gates open when the core says. Players add how they find the launch.

@@ -44,6 +44,9 @@ public:
         return made;
     }
 
+    /// The formatter that comes with it.
+    [[nodiscard]] std::filesystem::path format() const { return m_root / "bin/swift-format"; }
+
     /// Checks files as one module, for what flow and actors allow, too.
     [[nodiscard]] RunResult check(const std::vector<std::filesystem::path>& files,
                                   const std::filesystem::path& modules, const char* version) const {
