@@ -10,6 +10,21 @@
 using namespace scaena;
 using namespace scaena::test;
 
+namespace {
+
+/// The bars have the content the sequence says while it plays, and then the app's own: dark in the status
+/// bar.
+void checkBars(const json& seen, const json& it, bool isOver) {
+    if (!it.value("skipped", false)) {
+        CHECK(seen["bars"] == (it["darkBars"] ? 3 : 0));
+    }
+    if (isOver) {
+        CHECK(seen["barsAfter"] == 1);
+    }
+}
+
+}
+
 TEST_CASE("In the real Android framework every sample shows what the preview shows", "[long][android]") {
     AndroidApp app;
     json pictures = json::array();
@@ -86,6 +101,7 @@ TEST_CASE("In the real Android framework every situation ends as the contract sa
             const auto seen = app.seen(api, name);
             INFO(api << " " << name << " " << played.situation.dump() << "\n" << seen.dump());
             checkSituation(seen, played);
+            checkBars(seen, played.it, !played.stays);
         }
     }
 }

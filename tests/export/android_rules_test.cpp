@@ -97,7 +97,12 @@ TEST_CASE("Art that leaves nothing to paint still gives a vector the platform lo
     CHECK(refusalOf(vectorOf(line, true)) == ""); // its fills alone: none
     CHECK(refusalOf(vectorOf("")) == "");
     CHECK(refusalOf(vectorOf("<g><path d='' fill='red'/></g>")) == "");
-    CHECK(refusalOf(exporting::vectorDrawable(art::Path{}, {10, 10}, "#FF000000")) == ""); // a text of blanks
+    exporting::VectorOptions options;
+    options.size = {10, 10};
+    options.box = {0, 0, 10, 10};
+    options.currentColour = "#FF000000";
+    const auto blanks = exporting::textArt(art::Path{}, {10, 10});
+    CHECK(refusalOf(exporting::vectorDrawable(blanks, options)) == "");
 }
 
 TEST_CASE("A gradient fill with a plain line is written as two paths, fill first") {

@@ -70,6 +70,9 @@ inline json caseOf(const model::Sequence& sequence, const std::string& name, con
             {"width", size.width},
             {"height", size.height},
             {"dark", s.conditions.appearance == model::Appearance::Dark},
+            {"darkBars", sequence.bars.content == model::BarContent::Dark ||
+                             (sequence.bars.content == model::BarContent::Auto &&
+                              s.conditions.appearance == model::Appearance::Light)},
             {"insets", {safe.x, safe.y, size.width - safe.right(), size.height - safe.bottom()}},
             {"first", s.beats[0].end},
             {"calm", s.conditions.reducedMotion},

@@ -15,6 +15,9 @@ public:
     /// The text as filled outlines in dp, centred about the origin both ways. `ownFont`: the bytes of its own
     /// font file, or null.
     [[nodiscard]] virtual Path outline(const model::TextContent& text, const std::string* ownFont) const = 0;
+    /// The characters of the text for which no typeface here has a shape, each once: emoji, other scripts.
+    [[nodiscard]] virtual std::vector<std::string> missing(const model::TextContent& text,
+                                                           const std::string* ownFont) const = 0;
 };
 
 /// May be called from several threads at once.

@@ -17,13 +17,6 @@ namespace {
 /// What the player can move of the app's own view beneath it.
 bool movesContent(motion::Property property) { return property <= motion::Property::Rotation; }
 
-bool turnsOrGrows(const model::Cue& cue) {
-    const auto moves = motion::lower(cue);
-    return std::any_of(moves.tracks.begin(), moves.tracks.end(), [](const motion::Track& track) {
-        return track.property == motion::Property::Rotation || track.property == motion::Property::ScaleX;
-    });
-}
-
 CueCarry carriedByPlayer(const CarryFacts& facts, const Target& target) {
     if (facts.layer.as<model::FirstScreenContent>()) {
         for (const auto& track : motion::lower(facts.cue).tracks) {
@@ -100,9 +93,6 @@ CueCarry carryOf(const CarryFacts& facts, const Target& target) {
     }
     if (!facts.layer.as<model::ArtworkContent>()) {
         return {Carry::Dropped, "the system moves vector icons only"};
-    }
-    if (facts.layer.pivot != Point{0.5, 0.5} && turnsOrGrows(facts.cue)) {
-        return {Carry::Dropped, "the system turns and scales the icon about its middle only"};
     }
     if (cue.anchor.kind != model::AnchorKind::BeatStart) {
         return {Carry::Dropped, "in the opening a cue has to hang on its start"};

@@ -291,6 +291,7 @@ private:
         state.scaleY = value(icon, Property::ScaleY);
         state.rotation = value(icon, Property::Rotation);
         state.maskCentre = state.centre;
+        turnAboutPivot(state, layer.pivot);
         state.centre.x += value(icon, Property::X);
         state.centre.y += value(icon, Property::Y);
         addIfVisible(state);

@@ -184,8 +184,9 @@ std::string kotlinData(const AndroidBuild& build, const TimingTree& tree,
                        commentText(build.sequence().name), names.codePackage, names.packageName) +
            fmt::format(
                "/** Attach it to your first activity; see INTEGRATE.md. */\ninternal object {} : Launch({}, "
-               "R.string.{}) {{\n",
-               names.objectName, kotlinString(build.sequence().name), names.resource("loading")) +
+               "R.string.{}, R.bool.{}, {}) {{\n",
+               names.objectName, kotlinString(build.sequence().name), names.resource("loading"),
+               names.resource("dark_bar_content"), build.sequence().bars.shown ? "true" : "false") +
            gateMembers(build.sequence()) + kotlinTiming(tree, "override val") +
            listProperty("looks", "LayerLook", looks) + "\n    override fun looks() = looks\n}\n";
 }

@@ -75,8 +75,11 @@ LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
     };
     const Size size{reach(ink.x, ink.right()), reach(ink.y, ink.bottom())};
     const auto name = build.names.resource("text", layer.id);
-    build.add("res/drawable/" + name + ".xml",
-              vectorDrawable(outline, size, "@color/" + build.names.colour(text.colour)));
+    const auto letters = textArt(outline, size);
+    addArt(build, name, letters, size, {0, 0, size.width, size.height}, text.colour, Appearance::Light);
+    if (whyNotVector(letters)) { // pictures have colours, not references to them
+        addArt(build, name, letters, size, {0, 0, size.width, size.height}, text.colour, Appearance::Dark);
+    }
     return {name, size};
 }
 

@@ -28,6 +28,7 @@ std::string iconVector(const art::Art& art, const model::Layer& layer, const std
     options.box = {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height};
     options.currentColour = currentColour;
     options.groupName = "icon";
+    options.pivot = layer.pivot;
     options.vectorName = "picture";
     options.pose = pose.group;
     options.alpha = pose.alpha;

@@ -10,27 +10,43 @@ void addItem(pugi::xml_node style, const char* name, const std::string& value) {
     with(style.append_child("item"), "name", name).text() = value.c_str();
 }
 
+/// What every version has: the static frame, and bars that let it through. Each attribute only from the
+/// version on that knows it.
+std::string baseStyle(const AndroidBuild& build, int api) {
+    const auto& names = build.names;
+    const auto& sequence = build.sequence();
+    pugi::xml_document document;
+    auto base = with(
+        with(document.append_child("resources").append_child("style"), "name", "Base." + names.styleName),
+        "parent", "@android:style/Theme.Material.NoActionBar");
+    const auto darkInk = "@bool/" + names.resource("dark_bar_content");
+    addItem(base, "android:windowBackground", "@drawable/" + names.resource("opening"));
+    addItem(base, "android:colorPrimaryDark", "@color/" + names.colour(sequence.opening.colour));
+    addItem(base, "android:navigationBarColor", "@android:color/transparent");
+    addItem(base, "android:statusBarColor", "@android:color/transparent");
+    addItem(base, "android:windowDrawsSystemBarBackgrounds", "true");
+    if (sequence.bars.shown) {
+        addItem(base, "android:windowLightStatusBar", darkInk);
+    } else {
+        addItem(base, "android:windowFullscreen", "true");
+    }
+    if (api >= 27) {
+        addItem(base, "android:windowLightNavigationBar", darkInk);
+    }
+    if (api >= 29) { // or the system lays a veil behind the bars
+        addItem(base, "android:enforceStatusBarContrast", "false");
+        addItem(base, "android:enforceNavigationBarContrast", "false");
+    }
+    return xmlText(document);
+}
+
+/// The theme itself: of the newer systems with what their launch picture shows.
 std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) {
     const auto& names = build.names;
     const auto& sequence = build.sequence();
     pugi::xml_document document;
-    auto root = document.append_child("resources");
-    if (!newer) {
-        auto base = with(with(root.append_child("style"), "name", "Base." + names.styleName), "parent",
-                         "@android:style/Theme.Material.NoActionBar");
-        addItem(base, "android:windowBackground", "@drawable/" + names.resource("opening"));
-        addItem(base, "android:colorPrimaryDark", "@color/" + names.colour(sequence.opening.colour));
-        addItem(base, "android:navigationBarColor", "@android:color/transparent");
-        addItem(base, "android:statusBarColor", "@android:color/transparent");
-        addItem(base, "android:windowDrawsSystemBarBackgrounds", "true");
-        if (sequence.bars.shown) {
-            addItem(base, "android:windowLightStatusBar", "@bool/" + names.resource("dark_bar_content"));
-        } else {
-            addItem(base, "android:windowFullscreen", "true");
-        }
-    }
-    auto style =
-        with(with(root.append_child("style"), "name", names.styleName), "parent", "Base." + names.styleName);
+    auto style = with(with(document.append_child("resources").append_child("style"), "name", names.styleName),
+                      "parent", "Base." + names.styleName);
     if (!newer) {
         return xmlText(document);
     }
@@ -60,6 +76,10 @@ std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) 
 
 void addThemes(AndroidBuild& build, Millis iconAnimation) {
     const auto file = build.names.resource("themes") + ".xml";
+    const auto base = build.names.resource("theme_base") + ".xml";
+    build.add("res/values/" + base, baseStyle(build, 23));
+    build.add("res/values-v27/" + base, baseStyle(build, 27));
+    build.add("res/values-v29/" + base, baseStyle(build, 29));
     build.add("res/values/" + file, styles(build, false, iconAnimation));
     // The attributes of the newer systems' launch picture exist from API 31 on and must not be read by older
     // ones.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/vector_drawable.h"
 
+#include "export/android/long_paths.h"
 #include "export/common/xml.h"
 
 #include <algorithm>
@@ -34,7 +35,17 @@ std::optional<std::string> whyNotPaint(const art::Paint& paint, const Matrix& ma
     return std::nullopt;
 }
 
+constexpr const char* kTooLong = "a path of so many points";
+
+double reachOf(const art::Shape& shape, const Matrix& map) {
+    const bool hasStroke = !std::holds_alternative<std::monostate>(shape.stroke.paint);
+    return hasStroke ? shape.stroke.width / 2 * std::max(1.0, shape.stroke.miterLimit) * map.meanScale() : 0;
+}
+
 std::optional<std::string> whyNotShape(const art::Shape& shape, const Matrix& map) {
+    if (!pathTexts(art::mapped(shape.path, map), reachOf(shape, map))) {
+        return kTooLong;
+    }
     if (!std::holds_alternative<std::monostate>(shape.stroke.paint)) {
         if (!shape.stroke.dashes.empty()) {
             return "a dashed line";
@@ -61,6 +72,9 @@ std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& ou
         if (clip.rule == art::FillRule::EvenOdd) {
             return "an even-odd clip";
         }
+        if (!wholePathText(art::mapped(clip.path, map))) {
+            return kTooLong;
+        }
     }
     for (const auto& child : group.children) {
         const auto* shape = std::get_if<art::Shape>(&child);
@@ -71,12 +85,6 @@ std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& ou
         }
     }
     return std::nullopt;
-}
-
-/// The platform refuses an empty text where it expects a path.
-std::string pathText(const art::Path& path) {
-    auto text = art::toText(path);
-    return text.empty() ? "M0,0" : text;
 }
 
 /// It refuses a vector without a path, too: one that shows nothing gets a path that paints nothing.
@@ -111,8 +119,9 @@ public:
         }
         auto group = root.append_child("group");
         with(group, "android:name", m_options.groupName);
-        with(group, "android:pivotX", numberText(m_options.size.width / 2));
-        with(group, "android:pivotY", numberText(m_options.size.height / 2));
+        const auto& box = m_options.box;
+        with(group, "android:pivotX", numberText(box.x + box.width * m_options.pivot.x));
+        with(group, "android:pivotY", numberText(box.y + box.height * m_options.pivot.y));
         for (const auto& [name, value] : m_options.pose) {
             with(group, ("android:" + name).c_str(), numberText(value, 5));
         }
@@ -126,7 +135,7 @@ public:
             parent = parent.append_child(
                 "group"); // each clip in a group of its own: they cut what the others left
             with(parent.append_child("clip-path"), "android:pathData",
-                 art::toText(art::mapped(clip.path, map)));
+                 wholePathText(art::mapped(clip.path, map)).value_or("M0,0"));
         }
         for (const auto& child : group.children) {
             if (const auto* shape = std::get_if<art::Shape>(&child)) {
@@ -150,24 +159,28 @@ private:
         if (!hasFill && !hasStroke) {
             return;
         }
-        auto path = addPath(parent, shape, map);
         const double opacity = outerOpacity * shape.opacity;
-        if (hasFill) {
-            paint(path, "android:fillColor", "android:fillAlpha", shape.fill, map, opacity);
-        }
-        if (hasStroke) {
-            // The platform strokes with the fill's gradient where a path has one.
-            if (hasFill && isGradient(shape.fill) && !isGradient(shape.stroke.paint)) {
-                path = addPath(parent, shape, map);
+        const auto texts = pathTexts(art::mapped(shape.path, map), reachOf(shape, map));
+        for (const auto& text : texts.value_or(std::vector<std::string>{})) {
+            auto path = addPath(parent, text, shape.rule);
+            if (hasFill) {
+                paint(path, "android:fillColor", "android:fillAlpha", shape.fill, map, opacity);
             }
-            stroke(path, shape.stroke, map, opacity);
+            if (hasStroke) {
+                // The platform strokes with the fill's gradient where a path has one.
+                if (hasFill && isGradient(shape.fill) && !isGradient(shape.stroke.paint)) {
+                    path = addPath(parent, text, shape.rule);
+                }
+                stroke(path, shape.stroke, map, opacity);
+            }
         }
     }
 
-    static pugi::xml_node addPath(pugi::xml_node parent, const art::Shape& shape, const Matrix& map) {
+    /// The platform refuses an empty text where it expects a path.
+    static pugi::xml_node addPath(pugi::xml_node parent, const std::string& text, art::FillRule rule) {
         auto path = parent.append_child("path");
-        with(path, "android:pathData", pathText(art::mapped(shape.path, map)));
-        if (shape.rule == art::FillRule::EvenOdd) {
+        with(path, "android:pathData", text.empty() ? "M0,0" : text);
+        if (rule == art::FillRule::EvenOdd) {
             with(path, "android:fillType", "evenOdd");
         }
         return path;
@@ -253,16 +266,14 @@ std::string vectorDrawable(const art::Art& art, const VectorOptions& options) {
     return vectorText(document);
 }
 
-std::string vectorDrawable(const art::Path& path, Size size, const std::string& colour) {
-    pugi::xml_document document;
-    VectorOptions options;
-    options.size = size;
-    auto parent = VectorWriter(options).begin(document);
-    const auto centred = art::mapped(path, Matrix::translation(size.width / 2, size.height / 2));
-    auto node = parent.append_child("path");
-    with(node, "android:pathData", pathText(centred));
-    with(node, "android:fillColor", colour);
-    return xmlText(document);
+art::Art textArt(const art::Path& outline, Size size) {
+    art::Art letters;
+    letters.viewBox = {-size.width / 2, -size.height / 2, size.width, size.height};
+    art::Shape shape;
+    shape.path = outline;
+    shape.fill = art::CurrentColour{};
+    letters.root.children.emplace_back(std::move(shape));
+    return letters;
 }
 
 }

@@ -46,6 +46,28 @@ ExportBuild::ExportBuild(const ExportInput& from, plan::ExportId exportId)
             made.findings.push_back(std::move(finding));
         }
     }
+    for (const auto& layer : sequence().layers) {
+        nameMissingLetters(layer);
+    }
+}
+
+void ExportBuild::nameMissingLetters(const model::Layer& layer) {
+    const auto* text = layer.as<model::TextContent>();
+    if (!text) {
+        return;
+    }
+    std::string letters;
+    for (const auto& it : input.outliner.missing(*text, input.shelf.bytesOf(text->fontFile))) {
+        letters += (letters.empty() ? "“" : ", “") + it + "”";
+    }
+    if (!letters.empty()) {
+        note("letters-missing",
+             fmt::format("“{}”: no typeface here has {}; nothing or an empty box would stand there. Choose a "
+                         "font file that has it, or take it out of the text.",
+                         layer.name, letters),
+             {check::Place::Thing::Layer, layer.id, {}});
+        made.findings.back().severity = check::Severity::Warning;
+    }
 }
 
 void ExportBuild::note(const char* rule, std::string sentence, check::Place place) {

@@ -31,6 +31,8 @@ struct ExportBuild {
     [[nodiscard]] Result<Export> finished();
 
 private:
+    void nameMissingLetters(const model::Layer& layer);
+
     struct Job {
         std::size_t file;
         std::function<std::string()> make;

@@ -7,6 +7,7 @@
 #include <QFontMetricsF>
 #include <QGlyphRun>
 #include <QRawFont>
+#include <QTextBoundaryFinder>
 #include <QTextLayout>
 #include <QTextOption>
 #include <algorithm>
@@ -63,6 +64,44 @@ QPainterPath outlineText(const model::TextContent& text, const std::string* ownF
     const double height = metrics.lineSpacing() * static_cast<double>(lines.size());
     const double scale = text.size / kLargeSize;
     return QTransform::fromScale(scale, scale).map(outline.translated(0, -height / 2));
+}
+
+std::vector<std::string> missingLetters(const model::TextContent& text, const std::string* ownFontBytes) {
+    const QFont used =
+        ownFontBytes ? ownFont(*ownFontBytes, text, kLargeSize) : font(text.typeface, kLargeSize, text.bold);
+    const auto whole = QString::fromStdString(text.text);
+    QTextBoundaryFinder finder(QTextBoundaryFinder::Grapheme, whole);
+    std::vector<std::string> missing;
+    for (qsizetype from = 0, to = finder.toNextBoundary(); to > from;
+         from = to, to = finder.toNextBoundary()) {
+        const auto letter = whole.mid(from, to - from);
+        const auto first = letter.toUcs4().value(0);
+        if (QChar::isSpace(first) || QChar::category(first) == QChar::Other_Format ||
+            QChar::category(first) == QChar::Other_Control) {
+            continue;
+        }
+        QTextLayout layout(letter, used);
+        layout.beginLayout();
+        layout.createLine();
+        layout.endLayout();
+        bool isShown = false, isBox = false;
+        for (const auto& run : layout.glyphRuns()) {
+            for (const auto glyph : run.glyphIndexes()) {
+                isBox = isBox || glyph == 0;
+                isShown = isShown || !run.rawFont().pathForGlyph(glyph).isEmpty();
+            }
+        }
+        auto name = letter.toStdString();
+        if ((isBox || !isShown) && std::find(missing.begin(), missing.end(), name) == missing.end()) {
+            missing.push_back(std::move(name));
+        }
+    }
+    return missing;
+}
+
+std::vector<std::string> QtTextOutliner::missing(const model::TextContent& text,
+                                                 const std::string* ownFont) const {
+    return missingLetters(text, ownFont);
 }
 
 art::Path QtTextOutliner::outline(const model::TextContent& text, const std::string* ownFont) const {

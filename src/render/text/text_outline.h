@@ -21,6 +21,8 @@ namespace scaena::render {
 class QtTextOutliner : public art::TextOutliner {
 public:
     art::Path outline(const model::TextContent& text, const std::string* ownFont) const override;
+    std::vector<std::string> missing(const model::TextContent& text,
+                                     const std::string* ownFont) const override;
 
 private:
     struct Entry {

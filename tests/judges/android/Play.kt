@@ -60,6 +60,7 @@ open class PlayedActivity : Activity() {
             if (hasButton) addView(button, 300, 100)
         })
         edgeToEdge()
+        bars(this, STATUS)
         launch.attach(this, savedInstanceState) {
             told += it.toString().lowercase().replace("went_on", "wentOn")
             // The app sets another content, as many do.
@@ -78,6 +79,9 @@ open class PlayedActivity : Activity() {
     }
 
     companion object {
+        /** Dark content of the status bar, and of the navigation bar, as `bars` counts them. */
+        const val STATUS = 1
+        const val NAVIGATION = 2
         var sheet = 0
         var offlineSheet = 0
         var hasButton = false
@@ -86,6 +90,20 @@ open class PlayedActivity : Activity() {
 }
 
 class SecondActivity : PlayedActivity()
+
+/** Which of the system's bars have dark content; with `set` they get it. */
+@Suppress("DEPRECATION")
+fun bars(activity: Activity, set: Int? = null): Int {
+    val window = activity.window
+    val (status, navigation) = if (Build.VERSION.SDK_INT >= 30) 8 to 16 else 0x2000 to 0x10
+    if (set != null) {
+        val flags = (if (set and 1 != 0) status else 0) or (if (set and 2 != 0) navigation else 0)
+        if (Build.VERSION.SDK_INT >= 30) window.insetsController?.setSystemBarsAppearance(flags, status or navigation)
+        else window.decorView.systemUiVisibility = window.decorView.systemUiVisibility and (status or navigation).inv() or flags
+    }
+    val flags = if (Build.VERSION.SDK_INT >= 30) window.insetsController?.systemBarsAppearance ?: 0 else window.decorView.systemUiVisibility
+    return (if (flags and status != 0) 1 else 0) or (if (flags and navigation != 0) 2 else 0)
+}
 
 @RunWith(ParameterizedRobolectricTestRunner::class)
 @GraphicsMode(GraphicsMode.Mode.NATIVE)
@@ -145,7 +163,7 @@ class Play(text: String) {
         controller = Robolectric.buildActivity(kind).setup()
         idle(FRAME)
         giveInsets()
-        seen.put("views", views(decor)).put("reach", reach())
+        seen.put("views", views(decor)).put("reach", reach()).put("bars", bars(activity))
         remember()
         draw()
         val told = ArrayList<String>()
@@ -155,6 +173,7 @@ class Play(text: String) {
         }
         repeat(case.optInt("after", 150)) { frames(FRAME) }
         seen.put("told", told(told)).put("left", views(decor)).put("reachAfter", reach()).put("records", JSONArray(records.toString()))
+        seen.put("barsAfter", bars(activity))
         seen.put("content", content.all { listOf(it.alpha - 1, it.translationX, it.translationY, it.scaleX - 1, it.scaleY - 1, it.rotation).all { v -> v == 0f } })
         (activity as? AppActivity)?.let { seen.put("offlineScreens", it.offlineScreens) }
         repeat(30) { if (gone.any { it.get() != null }) { System.gc(); Thread.sleep(5) } }

@@ -117,6 +117,8 @@ private class LayerPainter(
     private val values = FloatArray(9) //? Layer.parent
     private val frames = arrayOfNulls<Future<Drawable?>>(look.frames.size) //? LayerKind.clip
     private var scale = 1f
+    private var pixels = 1f
+    private val density = context.resources.displayMetrics.density
     private var shaderHeight = -1f
     private var shaderWidth = -1f
 
@@ -125,6 +127,10 @@ private class LayerPainter(
     /** `scale`: how much larger the drawing is than the look says. */
     fun paint(canvas: Canvas, state: LayerState, scale: Double) {
         this.scale = scale.toFloat()
+        var seen = max(abs(state.scaleX), abs(state.scaleY)) * scale
+        seen *= hypot(state.outer[0], state.outer[1]) //? Layer.parent
+        // In steps, so that a vector is not made into another picture with every frame it grows.
+        pixels = density * Math.pow(2.0, Math.ceil(Math.log(max(0.05, seen)) / Math.log(2.0) * 2) / 2).toFloat()
         canvas.save()
         if (layer.parent >= 0) canvas.concat(groups(state.outer)) //? Layer.parent
         canvas.translate(state.x.toFloat(), state.y.toFloat())
@@ -296,12 +302,11 @@ private class LayerPainter(
 
     private fun show(canvas: Canvas, picture: Drawable?, alpha: Int, grown: Float = scale) {
         if (picture == null || alpha <= 0) return
-        // Drawables have whole bounds: enlarge them and shrink the canvas, so that no fraction of a dp is lost.
-        val fine = 16f
+        // Drawables have whole bounds. In the device's pixels, or a turned one would be made into a picture of others.
+        val right = max(1, Math.ceil(look.width * grown * pixels / 2).toInt())
+        val bottom = max(1, Math.ceil(look.height * grown * pixels / 2).toInt())
         canvas.save()
-        canvas.scale(1 / fine, 1 / fine)
-        val right = Math.round(look.width * grown * fine / 2).toInt()
-        val bottom = Math.round(look.height * grown * fine / 2).toInt()
+        canvas.scale((look.width * grown / 2 / right).toFloat(), (look.height * grown / 2 / bottom).toFloat())
         picture.setBounds(-right, -bottom, right, bottom)
         picture.alpha = alpha
         picture.draw(canvas)

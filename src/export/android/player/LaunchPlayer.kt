@@ -12,14 +12,17 @@ import android.os.Bundle
 import android.os.Handler
 import android.os.Looper
 import android.os.Process
-import android.os.SystemClock
 import android.os.Trace
 import android.provider.Settings
 import android.view.Choreographer
 import android.view.MotionEvent
 import android.view.View
 import android.view.ViewGroup
-import android.view.WindowInsets //? import
+import android.view.Window
+import android.view.WindowInsets
+import android.view.WindowInsetsController
+import android.view.WindowManager
+import android.view.animation.AnimationUtils
 import org.json.JSONObject
 
 /**
@@ -28,7 +31,9 @@ import org.json.JSONObject
  */
 internal abstract class Launch(
     val name: String,
-    private val loadingText: Int
+    private val loadingText: Int,
+    private val darkBarContent: Int,
+    private val showsBars: Boolean
 ) {
     protected abstract val timing: LaunchTiming
     protected abstract fun looks(): List<LayerLook>
@@ -40,8 +45,8 @@ internal abstract class Launch(
     /** Gets one line of JSON when a launch is over: what happened, and when (see INTEGRATE.md). */
     var onRecord: ((String) -> Unit)? = null
 
-    /** Milliseconds that only go on; a test may put another in its place. */
-    var clock: () -> Long = { SystemClock.uptimeMillis() }
+    /** Milliseconds that only go on, within a frame the frame's own; a test may put another in its place. */
+    var clock: () -> Long = { AnimationUtils.currentAnimationTimeMillis() }
 
     private val main = Handler(Looper.getMainLooper())
     private val openedAt = HashMap<Int, Long>()
@@ -285,6 +290,7 @@ internal abstract class Launch(
         private val focus = content.descendantFocusability
         private var screen = Screen(width = 0.0, height = 0.0)
         private var insets: WindowInsets? = null //? Place.safe
+        private val bars = SystemBars(activity.window)
         private var isAsked = false
         private var lastFrame = 0L
         private val frame = Choreographer.FrameCallback { time -> draw(time) }
@@ -300,6 +306,7 @@ internal abstract class Launch(
             content.importantForAccessibility = IMPORTANT_FOR_ACCESSIBILITY_NO_HIDE_DESCENDANTS
             content.descendantFocusability = ViewGroup.FOCUS_BLOCK_DESCENDANTS
             requestFocus()
+            bars.set(resources.getBoolean(darkBarContent), showsBars)
             if (Build.VERSION.SDK_INT >= 31) takeOver()
         }
 
@@ -443,6 +450,49 @@ internal abstract class Launch(
             content.importantForAccessibility = access
             content.descendantFocusability = focus
             content.requestFocus()
+            bars.restore()
         }
+    }
+}
+
+/** The system's bars of a window: as the show wants them, and then as they were. */
+private class SystemBars(private val window: Window) {
+    private val isNew = Build.VERSION.SDK_INT >= 30
+    private val wasLight = if (isNew) appearance() else flags()
+    private val wasFull = window.attributes.flags and FULL != 0
+
+    fun set(hasDarkContent: Boolean, isShown: Boolean) {
+        if (isNew) lighten(if (hasDarkContent) LIGHT_BARS else 0)
+        else flag(if (hasDarkContent) wasLight or LIGHT else wasLight and LIGHT.inv())
+        if (!isShown) window.addFlags(FULL)
+    }
+
+    fun restore() {
+        if (isNew) lighten(wasLight) else flag(wasLight)
+        if (!wasFull) window.clearFlags(FULL)
+    }
+
+    @TargetApi(30)
+    private fun appearance() = (window.insetsController?.systemBarsAppearance ?: 0) and LIGHT_BARS
+
+    @TargetApi(30)
+    private fun lighten(bars: Int) = window.insetsController?.setSystemBarsAppearance(bars, LIGHT_BARS) ?: Unit
+
+    @Suppress("DEPRECATION")
+    private fun flags() = window.decorView.systemUiVisibility
+
+    @Suppress("DEPRECATION")
+    private fun flag(flags: Int) {
+        window.decorView.systemUiVisibility = flags
+    }
+
+    private companion object {
+        @Suppress("DEPRECATION")
+        const val FULL = WindowManager.LayoutParams.FLAG_FULLSCREEN
+
+        @Suppress("DEPRECATION")
+        const val LIGHT = View.SYSTEM_UI_FLAG_LIGHT_STATUS_BAR or View.SYSTEM_UI_FLAG_LIGHT_NAVIGATION_BAR
+        const val LIGHT_BARS =
+            WindowInsetsController.APPEARANCE_LIGHT_STATUS_BARS or WindowInsetsController.APPEARANCE_LIGHT_NAVIGATION_BARS
     }
 }

@@ -5,6 +5,10 @@ import android.graphics.Canvas;
 public class View {
   public static final int IMPORTANT_FOR_ACCESSIBILITY_NO_HIDE_DESCENDANTS = 4;
   public static final int ACCESSIBILITY_LIVE_REGION_POLITE = 1;
+  public static final int SYSTEM_UI_FLAG_LIGHT_STATUS_BAR = 0x2000;
+  public static final int SYSTEM_UI_FLAG_LIGHT_NAVIGATION_BAR = 0x10;
+  public int getSystemUiVisibility() { return 0; }
+  public void setSystemUiVisibility(int flags) {}
   public View(Context context) {}
   public void setAccessibilityLiveRegion(int mode) {}
   public int getAccessibilityLiveRegion() { return 0; }

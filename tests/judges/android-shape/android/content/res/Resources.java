@@ -2,6 +2,7 @@ package android.content.res;
 import android.util.DisplayMetrics;
 public class Resources {
   public DisplayMetrics getDisplayMetrics() { return null; }
+  public boolean getBoolean(int id) { return false; }
   public static class NotFoundException extends RuntimeException {}
   public Configuration getConfiguration() { return null; }
 }

@@ -1,0 +1,4 @@
+package android.view.animation;
+public class AnimationUtils {
+  public static long currentAnimationTimeMillis() { return 0; }
+}
