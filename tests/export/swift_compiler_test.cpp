@@ -42,10 +42,10 @@ std::string literalApp(const std::string& steps) {
         }
         const auto text = line.substr(8);
         if (now == 0) {
-            now = text.starts_with("func scene(")                          ? 's'
-                  : text.starts_with("@main") || text.starts_with("@objc") ? 'a'
-                  : text.starts_with("override func setUp")                ? 't'
-                                                                           : 'o';
+            now = text.starts_with("func scene(")                                             ? 's'
+                  : text.starts_with("@main") || text.starts_with("@objc")                    ? 'a'
+                  : text.starts_with("override func setUp") || text.starts_with("@MainActor") ? 't'
+                                                                                              : 'o';
         }
         parts[now] += text + "\n";
     }
@@ -64,6 +64,7 @@ struct RootView: View {{
 class XCTestCase {{
     func setUp() async throws {{}}
 }}
+func XCTAssertEqual<Value: Equatable>(_ one: Value, _ other: Value) {{}}
 func load() async throws {{}}
 let isReady = AsyncStream<Bool> {{ $0.finish() }}
 

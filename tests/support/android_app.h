@@ -104,9 +104,9 @@ private:
                 continue;
             }
             if (!block && !text.empty()) {
-                block = text.starts_with("override fun onCreate") ? &create
-                        : text.starts_with("@Before")             ? &rule
-                                                                  : &gates;
+                block = text.starts_with("override fun onCreate")                  ? &create
+                        : text.starts_with("@Before") || text.starts_with("@Test") ? &rule
+                                                                                   : &gates;
             }
             if (block) {
                 *block += "    " + text + "\n";
@@ -114,6 +114,7 @@ private:
         }
         REQUIRE(create.find(".attach(this, savedInstanceState)") != std::string::npos);
         REQUIRE(rule.find("skip()") != std::string::npos);
+        REQUIRE(rule.find("told.poll") != std::string::npos);
         const auto end = manifest.find(" … >");
         REQUIRE(end != std::string::npos);
         manifest.replace(end, std::string(" … >").size(), " android:exported=\"true\"/>");
@@ -123,11 +124,13 @@ private:
         m_activities += manifest + "\n";
         REQUIRE(DiskFiles().writeAtomically(
             m_folder.path() / "literal" / fmt::format("Literal{}.kt", m_count),
-            fmt::format("package {0}\n\nimport android.os.Bundle\nimport org.junit.Before\n{1}\n"
-                        "class Literal{2} : AppActivity() {{\n{3}\n"
-                        "    override fun loads() {{\n{4}    }}\n}}\n\n"
-                        "class Rule{2} {{\n{5}}}\n",
-                        kPackage, imports, m_count, create, gates, rule)));
+            fmt::format(
+                "package {0}\n\nimport android.os.Bundle\nimport java.util.concurrent.*\n"
+                "import org.junit.Assert.assertEquals\nimport org.junit.Before\nimport org.junit.Test\n{1}\n"
+                "class Literal{2} : AppActivity() {{\n{3}\n"
+                "    override fun loads() {{\n{4}    }}\n}}\n\n"
+                "class Rule{2} {{\n{5}}}\n",
+                kPackage, imports, m_count, create, gates, rule)));
     }
 
     static RunResult tool(const char* name, const QStringList& arguments) {

@@ -97,6 +97,14 @@ std::optional<Sides> sidesOf(const Schedule& schedule) {
     return Sides{evaluate(schedule, opening.end - 0.001), evaluate(schedule, opening.end)};
 }
 
+/// Whether any of its box is on the screen: what waits beside it is not seen.
+bool isWithin(const LayerState& state, Size screen) {
+    const auto corners = cornersOf(state);
+    const auto [left, right] = std::minmax({corners[0].x, corners[1].x, corners[2].x, corners[3].x});
+    const auto [top, bottom] = std::minmax({corners[0].y, corners[1].y, corners[2].y, corners[3].y});
+    return right > 0 && bottom > 0 && left < screen.width && top < screen.height;
+}
+
 double weightOf(const SeamGap& gap) {
     return gap.jump / 10 + std::abs(gap.fade) * 3 + gap.colours / 10 + (gap.picture ? 3 : 0);
 }
@@ -124,7 +132,11 @@ std::vector<SeamGap> seamOf(const Schedule& schedule) {
     if (!sides) {
         return gaps;
     }
-    const auto shown = [](const LayerState* state) { return state && state->draw > 0 ? state->opacity : 0; };
+    const auto shown = [&](const LayerState* state) {
+        const bool isSeen = state && state->draw > 0 && state->reveal.progress > 0 &&
+                            isWithin(*state, schedule.screen);
+        return isSeen ? state->opacity : 0;
+    };
     for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
         const auto& layer = sequence.layers[i];
         if (!isArt(layer)) {

@@ -25,6 +25,10 @@ void addInstructions(AndroidBuild& build) {
             "{0}.open(…)`. Work that fails leaves the gate shut; its time-out decides.\n",
             n.objectName, upperCase(gateList.front().id));
     }
+    const auto opens =
+        gateList.empty()
+            ? std::string()
+            : fmt::format("            {0}.Gate.values().forEach {{ {0}.open(it) }}\n", n.objectName);
     const auto says = [](const auto& it) { return it.onTimeOut == model::TimeOutAction::Message; };
     const auto& beats = build.sequence().beats;
     const bool canSay =
@@ -78,7 +82,18 @@ and Kotlin 1.3 or later. Everything is internal, in the package `{code}`. Five s
 
         @Before fun noLaunch() = {object}.run {{ reset(); skip() }}
 
-  `{object}.clock` can be replaced, and `reset()` makes everything as in a new process.
+  `{object}.clock` can be replaced, and `reset()` makes everything as in a new process. A test of the launch itself, in
+  which `startMainActivity()` stands for what your tests do:
+
+        @Test fun launchIsCompleteOnceAllHasLoaded() {{
+            {object}.reset()
+            val told = LinkedBlockingQueue<Outcome>()
+            val stop = {object}.listen {{ told.add(it) }}
+            startMainActivity()
+{opens}            assertEquals(Outcome.COMPLETE, told.poll(20, TimeUnit.SECONDS))
+            stop()
+        }}
+
 - `{object}.onRecord = {{ line -> … }}` gets one line of JSON a launch: `launch`, `start`, `firstFrame`, `gates`, `outcome`,
   `shown`, `lateFrames`; times in ms after the start of the process.
 - With animations switched off on the device, the calm variant plays. Its animator scale is honoured.
@@ -91,7 +106,8 @@ and Kotlin 1.3 or later. Everything is internal, in the package `{code}`. Five s
 )",
                                    fmt::arg("package", n.packageName), fmt::arg("style", n.styleName),
                                    fmt::arg("code", n.codePackage), fmt::arg("object", n.objectName),
-                                   fmt::arg("gates", gates), fmt::arg("icon", n.resource("launcher")),
+                                   fmt::arg("gates", gates), fmt::arg("opens", opens),
+                                   fmt::arg("icon", n.resource("launcher")),
                                    fmt::arg("loading", n.resource("loading")), fmt::arg("message", message));
     build.base.addForPeople(build.root + "INTEGRATE.md", std::move(text));
 }

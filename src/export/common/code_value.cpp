@@ -229,7 +229,7 @@ std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
     if (const auto* words = std::get_if<std::string>(&value.value); words && !fits) {
         const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
         const auto pieces = piecesOf(*words, kLineLimit - blank.size() - 5); // quotes, and what joins
-        return pieces.size() > 1 ? broken(pieces, blank) : line;
+        return pieces.empty() ? line : broken(pieces, blank);
     }
     return line;
 }

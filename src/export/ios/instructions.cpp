@@ -84,7 +84,17 @@ Swift 6 mode. All names lie in `{launch}` and are internal. Five steps are left 
             }}
         }}
 
-  `{launch}.clock` can be replaced, and `reset()` makes everything as in a new process.
+  `{launch}.clock` can be replaced, and `reset()` makes everything as in a new process. A test of the launch itself:
+
+        @MainActor
+        func testLaunchIsCompleteOnceAllHasLoaded() async {{
+            {launch}.reset()
+            let window = UIWindow(frame: UIScreen.main.bounds)
+            {launch}.attach(to: window)
+{opens}            let outcome = await {launch}.decided()
+            XCTAssertEqual(outcome, .complete)
+        }}
+
 - `{launch}.onRecord = {{ line in … }}` gets one line of JSON a launch: `launch`, `start`, `firstFrame`, `gates`, `outcome`,
   `shown`, `lateFrames`; times in ms after the start of the process. Instruments shows it under *Points of Interest*.
 - With reduced motion asked for, the calm variant plays. VoiceOver speaks `loading` of the strings table `{launch}`, and what
@@ -97,6 +107,15 @@ Swift 6 mode. All names lie in `{launch}` and are internal. Five steps are left 
   if the old one still shows, restart the device.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
 )";
+
+/// Lines of a test that opens every gate.
+std::string openAll(const model::Sequence& sequence, const std::string& launch) {
+    std::string text;
+    for (const auto& gate : sequence.gates) {
+        text += fmt::format("            {}.open(.{})\n", launch, swiftName(camelCase(gate.id)));
+    }
+    return text;
+}
 
 std::string gateSteps(const model::Sequence& sequence, const std::string& launch) {
     if (sequence.gates.empty()) {
@@ -138,7 +157,8 @@ void addIosInstructions(ExportBuild& build, const IosNames& names) {
     build.addForPeople(names.folder + "INTEGRATE.md",
                        fmt::format(kText, fmt::arg("launch", launch), fmt::arg("board", names.storyboard()),
                                    fmt::arg("icon", names.icon()), fmt::arg("message", message),
-                                   fmt::arg("gates", gateSteps(sequence, launch))));
+                                   fmt::arg("gates", gateSteps(sequence, launch)),
+                                   fmt::arg("opens", openAll(sequence, launch))));
 }
 
 }

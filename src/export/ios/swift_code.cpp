@@ -3,6 +3,7 @@
 #include "export/common/names.h"
 #include "export/common/timing_tree.h"
 #include "export/ios/ios_parts.h"
+#include "export/ios/shared_values.h"
 
 #include "embedded_players.h"
 
@@ -73,8 +74,15 @@ SwiftLooks swiftLooks(const ExportBuild& build, const IosNames& names) {
 }
 
 std::string made(const std::string& name, const std::string& comment, const CodeValue& look) {
-    return fmt::format("    /// {}\n    private static func {}() -> Look {{\n        {}\n    }}\n\n",
-                       commentText(comment), name, swift(look, 8));
+    const auto shared = shareRepeated(look);
+    std::string lets;
+    for (const auto& it : shared.lets) {
+        const auto head = fmt::format("        let {}{} = ", it.name, it.type.empty() ? "" : ": " + it.type);
+        lets += head + swift(it.value, 8, static_cast<int>(head.size()) - 8) + "\n";
+    }
+    return fmt::format("    /// {}\n    private static func {}() -> Look {{\n{}        {}{}\n    }}\n\n",
+                       commentText(comment), name, lets, lets.empty() ? "" : "return ",
+                       swift(shared.value, 8, lets.empty() ? 0 : 7));
 }
 
 std::string looksText(const SwiftLooks& looks) {

@@ -188,3 +188,23 @@ TEST_CASE(
     CHECK(worstSeam(plan::compile(mendSeam(sequence, worst[0].conditions), plan::targetOf("android12")))
               .empty());
 }
+
+TEST_CASE("What waits beside the screen, or is not uncovered yet, is not there at once") {
+    auto sequence = standing();
+    model::Layer bird;
+    bird.id = "bird";
+    bird.name = "Bird";
+    bird.art()->art = "logo.svg";
+    bird.place.width = bird.place.height = 60;
+    sequence.layers.push_back(bird);
+    auto& place = sequence.layers.back().place;
+    CHECK(find(seamOf(sequence, on("ios")), "bird"));
+    place.x = -400;
+    CHECK_FALSE(find(seamOf(sequence, on("ios")), "bird"));
+    place.x = 0;
+    place.y = 2000;
+    CHECK_FALSE(find(seamOf(sequence, on("ios")), "bird"));
+    place.y = 0;
+    sequence.cues.push_back(cue("uncover", "arrive", 0, 400, model::MoveKind::Iris, "bird"));
+    CHECK_FALSE(find(seamOf(sequence, on("ios")), "bird"));
+}
