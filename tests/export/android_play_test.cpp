@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "support/android_app.h"
+#include "support/random_sequence.h"
 #include "support/variants.h"
 
 #include <map>
@@ -48,6 +49,18 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
         auto other = withOtherBoxes(plain);
         other.name += " Boxes";
         add(other, project, path.stem().string() + "-boxes", {kLooks[3]});
+    }
+    auto first = openSample(samples().front());
+    first.shelf = std::make_shared<project::ArtShelf>(shelfOf(first));
+    for (unsigned seed = 700; seed < 704; ++seed) {
+        const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));
+        std::vector<Look> looks;
+        for (const auto& look : {kLooks[0], kLooks[3], kLooks[4]}) {
+            if (!isNever(scheduleOf(sequence, look).metrics.shown)) {
+                looks.push_back(look);
+            }
+        }
+        add(sequence, first, sequence.name, looks);
     }
     app.build();
     app.play(35);

@@ -16,6 +16,9 @@ class AndroidApp {
 public:
     static constexpr const char* kPackage = "com.example.app";
 
+    /// `player`: which of tests/judges/android plays the cases.
+    explicit AndroidApp(std::string player = "Play") : m_player(std::move(player)) {}
+
     /// Adds a sequence's export and an activity made literally by the steps of its INTEGRATE.md; sequences
     /// must have different names.
     void add(const model::Sequence& sequence, const project::ArtShelf& shelf) {
@@ -48,12 +51,15 @@ public:
     }
 
     void addCase(const nlohmann::json& it) { m_cases.push_back(it); }
+    void clearCases() { m_cases.clear(); }
 
     void build() {
         DiskFiles files;
         REQUIRE(files.writeAtomically(m_folder.path() / "activities.xml", m_activities));
-        REQUIRE(files.writeAtomically(m_folder.path() / "test/Play.kt",
-                                      readWhole(repository() / "tests/judges/android/Play.kt")));
+        for (const char* name : {"Play.kt", "Opening.kt"}) {
+            REQUIRE(files.writeAtomically(m_folder.path() / "test" / name,
+                                          readWhole(repository() / "tests/judges/android" / name)));
+        }
         const auto built = tool("build", {folder()});
         INFO(built.output);
         keepIfAsked(m_folder);
@@ -69,7 +75,8 @@ public:
             }
         }
         REQUIRE(DiskFiles().writeAtomically(m_folder.path() / "cases.jsonl", chosen));
-        const auto played = tool("play", {folder(), QString::number(api), "com.example.app.Play"});
+        const auto played = tool(
+            "play", {folder(), QString::number(api), QString::fromStdString("com.example.app." + m_player)});
         INFO(played.output);
         keepIfAsked(m_folder);
         REQUIRE(played.code == 0);
@@ -138,6 +145,7 @@ private:
         return run(QString::fromStdString(program.string()), arguments, {}, 900'000);
     }
 
+    std::string m_player;
     TemporaryFolder m_folder;
     int m_count = 0;
     std::string m_activities;
