@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "export/common/code_value.h"
 #include "support/builders.h"
 #include "support/export_helper.h"
 #include "support/random_sequence.h"

@@ -114,6 +114,7 @@ QWidget* ExportRoom::buildRight() {
     m_tabs->tabBar()->setDrawBase(false);
     auto* split = new QSplitter(m_tabs);
     m_files = new QTreeWidget(split);
+    m_files->setTextElideMode(Qt::ElideMiddle); // names of one sequence differ at their ends
     m_files->setObjectName(QStringLiteral("exportFiles"));
     m_files->setHeaderHidden(true);
     m_files->setColumnCount(2);

@@ -309,7 +309,7 @@ void ExportRoom::fillCues() {
             cells << toQString(model::word(carry.how));
             hows.push_back(carry.how);
             why =
-                why.isEmpty() || carry.how > plan::Carry::Player ? QString::fromStdString(carry.reason) : why;
+                why.isEmpty() || carry.how > plan::Carry::Player ? QString::fromStdString(carry.reason.text()) : why;
         }
         cells << why;
         auto* item = new QTreeWidgetItem(m_cues, cells);

@@ -50,7 +50,7 @@ nlohmann::ordered_json reportJson(const exporting::Export& made, const exporting
         carried.push_back({{"cue", cue.cue},
                            {"target", cue.target.name()},
                            {"how", model::word(cue.carry.how)},
-                           {"reason", cue.carry.reason}});
+                           {"reason", cue.carry.reason.text()}});
     }
     nlohmann::ordered_json findings = nlohmann::ordered_json::array();
     for (const auto& finding : made.findings) {

@@ -32,7 +32,7 @@ CueCarry carriedByPlayer(const CarryFacts& facts, const Target& target) {
     if (facts.cue.move.kind == model::MoveKind::Play && target.player.bakesClips) {
         return {Carry::Baked, fmt::format("played as pictures, {} a second", kBakedRate)};
     }
-    return {Carry::Player, target.player.means};
+    return {Carry::Player, target.player.means.c_str()}; // targets are never gone
 }
 
 }

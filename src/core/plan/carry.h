@@ -4,14 +4,31 @@
 #include "core/model/sequence.h"
 #include "core/plan/targets.h"
 
+#include <memory>
+
 namespace scaena::plan {
 
 /// How a cue reaches a target.
 enum class Carry { System, Player, Baked, Dropped };
 
+/// One clause in the person's terms. Most are among a few that never change, and thousands of cues have the
+/// same: only what is made up for one cue takes memory of its own.
+class Reason {
+public:
+    Reason() = default;
+    Reason(const char* words) : m_words(words) {} ///< which last as long as the program
+    Reason(std::string made) : m_made(std::make_shared<const std::string>(std::move(made))) {}
+    [[nodiscard]] std::string text() const { return m_made ? *m_made : std::string(m_words); }
+    bool operator==(const Reason& other) const { return text() == other.text(); }
+
+private:
+    const char* m_words = "";
+    std::shared_ptr<const std::string> m_made;
+};
+
 struct CueCarry {
     Carry how = Carry::Player;
-    std::string reason; ///< one clause in the person's terms
+    Reason reason;
 };
 
 /// Where a platform plays no clips by itself, they become pictures: this many a second, and at most so many.

@@ -36,7 +36,7 @@ ExportBuild::ExportBuild(const ExportInput& from, plan::ExportId exportId)
             const auto& id = sequence().cues[i].id;
             if (plan->cues[i].isDropped()) {
                 note("not-carried",
-                     fmt::format("{}: cue “{}” is not carried: {}", target.name, id, carry.reason),
+                     fmt::format("{}: cue “{}” is not carried: {}", target.name, id, carry.reason.text()),
                      {check::Place::Thing::Cue, id, {}});
                 made.findings.back().target = target.id;
             }

@@ -180,7 +180,7 @@ TEST_CASE("Each reason for dropping a cue is told") {
     const auto reasonFor = [&](model::Cue it, plan::TargetId target = "android12") {
         sequence.cues = {it};
         const auto carry = plan::carryOf(sequence, it, plan::targetOf(target));
-        return std::string(model::word(carry.how)) + ": " + carry.reason;
+        return std::string(model::word(carry.how)) + ": " + carry.reason.text();
     };
     const auto opening = [](model::MoveKind kind, Millis length = 300) {
         return cue("c", "opening", 0, length, kind);

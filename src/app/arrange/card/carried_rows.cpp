@@ -39,7 +39,7 @@ void CueForm::refreshCarried(const model::Cue& it) {
     std::stable_sort(rows.begin(), rows.end(),
                      [](const Row& a, const Row& b) { return a.names.size() < b.names.size(); });
     for (const auto& row : rows) {
-        all += toQString(model::word(row.carry.how)) + QString::fromStdString(row.carry.reason);
+        all += toQString(model::word(row.carry.how)) + QString::fromStdString(row.carry.reason.text());
     }
     if (all == m_shownCarry) {
         return;
@@ -66,7 +66,7 @@ void CueForm::refreshCarried(const model::Cue& it) {
         m_carried->addRow(names, word);
         const auto list =
             row.names.size() > 2 && !most ? row.names.join(QStringLiteral(", ")) + ": " : QString();
-        auto* reason = new QLabel(list + QString::fromStdString(row.carry.reason), m_carried);
+        auto* reason = new QLabel(list + QString::fromStdString(row.carry.reason.text()), m_carried);
         reason->setProperty("quiet", true);
         reason->setFont(uiFont(11));
         reason->setWordWrap(true);
