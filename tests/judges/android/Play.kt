@@ -216,6 +216,7 @@ class Play(text: String) {
             "retry" -> launch.call("retry")
             "turn" -> { RuntimeEnvironment.setQualifiers("+w915dp-h412dp-land"); again() }
             "dark" -> { RuntimeEnvironment.setQualifiers("+night"); again() }
+            "calm" -> Settings.Global.putFloat(RuntimeEnvironment.getApplication().contentResolver, Settings.Global.ANIMATOR_DURATION_SCALE, 0f)
             "recreate" -> again()
             "recreate, opening" -> again { openAll() } // between the old activity and the new
             "open" -> openAll()

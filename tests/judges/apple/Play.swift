@@ -141,6 +141,9 @@ final class Play {
         case "dark":
             StandIn.dark = true
             for window in windows() { StandIn.appearanceChanged(window) }
+        case "calm":
+            StandIn.calm = true
+            NotificationCenter.default.post(name: UIAccessibility.reduceMotionStatusDidChangeNotification, object: nil)
         case "recreate": app.rootViewController = root()
         case "recreate, opening":
             openAll()
