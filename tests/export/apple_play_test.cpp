@@ -8,6 +8,24 @@
 using namespace scaena;
 using namespace scaena::test;
 
+namespace {
+
+/// Pixels of the largest drawing that is kept in a tree of layers, and on the screen at all.
+double largestDrawing(const json& tree) {
+    double most = 0;
+    if (tree.contains("drawing")) {
+        const double scale = tree["drawing"]["scale"];
+        most = tree["drawing"]["bounds"][2].get<double>() * tree["drawing"]["bounds"][3].get<double>() *
+               scale * scale;
+    }
+    for (const auto& sub : tree.value("sub", json::array())) {
+        most = std::max(most, largestDrawing(sub));
+    }
+    return most;
+}
+
+}
+
 TEST_CASE("In the stand-in of Apple's classes every sample shows what the preview shows", "[long][ios]") {
     const auto swift = SwiftCompiler::find();
     if (!swift) {
@@ -57,6 +75,11 @@ TEST_CASE("In the stand-in of Apple's classes every sample shows what the previe
         checkEnd(seen);
         CHECK(seen["links"] == 0);
         CHECK(seen["told"] == json::array({outcome}));
+        for (const auto& shot : seen["shots"]) {
+            for (const auto& window : shot["windows"]) {
+                CHECK(largestDrawing(window) <= 4'200'000); // four million, and what rounding adds
+            }
+        }
     }
     REQUIRE(DiskFiles().writeAtomically(app.path() / "pictures.json", pictures.dump()));
     const auto judged = runJudge("apple_judge.mjs", {judges(), app.folder()});

@@ -354,8 +354,8 @@ extension @LAUNCH@ {
         /// `grown`: how much larger than in points it is seen now. //? Look.art
         func show(_ grown: CGFloat) { //? Look.art
             let screen = colors?.traits.displayScale ?? 1 //? Look.art
-            // At most sixteen million pixels, however large it grows. //? Look.art
-            let most = (16_000_000 / max(1, bounds.width * bounds.height)).squareRoot() //? Look.art
+            // At most four million pixels, however large it grows. //? Look.art
+            let most = (4_000_000 / max(1, bounds.width * bounds.height)).squareRoot() //? Look.art
             let wanted = min(screen * max(1, grown), max(screen, most)) //? Look.art
             if contents != nil && contentsScale >= wanted / 1.25 { return } //? Look.art
             contentsScale = wanted //? Look.art
