@@ -104,8 +104,8 @@ TEST_CASE("A file's text is shown, and what differs after a change") {
     s.into(s.folder() / "public");
     s.write();
     s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
-    REQUIRE(s.select("moraine-huts.js"));
-    CHECK(s.find<QPlainTextEdit>("fileText")->toPlainText().contains("export const timing"));
+    REQUIRE(s.select("launch.js"));
+    CHECK(s.find<QPlainTextEdit>("fileText")->toPlainText().contains("const timing"));
     REQUIRE(s.select("maskable-512.png"));
     CHECK(s.find<QLabel>("filePicture")->isVisible());
     CHECK(s.find<QLabel>("fileTitle")->text().contains("512 × 512"));
@@ -115,7 +115,7 @@ TEST_CASE("A file's text is shown, and what differs after a change") {
     s.window.document().apply("recolour", next);
     s.settle();
     CHECK(s.summary().contains("changed"));
-    REQUIRE(s.select("moraine-huts.css"));
+    REQUIRE(s.select("launch.css"));
     const auto text = s.find<QPlainTextEdit>("fileText")->toPlainText();
     CHECK(text.contains("+   --moraine-huts-dusk: #010203"));
     CHECK(text.contains("−   --moraine-huts-dusk: #5B4A7C"));
@@ -125,7 +125,7 @@ TEST_CASE("What a person edited is refused, shown three ways, and written only b
     ExportSession s;
     s.choose("web");
     const auto folder = s.folder() / "public";
-    const auto file = folder / "launch/moraine-huts.css";
+    const auto file = folder / "launch/moraine-huts/launch.css";
     s.into(folder);
     s.write();
     const auto ours = readWhole(file);
@@ -136,7 +136,7 @@ TEST_CASE("What a person edited is refused, shown three ways, and written only b
     s.settle();
     CHECK(s.summary().contains("changed by hand"));
     CHECK_FALSE(s.find<QPushButton>("exportWrite")->isEnabled());
-    REQUIRE(s.select("moraine-huts.css"));
+    REQUIRE(s.select("launch.css"));
     auto* text = s.find<QPlainTextEdit>("fileText");
     QTest::mouseClick(s.find<QToolButton>("fileMode2"), Qt::LeftButton); // your changes
     CHECK(text->toPlainText().contains("+ /* mine */"));
@@ -151,11 +151,11 @@ TEST_CASE("What a person edited is refused, shown three ways, and written only b
     s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
 
     // It is asked about again, and the other choice keeps the person's version aside.
-    REQUIRE(s.select("moraine-huts.css"));
+    REQUIRE(s.select("launch.css"));
     QTest::mouseClick(s.find<QPushButton>("chooseReplace"), Qt::LeftButton);
     s.write();
     CHECK(readWhole(file).find("#010203") != std::string::npos);
-    CHECK(readWhole(folder / "scaena-kept/launch/moraine-huts.css") == ours + "/* mine */\n");
+    CHECK(readWhole(folder / "scaena-kept/launch/moraine-huts/launch.css") == ours + "/* mine */\n");
 }
 
 TEST_CASE("An export can be cancelled, and nothing was written") {

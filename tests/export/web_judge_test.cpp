@@ -1,13 +1,12 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/script_data.h"
 #include "export/common/timing_tree.h"
-#include "render/frames/still.h"
-#include "support/judges.h"
+#include "support/random_sequence.h"
 #include "support/timing_table.h"
 #include "support/variants.h"
+#include "support/web_app.h"
 
 #include <QImage>
-#include <nlohmann/json.hpp>
 
 /// The web export in a real browser, and its timing in a real engine.
 using namespace scaena;
@@ -15,139 +14,204 @@ using namespace scaena::test;
 
 namespace {
 
-std::string gateList(const model::Sequence& sequence) { return "[" + exporting::scriptGates(sequence) + "]"; }
+/// A first screen of one colour, and what the system's bars cover, as the case says.
+std::string sheet(const json& it) {
+    const int colour = it["sheet"];
+    const int offline = it["offlineSheet"];
+    return fmt::format(
+        "<style>html,body {{ margin: 0; background: #000 }} #app {{ position: fixed; inset: 0; "
+        "background: #{:06x} }} #app.offline {{ background: #{:06x} }} "
+        "[id$='-launch'] {{ --launch-top: {}px !important; --launch-bottom: {}px !important }}</style>",
+        colour & 0xFFFFFF, offline & 0xFFFFFF, it["insets"][1].get<double>(), it["insets"][3].get<double>());
+}
 
-/// A page as a person makes it by the instructions, with a first screen of one colour.
-std::string pageOf(const exporting::Export& made, const model::Sequence& sequence,
-                   const schedule::Schedule& s) {
-    std::string background;
-    for (const auto& layer : sequence.layers) {
-        if (layer.as<model::FirstScreenContent>() && layer.shownWhen == model::ShownWhen::Always) {
-            background =
-                toHex(model::colourOf(sequence.palette, layer.get<model::FirstScreenContent>().background,
-                                      s.conditions.appearance));
-        }
+/// The moments of a case that are looked at: the static frame, and those of `addShots`.
+void addWebShots(WebApp& app, json& shots, json it, const model::Sequence& sequence,
+                 const project::ArtShelf& shelf, const schedule::Schedule& s) {
+    json pictures = json::array();
+    addShots(it, pictures, app.path(), sequence, shelf, s);
+    const auto page = app.addPage(sheet(it), "<div id=\"app\"></div>\n");
+    json opened = json::object();
+    for (std::size_t i = 0; i < s.gates.size(); ++i) {
+        opened[sequence.gates[i].id] = s.gates[i].timedOut ? kNever : s.gates[i].open;
     }
-    return fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}<style>html,body {{ margin: 0; "
-                       "background: #000 }} "
-                       "#app {{ position: fixed; inset: 0; background: {} }} [id$='-launch'] {{ padding: "
-                       "{}px 0 {}px !important "
-                       "}}</style></head><body>{}<div id=\"app\"></div></body></html>",
-                       fileOf(made, "head.html"), background, s.safeArea.y,
-                       s.screen.height - s.safeArea.bottom(), fileOf(made, "body.html"));
+    const auto add = [&](const json& t, const std::string& picture) {
+        shots.push_back({{"page", page},
+                         {"width", it["width"]},
+                         {"height", it["height"]},
+                         {"dark", it["dark"]},
+                         {"reduced", it["calm"]},
+                         {"offline", std::string(kOutcomes[static_cast<int>(s.outcome)]) == "offline"
+                                         ? s.beats.back().start
+                                         : kNever},
+                         {"t", t},
+                         {"openingEnd", s.beats[0].end},
+                         {"opened", opened},
+                         {"picture", picture},
+                         {"least", 0.98}});
+    };
+    const auto still = fmt::format("{}-still.png", it["name"].get<std::string>());
+    render::StillOptions options;
+    options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
+    options.roundScreen = options.bars = false;
+    const render::Scene scene(sequence, shelf, s.conditions.appearance, 1);
+    REQUIRE(render::still(scene, s, s.beats[0].end / 2.0, options)
+                .save(QString::fromStdString((app.path() / still).string())));
+    add(nullptr, still);
+    for (std::size_t i = 0; i < pictures.size(); ++i) {
+        add(it["shots"][i], pictures[i]["picture"]);
+    }
+}
+
+/// As scheduleOf, on the web's own target.
+schedule::Schedule webSchedule(const model::Sequence& sequence, const Look& look) {
+    auto conditions = scheduleOf(sequence, look).conditions;
+    conditions.target = "web";
+    return schedule::resolve(sequence, conditions);
 }
 
 }
 
 TEST_CASE("The exported page shows in a browser what the preview shows", "[long]") {
-    const TemporaryFolder folder;
-    DiskFiles files;
-    nlohmann::json shots = nlohmann::json::array();
-    const auto shoot = [&](const std::string& name, const project::Project& project,
-                           const model::Sequence& sequence, const std::vector<JudgedLook>& looks) {
-        const auto made = exported(sequence, *project.shelf, {}, "web");
-        writeTo(folder.path() / name, made);
+    WebApp app;
+    json shots = json::array();
+    const auto shoot = [&](const std::string& name, const project::ArtShelf& shelf,
+                           const model::Sequence& sequence, const std::vector<Look>& looks) {
+        app.add(name, sequence, shelf);
         for (const auto& look : looks) {
-            schedule::Conditions conditions;
-            conditions.target = "web";
-            conditions.appearance = look.appearance;
-            conditions.reducedMotion = look.reduced;
-            conditions.landscape = look.landscape;
-            const auto s = schedule::resolve(sequence, conditions);
-            const auto page = fmt::format("{}/page-{}.html", name, shots.size());
-            REQUIRE(files.writeAtomically(folder.path() / page, pageOf(made, sequence, s)));
-            nlohmann::json opened;
-            for (std::size_t i = 0; i < s.gates.size(); ++i) {
-                opened[sequence.gates[i].id] = s.gates[i].open;
-            }
-            const render::Scene scene(sequence, *project.shelf, look.appearance, 1);
-            const double from = s.beats[0].end;
-            const int count = look.reduced || look.landscape ? 5 : 12;
-            for (int i = -1; i < count; ++i) {
-                const double t =
-                    i < 0 ? from / 2 : from + 3 + (s.metrics.shown - from - 6) * i / (count - 1.0);
-                render::StillOptions options;
-                options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
-                options.roundScreen = options.bars = false;
-                const auto picture = fmt::format("{}/shot-{}.png", name, shots.size());
-                REQUIRE(render::still(scene, s, t, options)
-                            .save(QString::fromStdString((folder.path() / picture).string())));
-                shots.push_back({{"page", page},
-                                 {"width", s.screen.width},
-                                 {"height", s.screen.height},
-                                 {"dark", look.appearance == model::Appearance::Dark},
-                                 {"reduced", look.reduced},
-                                 {"start", "cold"},
-                                 {"t", i < 0 ? nlohmann::json() : nlohmann::json(t)},
-                                 {"openingEnd", from},
-                                 {"opened", opened},
-                                 {"picture", picture},
-                                 {"least", 0.98}});
+            const auto s = webSchedule(sequence, look);
+            if (!isNever(s.metrics.shown)) {
+                addWebShots(app, shots, caseOf(sequence, name + "-" + look.name, s), sequence, shelf, s);
             }
         }
     };
+    const std::vector<Look> every{std::begin(kLooks), std::end(kLooks)};
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         const auto name = path.stem().string();
         const auto plain = withPlainFirstScreens(project.sequence);
-        const JudgedLook wide{model::Appearance::Light, false, true};
-        shoot(name, project, plain, {{}, {model::Appearance::Dark}, {model::Appearance::Light, true}, wide});
-        shoot(name + "-boxes", project, withOtherBoxes(plain), {wide});
+        shoot(name, *project.shelf, plain, every);
+        shoot(name + "-boxes", *project.shelf, withOtherBoxes(plain), {kLooks[3]});
     }
-    REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
-    const auto judged = runJudge("web_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
+    const auto first = openSample(samples().front());
+    for (unsigned seed = 800; seed < 808; ++seed) {
+        shoot(fmt::format("random-{}", seed), shelfOf(first), withPlainFirstScreens(randomWithoutClips(seed)),
+              every);
+    }
+    app.write("shots.json", shots.dump());
+    const auto judged = app.judged("web_judge.mjs");
     INFO(judged.output);
-    keepIfAsked(folder);
     CHECK(judged.code == 0);
-    CHECK(shots.size() > 100);
+    CHECK(shots.size() > 300);
 }
 
-TEST_CASE("The web player keeps its promises to the app around it, in a browser") {
-    static const char* outcomes[] = {"complete", "wentOn", "offline", "message"};
+TEST_CASE("In a browser every situation ends as the contract says") {
+    WebApp app;
+    const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));
+    // A page has one window, lives as long as it, and has one thread.
+    const auto isForPages = [](const json& situation) {
+        for (const auto& act : situation.value("acts", json::array())) {
+            const auto what = act["do"].get<std::string>();
+            if (what.starts_with("recreate") || what == "second" || act["at"] == "shown") {
+                return false;
+            }
+        }
+        return !situation.value("thread", false);
+    };
+    std::vector<Played> all;
+    json cases = json::array();
+    const auto add = [&](const model::Sequence& sequence, const project::Project& project,
+                         const std::string& title) {
+        app.add(title, sequence, *project.shelf);
+        const auto page = app.addPage("<style>#first { position: fixed; inset: 30% }</style>",
+                                      "<div id=\"app\"><button id=\"first\">First</button></div>\n");
+        const Situations made(sequence, title);
+        int index = 0;
+        for (const auto& situation : situations) {
+            if (situation.value("message", false) != title.ends_with("message") || !isForPages(situation)) {
+                continue;
+            }
+            all.push_back(made.played(situation, index++));
+            auto& it = all.back().it;
+            it["page"] = page;
+            it["names"] = json::array();
+            for (const auto& gate : sequence.gates) {
+                it["names"].push_back(gate.id);
+            }
+            cases.push_back(it);
+        }
+    };
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        add(project.sequence, project, path.stem().string());
+        add(withMessage(project.sequence), project, path.stem().string() + "-message");
+    }
+    app.write("cases.json", json{{"cases", cases}}.dump());
+    const auto judged = app.judged("web_situations.mjs");
+    INFO(judged.output);
+    REQUIRE(judged.code == 0);
+    const auto seen = json::parse(readWhole(app.path() / "seen.json"));
+    REQUIRE(all.size() > 60);
+    for (const auto& played : all) {
+        const auto& it = seen.at(played.it["name"].get<std::string>());
+        INFO(played.it["name"] << " " << played.situation.dump() << "\n" << it.dump());
+        checkSituation(it, played);
+    }
+}
+
+TEST_CASE("The web player keeps its promises to the page around it in a browser") {
     for (const auto& path : samples()) {
         INFO(path);
-        const TemporaryFolder folder;
-        DiskFiles files;
         const auto project = openSample(path);
-        const auto made = exported(project.sequence, *project.shelf, {}, "web");
-        writeTo(folder.path(), made);
-        REQUIRE(files.writeAtomically(
-            folder.path() / "page.html",
-            fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}</head><body>{}"
-                        "<div id=\"app\"><button id=\"first\">First</button></div></body></html>",
-                        fileOf(made, "head.html"), fileOf(made, "body.html"))));
-        REQUIRE(files.writeAtomically(
-            folder.path() / "early.html",
-            fmt::format("<!doctype html><html><head><meta charset=\"utf-8\">{}</head><body>"
-                        "<script>window.told = []; window.early = null;"
-                        "for (const gate of {}) {{ launch.open(gate); told.push('opened'); }}"
-                        "launch.openWhen('{}', Promise.resolve(7)).then((it) => (early = it));</script>{}"
-                        "<div id=\"app\"></div></body></html>",
-                        fileOf(made, "head.html"), gateList(project.sequence),
-                        project.sequence.gates.front().id, fileOf(made, "body.html"))));
-        std::vector<std::string> gates;
+        const auto name = path.stem().string();
+        WebApp app;
+        app.add(name, project.sequence, *project.shelf);
+        json gates = json::array();
         for (const auto& gate : project.sequence.gates) {
             gates.push_back(gate.id);
         }
+        const std::string content = "<div id=\"app\"><button id=\"first\">First</button></div>\n";
+        const std::string inlineScript =
+            fmt::format("<script>window.told = ['inline']; window.early = null;\n"
+                        "launch.openWhen('{0}', Promise.resolve(7)).then((it) => (early = it));</script>\n"
+                        "<script type=\"module\">told.push('module'); for (const it of {1}) launch.open(it);"
+                        "</script>\n",
+                        project.sequence.gates.front().id, gates.dump());
+        // Long enough that it is parsed in parts, the last of them after the player has begun.
+        const auto page = app.addPage("", content);
+        const auto early = app.addPage(inlineScript, content);
+        const auto late = app.addPage("", "<p hidden>" + std::string(3'000'000, 'x') + "</p>\n" + content);
+        const auto nested = name + "/one/two/page.html";
+        app.write(nested, readWhole(app.path() / page));
         schedule::Conditions conditions;
         conditions.target = "web";
         conditions.start = model::StartKind::First;
-        const auto ending = [&] {
-            const auto s = schedule::resolve(project.sequence, conditions);
-            return nlohmann::json{{"outcome", outcomes[static_cast<int>(s.outcome)]}, {"at", s.end}};
-        };
         conditions.loading = schedule::Loading::Never;
-        const auto alone = ending();
         const auto shown = schedule::resolve(project.sequence, conditions);
         // The page's opening has no length of its own: it lasts until the player comes.
         const Millis longest =
             isNever(shown.metrics.shown) ? 15'000 : shown.metrics.shown - shown.metrics.opening;
-        conditions.gateTimes[GateId(gates.front())] = 0;
-        const nlohmann::json task = {{"page", "page.html"}, {"early", "early.html"}, {"gates", gates},
-                                     {"alone", alone},      {"timeOut", ending()},   {"longest", longest}};
-        REQUIRE(files.writeAtomically(folder.path() / "behaviour.json", task.dump()));
-        const auto judged =
-            runJudge("web_behaviour.mjs", {judges(), QString::fromStdString(folder.path().string())});
+        const auto& steps = fileOf(app.made(), "INTEGRATE.md");
+        const auto at = steps.find("'sha256-") + 8;
+        std::string exportName;
+        for (const auto& file : app.made().files) {
+            if (file.path.ends_with("/stub.js")) {
+                exportName = std::filesystem::path(file.path).parent_path().filename().string();
+                CHECK(file.bytes.size() < 1024);
+            }
+        }
+        app.write("behaviour.json", json{{"name", name},
+                                         {"export", exportName},
+                                         {"page", page},
+                                         {"early", early},
+                                         {"late", late},
+                                         {"strict", page},
+                                         {"nested", nested},
+                                         {"hash", steps.substr(at, steps.find('\'', at) - at)},
+                                         {"gates", gates},
+                                         {"longest", longest}}
+                                        .dump());
+        const auto judged = app.judged("web_behaviour.mjs");
         INFO(judged.output);
         CHECK(judged.code == 0);
     }

@@ -1,13 +1,16 @@
-// Plays an exported launch in headless Chromium under a clock that is told to go, and checks what the player promises to the
-// app around it. Usage: node web_behaviour.mjs JUDGES FOLDER, where FOLDER/behaviour.json is { page, module, gates, alone, timeOut }:
-// `alone` is the outcome and its time when no gate is ever opened, `timeOut` likewise when one is missing.
+// What an exported launch promises to the page around it, in headless Chromium: scripts blocked, failing, slow and late, a strict
+// policy, a nested route, content that is parsed late, a page from the disk, a service worker, a page that is busy.
+// Usage: node web_behaviour.mjs JUDGES FOLDER, where FOLDER/behaviour.json is { name, page, early, late, strict, nested, hash, gates,
+// longest }: `name` the folder of the export within FOLDER, `longest` ms the page may be covered without scripts.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { browserOf, serve } from './browser.mjs';
 
 const [, , judges, folder] = process.argv;
 const task = JSON.parse(readFileSync(join(folder, 'behaviour.json'), 'utf8'));
-const { origin, close } = await serve(folder);
+const missing = [];
+const { origin, close } = await serve(folder, (url) => missing.push(url));
 const browser = await browserOf(judges);
 
 let checked = 0;
@@ -20,173 +23,246 @@ function check(what, holds) {
   }
 }
 
-/// A page with the launch playing, in a browser that was never here unless one is given.
-async function opened(context = null) {
-  context ??= await browser.newContext({ viewport: { width: 390, height: 844 } });
+const pause = (ms) => new Promise((done) => setTimeout(done, ms));
+const overlay = (page) => page.locator('[id$="-launch"]').count();
+const openAll = (page) => page.evaluate((gates) => gates.forEach((it) => window.launch.open(it)), task.gates);
+const finished = (page) => page.evaluate(() => window.launch.finished);
+const covered = (page) => page.evaluate(() => document.elementFromPoint(195, 20)?.closest('[id$="-launch"]') !== null);
+const tabbed = async (page) => {
+  await page.keyboard.press('Tab');
+  return page.evaluate(() => document.activeElement?.id ?? '');
+};
+
+/// A page in a browser that was never here; every error of it counts, but those that belong to the case.
+async function opened(path, { before = async () => {}, expected = /^$/, options = {}, wait = 'load' } = {}) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, ...options });
   const page = await context.newPage();
-  page.on('pageerror', (error) => check(`no error: ${error.message}`, false));
-  await page.clock.install({ time: 0 });
-  await page.clock.pauseAt(1000); // however long the page takes to load: time goes only when it is told to
-  await page.goto(`${origin}/${task.page}`, { waitUntil: 'load' });
-  for (let tries = 0; tries < 200 && !(await page.evaluate(() => !!window.launch)); tries++) await new Promise((done) => setTimeout(done, 25));
-  await page.evaluate(() => {
-    window.outcome = null;
-    window.launch.finished.then((it) => (window.outcome = it));
-  });
+  page.on('pageerror', (error) => expected.test(error.message) || check(`no error: ${error.message}`, false));
+  page.on('console', (line) => line.type() !== 'error' || expected.test(line.text()) || check(`no complaint: ${line.text()}`, false));
+  await before(page);
+  await page.goto(path.includes('://') ? path : `${origin}/${path}`, { waitUntil: wait });
   return page;
 }
-const overlay = (page) => page.locator('[id$="-launch"]').count();
-const inert = (page) => page.evaluate(() => document.getElementById('app').inert);
-const outcome = (page) => page.evaluate(() => window.outcome);
-const openAll = (page) => page.evaluate((gates) => gates.forEach((it) => window.launch.open(it)), task.gates);
-const focused = (page) => page.evaluate(() => document.activeElement?.id ?? '');
+const done = (page) => page.context().close();
 
-{ // While it plays, nobody gets into the page, nor into the launch; afterwards all is as if it had never been.
-  const page = await opened();
-  check('the launch is there', (await overlay(page)) === 1);
-  check('the page cannot be reached', await inert(page));
-  await page.keyboard.press('Tab');
-  check('the keyboard does not get into the page', (await focused(page)) !== 'first');
-  const hidden = await page.evaluate(() => document.querySelector('[id$="-launch"]').getAttribute('aria-hidden'));
-  check('the launch is not read out', hidden === 'true');
-  const focusable = await page.evaluate(() => document.querySelectorAll('[id$="-launch"] :is(a, button, input, [tabindex])').length);
-  check('nothing in the launch takes the focus', focusable === 0);
-  await page.setViewportSize({ width: 844, height: 390 }); // turned in the middle of it
-  await page.clock.runFor(300);
-  check('it plays on after the window has changed', (await overlay(page)) === 1);
+{ // The launch is decoration to a screen reader, and takes no focus.
+  const page = await opened(task.page);
+  check('the launch is not read out', (await page.getAttribute('[id$="-launch"]', 'aria-hidden')) === 'true');
+  check('nothing in it takes the focus', (await page.locator('[id$="-launch"] :is(a, button, input, [tabindex])').count()) === 0);
   await openAll(page);
-  await openAll(page); // telling twice does no harm
-  await page.clock.runFor(20000);
-  check('it ends complete', (await outcome(page)) === 'complete');
-  check('it is gone', (await overlay(page)) === 0);
-  check('the page can be reached', !(await inert(page)));
-  check('no animation is left', await page.evaluate(() => document.getAnimations().length === 0));
-  await page.keyboard.press('Tab');
-  check('the keyboard gets into the page', (await focused(page)) === 'first');
-  await page.evaluate((gate) => window.launch.open(gate), task.gates[0]); // too late: does no harm
-  await page.context().close();
+  check('it ends complete', (await finished(page)) === 'complete');
+  check('the outcome is the same', (await page.evaluate(() => launch.outcome)) === 'complete');
+  check('performance marks tell it', await page.evaluate(() => performance.getEntriesByType('mark').some((it) => it.name.endsWith(': complete'))));
+  check('the keyboard gets into the page', (await tabbed(page)) === 'first');
+  await done(page);
 }
 
-{ // Nothing is ever told: the time-outs decide, as the core says, and it is announced meanwhile.
-  const page = await opened();
-  await page.clock.runFor(4000);
-  const status = () => page.locator('.launch-status').count();
-  if ((await overlay(page)) === 1) check('nothing is announced early', (await status()) === 0);
-  if (task.alone.at > 5600) {
-    await page.clock.runFor(1300);
-    const said = await page.locator('[role=status]').textContent();
-    check('a long launch is announced', said === 'Loading');
-    check('outside of what is hidden', await page.evaluate(() => !document.querySelector('[role=status]').closest('[aria-hidden=true]')));
+{ // Nothing is ever told: it is announced after five seconds, outside of what is hidden.
+  const page = await opened(task.page, { before: (it) => it.clock.install({ time: 0 }) });
+  await page.waitForFunction(() => launch.player);
+  await page.clock.runFor(2000);
+  check('nothing is announced early', (await page.locator('[role=status]').textContent()) === '');
+  if (task.longest > 6000) {
+    await page.clock.runFor(3300);
+    check('a long launch is announced', (await page.locator('[role=status]').textContent()) === 'Loading');
+    check('outside of what is hidden', await page.evaluate(() => !document.querySelector('[role=status]').closest('[aria-hidden=true], [inert]')));
   }
-  await page.clock.runFor(task.alone.at + 500);
-  check(`alone it ends ${task.alone.outcome}`, (await outcome(page)) === task.alone.outcome);
-  check('the announcement goes with it', (await status()) === 0);
-  await page.context().close();
+  await done(page);
 }
 
-{ // Promises: kept, broken, and of no gate.
-  const page = await opened();
+{ // Promises: kept, broken, aborted, and of no gate; nobody has to catch the broken one for the launch.
+  const page = await opened(task.page);
   const told = await page.evaluate(async (gates) => {
-    const results = [await window.launch.openWhen(gates[0], Promise.resolve(7))];
-    results.push(await window.launch.openWhen(gates.at(-1), Promise.reject(new Error('no network'))).catch((it) => it.message));
+    const stray = [];
+    addEventListener('unhandledrejection', (it) => stray.push(it.reason.message));
+    launch.openWhen(gates.at(-1), Promise.reject(new Error('nobody looks')));
+    const caught = await launch.openWhen(gates.at(-1), Promise.reject(new Error('no network'))).catch((it) => it.message);
+    const given = await launch.openWhen(gates[0], Promise.resolve(7));
+    const leaving = new AbortController();
+    leaving.abort();
+    await launch.openWhen(gates.at(-1), Promise.resolve(1), { signal: leaving.signal });
+    let unknown = '';
     try {
-      window.launch.open('nothing of that name');
+      launch.open('nothing of that name');
     } catch (error) {
-      results.push(error.message);
+      unknown = error.message;
     }
-    return results;
+    await new Promise((next) => setTimeout(next, 50));
+    return { stray, caught, given, unknown, opened: Object.keys(launch.opened) };
   }, task.gates);
-  check('a kept promise gives its value on', told[0] === 7);
-  check('a broken promise is the caller’s', told[1] === 'no network');
-  check('an unknown gate is told, with those there are', task.gates.every((it) => told[2].includes(it)));
-  await page.clock.runFor(60000);
-  check('a gate whose promise broke is decided by its time-out', (await outcome(page)) === task.timeOut.outcome);
-  await page.context().close();
+  check('a kept promise gives its value on', told.given === 7);
+  check('a broken promise is the caller’s', told.caught === 'no network');
+  check('but it need not be caught for the launch', told.stray.length === 0);
+  if (task.gates.length > 1) check('neither it nor an aborted one opens the gate', told.opened.join() === task.gates[0]);
+  check('an unknown gate is told, with those there are', task.gates.every((it) => told.unknown.includes(it)));
+  await done(page);
 }
 
-{ // Dismissed at once.
-  const page = await opened();
-  await page.clock.runFor(200);
-  await page.evaluate(() => window.launch.dismiss());
-  check('dismissed, it is gone', (await overlay(page)) === 0 && !(await inert(page)));
-  check('and says so', (await outcome(page)) !== null);
-  await page.context().close();
-}
-
-{ // Kinds of start: the first ever, and one in a browser that remembers it.
-  const page = await opened();
-  const starts = () => page.evaluate(() => [localStorage.getItem('launch-ran'), sessionStorage.getItem('launch-ran')].join());
-  check('the first start is remembered', (await starts()) === '1,1');
-  const storageState = await page.context().storageState();
-  await page.context().close();
-  const again = await opened(await browser.newContext({ viewport: { width: 390, height: 844 }, storageState }));
-  await openAll(again);
-  await again.clock.runFor(20000);
-  check('another start ends, too', (await outcome(again)) === 'complete');
-  await again.context().close();
-}
-
-{ // The app's own script comes first, and the player late: everything it tells counts all the same.
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  const page = await context.newPage();
-  page.on('pageerror', (error) => check(`no error with an early script: ${error.message}`, false));
-  await page.route('**/launch-player.js', async (route) => {
-    await new Promise((done) => setTimeout(done, 400));
-    await route.continue();
+{ // The app's own deferred module and an inline script run before the player is there.
+  const page = await opened(task.early, {
+    before: (it) => it.route('**/launch.js', async (route) => {
+      await pause(500);
+      await route.continue();
+    }),
   });
-  await page.goto(`${origin}/${task.early}`, { waitUntil: 'load' });
-  const told = await page.evaluate(() => window.told);
-  check('the first line of the app can tell the launch', told.includes('opened'));
+  check('the first line of the app can tell the launch', await page.evaluate(() => window.told.join()) === 'inline,module');
   check('a promise gives its value before there is a player', (await page.evaluate(() => window.early)) === 7);
-  check('what was told early opens its gates', (await page.evaluate(() => window.launch.finished)) === 'complete');
+  check('what was told early opens its gates', (await finished(page)) === 'complete');
   check('an early launch is gone at its end', (await overlay(page)) === 0);
-  await context.close();
+  await done(page);
 }
 
-{ // No script ever comes: the page is uncovered by its style sheet alone.
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  const page = await context.newPage();
-  await page.route('**/*.js', (route) => route.abort());
-  await page.goto(`${origin}/${task.page}`, { waitUntil: 'load' });
-  const covered = () => page.evaluate(() => document.elementFromPoint(195, 20)?.closest('[id$="-launch"]') !== null);
-  check('without scripts the opening is seen', await covered());
+for (const how of ['blocked', 'broken']) { // No player ever comes: the page is uncovered by its style sheet alone.
+  const page = await opened(task.page, {
+    expected: /Failed to load resource|nonsense|Unexpected|module script/,
+    before: (it) =>
+      it.route('**/launch.js', (route) =>
+        how === 'blocked' ? route.abort() : route.fulfill({ contentType: 'text/javascript', body: 'this is nonsense' })),
+  });
+  check(`${how}: the opening is seen`, await covered(page));
+  check(`${how}: nobody gets into the page beneath`, (await tabbed(page)) !== 'first');
   const ends = await page.evaluate(() => {
-    const goes = document.getAnimations().find((it) => it.animationName === 'launch-without-scripts');
-    if (!goes) return null;
-    const at = goes.effect.getComputedTiming().endTime;
-    goes.finish();
+    const own = document.getAnimations().filter((it) => it.animationName?.startsWith('launch-'));
+    const at = own.find((it) => it.animationName === 'launch-without-scripts')?.effect.getComputedTiming().endTime;
+    for (const it of own) it.finish();
     return at;
   });
-  check('it goes after the longest the sequence can last', ends !== null && Math.abs(ends - task.longest) < 50);
-  check('without scripts the page is uncovered in the end', !(await covered()));
+  check(`${how}: it goes after the longest the sequence can last`, Math.abs(ends - task.longest) < 50);
+  check(`${how}: the page is uncovered in the end`, !(await covered(page)));
+  check(`${how}: and can be reached`, (await tabbed(page)) === 'first');
   const seen = await page.evaluate(async () => {
-    await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+    await new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)));
     return getComputedStyle(document.querySelector('[id$="-launch"]')).opacity;
   });
-  check(`without scripts nothing of it is left to see, but ${seen}`, Number(seen) < 0.001);
-  await context.close();
+  check(`${how}: nothing of it is left to see, but ${seen}`, Number(seen) < 0.001);
+  await done(page);
+}
+
+{ // Without any script at all.
+  const page = await opened(task.page, { options: { javaScriptEnabled: false } });
+  check('where scripts are switched off nothing covers the page', (await page.locator('[id$="-launch"]').isVisible()) === false);
+  await done(page);
 }
 
 { // The scripts come only after that: the page stays as it is, and the app is told.
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  const page = await context.newPage();
-  page.on('pageerror', (error) => check(`no error with a late script: ${error.message}`, false));
   let release;
-  const held = new Promise((done) => (release = done));
-  await page.route('**/launch-player.js', async (route) => {
-    await held;
-    await route.continue();
+  const held = new Promise((next) => (release = next));
+  const page = await opened(task.page, {
+    wait: 'commit',
+    before: (it) => it.route('**/launch.js', async (route) => {
+      await held;
+      await route.continue();
+    }),
   });
-  await page.goto(`${origin}/${task.page}`, { waitUntil: 'commit' });
-  await page.waitForSelector('[id$="-launch"]', { state: 'attached' });
-  await page.evaluate(() => document.getAnimations().find((it) => it.animationName === 'launch-without-scripts').finish());
+  await page.waitForFunction(() => document.getAnimations().some((it) => it.animationName === 'launch-without-scripts'));
+  await page.evaluate(() => document.getAnimations().forEach((it) => it.animationName?.startsWith('launch-') && it.finish()));
   release();
-  check('a player that comes too late says that the app went on', (await page.evaluate(() => window.launch.finished)) === 'wentOn');
-  check('and leaves nothing behind', (await overlay(page)) === 0 && !(await inert(page)));
+  check('a player that comes too late says that the app went on', (await finished(page)) === 'wentOn');
+  check('and leaves nothing behind', (await overlay(page)) === 0 && (await tabbed(page)) === 'first');
+  await done(page);
+}
+
+for (const hashed of [false, true]) { // A strict policy: no inline script or style, no attribute.
+  const policy = `default-src 'self'; style-src 'self'${hashed ? ` 'sha256-${task.hash}'` : ''}; script-src 'self'`;
+  const page = await opened(task.strict, {
+    expected: hashed ? /^$/ : /inline style/i,
+    before: (it) => it.route(`**/${task.strict}`, async (route) => {
+      const response = await route.fetch();
+      await route.fulfill({ response, headers: { ...response.headers(), 'content-security-policy': policy } });
+    }),
+  });
+  await page.waitForFunction(() => launch.player);
+  check('under a strict policy the opening covers the page', await covered(page));
+  await openAll(page);
+  check('and the launch plays to its end', (await finished(page)) === 'complete' && (await overlay(page)) === 0);
+  await done(page);
+}
+
+{ // A nested route finds its files.
+  const before = missing.length;
+  const page = await opened(task.nested);
+  await openAll(page);
+  check('a nested route plays it, too', (await finished(page)) === 'complete');
+  check(`and nothing is missing there but ${missing.slice(before)}`, missing.length === before);
+  await done(page);
+}
+
+{ // The content is parsed late: it is held, and shown in the end.
+  const page = await opened(task.late, { wait: 'commit', before: (it) => it.route(`**/${task.late}`, (route) => route.continue()) });
+  await page.waitForFunction(() => window.launch?.player);
+  await page.waitForFunction(() => document.getElementById('first'));
+  check('what is parsed late cannot be reached', (await tabbed(page)) !== 'first' && (await page.evaluate(() => document.getElementById('app').inert)));
+  await openAll(page);
+  check('and is shown in the end', (await finished(page)) === 'complete' && (await tabbed(page)) === 'first');
+  await done(page);
+}
+
+{ // From the disk, without a server.
+  const page = await opened(pathToFileURL(join(folder, task.name, 'launch', task.export, 'try.html')).href);
+  check('the page to try it plays from the disk', (await finished(page)) === 'complete');
+  await done(page);
+}
+
+{ // A service worker that serves all from its cache.
+  const worker = `addEventListener('install', () => skipWaiting());
+    addEventListener('activate', (it) => it.waitUntil(clients.claim()));
+    addEventListener('fetch', (it) => it.respondWith(caches.open('all').then(async (cache) => {
+      const kept = await cache.match(it.request);
+      if (kept) return kept;
+      const got = await fetch(it.request);
+      await cache.put(it.request, got.clone());
+      return got;
+    })));`;
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await context.route('**/worker.js', (route) => route.fulfill({ contentType: 'text/javascript', body: worker }));
+  const page = await context.newPage();
+  page.on('pageerror', (error) => check(`no error with a service worker: ${error.message}`, false));
+  for (let visit = 0; visit < 3; visit++) {
+    await page.goto(`${origin}/${task.page}`, { waitUntil: 'load' });
+    await openAll(page);
+    check(`with a service worker visit ${visit} plays`, (await finished(page)) === 'complete');
+    await page.evaluate(() => navigator.serviceWorker.register('/worker.js', { scope: '/' }).then(() => navigator.serviceWorker.ready).then(() => 0));
+  }
   await context.close();
+}
+
+/// The page's own scripts keep it busy while the show plays: how many pictures the browser shows by itself.
+async function picturesWhileBusy() {
+  const page = await opened(task.page);
+  await page.waitForFunction(() => launch.player);
+  const session = await page.context().newCDPSession(page);
+  const pictures = [];
+  session.on('Page.screencastFrame', ({ data, sessionId, metadata }) => {
+    pictures.push({ data, at: metadata.timestamp * 1000 });
+    session.send('Page.screencastFrameAck', { sessionId }).catch(() => {}); // the page may be gone by now
+  });
+  await page.evaluate((from) => launch.player.seek(from, { openingEnd: 0 }), 0); // paused; each animation is played on below
+  await session.send('Page.startScreencast', { format: 'png', everyNthFrame: 1 });
+  await pause(300);
+  const { began, ended, onCompositor } = await page.evaluate(async () => {
+    const moving = document.getAnimations().filter((it) => it.effect.getKeyframes().length > 1);
+    for (const it of moving) it.play();
+    await Promise.all(moving.map((it) => it.ready));
+    await new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)));
+    const began = Date.now();
+    while (Date.now() - began < 700);
+    return { began, ended: Date.now(), onCompositor: moving.length };
+  });
+  await pause(300);
+  const during = pictures.filter((it) => it.at > began + 30 && it.at < ended - 30);
+  const different = new Set(during.map((it) => it.data)).size;
+  console.log(`busy for 700 ms: ${different} different pictures, ${onCompositor} animations`);
+  await done(page);
+  return different;
+}
+
+{ // One of three: other programs may take the machine for a moment.
+  let most = 0;
+  for (let tries = 0; tries < 3 && most < 12; tries++) most = Math.max(most, await picturesWhileBusy());
+  check(`while the page is busy the show goes on: ${most} pictures`, most >= 12);
 }
 
 await browser.close();
 close();
 console.log(`${checked} checked, ${failed} not so`);
-process.exit(failed === 0 && checked >= 20 ? 0 : 1);
+process.exit(failed === 0 && checked >= 40 ? 0 : 1);

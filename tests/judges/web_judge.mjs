@@ -1,6 +1,7 @@
 // Shows an exported launch in headless Chromium at given moments and compares each with our own picture of it.
 // Usage: node web_judge.mjs JUDGES FOLDER, where FOLDER/shots.json is a list of
-//   { page, width, height, dark, reduced, start, t, openingEnd, opened: {gate: ms}, picture, least }
+//   { page, width, height, dark, reduced, offline, t, openingEnd, opened: {gate: ms}, picture, least }, `offline`: from when on the
+// app shows its offline screen;
 // t null: the static frame, before the player is there. Fails on a lesser likeness, on any message of the console, and on
 // any request that leaves the folder.
 import { readFileSync } from 'node:fs';
@@ -16,7 +17,7 @@ const shots = JSON.parse(readFileSync(join(folder, 'shots.json'), 'utf8'));
 const contexts = new Map();
 
 async function pageFor(shot) {
-  const key = [shot.page, shot.width, shot.height, shot.dark, shot.reduced, shot.start, shot.t === null].join();
+  const key = [shot.page, shot.width, shot.height, shot.dark, shot.reduced, shot.t === null].join();
   if (!contexts.has(key)) {
     const context = await browser.newContext({
       viewport: { width: shot.width, height: shot.height }, colorScheme: shot.dark ? 'dark' : 'light',
@@ -30,10 +31,9 @@ async function pageFor(shot) {
       if (!url.startsWith(origin) && !url.startsWith('data:')) complaints.push(`outside: ${url}`);
     });
     // The static frame is what stands before the player has been fetched.
-    const none = 'export const play = () => null;';
-    if (shot.t === null) await page.route('**/*.js', (route) => route.fulfill({ contentType: 'text/javascript', body: none }));
+    if (shot.t === null) await page.route('**/launch.js', (route) => route.fulfill({ contentType: 'text/javascript', body: '' }));
     await page.goto(`${origin}/${shot.page}`, { waitUntil: 'load' });
-    if (shot.t !== null) await page.waitForFunction(() => window.launch);
+    if (shot.t !== null) await page.waitForFunction(() => window.launch.player);
     contexts.set(key, page);
   }
   return contexts.get(key);
@@ -43,7 +43,10 @@ let worst = 1;
 for (const shot of shots) {
   const page = await pageFor(shot);
   if (shot.t !== null) {
-    await page.evaluate((it) => window.launch.seek(it.t, { opened: it.opened, openingEnd: it.openingEnd }), shot);
+    await page.evaluate((it) => {
+      document.getElementById('app').classList.toggle('offline', it.t >= it.offline);
+      window.launch.player.seek(it.t, { opened: it.opened, openingEnd: it.openingEnd });
+    }, shot);
   }
   worst = Math.min(worst, alike(shot, await page.screenshot({ animations: 'allow' })));
 }

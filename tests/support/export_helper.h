@@ -13,16 +13,23 @@
 
 namespace scaena::test {
 
-inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                                  const std::string& package = {}, plan::ExportId target = "android") {
+inline exporting::Export exportedWith(const exporting::ExportOptions& options,
+                                      const model::Sequence& sequence, const project::ArtShelf& shelf,
+                                      plan::ExportId target) {
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     const render::QtFrameMaker frames;
-    auto made =
-        exporting::exporterOf(target).build({sequence, shelf, outliner, rasteriser, frames, {package}});
+    auto made = exporting::exporterOf(target).build({sequence, shelf, outliner, rasteriser, frames, options});
     INFO((made ? "" : describe(made.error())));
     REQUIRE(made);
     return std::move(*made);
+}
+
+inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf,
+                                  const std::string& package = {}, plan::ExportId target = "android") {
+    exporting::ExportOptions options;
+    options.package = package;
+    return exportedWith(options, sequence, shelf, target);
 }
 
 inline project::Project openSample(const std::filesystem::path& path) {

@@ -6,6 +6,7 @@
 #include "app/export/target_words.h"
 #include "app/widgets/theme.h"
 
+#include <QCheckBox>
 #include <QDesktopServices>
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -76,6 +77,30 @@ QWidget* ExportRoom::buildLeft() {
     return page;
 }
 
+QWidget* ExportRoom::makeWebRow(QWidget* page) {
+    m_webRow = new QWidget(page);
+    auto* row = new QHBoxLayout(m_webRow);
+    row->setContentsMargins(0, 0, 0, 0);
+    m_base = new QLineEdit(m_webRow);
+    m_base->setObjectName(QStringLiteral("exportBase"));
+    m_base->setPlaceholderText(QStringLiteral("/"));
+    m_base->setMaximumWidth(220);
+    m_base->setToolTip(
+        tr("/ for a site of its own, /shop/ for one below another, ./ for a page beside its files"));
+    auto* label = new QLabel(tr("Served from"), m_webRow);
+    label->setBuddy(m_base);
+    m_startupImages = new QCheckBox(tr("Startup images for web apps installed on phones"), m_webRow);
+    m_startupImages->setObjectName(QStringLiteral("exportStartupImages"));
+    connect(m_base, &QLineEdit::editingFinished, this, [this] { later(); });
+    connect(m_startupImages, &QCheckBox::clicked, this, [this] { later(); });
+    row->addWidget(label);
+    row->addWidget(m_base);
+    row->addSpacing(18);
+    row->addWidget(m_startupImages);
+    row->addStretch();
+    return m_webRow;
+}
+
 QWidget* ExportRoom::buildRight() {
     auto* page = new QWidget(this);
     auto* column = new QVBoxLayout(page);
@@ -107,6 +132,7 @@ QWidget* ExportRoom::buildRight() {
     packageRow->addWidget(packageLabel);
     packageRow->addWidget(m_package, 1);
     column->addWidget(m_packageRow);
+    column->addWidget(makeWebRow(page));
     m_tabs = new QTabWidget(page);
     m_tabs->setObjectName(QStringLiteral("exportTabs"));
     m_tabs->setDocumentMode(true);

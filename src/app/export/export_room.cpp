@@ -109,6 +109,9 @@ void ExportRoom::choose(plan::ExportId exportId) {
     m_folder->setPlaceholderText(tr(words.folder));
     m_package->setText(settings.value(settingKey("exportPackage")).toString());
     m_packageRow->setVisible(exporting::exporterOf(exportId).hasPackage());
+    m_base->setText(settings.value(settingKey("exportBase")).toString());
+    m_startupImages->setChecked(settings.value(settingKey("exportStartupImages")).toBool());
+    m_webRow->setVisible(exporting::exporterOf(exportId).isForWeb());
     m_selected.clear();
     m_built.reset();
     m_state.reset();
@@ -139,7 +142,13 @@ void ExportRoom::rebuild() {
     }
     m_summary->setText(tr("Making the files …"));
     m_write->setEnabled(false);
-    m_task.build(m_document, m_target, m_package->text().trimmed().toStdString());
+    exporting::ExportOptions options;
+    options.package = m_package->text().trimmed().toStdString();
+    if (const auto base = m_base->text().trimmed(); !base.isEmpty()) {
+        options.base = base.toStdString();
+    }
+    options.startupImages = m_startupImages->isChecked();
+    m_task.build(m_document, m_target, std::move(options));
 }
 
 void ExportRoom::take(const std::shared_ptr<Result<exporting::Export>>& made) {
@@ -308,8 +317,9 @@ void ExportRoom::fillCues() {
             const auto& carry = system[c];
             cells << toQString(model::word(carry.how));
             hows.push_back(carry.how);
-            why =
-                why.isEmpty() || carry.how > plan::Carry::Player ? QString::fromStdString(carry.reason.text()) : why;
+            why = why.isEmpty() || carry.how > plan::Carry::Player
+                      ? QString::fromStdString(carry.reason.text())
+                      : why;
         }
         cells << why;
         auto* item = new QTreeWidgetItem(m_cues, cells);
@@ -449,6 +459,8 @@ void ExportRoom::write() {
     QSettings settings;
     settings.setValue(settingKey("exportFolder"), m_state->folder);
     settings.setValue(settingKey("exportPackage"), m_package->text());
+    settings.setValue(settingKey("exportBase"), m_base->text());
+    settings.setValue(settingKey("exportStartupImages"), m_startupImages->isChecked());
     m_folderTask.write(m_state, m_plan);
 }
 

@@ -8,6 +8,7 @@
 #include <QTimer>
 #include <QWidget>
 
+class QCheckBox;
 class QLabel;
 class QLineEdit;
 class QProgressBar;
@@ -49,6 +50,7 @@ protected:
 private:
     QWidget* buildLeft();
     QWidget* buildRight();
+    QWidget* makeWebRow(QWidget* page);
     /// Makes the export again in a moment, when nothing more has changed.
     void later();
     void rebuild();
@@ -86,6 +88,9 @@ private:
     QLineEdit* m_folder;
     QLineEdit* m_package;
     QWidget* m_packageRow;
+    QLineEdit* m_base;
+    QCheckBox* m_startupImages;
+    QWidget* m_webRow;
     QTabWidget* m_tabs;
     QTreeWidget* m_files;
     FileView* m_view;

@@ -28,38 +28,38 @@ void ExportTask::cancel() {
     emit progressed(0, 0);
 }
 
-void ExportTask::build(const Document& document, plan::ExportId target, const std::string& package) {
+void ExportTask::build(const Document& document, plan::ExportId target, exporting::ExportOptions options) {
     stop();
     m_stop = std::make_shared<std::atomic<bool>>(false);
     m_running = true;
     emit progressed(0, 0);
-    m_thread = std::thread(
-        [this, stopped = m_stop, sequence = document.sequence(), shelf = document.shelf(), target, package] {
-            const render::QtTextOutliner outliner;
-            const render::QtRasteriser rasteriser;
-            const render::QtFrameMaker frames;
-            const exporting::RememberedPictures pictures(rasteriser, frames);
-            exporting::ExportOptions options{package, [stopped] { return stopped->load(); }, {}};
-            options.progress = [this, stopped](std::size_t done, std::size_t all) {
-                QMetaObject::invokeMethod(this, [this, stopped, done, all] {
-                    if (!*stopped) {
-                        emit progressed(static_cast<int>(done), static_cast<int>(all));
-                    }
-                });
-            };
-            std::shared_ptr<Result<exporting::Export>> made;
-            render::withPaintWorkers([&](Workers& workers) {
-                options.workers = &workers;
-                made = std::make_shared<Result<exporting::Export>>(exporting::exporterOf(target).build(
-                    {*sequence, *shelf, outliner, pictures, pictures, options}));
-            });
-            QMetaObject::invokeMethod(this, [this, stopped, made] {
+    m_thread = std::thread([this, stopped = m_stop, sequence = document.sequence(), shelf = document.shelf(),
+                            target, options = std::move(options)]() mutable {
+        const render::QtTextOutliner outliner;
+        const render::QtRasteriser rasteriser;
+        const render::QtFrameMaker frames;
+        const exporting::RememberedPictures pictures(rasteriser, frames);
+        options.cancelled = [stopped] { return stopped->load(); };
+        options.progress = [this, stopped](std::size_t done, std::size_t all) {
+            QMetaObject::invokeMethod(this, [this, stopped, done, all] {
                 if (!*stopped) {
-                    m_running = false;
-                    emit finished(made);
+                    emit progressed(static_cast<int>(done), static_cast<int>(all));
                 }
             });
+        };
+        std::shared_ptr<Result<exporting::Export>> made;
+        render::withPaintWorkers([&](Workers& workers) {
+            options.workers = &workers;
+            made = std::make_shared<Result<exporting::Export>>(exporting::exporterOf(target).build(
+                {*sequence, *shelf, outliner, pictures, pictures, options}));
         });
+        QMetaObject::invokeMethod(this, [this, stopped, made] {
+            if (!*stopped) {
+                m_running = false;
+                emit finished(made);
+            }
+        });
+    });
 }
 
 }

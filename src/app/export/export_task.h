@@ -17,7 +17,8 @@ public:
     explicit ExportTask(QObject* parent = nullptr) : QObject(parent) {}
     ~ExportTask() override;
 
-    void build(const Document& document, plan::ExportId target, const std::string& package);
+    /// Of the options only what a person chooses.
+    void build(const Document& document, plan::ExportId target, exporting::ExportOptions options);
     void cancel();
     [[nodiscard]] bool isRunning() const { return m_running; }
 

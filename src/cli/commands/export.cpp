@@ -24,8 +24,8 @@ namespace {
 constexpr const char* kAll = "all";
 
 struct ExportOptions {
-    std::string file, target, folder, package;
-    bool dryRun = false, json = false, force = false;
+    std::string file, target, folder, package, base = "/";
+    bool dryRun = false, json = false, force = false, startupImages = false;
 };
 
 /// The lines that change, each behind "+ " or "- ".
@@ -102,7 +102,10 @@ struct Outcome {
 /// One target into one folder. Called from several threads.
 void exportOne(const ExportOptions& options, const exporting::Exporter& exporter, const std::string& folder,
                const Workshop& shop, Workers& workers, Outcome& outcome) {
-    exporting::ExportOptions how{options.package};
+    exporting::ExportOptions how;
+    how.package = options.package;
+    how.base = options.base;
+    how.startupImages = options.startupImages;
     how.workers = &workers;
     auto made = exporter.build(
         {shop.project.sequence, *shop.project.shelf, shop.outliner, shop.pictures, shop.pictures, how});
@@ -193,6 +196,10 @@ void addExport(CLI::App& app, Context& context) {
     command->add_option("--into", options->folder, "The folder, for example app/src/main")->required();
     command->add_option("--package", options->package,
                         "Kotlin package of the app's resources, for example com.example.huts");
+    command->add_option("--base", options->base,
+                        "Web: where the site is served from, for example /shop/; ./ for beside the page");
+    command->add_flag("--startup-images", options->startupImages,
+                      "Web: with startup pictures for web apps installed on phones");
     command->add_flag("--dry-run", options->dryRun, "Only say what would be written");
     command->add_flag("--json", options->json, "As JSON");
     command->add_flag("--force", options->force,

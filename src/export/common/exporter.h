@@ -41,7 +41,9 @@ struct Export {
 };
 
 struct ExportOptions {
-    std::string package; ///< of the app's resources and code; empty: one made from the sequence's name
+    std::string package;        ///< of the app's resources and code; empty: one made from the sequence's name
+    std::string base = "/";     ///< where a web app is served from, "/shop/"; "./": beside the page
+    bool startupImages = false; ///< pictures for web apps installed on phones, one for each screen
     std::function<bool()> cancelled; ///< asked from several threads; may be empty
     std::function<void(std::size_t done, std::size_t all)>
         progress;               ///< told from several threads; may be empty
@@ -104,6 +106,8 @@ public:
     [[nodiscard]] virtual std::string name() const = 0;
     /// Whether code or resources are named after the app's package.
     [[nodiscard]] virtual bool hasPackage() const { return false; }
+    /// Whether it takes a base path and startup images.
+    [[nodiscard]] virtual bool isForWeb() const { return false; }
     [[nodiscard]] virtual Result<Export> build(const ExportInput& input) const = 0;
     /// Looks for a project of its kind in the folder.
     [[nodiscard]] virtual AppPlace placeIn(const FileAccess&, const std::filesystem::path&) const {

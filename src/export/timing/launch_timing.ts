@@ -290,6 +290,21 @@ class Segment {
     return plus(this.plan.stop, this.settle());
   }
 
+  /** When its keys come, in each round it plays before `until`. */
+  keyTimes(until: Double): Growing<Double> { //? player.edges
+    const edges: Growing<Double> = [];
+    edges.push(this.plan.start);
+    edges.push(this.plan.stop);
+    edges.push(this.restTime());
+    const stop = Math.min(until, 1.0 * this.plan.stop);
+    let round = 1.0 * this.plan.start;
+    while (round < stop && this.length > 0) {
+      for (const it of this.at) edges.push(round + it * this.length);
+      round += this.length;
+    }
+    return edges;
+  }
+
   settle(): Int {
     if (!this.plan.skips) return this.plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
     return 0;
@@ -470,6 +485,20 @@ export class LaunchSchedule {
       for (let i = 1; i < it.at.length; i++) {
         if (it.at[i] === it.at[i - 1]) edges.push(it.plan.start + it.at[i] * it.length); // where it jumps
       }
+    }
+    return edges;
+  }
+
+  /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */
+  edgesOf(layer: Int, property: Property, until: Double): Growing<Double> { //? player.edges
+    const edges: Growing<Double> = [];
+    const line = this.timeline(layer, property);
+    if (line === null) return edges;
+    for (const segment of line.segments) {
+      for (const it of segment.keyTimes(until)) edges.push(it);
+    }
+    for (const segment of line.added) { //? Cue.adds
+      for (const it of segment.keyTimes(until)) edges.push(it);
     }
     return edges;
   }

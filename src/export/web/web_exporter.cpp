@@ -11,10 +11,21 @@
 namespace scaena::exporting {
 
 WebBuild::WebBuild(ExportBuild base)
-    : ExportBuild(std::move(base)), name(fileName(input.sequence.name, "app")) {}
+    : ExportBuild(std::move(base)), name(fileName(input.sequence.name, "app")), base(input.options.base) {
+    if (!this->base.ends_with('/')) {
+        this->base += '/';
+    }
+}
 
 std::string WebBuild::colour(const model::ColourRef& ref) const {
     return fmt::format("var(--{}-{})", name, ref);
+}
+
+/// From the site's root, or beside the page; it stands in attributes, style sheets and scripts.
+static bool isBasePath(const std::string& path) {
+    return (path.starts_with('/') || path == "./") && !path.starts_with("//") &&
+           path.find_first_not_of("abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789/-_.~") ==
+               std::string::npos;
 }
 
 std::string cssColour(Colour colour) {
@@ -36,14 +47,25 @@ std::vector<Suggestion> WebExporter::suggestions(const FileAccess& files, const 
 }
 
 Result<Export> WebExporter::build(const ExportInput& input) const {
-    if (auto problems = problemsOf(input); !problems.empty()) {
+    auto problems = problemsOf(input);
+    if (!isBasePath(input.options.base)) {
+        problems.push_back({ProblemKind::Refused,
+                            fmt::format("“{}” is not a base path such as / or /shop/", input.options.base),
+                            {},
+                            {}});
+    }
+    if (!problems.empty()) {
         return tl::unexpected(std::move(problems));
     }
     WebBuild build(ExportBuild(input, id()));
-    addStyleSheet(build);
-    addScripts(build);
-    addPages(build, addAppFiles(build));
-    addWebInstructions(build);
+    std::vector<LayerPage> layers;
+    for (std::size_t i = 0; i < build.sequence().layers.size(); ++i) {
+        layers.push_back(layerPage(build, i));
+    }
+    build.add(build.path("launch.css"), styleSheet(build, layers, false));
+    const auto scripts = addScripts(build);
+    addPages(build, layers, scripts, addAppFiles(build));
+    addWebInstructions(build, "\n" + styleSheet(build, layers, true));
     return build.finished();
 }
 

@@ -11,6 +11,7 @@ class WebExporter : public Exporter {
 public:
     plan::ExportId id() const override { return "web"; }
     std::string name() const override { return "Web"; }
+    bool isForWeb() const override { return true; }
     Result<Export> build(const ExportInput& input) const override;
     AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;
     std::vector<Suggestion> suggestions(const FileAccess& files, const std::filesystem::path& folder,

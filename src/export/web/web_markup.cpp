@@ -31,6 +31,12 @@ public:
     LayerMarkup(WebBuild& build, std::size_t index)
         : m_build(build), m_index(index), m_layer(build.sequence().layers[index]) {}
 
+    [[nodiscard]] LayerPage page() {
+        auto markup = text();
+        return {std::move(markup), std::move(m_style)};
+    }
+
+private:
     [[nodiscard]] std::string text() {
         using Text = std::string;
         const auto drawing = [this](const auto&) {
@@ -44,10 +50,7 @@ public:
                                      "</div><div class=\"launch-wide\">" + drawn(*wide.other, "w") + "</div>"
                                : drawn(m_layer, ""));
         };
-        return std::visit(Cases{drawing,
-                                [](const model::BackdropContent& it) {
-                                    return Text(it.picture ? "<div class=\"launch-picture\"></div>" : "");
-                                },
+        return std::visit(Cases{drawing, [this](const model::BackdropContent& it) { return backdrop(it); },
                                 [this](const model::TextContent& it) { return words(it); },
                                 [this](const model::ImageContent& it) { return image(it); },
                                 [this](const model::ProgressContent& it) { return progress(it); },
@@ -57,7 +60,13 @@ public:
                           m_layer.contents);
     }
 
-private:
+    [[nodiscard]] std::string selector(const char* inner) const {
+        return fmt::format("#{} [data-layer='{}']{}", m_build.rootId(), m_index, inner);
+    }
+    void rule(const char* inner, const std::string& declarations) {
+        m_style += fmt::format("{} {{ {} }}\n", selector(inner), declarations);
+    }
+
     /// Both pictures stand in the page where they differ; the style sheet shows one.
     template <typename Make>
     static std::string byAppearance(Make make, bool differs) {
@@ -67,6 +76,23 @@ private:
             return light;
         }
         return "<div class=\"launch-light\">" + light + "</div><div class=\"launch-dark\">" + dark + "</div>";
+    }
+
+    [[nodiscard]] std::string backdrop(const model::BackdropContent& content) {
+        if (!content.picture) {
+            return {};
+        }
+        const auto& it = *content.picture;
+        const std::pair<const std::string&, const char*> pictures[] = {{it.light, ""},
+                                                                       {it.landscape, "-landscape"},
+                                                                       {it.dark, "-dark"},
+                                                                       {it.darkLandscape, "-dark-landscape"}};
+        for (const auto& [path, mark] : pictures) {
+            if (const auto file = backdropFile(m_build, m_layer, path, mark); !file.empty()) {
+                m_build.add(m_build.path(file), *m_build.input.shelf.bytesOf(path));
+            }
+        }
+        return "<div class=\"launch-picture\"></div>";
     }
 
     [[nodiscard]] std::string plate() const {
@@ -113,8 +139,8 @@ private:
             const bool stroked = outline.strokeWidth > 0;
             const auto colour = outline.ref.empty() ? cssColour(outline.colour) : m_build.colour(outline.ref);
             for (const auto& contour : contoursOf(outline.path)) {
-                out += fmt::format("<path data-part=\"{}\" pathLength=\"1\" d=\"{}\" style=\"stroke: {}; "
-                                   "stroke-width: {}\"/>",
+                out += fmt::format("<path data-part=\"{}\" pathLength=\"1\" d=\"{}\" stroke=\"{}\" "
+                                   "stroke-width=\"{}\"/>",
                                    stroked ? "line" : "hairline", contour, colour,
                                    numberText(stroked ? outline.strokeWidth : 1.5));
             }
@@ -146,6 +172,7 @@ private:
                outlines(m_layer, Appearance::Light);
     }
 
+    /// A background: unlike an element for pictures it can follow the app's own switch of day and night.
     [[nodiscard]] std::string image(const model::ImageContent& content) {
         std::string sources[2];
         for (const auto& picture : content.pictures) {
@@ -156,62 +183,66 @@ private:
             }
             const auto file = fmt::format("images/{}{}@{}x{}", m_layer.id, picture.dark ? "-dark" : "",
                                           numberText(picture.density), ending);
-            if (!m_build.has("launch/" + file)) {
-                m_build.add("launch/" + file, *bytes);
+            if (!m_build.has(m_build.path(file))) {
+                m_build.add(m_build.path(file), *bytes);
             }
             auto& list = sources[picture.dark ? 1 : 0];
-            list +=
-                fmt::format("{}launch/{} {}x", list.empty() ? "" : ", ", file, numberText(picture.density));
+            list += fmt::format("{}url({}) {}x", list.empty() ? "" : ", ", m_build.url(file),
+                                numberText(picture.density));
         }
-        const auto dark =
-            sources[1].empty()
-                ? ""
-                : fmt::format("<source media=\"(prefers-color-scheme: dark)\" srcset=\"{}\"/>", sources[1]);
-        return fmt::format("<picture>{}<img class=\"launch-image\" srcset=\"{}\" src=\"{}\" alt=\"\" "
-                           "decoding=\"sync\"/></picture>",
-                           dark, sources[0], sources[0].substr(0, sources[0].find(' ')));
+        const auto shows = [](const std::string& list) {
+            return fmt::format("background-image: image-set({});", list);
+        };
+        rule(" .launch-image", shows(sources[0].empty() ? sources[1] : sources[0]));
+        if (!sources[1].empty()) {
+            m_style += darkRule(selector(" .launch-image"), shows(sources[1]));
+        }
+        return "<div class=\"launch-image\"></div>";
     }
 
-    [[nodiscard]] std::string progress(const model::ProgressContent& content) const {
-        const double width = m_layer.place.width;
-        const double height = m_layer.place.height;
-        const double thick = content.thickness;
+    [[nodiscard]] std::string progress(const model::ProgressContent& content) {
+        const auto thick = numberText(content.thickness);
         const bool hasTrack = !content.track.empty();
+        const auto colour = m_build.colour(content.colour);
+        const auto track = hasTrack ? m_build.colour(content.track) : std::string();
         if (content.form == model::ProgressForm::Ring) {
-            const auto circle = [&](const std::string& rest) {
-                return fmt::format("<circle r=\"{}\" style=\"fill: none; stroke-width: {}; {}/>",
-                                   numberText((std::min(width, height) - thick) / 2), numberText(thick),
-                                   rest);
+            const auto radius = [&](const model::Place& place) {
+                return numberText((std::min(place.width, place.height) - content.thickness) / 2);
             };
-            const auto part = fmt::format("stroke: {}; stroke-linecap: round\" data-part=\"ring\" "
-                                          "pathLength=\"1\" transform=\"rotate(-90)\" ",
-                                          m_build.colour(content.colour));
-            return "<svg class=\"launch-middle\">" +
-                   (hasTrack ? circle("stroke: " + m_build.colour(content.track) + "\"") : "") +
-                   circle(part) + "</svg>";
+            const auto circle = [&](const std::string& stroke, const char* rest) {
+                return fmt::format("<circle r=\"{}\" fill=\"none\" stroke-width=\"{}\" stroke=\"{}\"{}/>",
+                                   radius(m_layer.place), thick, stroke, rest);
+            };
+            if (m_layer.landscape) {
+                m_style += wideRule(selector(" circle"), fmt::format("r: {}px;", radius(*m_layer.landscape)));
+            }
+            return "<svg class=\"launch-middle\">" + (hasTrack ? circle(track, "") : "") +
+                   circle(colour, " stroke-linecap=\"round\" data-part=\"ring\" pathLength=\"1\" "
+                                  "transform=\"rotate(-90)\"") +
+                   "</svg>";
         }
         if (content.form == model::ProgressForm::Bar) {
-            const auto bar = [&](const model::ColourRef& ref, const std::string& rest) {
-                return fmt::format(
-                    "<div class=\"launch-bar\" style=\"height: {0}px; border-radius: {1}px; background: "
-                    "{2}\"{3}></div>",
-                    numberText(thick), numberText(thick / 2), m_build.colour(ref), rest);
-            };
-            return (hasTrack ? bar(content.track, "") : "") +
-                   bar(content.colour,
-                       fmt::format(" data-part=\"bar\" data-width=\"{}\" data-thickness=\"{}\"",
-                                   numberText(width), numberText(thick)));
+            rule(" .launch-bar", fmt::format("height: {}px; border-radius: {}px; background: {};", thick,
+                                             numberText(content.thickness / 2), colour));
+            if (hasTrack) {
+                rule(" .launch-track", fmt::format("background: {};", track));
+            }
+            return (hasTrack ? "<div class=\"launch-bar launch-track\"></div>" : "") +
+                   fmt::format("<div class=\"launch-bar\" data-part=\"bar\" data-thickness=\"{}\"></div>",
+                               thick);
+        }
+        rule(" .launch-dot", fmt::format("width: {0}px; height: {0}px; background: {1};", thick, colour));
+        if (hasTrack) {
+            rule(" .launch-track", fmt::format("background: {};", track));
         }
         std::string out;
         for (int i = 0; i < 5; ++i) {
-            const auto dot = [&](const model::ColourRef& ref, const std::string& rest) {
-                return fmt::format(
-                    "<div class=\"launch-dot\" style=\"left: calc((100% - {0}px) * {1}); width: "
-                    "{0}px; height: {0}px; background: {2}\"{3}></div>",
-                    numberText(thick), numberText(i / 4.0), m_build.colour(ref), rest);
-            };
-            out += (hasTrack ? dot(content.track, "") : "") +
-                   dot(content.colour, fmt::format(" data-part=\"dot\" data-index=\"{}\"", i));
+            rule(fmt::format(" .launch-dot-{}", i).c_str(),
+                 fmt::format("left: calc((100% - {}px) * {});", thick, numberText(i / 4.0)));
+            out +=
+                hasTrack ? fmt::format("<div class=\"launch-dot launch-track launch-dot-{}\"></div>", i) : "";
+            out += fmt::format(
+                "<div class=\"launch-dot launch-dot-{0}\" data-part=\"dot\" data-index=\"{0}\"></div>", i);
         }
         return out;
     }
@@ -230,14 +261,10 @@ private:
         const auto& files = m_build.input.shelf.files;
         const auto sheet = [&](const std::string& path, const char* mark) {
             const auto file = fmt::format("images/{}{}.png", m_layer.id, mark);
-            m_build.addLater("launch/" + file,
+            m_build.addLater(m_build.path(file),
                              [&rasteriser = m_build.input.rasteriser, bytes = files.at(path), times, pixels,
                               columns] { return rasteriser.clipSheetPng(bytes, times, pixels, columns); });
-            return fmt::format("<div class=\"launch-frames\" data-part=\"frames\" data-frames=\"{}\" "
-                               "data-columns=\"{}\" style=\"width: {}px; height: {}px; background-image: "
-                               "url(launch/{}); background-size: {}% {}%\"></div>",
-                               frames, columns, numberText(shown.width), numberText(shown.height), file,
-                               columns * 100, rows * 100);
+            return fmt::format("background-image: url({});", m_build.url(file));
         };
         m_build.note(
             "clip-as-pictures",
@@ -245,20 +272,25 @@ private:
                         "themselves.",
                         m_layer.name, frames, plan::kBakedRate),
             {check::Place::Thing::Layer, m_layer.id, {}});
-        const bool dark = !content.darkPath.empty() && files.contains(content.darkPath);
-        const auto light = sheet(content.path, "");
-        return dark ? "<div class=\"launch-light\">" + light + "</div><div class=\"launch-dark\">" +
-                          sheet(content.darkPath, "-dark") + "</div>"
-                    : light;
+        rule(" .launch-frames",
+             fmt::format("width: {}px; height: {}px; background-size: {}% {}%; {}", numberText(shown.width),
+                         numberText(shown.height), columns * 100, rows * 100, sheet(content.path, "")));
+        if (!content.darkPath.empty() && files.contains(content.darkPath)) {
+            m_style += darkRule(selector(" .launch-frames"), sheet(content.darkPath, "-dark"));
+        }
+        return fmt::format("<div class=\"launch-frames\" data-part=\"frames\" data-frames=\"{}\" "
+                           "data-columns=\"{}\"></div>",
+                           frames, columns);
     }
 
     WebBuild& m_build;
     std::size_t m_index;
     const model::Layer& m_layer;
+    std::string m_style;
 };
 
 }
 
-std::string layerMarkup(WebBuild& build, std::size_t layer) { return LayerMarkup(build, layer).text(); }
+LayerPage layerPage(WebBuild& build, std::size_t layer) { return LayerMarkup(build, layer).page(); }
 
 }

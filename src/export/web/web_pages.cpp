@@ -1,5 +1,4 @@
 // SPDX-License-Identifier: MIT
-#include "core/schedule/evaluate.h"
 #include "export/common/names.h"
 #include "export/common/script_data.h"
 #include "export/common/used_parts.h"
@@ -14,133 +13,200 @@ namespace scaena::exporting {
 
 namespace {
 
-/// The launch as markup: one element a layer, from back to front. Screen readers pass over it.
-std::string bodyMarkup(WebBuild& build) {
-    std::string out = fmt::format("<div id=\"{}\" aria-hidden=\"true\">\n", build.rootId());
-    const auto& opening = build.sequence().opening.layers;
-    for (std::size_t i = 0; i < build.sequence().layers.size(); ++i) {
-        const auto& layer = build.sequence().layers[i];
+/// The launch as markup: one element a layer, from back to front. Screen readers pass over it; what is
+/// `hidden` is shown by the style sheet, so that nothing is seen where that is missing.
+std::string bodyMarkup(const WebBuild& build, const std::vector<LayerPage>& pages) {
+    std::string out = fmt::format("<div id=\"{}\" hidden aria-hidden=\"true\" data-content=\"#app\" "
+                                  "data-announcement=\"Loading\">\n",
+                                  build.rootId());
+    const auto& sequence = build.sequence();
+    for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
+        const auto& layer = sequence.layers[i];
         if (layer.as<model::FirstScreenContent>() || layer.as<model::GroupContent>()) {
             continue;
         }
-        const bool shown = std::find(opening.begin(), opening.end(), layer.id) != opening.end() &&
-                           schedule::canBeStatic(layer.kind());
+        const auto element =
+            fmt::format("<div class=\"launch-layer{}{}\" data-layer=\"{}\">{}</div>",
+                        layer.as<model::BackdropContent>() ? " launch-backdrop" : "",
+                        standsInOpening(sequence, layer) ? " launch-opening" : "", i, pages[i].markup);
         out +=
-            fmt::format("<!-- {} -->\n<div class=\"launch-layer{}{}\" data-layer=\"{}\">{}</div>\n",
-                        commentText(layer.name), layer.as<model::BackdropContent>() ? " launch-backdrop" : "",
-                        shown ? " launch-opening" : "", i, layerMarkup(build, i));
+            fmt::format("<!-- {} -->\n{}\n", commentText(layer.name),
+                        layer.group.empty() ? element : "<div class=\"launch-outer\">" + element + "</div>");
     }
     return out + "</div>\n";
 }
 
-/// Stands for the player until that has loaded, so that the app's scripts can say from their first line on
-/// what has loaded, whichever of them comes first. It hands on what it was told, and everything after that.
-constexpr const char* kStandIn = R"(<script>
-  window.launch = (() => {
-    const told = [];
-    let player, started;
-    const finished = new Promise((done) => (started = done));
-    const say = (call) =>
-      player ? call(player) : new Promise((done) => told.push((it) => done(Promise.resolve(it).then(call))));
-    return {
-      finished,
-      open: (gate) => say((it) => it.open(gate)),
-      openWhen: (gate, promise) => {
-        if (player) return player.openWhen(gate, promise);
-        const loaded = Promise.resolve(promise);
-        loaded.then(() => say((it) => it.open(gate)), () => {});
-        return loaded;
-      },
-      dismiss: () => say((it) => it.dismiss()),
-      seek: (...moment) => say((it) => it.seek(...moment)),
-      begin(it) {
-        if (!it) return;
-        player = it;
-        for (const call of told) call(it);
-        started(it.finished);
-      },
-    };
-  })();
-</script>
-)";
-
-std::string startScript(const WebBuild& build, const std::string& content) {
-    return fmt::format("<script type=\"module\" async>\n"
-                       "  import {{ play }} from './launch/{}.js';\n"
-                       "  window.launch.begin(play({{ content: '{}' }}));\n"
-                       "</script>\n"
-                       "<noscript><style>#{} {{ display: none }}</style></noscript>\n",
-                       build.name, content, build.rootId());
+/// Without that part of each address, so that it is found beside the page.
+std::string beside(std::string text, const std::string& folder) {
+    for (auto at = text.find(folder); at != std::string::npos; at = text.find(folder, at)) {
+        text.erase(at, folder.size());
+    }
+    return text;
 }
 
-/// A page that shows the launch over a made-up first screen, with the gates opening as they typically do.
-std::string tryPage(const WebBuild& build, const std::string& head, const std::string& body) {
+/// A page that shows the launch over a made-up first screen, with the gates opening as they typically do. It
+/// needs no server: everything but pictures stands in it.
+std::string tryPage(const WebBuild& build, const std::vector<LayerPage>& pages, const WebScripts& scripts) {
     std::string gates;
     for (const auto& gate : build.sequence().gates) {
         if (!gate.optional) {
-            gates += fmt::format("      setTimeout(() => launch.open({}), {});\n", scriptString(gate.id),
+            gates += fmt::format("  setTimeout(() => launch.open({}), {});\n", scriptString(gate.id),
                                  gate.typical);
         }
     }
-    return fmt::format(R"(<!doctype html>
+    const auto page = fmt::format(R"(<!doctype html>
 <html lang="en">
-  <head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover">
-    <title>{title}</title>
-    <base href="../">
-{head}    <style>
-      body {{ margin: 0; font: 16px system-ui; background: Canvas; color: CanvasText; color-scheme: light dark; }}
-      main {{ padding: 3rem 1.5rem; }}
-    </style>
-  </head>
-  <body>
-{body}    <main id="app"><h1>{title}</h1><p>The first screen. Reload to see the launch again.</p></main>
-    <script type="module">
-      import {{ play }} from './launch/{name}.js';
-      window.launch.begin(play({{ content: '#app' }}));
-{gates}    </script>
-  </body>
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover">
+<title>{title}</title>
+<style>
+{style}body {{ margin: 0; font: 16px system-ui; background: Canvas; color: CanvasText; color-scheme: light dark; }}
+main {{ padding: 3rem 1.5rem; }}
+</style>
+<script>
+{stub}</script>
+</head>
+<body>
+{body}<main id="app"><h1>{title}</h1><p>The first screen. Reload to see the launch again.</p></main>
+<script>
+{gates}</script>
+<script type="module">
+{script}</script>
+</body>
 </html>
 )",
-                       fmt::arg("title", commentText(build.sequence().name)), fmt::arg("head", head),
-                       fmt::arg("body", body), fmt::arg("name", build.name), fmt::arg("gates", gates));
+                                  fmt::arg("title", commentText(build.sequence().name)),
+                                  fmt::arg("style", styleSheet(build, pages, false)),
+                                  fmt::arg("stub", scripts.stub), fmt::arg("body", bodyMarkup(build, pages)),
+                                  fmt::arg("gates", gates), fmt::arg("script", scripts.player));
+    return beside(page, build.url(""));
 }
 
-}
-
-void addPages(WebBuild& build, const std::string& headLinks) {
-    const auto head = fmt::format("<link rel=\"stylesheet\" href=\"launch/{0}.css\">\n"
-                                  "<link rel=\"modulepreload\" href=\"launch/{0}.js\">\n"
-                                  "<link rel=\"modulepreload\" href=\"launch/launch-player.js\">\n"
-                                  "<link rel=\"modulepreload\" href=\"launch/launch-timing.js\">\n{1}",
-                                  build.name, headLinks);
-    const auto body = bodyMarkup(build);
-    build.add("launch/head.html",
-              "<!-- For the head of your page, before everything else. -->\n" + std::string(kStandIn) + head);
-    build.add("launch/body.html", "<!-- For your page, right behind its opening body tag. -->\n" + body +
-                                      startScript(build, "#app"));
-    build.add("launch/try.html", tryPage(build, kStandIn + head, body));
-}
-
-void addScripts(WebBuild& build) {
-    std::string out =
-        fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
-                    "// The next export replaces it for as long as you leave it unchanged.\n"
-                    "import {{ LaunchPlayer }} from './launch-player.js';\n\n",
-                    commentText(build.sequence().name));
-    out += "/** What the launch may wait for: tell it with open(gate) or openWhen(gate, promise). */\n"
-           "export const gates = [" +
-           scriptGates(build.sequence()) + "];\n\nexport const timing = " + scriptTiming(build.plans) +
-           ";\n\n";
-    out += fmt::format("/** Starts the launch; see LaunchPlayer for the options. */\n"
-                       "export function play(options) {{\n"
-                       "  return new LaunchPlayer(document.getElementById('{}'), timing, options);\n}}\n",
-                       build.rootId());
-    build.add(fmt::format("launch/{}.js", build.name), out);
-    for (const char* player : {"launch-timing.js", "launch-player.js"}) {
-        build.add(std::string("launch/") + player, wholePlayer(embedded::find(player), kScriptVariables));
+/// What a text layer says that is shown with a message: read out.
+std::string messages(const model::Sequence& sequence) {
+    std::string list;
+    for (const auto& layer : sequence.layers) {
+        const auto* text = layer.as<model::TextContent>();
+        if (text && layer.shownWhen == model::ShownWhen::Message) {
+            list += (list.empty() ? "" : ", ") + scriptString(text->text);
+        }
     }
+    return list;
+}
+
+/// What the player needs beside what the timing tells.
+UsedParts playerParts(const WebBuild& build, const TimingTree& tree) {
+    auto parts = partsOf(tree);
+    parts.insert({"player.outcome", "player.edges", "Layer.shown"});
+    if (!parts.contains("Key.easing")) {
+        parts.insert("player.straight");
+    }
+    if (parts.contains("Outcome.message")) {
+        parts.insert("player.retry");
+    }
+    for (const auto& layer : build.sequence().layers) {
+        if (const auto* progress = layer.as<model::ProgressContent>()) {
+            parts.insert("web." + std::string(model::word(progress->form)));
+        }
+    }
+    return parts;
+}
+
+/// A module's text as a part of another.
+std::string withoutExports(std::string text) {
+    for (auto at = text.find("\nexport "); at != std::string::npos; at = text.find("\nexport ", at)) {
+        text.erase(at + 1, 7);
+    }
+    return text;
+}
+
+constexpr const char* kTypes =
+    R"(// The types of the launch “{title}”. Written by Scaena; yours without conditions.
+
+/** What the launch may wait for. */
+export type Gate = {gates};
+
+/** How it ended; interrupted: dismissed or skipped before that was decided. */
+export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message' | 'interrupted';
+
+export interface Launch {{
+  /** Tells that it has loaded: from the first script on, and again. */
+  open(gate: Gate): void;
+  /** Opens the gate when the promise is kept, and gives that promise back. If it is broken, or the signal aborted, the gate stays shut. */
+  openWhen<T>(gate: Gate, promise: T | PromiseLike<T>, options?: {{ signal?: AbortSignal }}): Promise<T>;
+  /** How it ends, as soon as that is decided. */
+  readonly outcome: Promise<Outcome>;
+  /** The same, when the first screen is shown. */
+  readonly finished: Promise<Outcome>;
+  /** Tells how it ends each time that is decided: after a message and a retry once more. */
+  onOutcome(listener: (outcome: Outcome) => void): void;
+  /** Gets one line of JSON when the launch is over: what happened, and when. */
+  onRecord?: (line: string) => void;
+  /** Ends it at once and shows the page. */
+  dismiss(): void;
+  /** The same, before it has begun: for deep links and tests. */
+  skip(): void;
+  /** After a message: what has not loaded gets its time once more. */
+  retry(): void;
+  /** There as soon as the launch plays. `seek` shows one moment and stays there: for pictures and tests. */
+  readonly player?: {{ seek(ms: number, at?: {{ opened?: Partial<Record<Gate, number>>; openingEnd?: number }}): void }};
+}}
+
+declare global {{
+  interface Window {{
+    readonly launch: Launch;
+  }}
+  const launch: Launch;
+}}
+)";
+
+}
+
+void addPages(WebBuild& build, const std::vector<LayerPage>& pages, const WebScripts& scripts,
+              const std::string& headLinks) {
+    build.add(build.path("head.html"),
+              fmt::format(
+                  "<!-- For the head of your page, behind its charset and viewport, before everything else. "
+                  "-->\n<script src=\"{}\"></script>\n<style>\n{}</style>\n"
+                  "<link rel=\"modulepreload\" href=\"{}\">\n{}",
+                  build.url("stub.js"), styleSheet(build, pages, true), build.url("launch.js"), headLinks));
+    build.add(build.path("body.html"),
+              fmt::format("<!-- For your page, right behind its opening body tag. -->\n{}"
+                          "<link rel=\"stylesheet\" href=\"{}\">\n"
+                          "<script type=\"module\" async src=\"{}\"></script>\n",
+                          bodyMarkup(build, pages), build.url("launch.css"), build.url("launch.js")));
+    build.add(build.path("try.html"), tryPage(build, pages, scripts));
+}
+
+WebScripts addScripts(WebBuild& build) {
+    const auto& sequence = build.sequence();
+    const auto gates = scriptGates(sequence);
+    std::string types = gates;
+    for (auto at = types.find("', '"); at != std::string::npos; at = types.find("', '", at)) {
+        types.replace(at, 4, "' | '");
+    }
+    std::string stub(embedded::find("stub.js"));
+    stub.replace(stub.find("@GATES@"), 7, gates);
+    build.add(build.path("stub.js"), stub);
+    build.add(build.path("launch.d.ts"),
+              fmt::format(fmt::runtime(kTypes), fmt::arg("title", commentText(sequence.name)),
+                          fmt::arg("gates", types.empty() ? "never" : types)));
+    const auto parts = playerParts(build, timingTree(build.plans));
+    const auto used = [&](const char* file) {
+        return withoutExports(onlyUsed(embedded::find(file), parts, kScriptVariables));
+    };
+    auto player =
+        fmt::format(
+            "// The launch sequence “{}”: its data, its timing and what plays it. Written by Scaena; yours "
+            "without conditions (0BSD).\n"
+            "// The next export replaces it for as long as you leave it unchanged.\n"
+            "const title = {};\nconst name = {};\nconst says = [{}];\n\nconst timing = {};\n\n",
+            commentText(sequence.name), scriptString(sequence.name), scriptString(build.name),
+            messages(sequence), scriptTiming(build.plans)) +
+        used("launch-timing.js") + used("launch-player.js");
+    build.add(build.path("launch.js"), player);
+    return {std::move(stub), std::move(player)};
 }
 
 }

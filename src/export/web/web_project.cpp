@@ -22,30 +22,44 @@ std::optional<std::string> withLaunch(const std::string& page, const std::string
     const auto bodyAt = page.find("<body");
     const auto bodyEnd = bodyAt == std::string::npos ? bodyAt : page.find('>', bodyAt);
     if (headAt == std::string::npos || bodyEnd == std::string::npos ||
-        page.find("launch/launch-player.js") != std::string::npos) {
+        page.find("/launch.js\"") != std::string::npos) {
         return std::nullopt;
     }
-    return page.substr(0, headAt + 6) + "\n" + head + page.substr(headAt + 6, bodyEnd + 1 - headAt - 6) +
-           "\n" + body + page.substr(bodyEnd + 1);
+    // Behind the charset, which has to stand within the first 1 024 bytes, and the viewport.
+    auto begin = headAt + 6;
+    for (const char* first : {"<meta charset", "name=\"viewport\""}) {
+        if (const auto at = page.find(first, headAt); at < bodyAt) {
+            begin = std::max(begin, page.find('>', at) + 1);
+        }
+    }
+    return page.substr(0, begin) + "\n" + head + page.substr(begin, bodyEnd + 1 - begin) + "\n" + body +
+           page.substr(bodyEnd + 1);
 }
 
 }
 
 AppPlace webPlace(const FileAccess& files, const fs::path& folder) {
-    const auto listed = files.list(folder / "public", 1);
-    if (hasFile(files, folder, "package.json") && !listed.empty()) {
-        return {"public/", "a web project with a public folder"};
+    if (!hasFile(files, folder, "package.json")) {
+        return hasFile(files, folder, "index.html") ? AppPlace{"", "a site with a page"} : AppPlace{};
     }
-    return hasFile(files, folder, "index.html") ? AppPlace{"", "a site with a page"} : AppPlace{};
+    if (hasFile(files, folder, "src/app.html") && !files.list(folder / "static", 1).empty()) {
+        return {"static/", "a SvelteKit project"};
+    }
+    if (hasFile(files, folder, "index.html") || !files.list(folder / "public", 1).empty()) {
+        return {"public/", "a web project whose build copies its public folder"};
+    }
+    return {};
 }
 
 void suggestPage(std::vector<Suggestion>& list, const FileAccess& files, const fs::path& folder,
                  const Export& made) {
-    const auto* head = bytesEnding(made, "launch/head.html");
-    const auto* body = bytesEnding(made, "launch/body.html");
-    if (head && body) {
-        suggest(list, files, folder, "index.html",
-                [&](const std::string& text) { return withLaunch(text, *head, *body); });
+    const auto* head = bytesEnding(made, "/head.html");
+    const auto* body = bytesEnding(made, "/body.html");
+    for (const char* page : {"index.html", "src/app.html"}) {
+        if (head && body) {
+            suggest(list, files, folder, page,
+                    [&](const std::string& text) { return withLaunch(text, *head, *body); });
+        }
     }
 }
 

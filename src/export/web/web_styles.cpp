@@ -29,8 +29,7 @@ std::string begin(double fraction, double offset, double length, bool safe, cons
     if (!safe) {
         return fmt::format("calc({}%{})", numberText(fraction * 100), tail.empty() ? " + 0px" : tail);
     }
-    return fmt::format("calc(env(safe-area-inset-{0}, 0px) + (100% - env(safe-area-inset-{0}, 0px) - "
-                       "env(safe-area-inset-{1}, 0px)) * {2}{3})",
+    return fmt::format("calc(var(--launch-{0}) + (100% - var(--launch-{0}) - var(--launch-{1})) * {2}{3})",
                        low, high, numberText(fraction), tail);
 }
 
@@ -52,97 +51,85 @@ std::string turnOf(const model::Layer& layer, const model::Place& place) {
 
 class StyleSheet {
 public:
-    explicit StyleSheet(WebBuild& build) : m_build(build) {}
+    StyleSheet(const WebBuild& build, bool isOpening)
+        : m_build(build), m_root("#" + build.rootId()), m_isOpening(isOpening) {}
 
-    [[nodiscard]] std::string text() {
+    [[nodiscard]] std::string text(const std::vector<LayerPage>& pages) const {
         const auto& sequence = m_build.sequence();
-        const std::string root = "#" + m_build.rootId();
-        std::string out =
-            fmt::format("/* The launch sequence “{}”: what is seen before any script runs. Written by "
-                        "Scaena; yours without conditions. */\n\n",
-                        commentText(sequence.name));
-        out += root + " {\n";
+        std::string light, dark;
         for (const auto& colour : sequence.palette) {
-            out += fmt::format("  --{}-{}: {};\n", m_build.name, colour.id, cssColour(colour.light));
+            light += fmt::format("  --{}-{}: {};\n", m_build.name, colour.id, cssColour(colour.light));
+            dark += fmt::format("\n  --{}-{}: {};", m_build.name, colour.id, cssColour(colour.dark));
         }
-        out += fmt::format("  background: {};\n}}\n\n", m_build.colour(sequence.opening.colour));
-        out += "@media (prefers-color-scheme: dark) {\n  " + root + " {\n";
-        for (const auto& colour : sequence.palette) {
-            out += fmt::format("    --{}-{}: {};\n", m_build.name, colour.id, cssColour(colour.dark));
-        }
-        out += "  }\n}\n" + common(root);
+        auto out = fmt::format("{0} {{\n{1}  background: {2};\n}}\n", m_root, light,
+                               m_build.colour(sequence.opening.colour)) +
+                   darkRule(m_root, dark) + base() + (m_isOpening ? "" : playing());
         for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
-            out += layer(root, i);
+            const auto& layer = sequence.layers[i];
+            if (!m_isOpening || standsInOpening(sequence, layer)) {
+                out += layerRules(i) + pages[i].style;
+            }
         }
-        return out;
+        return out + darkRule(m_root + " .launch-light", "display: none;") +
+               darkRule(m_root + " .launch-dark", "display: block;") +
+               wideRule(m_root + " .launch-upright", "display: none;") +
+               wideRule(m_root + " .launch-wide", "display: block;");
     }
 
 private:
-    std::string common(const std::string& root) const {
+    /// The whole screen, above the page. The padding tells the player what the system's bars cover.
+    [[nodiscard]] std::string base() const {
         return fmt::format(R"(
-/* The whole screen, above the page. The padding tells the player what the system's bars cover. */
 {0} {{
+  display: block;
   position: fixed;
   inset: 0;
   z-index: 2147483000;
   overflow: hidden;
-  padding: env(safe-area-inset-top, 0px) env(safe-area-inset-right, 0px) env(safe-area-inset-bottom, 0px) env(safe-area-inset-left, 0px);
   box-sizing: border-box;
+  --launch-top: env(safe-area-inset-top, 0px);
+  --launch-right: env(safe-area-inset-right, 0px);
+  --launch-bottom: env(safe-area-inset-bottom, 0px);
+  --launch-left: env(safe-area-inset-left, 0px);
+  padding: var(--launch-top) var(--launch-right) var(--launch-bottom) var(--launch-left);
   /* If the scripts never come, it goes by itself after the longest the sequence can last. */
   animation: launch-without-scripts 1ms {1}ms forwards;
+  visibility: visible;
 }}
-{0}.launch-playing {{
-  animation: none;
-}}
-@keyframes launch-without-scripts {{
-  to {{
-    opacity: 0;
-    pointer-events: none;
-  }}
-}}
-{0}.launch-playing {{ background: none; }}
+/* Nobody gets into what lies beneath before the player is there, which holds it from then on. */
+body:has({0}:not(.launch-playing)) > :not({0}) {{ animation: launch-held 1ms {1}ms backwards; }}
+@keyframes launch-held {{ from {{ visibility: hidden; }} }}
+{0}.launch-playing {{ animation: none; background: none; }}
+@keyframes launch-without-scripts {{ to {{ opacity: 0; pointer-events: none; }} }}
+@media (scripting: none) {{ {0} {{ display: none; }} body > :not({0}) {{ animation: none !important; }} }}
 {0} .launch-layer {{ position: absolute; visibility: hidden; }}
-{0} .launch-opening,
-{0}.launch-playing .launch-layer {{ visibility: visible; }}
-{0}.launch-playing .launch-layer {{ left: 0 !important; top: 0 !important; transform-origin: 0 0 !important; will-change: transform, opacity; }}
+{0} .launch-opening, {0}.launch-playing .launch-layer {{ visibility: visible; }}
+{0}.launch-playing .launch-layer {{ transform: none !important; transform-origin: 50% 50% !important; }}
+{0} .launch-outer {{ position: absolute; inset: 0; transform-origin: 0 0; }}
 {0} .launch-backdrop {{ left: 0; top: 0; width: 100%; height: 100%; }}
 {0} .launch-picture {{ position: absolute; inset: 0; background: center no-repeat; }}
-{0} .launch-light,
-{0} .launch-dark,
-{0} .launch-upright,
-{0} .launch-wide,
-{0} .launch-art,
-{0} .launch-image {{ position: absolute; left: 0; top: 0; width: 100%; height: 100%; }}
-{0} .launch-image {{ object-fit: contain; }}
-{0} .launch-dark,
-{0} .launch-wide {{ display: none; }}
+{0} .launch-light, {0} .launch-dark, {0} .launch-upright, {0} .launch-wide, {0} .launch-art, {0} .launch-image {{ position: absolute; left: 0; top: 0; width: 100%; height: 100%; }}
+{0} .launch-image {{ background: center / contain no-repeat; }}
+{0} .launch-dark, {0} .launch-wide {{ display: none; }}
 {0} .launch-middle {{ position: absolute; left: 50%; top: 50%; width: 1px; height: 1px; overflow: visible; transform-origin: 0 0; }}
-{0} [data-part='fills'],
-{0} [data-part='line'],
-{0} [data-part='hairline'],
-{0} [data-part='ring'],
-{0} [data-part='bar'] {{ opacity: 0; }}
-{0} [data-part='line'],
-{0} [data-part='hairline'] {{ fill: none; stroke-linecap: round; stroke-linejoin: round; stroke-dasharray: 1 1; }}
+{0} .launch-plate {{ position: absolute; left: 50%; top: 50%; border-radius: 50%; translate: -50% -50%; }}
+)",
+                           m_root, longestCovered());
+    }
+
+    /// What only the player moves.
+    [[nodiscard]] std::string playing() const {
+        return fmt::format(R"(
+{0} [data-part='fills'], {0} [data-part='line'], {0} [data-part='hairline'], {0} [data-part='ring'], {0} [data-part='bar'] {{ opacity: 0; }}
+{0} [data-part='line'], {0} [data-part='hairline'] {{ fill: none; stroke-linecap: round; stroke-linejoin: round; stroke-dasharray: 1 1; }}
 {0} [data-part='ring'] {{ stroke-dasharray: 1 1; }}
 {0} .launch-bar {{ position: absolute; left: 0; right: 0; top: 50%; transform: translateY(-50%); }}
 {0} .launch-dot {{ position: absolute; top: 50%; border-radius: 50%; translate: 0 -50%; }}
-{0} [data-part='dot'] {{ transform: scale(0); }}
-{0} .launch-plate {{ position: absolute; left: 50%; top: 50%; border-radius: 50%; translate: -50% -50%; }}
+{0} [data-part='dot'] {{ scale: 0; }}
 {0} .launch-frames {{ position: absolute; left: 50%; top: 50%; translate: -50% -50%; background-repeat: no-repeat; }}
 .launch-status {{ position: fixed; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap; }}
-
-@media (min-aspect-ratio: 1/1) {{
-  {0} .launch-upright {{ display: none; }}
-  {0} .launch-wide {{ display: block; }}
-}}
-
-@media (prefers-color-scheme: dark) {{
-  {0} .launch-light {{ display: none; }}
-  {0} .launch-dark {{ display: block; }}
-}}
 )",
-                           root, longestCovered());
+                           m_root);
     }
 
     /// How long the page may stay covered where no script comes: as long as the sequence itself can last.
@@ -153,12 +140,12 @@ private:
         return isNever(longest) ? kWithoutEnd : longest;
     }
 
-    std::string layer(const std::string& root, std::size_t index) {
+    [[nodiscard]] std::string layerRules(std::size_t index) const {
         const auto& it = m_build.sequence().layers[index];
         if (it.as<model::FirstScreenContent>() || it.as<model::GroupContent>()) {
             return {};
         }
-        const auto selector = fmt::format("{} [data-layer='{}']", root, index);
+        const auto selector = fmt::format("{} [data-layer='{}']", m_root, index);
         std::string out = fmt::format("\n/* {} */\n", commentText(it.name));
         if (it.as<model::BackdropContent>()) {
             return out + backdrop(selector, it);
@@ -167,13 +154,12 @@ private:
             "{} {{ {}{}{} }}\n", selector, boxOf(it.place), turnOf(it, it.place),
             model::tintOf(it).empty() ? "" : fmt::format(" color: {};", m_build.colour(model::tintOf(it))));
         if (it.landscape) {
-            const double grown = wideLookOf(m_build.input, it).scale;
-            const auto inner =
-                grown == 1 ? ""
-                           : fmt::format("  {0} .launch-middle,\n  {0} .launch-frames {{ scale: {1}; }}\n",
-                                         selector, numberText(grown));
-            out += fmt::format("@media (min-aspect-ratio: 1/1) {{\n  {} {{ {}{} }}\n{}}}\n", selector,
-                               boxOf(*it.landscape), turnOf(it, *it.landscape), inner);
+            out += wideRule(selector, boxOf(*it.landscape) + turnOf(it, *it.landscape));
+            if (const double grown = wideLookOf(m_build.input, it).scale; grown != 1) {
+                const auto scale = fmt::format("scale: {};", numberText(grown));
+                out += wideRule(selector + " .launch-middle", scale) +
+                       wideRule(selector + " .launch-frames", scale);
+            }
         }
         if (it.as<model::TextContent>()) {
             out += fmt::format("{} .launch-text {{ fill: {}; }}\n", selector,
@@ -186,7 +172,7 @@ private:
         return out;
     }
 
-    std::string backdrop(const std::string& selector, const model::Layer& it) {
+    [[nodiscard]] std::string backdrop(const std::string& selector, const model::Layer& it) const {
         const auto& colours = it.get<model::BackdropContent>().fill;
         const auto fill = colours.to.empty()
                               ? m_build.colour(colours.colour)
@@ -197,36 +183,64 @@ private:
         if (!picture) {
             return out;
         }
-        out += fmt::format("{} .launch-picture {{ background-size: {}; }}\n", selector,
+        const auto inner = selector + " .launch-picture";
+        out += fmt::format("{} {{ background-size: {}; }}\n", inner,
                            picture->fit == model::Fit::Fill ? "cover" : "contain");
-        const auto rule = [&](const std::string& path, const char* mark, const char* media) {
-            const auto* bytes = m_build.input.shelf.bytesOf(path);
-            const auto ending = bytes ? pictureEnding(*bytes) : std::string();
-            if (ending.empty()) {
-                return;
-            }
-            const auto file = fmt::format("images/{}{}{}", it.id, mark, ending);
-            m_build.add("launch/" + file, *bytes);
-            const auto line =
-                fmt::format("{} .launch-picture {{ background-image: url({}); }}\n", selector, file);
-            out += *media ? fmt::format("@media {} {{\n  {}}}\n", media, line) : line;
+        const auto shows = [&](const std::string& path, const char* mark) {
+            const auto file = backdropFile(m_build, it, path, mark);
+            return file.empty() ? "" : fmt::format("background-image: url({});", m_build.url(file));
         };
         // In the order of the fallbacks: what fits a screen best comes last.
-        rule(picture->light, "", "");
-        rule(picture->landscape, "-landscape", "(min-aspect-ratio: 1/1)");
-        rule(picture->dark, "-dark", "(prefers-color-scheme: dark)");
-        rule(picture->darkLandscape, "-dark-landscape",
-             "(prefers-color-scheme: dark) and (min-aspect-ratio: 1/1)");
-        return out;
+        if (const auto light = shows(picture->light, ""); !light.empty()) {
+            out += fmt::format("{} {{ {} }}\n", inner, light);
+        }
+        out += wideRule(inner, shows(picture->landscape, "-landscape"));
+        out += darkRule(inner, shows(picture->dark, "-dark"));
+        return out + darkRule(inner, shows(picture->darkLandscape, "-dark-landscape"), true);
     }
 
-    WebBuild& m_build;
+    const WebBuild& m_build;
+    std::string m_root;
+    bool m_isOpening;
 };
 
 }
 
-void addStyleSheet(WebBuild& build) {
-    build.add(fmt::format("launch/{}.css", build.name), StyleSheet(build).text());
+bool standsInOpening(const model::Sequence& sequence, const model::Layer& layer) {
+    const auto& opening = sequence.opening.layers;
+    return std::find(opening.begin(), opening.end(), layer.id) != opening.end() &&
+           schedule::canBeStatic(layer.kind());
+}
+
+std::string backdropFile(const WebBuild& build, const model::Layer& layer, const std::string& path,
+                         const char* mark) {
+    const auto* bytes = build.input.shelf.bytesOf(path);
+    const auto ending = bytes ? pictureEnding(*bytes) : std::string();
+    return ending.empty() ? "" : fmt::format("images/{}{}{}", layer.id, mark, ending);
+}
+
+std::string wideRule(const std::string& selector, const std::string& declarations) {
+    return declarations.empty()
+               ? ""
+               : fmt::format("@media (orientation: landscape) {{ {} {{ {} }} }}\n", selector, declarations);
+}
+
+std::string darkRule(const std::string& selector, const std::string& declarations, bool isWide) {
+    if (declarations.empty()) {
+        return {};
+    }
+    const auto asked = fmt::format(":root[data-launch-theme='dark'] {} {{ {} }}", selector, declarations);
+    return fmt::format(
+               "@media (prefers-color-scheme: dark){} {{ :root:not([data-launch-theme='light']) {} {{ {} "
+               "}} }}\n",
+               isWide ? " and (orientation: landscape)" : "", selector, declarations) +
+           (isWide ? fmt::format("@media (orientation: landscape) {{ {} }}\n", asked) : asked + "\n");
+}
+
+std::string styleSheet(const WebBuild& build, const std::vector<LayerPage>& layers, bool isOpening) {
+    return fmt::format("/* The launch sequence “{}”{}. Written by Scaena; yours without conditions. */\n",
+                       commentText(build.sequence().name), isOpening ? ": what the first paint needs" : "") +
+           StyleSheet(build, isOpening).text(layers);
 }
 
 }

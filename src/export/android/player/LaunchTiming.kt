@@ -293,6 +293,21 @@ private class Segment(val cue: Cue, val track: Track, val plan: CuePlan, found: 
     }
 
     fun restTime(): Int = plus(plan.stop, settle())
+//? player.edges
+    /** When its keys come, in each round it plays before `until`. */ //? player.edges
+    fun keyTimes(until: Double): ArrayList<Double> { //? player.edges
+        val edges = ArrayList<Double>() //? player.edges
+        edges.add(plan.start.toDouble()) //? player.edges
+        edges.add(plan.stop.toDouble()) //? player.edges
+        edges.add(restTime().toDouble()) //? player.edges
+        val stop = min(until, 1.0 * plan.stop.toDouble()) //? player.edges
+        var round = 1.0 * plan.start.toDouble() //? player.edges
+        while (round < stop && length > 0) { //? player.edges
+            for (it in at) edges.add(round + it * length.toDouble()) //? player.edges
+            round += length.toDouble() //? player.edges
+        } //? player.edges
+        return edges //? player.edges
+    } //? player.edges
 
     fun settle(): Int {
         if (!plan.skips) return plan.settle //? BeatKind.opening|Beat.yields|RepeatEnd.settle
@@ -475,6 +490,20 @@ internal class LaunchSchedule(
         } //? player.moments
         return edges //? player.moments
     } //? player.moments
+//? player.edges
+    /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
+    fun edgesOf(layer: Int, property: Property, until: Double): ArrayList<Double> { //? player.edges
+        val edges = ArrayList<Double>() //? player.edges
+        val line = timeline(layer, property) //? player.edges
+        if (line == null) return edges //? player.edges
+        for (segment in line.segments) { //? player.edges
+            for (it in segment.keyTimes(until)) edges.add(it) //? player.edges
+        } //? player.edges
+        for (segment in line.added) { //? player.edges Cue.adds
+            for (it in segment.keyTimes(until)) edges.add(it) //? player.edges Cue.adds
+        } //? player.edges Cue.adds
+        return edges //? player.edges
+    } //? player.edges
 //? player.moments
     /** Whether anything of the layer may change between two moments; if not, it stands still. */ //? player.moments
     fun movesBetween(layerIndex: Int, from: Double, to: Double): Boolean { //? player.moments

@@ -412,6 +412,23 @@ class _Segment {
   late int length;
 
   int restTime() => _plus(plan.stop, settle());
+//? player.edges
+  /// When its keys come, in each round it plays before `until`. //? player.edges
+  List<double> keyTimes(double until) { //? player.edges
+    final List<double> edges = []; //? player.edges
+    edges.add(plan.start.toDouble()); //? player.edges
+    edges.add(plan.stop.toDouble()); //? player.edges
+    edges.add(restTime().toDouble()); //? player.edges
+    final double stop = min(until, 1.0 * plan.stop.toDouble()); //? player.edges
+    double round = 1.0 * plan.start.toDouble(); //? player.edges
+    while (round < stop && length > 0) { //? player.edges
+      for (final double it in at) { //? player.edges
+        edges.add(round + it * length.toDouble()); //? player.edges
+      } //? player.edges
+      round += length.toDouble(); //? player.edges
+    } //? player.edges
+    return edges; //? player.edges
+  } //? player.edges
 
   int settle() {
     if (!plan.skips) return plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
@@ -624,6 +641,24 @@ class LaunchSchedule {
     } //? player.moments
     return edges; //? player.moments
   } //? player.moments
+//? player.edges
+  /// When the keys of a property come, up to `until`; between them it runs along one curve. In no order. //? player.edges
+  List<double> edgesOf(int layer, LaunchProperty property, double until) { //? player.edges
+    final List<double> edges = []; //? player.edges
+    final _Timeline? line = _timeline(layer, property); //? player.edges
+    if (line == null) return edges; //? player.edges
+    for (final _Segment segment in line.segments) { //? player.edges
+      for (final double it in segment.keyTimes(until)) { //? player.edges
+        edges.add(it); //? player.edges
+      } //? player.edges
+    } //? player.edges
+    for (final _Segment segment in line.added) { //? player.edges Cue.adds
+      for (final double it in segment.keyTimes(until)) { //? player.edges Cue.adds
+        edges.add(it); //? player.edges Cue.adds
+      } //? player.edges Cue.adds
+    } //? player.edges Cue.adds
+    return edges; //? player.edges
+  } //? player.edges
 //? player.moments
   /// Whether anything of the layer may change between two moments; if not, it stands still. //? player.moments
   bool movesBetween(int layerIndex, double from, double to) { //? player.moments

@@ -310,6 +310,21 @@ extension @LAUNCH@ {
         }
 
         func restTime() -> Int { plus(plan.stop, settle()) }
+//? player.edges
+        /// When its keys come, in each round it plays before `until`. //? player.edges
+        func keyTimes(_ until: Double) -> [Double] { //? player.edges
+            var edges: [Double] = [] //? player.edges
+            edges.append(Double(plan.start)) //? player.edges
+            edges.append(Double(plan.stop)) //? player.edges
+            edges.append(Double(restTime())) //? player.edges
+            let stop = min(until, 1.0 * Double(plan.stop)) //? player.edges
+            var round = 1.0 * Double(plan.start) //? player.edges
+            while round < stop && length > 0 { //? player.edges
+                for it in at { edges.append(round + it * Double(length)) } //? player.edges
+                round += Double(length) //? player.edges
+            } //? player.edges
+            return edges //? player.edges
+        } //? player.edges
 
         func settle() -> Int {
             if !plan.skips { return plan.settle } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
@@ -510,6 +525,19 @@ extension @LAUNCH@ {
             } //? player.moments
             return edges //? player.moments
         } //? player.moments
+//? player.edges
+        /// When the keys of a property come, up to `until`; between them it runs along one curve. In no order. //? player.edges
+        func edgesOf(_ layer: Int, _ property: Property, _ until: Double) -> [Double] { //? player.edges
+            var edges: [Double] = [] //? player.edges
+            guard let line = timeline(layer, property) else { return edges } //? player.edges
+            for segment in line.segments { //? player.edges
+                for it in segment.keyTimes(until) { edges.append(it) } //? player.edges
+            } //? player.edges
+            for segment in line.added { //? player.edges Cue.adds
+                for it in segment.keyTimes(until) { edges.append(it) } //? player.edges Cue.adds
+            } //? player.edges Cue.adds
+            return edges //? player.edges
+        } //? player.edges
 //? player.moments
         /// Whether anything of the layer may change between two moments; if not, it stands still. //? player.moments
         func movesBetween(_ layerIndex: Int, _ from: Double, _ to: Double) -> Bool { //? player.moments

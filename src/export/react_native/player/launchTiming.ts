@@ -297,6 +297,21 @@ class Segment {
   restTime(): number {
     return plus(this.plan.stop, this.settle());
   }
+//? player.edges
+  /** When its keys come, in each round it plays before `until`. */ //? player.edges
+  keyTimes(until: number): number[] { //? player.edges
+    const edges: number[] = []; //? player.edges
+    edges.push(this.plan.start); //? player.edges
+    edges.push(this.plan.stop); //? player.edges
+    edges.push(this.restTime()); //? player.edges
+    const stop = Math.min(until, 1 * this.plan.stop); //? player.edges
+    let round = 1 * this.plan.start; //? player.edges
+    while (round < stop && this.length > 0) { //? player.edges
+      for (const it of this.at) edges.push(round + it * this.length); //? player.edges
+      round += this.length; //? player.edges
+    } //? player.edges
+    return edges; //? player.edges
+  } //? player.edges
 
   settle(): number {
     if (!this.plan.skips) return this.plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
@@ -483,6 +498,20 @@ export class LaunchSchedule {
     } //? player.moments
     return edges; //? player.moments
   } //? player.moments
+//? player.edges
+  /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
+  edgesOf(layer: number, property: Property, until: number): number[] { //? player.edges
+    const edges: number[] = []; //? player.edges
+    const line: Timeline | null = this.timeline(layer, property); //? player.edges
+    if (line === null) return edges; //? player.edges
+    for (const segment of line.segments) { //? player.edges
+      for (const it of segment.keyTimes(until)) edges.push(it); //? player.edges
+    } //? player.edges
+    for (const segment of line.added) { //? player.edges Cue.adds
+      for (const it of segment.keyTimes(until)) edges.push(it); //? player.edges Cue.adds
+    } //? player.edges Cue.adds
+    return edges; //? player.edges
+  } //? player.edges
 //? player.moments
   /** Whether anything of the layer may change between two moments; if not, it stands still. */ //? player.moments
   movesBetween(layerIndex: number, from: number, to: number): boolean { //? player.moments

@@ -1,261 +1,465 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but the browser. The next export
-// replaces it for as long as you leave it unchanged.
-import { LaunchSchedule, LayerState, NEVER } from './launch-timing.js';
+import { LaunchSchedule, LayerState, NEVER, eased } from './launch-timing.js'; //? module
+import { name, says, timing, title } from './data.js'; //? module
 
-const HORIZON = 8000; // ms that are handed to the browser at a time; a wait may last longer
+const HORIZON = 20000; // ms that are laid out ahead of what goes on and on
 const STEP = 1000 / 60;
+const PROBES = [0.15, 0.35, 0.5, 0.65, 0.85];
 
-/**
- * Plays a launch sequence over the page and gives way to it.
- *
- * What is to be seen is worked out from the sequence whenever a gate opens, and handed to the browser as Web Animations:
- * they run on while the app's own scripts keep the page busy.
- */
-export class LaunchPlayer {
-  #root;
-  #timing;
-  #content;
-  #start;
-  #opened;
-  #openingEnd;
-  #schedule = null;
-  #animations = [];
-  #timer = 0;
-  #announcing = 0;
-  #ended = false;
-  #resolve;
+const launch = window.launch; // made by stub.js: what the app tells, and is told
+const opened = timing.gates.map(() => NEVER);
+const playing = new Map(); // what the browser plays by itself: by element and property
+const held = new Set(); // what of the page lies beneath
+const listening = new AbortController();
+const status = document.createElement('p');
+let root;
+let start;
+let schedule = null;
+let outcome = null;
+let openingEnd = -1;
+let laidUntil = 0;
+let away = 0; // ms in the background, which do not count
+let hiddenAt = -1;
+let messageAt = 0; //? player.retry
+let retriedAt = 0; //? player.retry
+let isOver = false;
+let timer = 0;
+let lateFrames = 0;
 
-  /** Resolves once with how the launch ended: 'complete', or 'wentOn', 'offline', 'message' after a time-out. */
-  finished = new Promise((resolve) => (this.#resolve = resolve));
+const now = () => (hiddenAt < 0 ? performance.now() : hiddenAt) - away;
+const short = (value) => Math.round(value * 1000) / 1000;
+const event = (target, type) => new Promise((done) => target.addEventListener(type, done, { once: true }));
 
-  /**
-   * @param {HTMLElement} root the element with the layers (see body.html)
-   * @param {object} timing the sequence
-   * @param {object} [options] `content`: the element of your first screen, or how to find it; `start`: the kind of start,
-   *   if you know it better; `announcement`: read out to people who cannot see the launch, when it takes long
-   */
-  constructor(root, timing, { content = null, start = startKind(), announcement = 'Loading' } = {}) {
-    this.#root = root;
-    this.#timing = timing;
-    this.#content = content;
-    this.#start = start;
-    this.#opened = timing.gates.map(() => NEVER);
-    this.#openingEnd = performance.now();
-    if (!timing.beats.some((it) => (it.plays ?? ['first', 'cold', 'warm']).includes(start))) {
-      this.#finish();
-      return;
+/** Waits until people can see the page; then the opening is over, and the show begins. */
+async function begin() {
+  launch.player = { follow, dismiss, retry, seek };
+  while (!(root = document.getElementById(`${name}-launch`)) && document.readyState === 'loading') await event(document, 'DOMContentLoaded');
+  if (!root) {
+    console.warn(`The page has no #${name}-launch: body.html is missing`);
+    return finish('wentOn');
+  }
+  start = startKind();
+  if (launch.calls.includes('dismiss')) return finish('interrupted');
+  if (!timing.beats.some((it) => (it.plays ?? ['first', 'cold', 'warm']).includes(start))) return finish('complete');
+  if (getComputedStyle(root).opacity < 0.5) return finish('wentOn'); // so late that the page was uncovered without it
+  hold();
+  if (document.prerendering) await event(document, 'prerenderingchange');
+  away = performance.getEntriesByType('navigation')[0]?.activationStart ?? 0;
+  if (document.hidden) {
+    await event(document, 'visibilitychange');
+    away = performance.now();
+  }
+  await new Promise(requestAnimationFrame);
+  if (isOver || openingEnd >= 0) return;
+  root.classList.add('launch-playing');
+  openingEnd = Math.round(now());
+  performance.mark(`${name}: first frame`);
+  const { signal } = listening;
+  addEventListener('resize', () => requestAnimationFrame(plan), { signal });
+  document.addEventListener('visibilitychange', leaveOrReturn, { signal });
+  matchMedia('(prefers-reduced-motion: reduce)').addEventListener('change', plan, { signal });
+  setTimeout(() => isOver || status.textContent || say(root.dataset.announcement), 5000);
+  if (launch.onRecord) countLateFrames();
+  follow();
+}
+
+/** Nobody gets into what lies beneath, by touch, keyboard or screen reader, before it is shown. */
+function hold() {
+  status.className = 'launch-status';
+  status.setAttribute('role', 'status');
+  root.after(status);
+  const focused = document.activeElement;
+  const holdAll = () => {
+    for (const it of document.body.children) {
+      if (it.contains(root) || it === status || it.inert || /^(SCRIPT|STYLE|LINK|TEMPLATE)$/.test(it.tagName)) continue;
+      it.inert = true;
+      held.add(it);
     }
-    if (getComputedStyle(root).opacity < 0.5) {
-      this.#finish('wentOn'); // this script came so late that the page was uncovered without it
-      return;
-    }
-    root.classList.add('launch-playing');
-    this.#hold(true);
-    this.#announcing = setTimeout(() => this.#announce(announcement), 5000);
-    addEventListener('resize', this.#plan);
-    this.#plan();
-  }
-
-  /** Tells that what the gate stands for has loaded. An unknown name is an error in the calling code. */
-  open(gate) {
-    const index = this.#indexOf(gate);
-    if (this.#opened[index] < NEVER || this.#ended) return;
-    this.#opened[index] = Math.round(performance.now());
-    this.#plan();
-  }
-
-  /** Opens the gate when the promise is kept; when it is broken the gate stays shut, and its time-out decides. */
-  async openWhen(gate, promise) {
-    this.#indexOf(gate);
-    const value = await promise;
-    this.open(gate);
-    return value;
-  }
-
-  /** Ends the sequence at once and shows the page. */
-  dismiss() {
-    this.#finish();
-  }
-
-  /** Shows one moment and stays there, for pictures and tests: with gates opened at given times after the start. */
-  seek(ms, { opened = {}, openingEnd = 0 } = {}) {
-    this.#openingEnd = openingEnd;
-    for (const [gate, at] of Object.entries(opened)) this.#opened[this.#indexOf(gate)] = at;
-    this.#plan(null, ms);
-    for (const animation of this.#animations) {
-      animation.pause();
-      animation.currentTime = 0;
-    }
-    clearTimeout(this.#timer);
-  }
-
-  #indexOf(gate) {
-    const index = this.#timing.gates.findIndex((it) => it.id === gate);
-    if (index < 0) throw new Error(`There is no gate "${gate}"; there are ${this.#timing.gates.map((it) => it.id).join(', ')}`);
-    return index;
-  }
-
-  /** Replaces what the browser plays from `from` on. Called again when a gate opens and when the window changes. */
-  #plan = (_event = null, from = performance.now()) => {
-    if (this.#ended) return;
-    const calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
-    const schedule = new LaunchSchedule(this.#timing, this.#start, calm, this.#openingEnd, this.#opened);
-    this.#schedule = schedule;
-    const to = Math.max(from + STEP, Math.min(schedule.shown(), from + HORIZON));
-    const screen = this.#screen();
-    const times = sampleTimes(schedule, from, to);
-    const before = this.#animations;
-    this.#animations = this.#timing.layers.flatMap((layer, index) => {
-      const states = times
-        .filter((it) => it.edge || schedule.movesBetween(index, it.t - STEP, it.t + STEP))
-        .map((it) => ({ offset: (it.t - from) / (to - from), state: stateAt(schedule, index, it.t, screen) }));
-      return this.#partsOf(layer, index, screen).map(({ element, look }) => {
-        const frames = states.map(({ offset, state }) => ({ offset: Math.min(1, Math.max(0, offset)), ...look(state) }));
-        return element.animate(frames, { duration: to - from, fill: 'both' });
-      });
-    });
-    for (const animation of before) animation.cancel();
-    clearTimeout(this.#timer);
-    const rest = to - from;
-    this.#timer = setTimeout(() => (to >= schedule.shown() ? this.#finish() : this.#plan()), rest);
   };
+  const observer = new MutationObserver(() => {
+    if (!root.isConnected) return finish('interrupted'); // the app took it down
+    holdAll();
+    plan();
+  });
+  observer.observe(document.body, { childList: true });
+  if (root.parentElement !== document.body) observer.observe(root.parentElement, { childList: true });
+  holdAll();
+  root.addEventListener('wheel', (it) => it.preventDefault(), { passive: false });
+  root.addEventListener('touchmove', (it) => it.preventDefault(), { passive: false });
+  listening.signal.addEventListener('abort', () => {
+    observer.disconnect();
+    for (const it of held) it.inert = false;
+    held.clear();
+    (document.querySelector('[autofocus]') ?? focused)?.focus({ preventScroll: true });
+  });
+}
 
-  #screen() {
-    const style = getComputedStyle(this.#root);
-    const inset = (side) => parseFloat(style.getPropertyValue(`padding-${side}`)) || 0;
-    const box = this.#root.getBoundingClientRect();
-    return {
-      width: box.width, height: box.height, left: inset('left'), top: inset('top'), right: inset('right'), bottom: inset('bottom'),
-    };
-  }
+function say(text) {
+  status.textContent = text || 'Loading';
+}
 
-  /** The elements that show a layer, and how each looks in a state of it. */
-  #partsOf(layer, index, screen) {
-    if (layer.kind === 'group') return [];
-    if (layer.kind === 'firstScreen') {
-      const element = this.#contentElement();
-      if (!element || layer.shown) return [];
-      return [{ element, look: (state) => placed(state, screen) }];
-    }
-    const element = this.#root.querySelector(`[data-layer="${index}"]`);
-    if (!element) return [];
-    const moves = layer.kind === 'backdrop';
-    const parts = [{ element, look: (state) => ({ ...placed(state, state), ...(moves && sized(state)), clipPath: revealed(state) }) }];
-    for (const inner of element.querySelectorAll('[data-part]')) {
-      parts.push({ element: inner, look: PART_LOOKS[inner.dataset.part](inner) });
-    }
-    return parts;
-  }
-
-  #contentElement() {
-    return typeof this.#content === 'string' ? document.querySelector(this.#content) : this.#content;
-  }
-
-  /** Nobody gets into the page by keyboard or screen reader before it is shown. */
-  #hold(held) {
-    const element = this.#contentElement();
-    if (element) element.inert = held;
-  }
-
-  #announce(text) {
-    const status = document.createElement('p');
-    status.className = 'launch-status';
-    status.setAttribute('role', 'status');
-    this.#root.after(status);
-    requestAnimationFrame(() => (status.textContent = text));
-  }
-
-  #finish(outcome = this.#schedule?.outcome ?? 'complete') {
-    if (this.#ended) return;
-    this.#ended = true;
-    clearTimeout(this.#timer);
-    clearTimeout(this.#announcing);
-    removeEventListener('resize', this.#plan);
-    for (const animation of this.#animations) animation.cancel();
-    this.#hold(false);
-    document.querySelector('.launch-status')?.remove();
-    this.#root.remove();
-    this.#resolve(outcome);
+/** Time in the background does not count. */
+function leaveOrReturn() {
+  if (document.hidden === hiddenAt >= 0) return;
+  if (document.hidden) {
+    hiddenAt = performance.now();
+    clearTimeout(timer);
+    for (const { animation } of playing.values()) animation.pause();
+  } else {
+    away += performance.now() - hiddenAt;
+    hiddenAt = -1;
+    for (const { animation } of playing.values()) animation.play();
+    step();
   }
 }
 
-function stateAt(schedule, index, t, screen) {
+function countLateFrames(before = 0) {
+  requestAnimationFrame((at) => {
+    if (isOver) return;
+    if (before > 0 && at - before > 34 && hiddenAt < 0 && playing.size > 0) lateFrames++;
+    countLateFrames(at);
+  });
+}
+
+/** What has been opened since, before there was a player or now. */
+function follow() {
+  timing.gates.forEach(({ id }, i) => {
+    if (opened[i] === NEVER && id in launch.opened) opened[i] = Math.max(0, Math.round(Math.min(now(), launch.opened[id] - away)));
+  });
+  plan();
+}
+
+/** Hands the browser what is to be seen from now on, as far as it is not playing that already. */
+function plan() {
+  if (isOver || openingEnd < 0) return;
+  try {
+    layAll();
+  } catch (error) {
+    finish('wentOn'); // a launch must not keep people out of the app
+    throw error;
+  }
+  step();
+}
+
+function layAll() {
+  schedule = new LaunchSchedule(
+    timing, start, matchMedia('(prefers-reduced-motion: reduce)').matches,
+    messageAt, //? player.retry
+    retriedAt, //? player.retry
+    openingEnd, opened,
+  );
+  laidUntil = Math.max(openingEnd + STEP, Math.min(schedule.shown(), now() + HORIZON));
+  const unused = new Set(playing.keys());
+  for (const { element, reads, states, layers } of things()) {
+    for (const look of reads) {
+      const edges = layers.flatMap((layer) => look.of.flatMap((property) => schedule.edgesOf(layer, property, laidUntil)));
+      if (look.more) edges.push(...look.more());
+      if (edges.length === 0 && look.rest === '') continue;
+      const frames = framesOf(look, edges, (t) => look.read(states(t)));
+      if (frames.length > 2 || frames[0].value !== look.rest) unused.delete(lay(element, look.css, frames));
+    }
+  }
+  for (const key of unused) stopPlaying(key);
+}
+
+let keys = 0;
+const numbers = new WeakMap(); // of elements
+
+/** The browser goes on with an animation that is the same as before. */
+function lay(element, css, frames) {
+  if (!numbers.has(element)) numbers.set(element, ++keys);
+  const key = `${numbers.get(element)} ${css}`;
+  const made = JSON.stringify(frames);
+  if (playing.get(key)?.made === made) return key;
+  const from = frames[0].t;
+  const duration = frames.at(-1).t - from;
+  const animation = element.animate(
+    frames.map(({ t, value, easing }) => ({ offset: Math.min(1, (t - from) / duration), [css]: value, easing })), { duration, fill: 'both' });
+  animation.currentTime = now() - from;
+  if (hiddenAt >= 0) animation.pause();
+  stopPlaying(key);
+  playing.set(key, { made, animation });
+  return key;
+}
+
+function stopPlaying(key) {
+  playing.get(key)?.animation.cancel();
+  playing.delete(key);
+}
+
+/** What is due at this moment; then it waits for the next. */
+function step() {
+  clearTimeout(timer);
+  if (isOver || !schedule || hiddenAt >= 0) return;
+  const t = now();
+  if (!outcome && t >= schedule.decidedAt()) decide(schedule.outcome);
+  if (t >= schedule.shown()) return finish(schedule.outcome);
+  const due = [schedule.shown(), outcome ? NEVER : schedule.decidedAt(), laidUntil - 1000].filter((it) => it > t && it < NEVER);
+  timer = setTimeout(t >= laidUntil - 1000 && laidUntil < schedule.shown() ? plan : step, Math.ceil(Math.max(1, Math.min(...due, laidUntil) - t)));
+}
+
+function decide(how) {
+  outcome = how;
+  performance.mark(`${name}: ${how}`);
+  if (how === 'message') say(says.join(' ')); //? Outcome.message
+  launch.decided(how);
+  for (const listener of launch.listeners) listener(how);
+}
+
+function dismiss() {
+  finish('interrupted');
+}
+
+/** After a message: what has not loaded gets its time once more. */
+function retry() {
+  if (isOver || outcome !== 'message') return; //? player.retry
+  messageAt ||= schedule.outcomeAt; //? player.retry
+  retriedAt = Math.round(now()); //? player.retry
+  outcome = null; //? player.retry
+  say(root.dataset.announcement); //? player.retry
+  plan(); //? player.retry
+}
+
+function finish(how) {
+  if (isOver) return;
+  isOver = true;
+  clearTimeout(timer);
+  const shown = Math.round(now());
+  for (const key of [...playing.keys()]) stopPlaying(key);
+  status.remove();
+  root?.remove();
+  listening.abort();
+  if (!outcome) decide(how);
+  performance.measure(name, { start: away, end: performance.now() });
+  launch.over(outcome);
+  const gates = Object.fromEntries(timing.gates.map(({ id }, i) => [id, opened[i] < NEVER ? opened[i] : null]));
+  launch.onRecord?.(JSON.stringify({ launch: title, start, firstFrame: openingEnd, gates, outcome, shown, lateFrames }));
+}
+
+/** Shows one moment and stays there, for pictures and tests: with gates opened at given times after the start. */
+function seek(ms, { opened: times = {}, openingEnd: end = 0 } = {}) {
+  openingEnd = end;
+  root.classList.add('launch-playing');
+  outcome ??= 'complete'; // nothing is told of what is only looked at
+  away = hiddenAt = 0;
+  timing.gates.forEach(({ id }, i) => (opened[i] = times[id] ?? opened[i]));
+  hiddenAt = ms;
+  plan();
+  for (const [key, { animation }] of playing) {
+    animation.currentTime = ms - JSON.parse(playing.get(key).made)[0].t;
+    animation.pause();
+  }
+}
+
+/** All that is moved: elements, how each looks in a state, and of which layers that is. */
+function* things() {
+  const screen = screenNow();
+  const firstScreens = [];
+  for (const [index, layer] of timing.layers.entries()) {
+    if (layer.kind === 'firstScreen') firstScreens.push(index);
+    if (layer.kind === 'group' || layer.kind === 'firstScreen') continue;
+    const element = root.querySelector(`[data-layer="${index}"]`);
+    if (!element) continue;
+    const states = statesOf((t) => stateAt(index, t, screen));
+    const place = placeOf(layer, screen);
+    const reads = looks(place);
+    if (layer.kind === 'backdrop') reads.push(PANEL); //? Property.panel
+    reads.push(REVEAL); //? Property.reveal
+    const layers = [index];
+    for (let parent = layer.parent ?? -1; parent >= 0; parent = timing.layers[parent].parent ?? -1) layers.push(parent); //? Layer.parent
+    yield { element, reads: reads.slice(1), states, layers: [index] };
+    yield { element, reads: [reads[0]], states, layers };
+    if (layers.length > 1) yield { element: element.parentElement, reads: [OUTER], states, layers: layers.slice(1) }; //? Layer.parent
+    for (const part of element.querySelectorAll('[data-part]')) yield { element: part, reads: PARTS[part.dataset.part](part), states, layers: [index] }; //? Property.draw|LayerKind.progress|LayerKind.clip
+  }
+  const content = document.querySelector(root.dataset.content);
+  if (!content || firstScreens.length === 0) return;
+  const seen = (t) => firstScreens.map((index) => stateAt(index, t, screen)).find((it) => it.visible) ?? { ...new LayerState(), opacity: 0, x: screen.width / 2, y: screen.height / 2 };
+  yield { element: content, reads: looks({ x: screen.width / 2, y: screen.height / 2, height: 0 }), states: statesOf(seen), layers: firstScreens };
+}
+
+/** The states of one layer, each worked out once. */
+function statesOf(make) {
+  const known = new Map();
+  return (t) => {
+    if (!known.has(t)) known.set(t, make(t));
+    return known.get(t);
+  };
+}
+
+function stateAt(index, t, screen) {
   const state = new LayerState();
   schedule.stateAt(index, t, screen, state);
   return state;
 }
 
-/** Every sixtieth of a second, and just before and at every moment at which something begins or ends. */
-function sampleTimes(schedule, from, to) {
-  const edges = [...new Set(schedule.moments())].filter((it) => it > from && it < to);
-  const times = [{ t: from, edge: true }, { t: to, edge: true }];
-  for (const t of edges) times.push({ t: t - 0.01, edge: true }, { t, edge: true });
-  for (let t = from + STEP; t < to; t += STEP) times.push({ t, edge: false });
-  return times.sort((a, b) => a.t - b.t);
+function screenNow() {
+  const style = getComputedStyle(root);
+  const inset = (side) => parseFloat(style.getPropertyValue(`padding-${side}`)) || 0;
+  const { width, height } = root.getBoundingClientRect();
+  return { width, height, left: inset('left'), top: inset('top'), right: inset('right'), bottom: inset('bottom') };
 }
 
-/** `size`: of the element. The groups' matrix counts from the corner of the screen, the rest from the element's middle. */
-function placed(state, size) {
-  return {
-    opacity: state.visible ? state.opacity : 0,
-    transformOrigin: '0 0',
-    transform:
-      `matrix(${state.outer.map(short).join()}) translate(${short(state.x)}px, ${short(state.y)}px) ` +
-      `rotate(${short(state.rotation)}deg) scale(${short(state.scaleX)}, ${short(state.scaleY)}) ` +
-      `translate(${short(-size.width / 2)}px, ${short(-size.height / 2)}px)`,
+/** Where the style sheet has put the middle of a layer; `height` of those that may get another one. */
+function placeOf(layer, screen) {
+  const place = placeOn(layer, screen);
+  if (!place) return { x: screen.width / 2, y: screen.height / 2, height: screen.height };
+  return { x: acrossOf(place, screen), y: downOf(place, screen), height: 0 };
+}
+
+/** How a layer's element follows its state: the numbers it depends on, and what they make of it. */
+function looks(place) {
+  return [
+    {
+      css: 'opacity', of: ['opacity'], near: 0.004, rest: '1', more: () => [schedule.outcomeAt],
+      read: (it) => [it.visible || it.scaleX === 0 || it.scaleY === 0 || it.reveal <= 0 ? it.opacity : 0],
+      text: ([opacity]) => `${short(opacity)}`,
+    },
+    {
+      css: 'translate', near: 0.05, rest: '0px 0px',
+      of: ['x', 'y', 'travel', 'panel', 'rotation', 'scaleX', 'scaleY', 'flip'],
+      read: (it) => [it.x - place.x, it.y - place.y - (place.height ? (it.height - place.height) / 2 : 0)],
+      text: ([x, y]) => `${short(x)}px ${short(y)}px`,
+    },
+    {
+      css: 'rotate', of: ['rotation', 'travel'], near: 0.05, rest: '0deg',
+      read: (it) => [it.rotation], text: ([turn]) => `${short(turn)}deg`,
+    },
+    {
+      css: 'scale', of: ['scaleX', 'scaleY', 'flip', 'travel'], near: 0.0008, rest: '1 1',
+      read: (it) => [it.scaleX, it.scaleY], text: ([x, y]) => `${short(x)} ${short(y)}`,
+    },
+  ];
+}
+
+const PANEL = { //? Property.panel
+  css: 'height', of: ['panel'], near: 0.05, rest: '', read: (it) => [it.height], text: ([height]) => `${short(height)}px`, //? Property.panel
+}; //? Property.panel
+
+/** What groups do to a layer, from the corner of the screen on. */ //? Layer.parent
+const OUTER = { //? Layer.parent
+  css: 'transform', near: 0.02, rest: 'matrix(1, 0, 0, 1, 0, 0)', //? Layer.parent
+  of: ['x', 'y', 'travel', 'rotation', 'scaleX', 'scaleY', 'flip'], //? Layer.parent
+  read: (it) => [...it.outer], text: (matrix) => `matrix(${matrix.map(short).join(', ')})`, //? Layer.parent
+}; //? Layer.parent
+
+const REVEAL = { //? Property.reveal
+  css: 'clipPath', of: ['reveal'], near: 0.05, rest: 'none', //? Property.reveal
+  read: revealOf, //? Property.reveal
+  text: (sides) => //? Property.reveal
+    sides.length === 0 ? 'none' //? Property.reveal
+    : sides.length === 3 ? `circle(${short(sides[0])}px at ${short(sides[1])}px ${short(sides[2])}px)` //? Property.reveal
+    : `inset(${sides.map((it) => `${short(it)}px`).join(' ')})`, //? Property.reveal
+}; //? Property.reveal
+
+function revealOf({ revealShape: shape, reveal, width, height }) { //? Property.reveal
+  if (!shape || reveal >= 1) return []; //? Property.reveal
+  if (shape.iris) { //? Property.reveal
+    const x = width * shape.x; //? Property.reveal
+    const y = height * shape.y; //? Property.reveal
+    return [Math.hypot(Math.max(x, width - x), Math.max(y, height - y)) * reveal, x, y]; //? Property.reveal
+  } //? Property.reveal
+  const hidden = (isSide, length) => (isSide ? length * (1 - reveal) : 0); //? Property.reveal
+  return [hidden(shape.y < 0, height), hidden(shape.x > 0, width), hidden(shape.y > 0, height), hidden(shape.x < 0, width)]; //? Property.reveal
+} //? Property.reveal
+
+/** How the pieces within a layer follow its state, by the name in their data-part. */ //? Property.draw|LayerKind.progress|LayerKind.clip
+const PARTS = { //? Property.draw|LayerKind.progress|LayerKind.clip
+  whole: () => [faded((it) => (it.draw >= 1 ? 1 : 0))], //? Property.draw
+  fills: () => [faded((it) => (it.draw < 1 ? filled(it) : 0))], //? Property.draw
+  line: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 : 0)), dashed((it) => it.draw)], //? Property.draw
+  hairline: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 - filled(it) : 0)), dashed((it) => it.draw)], //? Property.draw
+  ring: () => [faded((it) => (it.progress > 0 ? 1 : 0)), dashed((it) => it.progress)], //? web.ring
+  bar: ({ dataset: { thickness } }) => [ //? web.bar
+    faded((it) => (it.progress > 0 ? 1 : 0)), //? web.bar
+    { //? web.bar
+      css: 'clipPath', of: [], near: 0.1, rest: '', more: loads, //? web.bar
+      read: ({ width, progress }) => [width - Math.max(+thickness, width * progress)], //? web.bar
+      text: ([gone]) => `inset(0px ${short(gone)}px 0px 0px round ${thickness / 2}px)`, //? web.bar
+    }, //? web.bar
+  ], //? web.bar
+  dot: ({ dataset: { index } }) => [ //? web.dots
+    { //? web.dots
+      css: 'scale', of: [], near: 0.01, rest: '', more: loads, //? web.dots
+      read: (it) => [Math.min(1, Math.max(0, it.progress * 5 - index))], text: ([size]) => `${short(size)}`, //? web.dots
+    }, //? web.dots
+  ], //? web.dots
+  frames: ({ dataset: { frames, columns } }) => { //? LayerKind.clip
+    const part = (index, count) => (count > 1 ? (100 * index) / (count - 1) : 0); //? LayerKind.clip
+    return [{ //? LayerKind.clip
+      css: 'backgroundPosition', of: ['clip'], steps: true, rest: '', //? LayerKind.clip
+      read: (it) => [Math.round(it.clip * (frames - 1))], //? LayerKind.clip
+      text: ([frame]) => `${part(frame % columns, columns)}% ${part(Math.floor(frame / columns), Math.ceil(frames / columns))}%`, //? LayerKind.clip
+    }]; //? LayerKind.clip
+  }, //? LayerKind.clip
+}; //? Property.draw|LayerKind.progress|LayerKind.clip
+
+const filled = (it) => (it.fillFrom < 1 ? Math.min(1, Math.max(0, (it.draw - it.fillFrom) / (1 - it.fillFrom))) : 0); //? Property.draw
+
+/** Between which moments a gate that loads goes on evenly. */ //? LayerKind.progress
+const loads = () => timing.gates.flatMap((gate, i) => [schedule.gateStart[i], schedule.gateStart[i] + (gate.typical ?? 500), schedule.openTime(i)]); //? LayerKind.progress
+
+const faded = (read) => ({ //? Property.draw|LayerKind.progress
+  css: 'opacity', of: ['draw'], near: 0.01, rest: '', read: (it) => [read(it)], text: ([opacity]) => `${short(opacity)}`, //? Property.draw|LayerKind.progress
+  more: loads, //? LayerKind.progress
+}); //? Property.draw|LayerKind.progress
+
+const dashed = (read) => ({ //? Property.draw|web.ring
+  css: 'strokeDashoffset', of: ['draw'], near: 0.002, rest: '', read: (it) => [1 - read(it)], text: ([hidden]) => `${short(hidden)}`, //? Property.draw|web.ring
+  more: loads, //? LayerKind.progress Property.draw|web.ring
+}); //? Property.draw|web.ring
+
+/** Curves the browser knows, of those the sequence uses; null is a straight line. */
+const CURVES = [null];
+for (const { moves, calm } of timing.cues) { //? Key.easing
+  for (const { easing } of [...moves, ...(calm ?? [])].flatMap((it) => it.keys)) { //? Key.easing
+    if (easing?.x1 !== undefined && !CURVES.some((it) => it && bezier(it) === bezier(easing))) CURVES.push(easing); //? Key.easing
+  } //? Key.easing
+} //? Key.easing
+
+function bezier({ x1, y1, x2, y2 }) { //? Key.easing
+  return `cubic-bezier(${x1}, ${y1}, ${x2}, ${y2})`; //? Key.easing
+} //? Key.easing
+
+/** Two frames where a curve goes through all, many where none does. */
+function framesOf(look, edges, read) {
+  const between = [...new Set(edges)].filter((it) => it > openingEnd && it < laidUntil).sort((a, b) => a - b);
+  const times = [openingEnd, ...between, laidUntil];
+  const frames = [];
+  const add = (t, numbers, easing = 'linear') => {
+    const frame = { t: short(t), value: look.text(numbers), easing };
+    const [earlier, before] = [frames.at(-2), frames.at(-1)];
+    if (before?.value === frame.value) {
+      if (look.steps) return;
+      if (before.t === frame.t || earlier?.value === frame.value) frames.pop();
+    }
+    frames.push(frame);
   };
+  times.slice(1).forEach((b, i) => {
+    const a = times[i];
+    const first = read(a);
+    const last = read(Math.max(a, b - 0.01));
+    const passes = (curve) =>
+      PROBES.every((part) => {
+        const along = curve ? eased(curve, part) : part; //? Key.easing
+        const along = part; //? player.straight
+        const there = read(a + (b - a) * part);
+        return there.length === first.length && there.every((it, k) => Math.abs(first[k] + (last[k] - first[k]) * along - it) <= look.near);
+      });
+    const curve = look.steps ? undefined : CURVES.find(passes);
+    if (curve === undefined) {
+      for (let t = a; t < b - 1; t += STEP) add(t, read(t), look.steps ? 'steps(1, end)' : 'linear');
+      if (!look.steps) add(b, last);
+      return;
+    }
+    add(a, first, curve ? bezier(curve) : 'linear'); //? Key.easing
+    add(a, first); //? player.straight
+    add(b, last);
+  });
+  const isStill = frames.every((it) => it.value === frames[0].value);
+  if (isStill) return [{ ...frames[0], t: openingEnd }, { ...frames[0], t: openingEnd + 1 }];
+  if (look.steps) frames.push({ ...frames.at(-1), t: laidUntil });
+  return frames;
 }
-
-const sized = (state) => ({ width: `${short(state.width)}px`, height: `${short(state.height)}px` });
-
-function revealed(state) {
-  const shape = state.revealShape;
-  if (!shape || state.reveal >= 1) return 'none';
-  const { width, height } = state;
-  if (shape.iris) {
-    const x = width * shape.x;
-    const y = height * shape.y;
-    const far = Math.hypot(Math.max(x, width - x), Math.max(y, height - y));
-    return `circle(${short(far * state.reveal)}px at ${short(x)}px ${short(y)}px)`;
-  }
-  const hidden = (side, length) => (side ? `${short(length * (1 - state.reveal))}px` : '0px');
-  return `inset(${hidden(shape.y < 0, height)} ${hidden(shape.x > 0, width)} ${hidden(shape.y > 0, height)} ${hidden(shape.x < 0, width)})`;
-}
-
-const short = (value) => Math.round(value * 1000) / 1000;
-const filled = (state) => (state.fillFrom < 1 ? Math.min(1, Math.max(0, (state.draw - state.fillFrom) / (1 - state.fillFrom))) : 0);
-
-/** How the pieces within a layer follow its state, by the name in their data-part. */
-const PART_LOOKS = {
-  whole: () => (state) => ({ opacity: state.draw >= 1 ? 1 : 0 }),
-  fills: () => (state) => ({ opacity: state.draw < 1 ? filled(state) : 0 }),
-  line: () => (state) => ({ opacity: state.draw > 0 && state.draw < 1 ? 1 : 0, strokeDashoffset: short(1 - state.draw) }),
-  hairline: () => (state) => ({
-    opacity: state.draw > 0 && state.draw < 1 ? 1 - filled(state) : 0,
-    strokeDashoffset: short(1 - state.draw),
-  }),
-  ring: () => (state) => ({ opacity: state.progress > 0 ? 1 : 0, strokeDashoffset: short(1 - state.progress) }),
-  bar: (element) => {
-    const { thickness, width } = element.dataset;
-    return (state) => {
-      const shown = Math.max(+thickness, width * state.progress);
-      return { opacity: state.progress > 0 ? 1 : 0, clipPath: `inset(0px ${short(width - shown)}px 0px 0px round ${thickness / 2}px)` };
-    };
-  },
-  dot: (element) => (state) => ({ transform: `scale(${short(Math.min(1, Math.max(0, state.progress * 5 - element.dataset.index)))})` }),
-  frames: (element) => {
-    const { frames, columns } = element.dataset;
-    const rows = Math.ceil(frames / columns);
-    const across = (index, count) => (count > 1 ? (100 * index) / (count - 1) : 0);
-    return (state) => {
-      const frame = Math.round(state.clip * (frames - 1));
-      return {
-        backgroundPosition: `${across(frame % columns, columns)}% ${across(Math.floor(frame / columns), rows)}%`,
-        easing: 'steps(1, end)',
-      };
-    };
-  },
-};
 
 /** The first launch ever, a reload within the same tab, or any other. */
 function startKind() {
@@ -269,3 +473,5 @@ function startKind() {
     return 'cold'; // storage is switched off
   }
 }
+
+begin();
