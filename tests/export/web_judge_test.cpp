@@ -105,6 +105,51 @@ TEST_CASE("The exported page shows in a browser what the preview shows", "[long]
     CHECK(shots.size() > 300);
 }
 
+TEST_CASE("Firefox and WebKit show it, too, and play it to its end", "[long]") {
+    WebApp app;
+    json shots = json::array();
+    json plays = json::array();
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        const auto name = path.stem().string();
+        const auto plain = withPlainFirstScreens(project.sequence);
+        app.add(name, plain, *project.shelf);
+        for (const auto& look : kLooks) {
+            const auto s = webSchedule(plain, look);
+            addWebShots(app, shots, caseOf(plain, name + "-" + look.name, s), plain, *project.shelf, s);
+        }
+        json gates = json::array();
+        for (const auto& gate : plain.gates) {
+            gates.push_back(gate.id);
+        }
+        plays.push_back({{"page", shots.back()["page"]}, {"gates", gates}});
+    }
+    app.write("shots.json", shots.dump());
+    app.write("plays.json", plays.dump());
+    const auto firefox = app.judged("web_engines_judge.mjs", {"firefox"});
+    INFO(firefox.output);
+    CHECK(firefox.code == 0);
+    const auto script = (repository() / "tests/judges/web_engines_judge.mjs").string();
+    const auto webkit = run("xvfb-run", {"-a", "-s", "-screen 0 2000x1600x24", "node", script.c_str(), judges(),
+                                         QString::fromStdString(app.path().string()), "webkit"});
+    INFO(webkit.output);
+    CHECK(webkit.code == 0);
+}
+
+TEST_CASE("Web apps of several frameworks are built for production by the steps as they stand", "[long]") {
+    const auto builds = repository() / "build/web-builds";
+    REQUIRE(std::filesystem::exists(builds / "installed.json")); // ./test --all: tests/judges/builds/install
+    const TemporaryFolder folder;
+    const auto project = openSample(samples().front());
+    writeTo(folder.path() / "public", exported(project.sequence, *project.shelf, {}, "web"));
+    const auto judged =
+        runJudge("web_builds.mjs", {judges(), QString::fromStdString(builds.string()),
+                                    QString::fromStdString(folder.path().string())});
+    INFO(judged.output);
+    keepIfAsked(folder);
+    CHECK(judged.code == 0);
+}
+
 TEST_CASE("In a browser every situation ends as the contract says") {
     WebApp app;
     const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));

@@ -22,6 +22,7 @@ let hiddenAt = -1;
 let messageAt = 0; //? player.retry
 let retriedAt = 0; //? player.retry
 let isOver = false;
+let isHeld = false; // at one moment, by `seek`
 let timer = 0;
 let lateFrames = 0;
 
@@ -99,7 +100,7 @@ function say(text) {
 
 /** Time in the background does not count. */
 function leaveOrReturn() {
-  if (document.hidden === hiddenAt >= 0) return;
+  if (isHeld || document.hidden === hiddenAt >= 0) return;
   if (document.hidden) {
     hiddenAt = performance.now();
     clearTimeout(timer);
@@ -237,6 +238,7 @@ function finish(how) {
 
 /** Shows one moment and stays there, for pictures and tests: with gates opened at given times after the start. */
 function seek(ms, { opened: times = {}, openingEnd: end = 0 } = {}) {
+  isHeld = true;
   openingEnd = end;
   root.classList.add('launch-playing');
   outcome ??= 'complete'; // nothing is told of what is only looked at
