@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "render/frames/scene.h"
 #include "support/judges.h"
+#include "support/random_sequence.h"
+#include "support/situations.h"
 #include "support/variants.h"
 
 #include <QImage>
@@ -17,8 +18,10 @@ RunResult typeChecked(const std::filesystem::path& folder) {
     DiskFiles files;
     REQUIRE(files.writeAtomically(
         folder / "tsconfig.json",
-        R"({"compilerOptions": {"strict": true, "noUncheckedIndexedAccess": true, "target": "ES2021",
-"module": "ESNext", "moduleResolution": "bundler", "jsx": "react-native", "noEmit": true, "skipLibCheck": true, "types": []},
+        R"({"compilerOptions": {"strict": true, "noUncheckedIndexedAccess": true, "noUnusedLocals": true,
+"noUnusedParameters": true, "exactOptionalPropertyTypes": true, "noImplicitOverride": true, "noImplicitReturns": true,
+"noFallthroughCasesInSwitch": true, "verbatimModuleSyntax": true, "isolatedModules": true, "target": "ES2021",
+"module": "ESNext", "moduleResolution": "bundler", "jsx": "react-jsx", "noEmit": true, "skipLibCheck": true, "types": []},
 "include": ["**/*.ts", "**/*.tsx"], "exclude": ["node_modules"]})"));
     // The bundler knows what require('./x.png') gives; the type checker has to be told.
     REQUIRE(
@@ -35,6 +38,13 @@ TEST_CASE("The exported React Native component passes the framework's own types,
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         writeTo(folder.path() / path.stem(), exported(project.sequence, *project.shelf, {}, "react-native"));
+        writeTo(folder.path() / (path.stem().string() + "-message"),
+                exported(withMessage(project.sequence), *project.shelf, {}, "react-native"));
+    }
+    const auto first = openSample(samples().front());
+    for (unsigned seed = 900; seed < 908; ++seed) {
+        writeTo(folder.path() / std::to_string(seed),
+                exported(randomWithoutClips(seed), shelfOf(first), {}, "react-native"));
     }
     const auto checked = typeChecked(folder.path());
     INFO(checked.output);
@@ -43,41 +53,44 @@ TEST_CASE("The exported React Native component passes the framework's own types,
 
 namespace {
 
-/// The component played by way of React Native for Web, as plays of react_native_judge.mjs.
-nlohmann::json playsOf(const std::filesystem::path& folder, const std::string& name,
-                       const project::Project& project, const model::Sequence& sequence,
-                       const std::vector<JudgedLook>& looks) {
-    const auto made = exported(sequence, *project.shelf, {}, "react-native");
+/// An export in a folder of that name, and how its scripts are called there.
+json appOf(const std::filesystem::path& folder, const std::string& name, const model::Sequence& sequence,
+           const project::ArtShelf& shelf) {
+    const auto made = exported(sequence, shelf, {}, "react-native");
     writeTo(folder / name, made);
-    std::string module;
     for (const auto& file : made.files) {
-        if (file.path.starts_with("launch/") && file.path.ends_with("Launch.ts")) {
-            module = std::filesystem::path(file.path).stem();
+        if (file.path.ends_with("/launch.ts")) {
+            const auto at = file.bytes.find("= new Launch<Gate>");
+            const auto from = file.bytes.rfind("const ", at) + 6;
+            return {{"app", name},
+                    {"module", file.path.substr(0, file.path.size() - 9)},
+                    {"data", file.bytes.substr(from, at - from - 1)}};
         }
     }
-    static const char* outcomes[] = {"complete", "wentOn", "offline", "message"};
-    nlohmann::json plays = nlohmann::json::array();
-    for (const auto& [appearance, reduced, landscape] : looks) {
-        schedule::Conditions conditions;
+    FAIL("no script");
+    return {};
+}
+
+/// The component played by way of React Native for Web, as plays of react_native_judge.mjs.
+void addPlays(json& plays, const std::filesystem::path& folder, const std::string& name,
+              const project::ArtShelf& shelf, const model::Sequence& sequence, const std::vector<Look>& looks) {
+    const auto app = appOf(folder, name, sequence, shelf);
+    for (const auto& look : looks) {
+        auto conditions = scheduleOf(sequence, look).conditions;
         conditions.target = "react-native";
-        conditions.appearance = appearance;
-        conditions.reducedMotion = reduced;
-        conditions.landscape = landscape;
         const auto s = schedule::resolve(sequence, conditions);
-        const render::Scene scene(*s.sequence, *project.shelf, appearance, 1);
-        nlohmann::json opened = nlohmann::json::object();
+        if (isNever(s.metrics.shown)) {
+            continue;
+        }
+        const render::Scene scene(*s.sequence, shelf, s.conditions.appearance, 1);
+        json opened = json::object();
         for (std::size_t i = 0; i < s.gates.size(); ++i) {
-            opened[sequence.gates[i].id] = s.gates[i].open;
+            opened[sequence.gates[i].id] = s.gates[i].timedOut ? kNever : s.gates[i].open;
         }
-        std::string background = "#000000";
-        for (const auto& layer : sequence.layers) {
-            if (layer.as<model::FirstScreenContent>() && layer.shownWhen == model::ShownWhen::Always) {
-                background = toHex(model::colourOf(
-                    sequence.palette, layer.get<model::FirstScreenContent>().background, appearance));
-            }
-        }
-        nlohmann::json shots = nlohmann::json::array();
-        const int count = reduced || landscape ? 5 : 12;
+        const bool isOffline = std::string(kOutcomes[static_cast<int>(s.outcome)]) == "offline";
+        const auto when = isOffline ? model::ShownWhen::Offline : model::ShownWhen::Always;
+        json shots = json::array();
+        const int count = look.calm || look.landscape ? 5 : 10;
         const double from = s.beats[0].end;
         for (int i = 0; i < count; ++i) {
             // On the browser's frames, which come every 16 ms.
@@ -86,32 +99,29 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::string& n
             render::StillOptions options;
             options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
             options.roundScreen = options.bars = false;
-            const auto picture = fmt::format("{}/shot-{}-{}-{}-{}.png", name, static_cast<int>(appearance),
-                                             reduced, landscape, i);
+            const auto picture = fmt::format("{}/shot-{}-{}.png", name, look.name, i);
             REQUIRE(render::still(scene, s, t, options)
                         .save(QString::fromStdString((folder / picture).string())));
             shots.push_back({{"t", t}, {"picture", picture}, {"least", 0.98}});
         }
-        plays.push_back({{"app", name},
-                         {"module", module},
-                         {"data", module},
-                         {"width", s.screen.width},
-                         {"height", s.screen.height},
-                         {"insets",
-                          {{"top", s.safeArea.y},
-                           {"bottom", s.screen.height - s.safeArea.bottom()},
-                           {"left", s.safeArea.x},
-                           {"right", s.screen.width - s.safeArea.right()}}},
-                         {"dark", appearance == model::Appearance::Dark},
-                         {"reduced", reduced},
-                         {"start", "cold"},
-                         {"openingEnd", from},
-                         {"opened", opened},
-                         {"background", background},
-                         {"outcome", outcomes[static_cast<int>(s.outcome)]},
-                         {"shots", shots}});
+        auto play = app;
+        play.update({{"width", s.screen.width},
+                     {"height", s.screen.height},
+                     {"insets",
+                      {{"top", s.safeArea.y},
+                       {"bottom", s.screen.height - s.safeArea.bottom()},
+                       {"left", s.safeArea.x},
+                       {"right", s.screen.width - s.safeArea.right()}}},
+                     {"dark", s.conditions.appearance == model::Appearance::Dark},
+                     {"reduced", s.conditions.reducedMotion},
+                     {"start", "cold"},
+                     {"openingEnd", from},
+                     {"opened", opened},
+                     {"background", fmt::format("#{:06x}", sheetOf(sequence, s, when) & 0xFFFFFF)},
+                     {"outcome", kOutcomes[static_cast<int>(s.outcome)]},
+                     {"shots", shots}});
+        plays.push_back(play);
     }
-    return plays;
 }
 
 }
@@ -119,24 +129,79 @@ nlohmann::json playsOf(const std::filesystem::path& folder, const std::string& n
 TEST_CASE("The exported React Native component, played in a browser, shows what the preview shows",
           "[long]") {
     const TemporaryFolder folder;
-    DiskFiles files;
-    nlohmann::json plays = nlohmann::json::array();
+    json plays = json::array();
+    const std::vector<Look> every{std::begin(kLooks), std::end(kLooks)};
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         const auto plain = withPlainFirstScreens(project.sequence);
         const auto name = path.stem().string();
-        const JudgedLook wide{model::Appearance::Light, false, true};
-        const auto add = [&](nlohmann::json more) { plays.insert(plays.end(), more.begin(), more.end()); };
-        add(playsOf(folder.path(), name, project, plain,
-                    {{}, {model::Appearance::Dark}, {model::Appearance::Light, true}, wide}));
-        add(playsOf(folder.path(), name + "-boxes", project, withOtherBoxes(plain), {wide}));
+        addPlays(plays, folder.path(), name, *project.shelf, plain, every);
+        addPlays(plays, folder.path(), name + "-boxes", *project.shelf, withOtherBoxes(plain), {kLooks[3]});
     }
-    REQUIRE(files.writeAtomically(folder.path() / "plays.json", plays.dump()));
+    const auto first = openSample(samples().front());
+    for (unsigned seed = 900; seed < 906; ++seed) {
+        addPlays(plays, folder.path(), fmt::format("random-{}", seed), shelfOf(first),
+                 withPlainFirstScreens(randomWithoutClips(seed)), every);
+    }
+    REQUIRE(DiskFiles().writeAtomically(folder.path() / "plays.json", plays.dump()));
     const auto judged =
         runJudge("react_native_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
     INFO(judged.output);
     keepIfAsked(folder);
     CHECK(judged.code == 0);
+}
+
+TEST_CASE("Every situation ends under React Native as the contract says") {
+    const TemporaryFolder folder;
+    const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));
+    // Scripts have one thread, and an app's root one component that shows the launch.
+    const auto isForScripts = [](const json& situation) {
+        for (const auto& act : situation.value("acts", json::array())) {
+            if (act["do"] == "second") {
+                return false;
+            }
+        }
+        return !situation.value("thread", false);
+    };
+    std::vector<Played> all;
+    json cases = json::array();
+    const auto add = [&](const model::Sequence& sequence, const project::Project& project,
+                         const std::string& title) {
+        const auto app = appOf(folder.path(), title, sequence, *project.shelf);
+        const Situations made(sequence, title);
+        int index = 0;
+        for (const auto& situation : situations) {
+            if (situation.value("message", false) != title.ends_with("message") || !isForScripts(situation)) {
+                continue;
+            }
+            all.push_back(made.played(situation, index++));
+            auto& it = all.back().it;
+            it.update(app);
+            it["names"] = json::array();
+            for (const auto& gate : sequence.gates) {
+                it["names"].push_back(gate.id);
+            }
+            cases.push_back(it);
+        }
+    };
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        add(project.sequence, project, path.stem().string());
+        add(withMessage(project.sequence), project, path.stem().string() + "-message");
+    }
+    REQUIRE(DiskFiles().writeAtomically(folder.path() / "cases.json", json{{"cases", cases}}.dump()));
+    const auto judged = runJudge("react_native_situations.mjs",
+                                 {judges(), QString::fromStdString(folder.path().string())});
+    INFO(judged.output);
+    keepIfAsked(folder);
+    REQUIRE(judged.code == 0);
+    const auto seen = json::parse(readWhole(folder.path() / "seen.json"));
+    REQUIRE(all.size() > 60);
+    for (const auto& played : all) {
+        const auto& it = seen.at(played.it["name"].get<std::string>());
+        INFO(played.it["name"] << " " << played.situation.dump() << "\n" << it.dump());
+        checkSituation(it, played);
+    }
 }
 
 TEST_CASE("The type checker would see a mistake in the exported component") {
@@ -159,12 +224,16 @@ TEST_CASE("Every picture the exported script asks for is there, in three densiti
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         const auto made = exported(project.sequence, *project.shelf, {}, "react-native");
-        const auto& script = fileOf(made, "Launch.ts");
+        const auto& script = fileOf(made, "/launch.ts");
+        std::string folder;
+        for (const auto& file : made.files) {
+            folder = file.path.ends_with("/launch.ts") ? file.path.substr(0, file.path.size() - 9) : folder;
+        }
         std::size_t count = 0;
         for (auto at = script.find("require('./"); at != std::string::npos;
              at = script.find("require('./", at + 1)) {
             const auto from = at + 11;
-            const auto file = "launch/" + script.substr(from, script.find('\'', from) - from);
+            const auto file = folder + script.substr(from, script.find('\'', from) - from);
             INFO(file);
             const auto stem = file.substr(0, file.size() - 4);
             CHECK((hasFile(made, file) || hasFile(made, stem + "@3x.png")));

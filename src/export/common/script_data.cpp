@@ -36,4 +36,15 @@ std::string scriptGates(const model::Sequence& sequence) {
     return gates;
 }
 
+std::string scriptMessages(const model::Sequence& sequence) {
+    std::string list;
+    for (const auto& layer : sequence.layers) {
+        const auto* text = layer.as<model::TextContent>();
+        if (text && layer.shownWhen == model::ShownWhen::Message) {
+            list += (list.empty() ? "" : ", ") + scriptString(text->text);
+        }
+    }
+    return list;
+}
+
 }

@@ -12,4 +12,7 @@ namespace scaena::exporting {
 /// The names of the gates as a list: "'session', 'feed'".
 [[nodiscard]] std::string scriptGates(const model::Sequence& sequence);
 
+/// What the texts say that are shown with a message, as a list: to be read out.
+[[nodiscard]] std::string scriptMessages(const model::Sequence& sequence);
+
 }

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cctype>
+#include <regex>
 #include <sstream>
 #include <string_view>
 #include <vector>
@@ -13,6 +14,8 @@ namespace scaena::exporting {
 namespace {
 
 constexpr std::string_view kMark = "//? ";
+constexpr std::string_view kBlock = "//?{ ";
+constexpr std::string_view kBlockEnd = "//?}";
 
 std::vector<std::string> split(std::string_view text, char at) {
     std::vector<std::string> parts;
@@ -67,13 +70,25 @@ using Lines = std::vector<Line>;
 
 Lines linesOf(std::string_view player, const UsedParts& parts) {
     Lines lines;
+    std::vector<bool> blocks; // whether each that is open stays
     for (auto& text : split(player, '\n')) {
         Line line;
+        if (const auto block = text.find(kBlock); block != std::string::npos) {
+            blocks.push_back(isUsed(text.substr(block + kBlock.size()), parts));
+            continue;
+        }
+        if (text.find(kBlockEnd) != std::string::npos) {
+            blocks.pop_back();
+            continue;
+        }
         if (const auto at = text.find(kMark); at != std::string::npos) {
             const auto mark = text.substr(at + kMark.size());
             line.imports = mark == "import";
             line.stays = line.imports || isUsed(mark, parts);
             text.resize(at == 0 ? 0 : text.find_last_not_of(' ', at - 1) + 1);
+        }
+        if (std::find(blocks.begin(), blocks.end(), false) != blocks.end()) {
+            line.stays = line.imports = false;
         }
         line.text = std::move(text);
         lines.push_back(std::move(line));
@@ -196,9 +211,11 @@ void collectParts(UsedParts& parts, const CodeValue& value) {
 UsedParts everyPart(std::string_view player) {
     UsedParts parts;
     for (const auto& line : split(player, '\n')) {
-        const auto at = line.find(kMark);
+        const bool isBlock = line.find(kBlock) != std::string::npos;
+        const auto mark = isBlock ? kBlock : kMark;
+        const auto at = line.find(mark);
         for (const auto& group : at == std::string::npos ? std::vector<std::string>{}
-                                                         : split(line.substr(at + kMark.size()), ' ')) {
+                                                         : split(line.substr(at + mark.size()), ' ')) {
             for (auto& name : split(group, '|')) {
                 parts.insert(std::move(name));
             }
@@ -223,6 +240,36 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Vari
             text += line.text + "\n";
             wasEmpty = line.text.empty();
         }
+    }
+    return text;
+}
+
+std::string withNamedUnused(const std::string& player) {
+    static const std::regex kFunction(R"(^( *)(?:export |private |static )*(?:function )?\w+\((.*)\).*\{$)");
+    static const std::regex kKeyword(R"(^ *(?:if|for|while|switch|constructor|else|return)\b.*)");
+    static const std::regex kParameter(R"((\w+): )");
+    auto lines = split(player, '\n');
+    for (std::size_t i = 0; i < lines.size(); ++i) {
+        std::smatch found;
+        if (!std::regex_match(lines[i], found, kFunction) || std::regex_match(lines[i], kKeyword)) {
+            continue;
+        }
+        const auto end = std::find(lines.begin() + static_cast<std::ptrdiff_t>(i), lines.end(), found[1].str() + "}");
+        const auto parameters = found[2].str();
+        for (auto it = std::sregex_iterator(parameters.begin(), parameters.end(), kParameter);
+             it != std::sregex_iterator(); ++it) {
+            const auto name = (*it)[1].str();
+            const bool isUsed = std::any_of(lines.begin() + static_cast<std::ptrdiff_t>(i) + 1, end, [&](const auto& line) {
+                return findName(line, name) != std::string::npos;
+            });
+            if (!isUsed) {
+                lines[i].insert(findName(lines[i], name), "_");
+            }
+        }
+    }
+    std::string text;
+    for (const auto& line : lines) {
+        text += line + "\n";
     }
     return text;
 }

@@ -28,8 +28,12 @@ inline constexpr VariableWords kScriptVariables{"let ", "const "};
 /// A player whole, but for what only the systems of Android need.
 [[nodiscard]] std::string wholePlayer(std::string_view player, const VariableWords& words = {});
 
+/// TypeScript in which parameters that nothing uses begin with an underscore, as its compiler asks for.
+[[nodiscard]] std::string withNamedUnused(const std::string& player);
+
 /// A player without the lines that serve only what is not used. A line that ends in "//? A|B C" stays if C
-/// and one of A and B are used; "//? import" stays if the last name of the line is used in another one.
+/// and one of A and B are used, and what
+/// stands between "//?{ A|B C" and "//?}" likewise; "//? import" stays if the last name of the line is used in another one.
 /// Variables that nothing changes any more become constants, as the languages' compilers ask for.
 [[nodiscard]] std::string onlyUsed(std::string_view player, const UsedParts& parts,
                                    const VariableWords& words = {});

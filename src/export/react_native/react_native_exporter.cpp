@@ -2,7 +2,6 @@
 #include "export/react_native/react_native_exporter.h"
 
 #include "core/base/cases.h"
-#include "export/android/build.h"
 #include "export/android/gradle_project.h"
 #include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
@@ -12,8 +11,8 @@
 #include "export/common/used_parts.h"
 #include "export/common/wide_look.h"
 #include "export/common/xml.h"
-#include "export/ios/ios_parts.h"
 #include "export/ios/xcode_project.h"
+#include "export/react_native/react_native_build.h"
 
 #include "embedded_players.h"
 
@@ -30,7 +29,8 @@ constexpr int kStripLength = 512;
 
 class LookWriter {
 public:
-    LookWriter(ExportBuild& build, const std::set<std::string>& dark) : m_build(build), m_dark(dark) {}
+    LookWriter(ExportBuild& build, const std::set<std::string>& dark, std::string folder)
+        : m_build(build), m_dark(dark), m_folder(std::move(folder)) {}
 
     [[nodiscard]] std::string text(const model::Layer& layer) {
         const auto drawn = [&](const auto&) {
@@ -55,15 +55,12 @@ public:
                 },
                 [&](const model::ClipContent& it) {
                     const Size size = clipSizeOf(m_build.input, layer);
-                    std::string frames;
-                    for (int i = 0; i < plan::bakedFrames(it); ++i) {
-                        frames += "\n      " + pair(fmt::format("{}-{:03}", layer.id, i)) + ",";
-                    }
+                    const int frames = plan::bakedFrames(it);
                     const double grown = wideLookOf(m_build.input, layer).scale;
-                    return fmt::format("{{\n    width: {}, height: {},{} frames: [{}\n    ],\n  }}",
-                                       numberText(size.width), numberText(size.height),
+                    return fmt::format("{{ picture: {}, width: {}, height: {},{} frames: {}, columns: {} }}",
+                                       pair(layer.id), numberText(size.width), numberText(size.height),
                                        grown == 1 ? "" : fmt::format(" wideScale: {},", numberText(grown)),
-                                       frames);
+                                       frames, sheetColumns(frames, size));
                 },
                 [&](const model::ImageContent&) { return fmt::format("{{ picture: {} }}", pair(layer.id)); },
                 [](const model::FirstScreenContent&) { return std::string("{}"); },
@@ -89,10 +86,10 @@ private:
                 ", gradient: [require('./images/{0}.png'), require('./images/{0}-dark.png')], angle: {1}",
                 name, numberText(fill.angle));
         }
-        if (content.picture && m_build.has("launch/images/" + layer.id + ".png")) {
+        if (content.picture && m_build.has(m_folder + "images/" + layer.id + ".png")) {
             out += fmt::format(", picture: {}{}", pair(layer.id),
                                content.picture->fit == model::Fit::Fill ? ", fillsBox: true" : "");
-            if (m_build.has("launch/images/" + wideName(layer) + ".png")) {
+            if (m_build.has(m_folder + "images/" + wideName(layer) + ".png")) {
                 out += fmt::format(", wide: {{ picture: {} }}", pair(wideName(layer)));
             }
         }
@@ -110,134 +107,68 @@ private:
         shape.path = art::rectPath(sheet->viewBox, 0, 0);
         shape.fill = std::move(gradient);
         sheet->root.children.emplace_back(std::move(shape));
-        m_build.addLater("launch/images/" + name + ".png", [&rasteriser = m_build.input.rasteriser, sheet] {
+        m_build.addLater(m_folder + "images/" + name + ".png", [&rasteriser = m_build.input.rasteriser, sheet] {
             return rasteriser.png(*sheet, 4, kStripLength, {});
         });
     }
 
     ExportBuild& m_build;
     const std::set<std::string>& m_dark;
+    std::string m_folder;
 };
 
 std::string cssHex(Colour c) {
     return c.a == 255 ? toHex(c) : fmt::format("#{:02X}{:02X}{:02X}{:02X}", c.r, c.g, c.b, c.a);
 }
 
-void addScript(ExportBuild& build, const std::set<std::string>& dark, const std::string& type) {
+void addScript(ExportBuild& build, const std::set<std::string>& dark, const ReactNativeNames& names) {
     const auto& sequence = build.sequence();
-    for (const char* player : {"launchTiming.ts", "LaunchPlayer.tsx"}) {
-        build.add(std::string("launch/") + player, wholePlayer(embedded::find(player), kScriptVariables));
+    auto parts = partsOf(timingTree(build.plans));
+    parts.insert({"player.outcome", "player.edges", "player.moments", "Place.safe", "GateTiming.typical"});
+    parts.insert(parts.contains("Property.reveal") ? "player.reveal" : "player.noReveal");
+    if (parts.contains("Outcome.message")) {
+        parts.insert("player.retry");
     }
-    std::string out =
-        fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
-                    "// The next export replaces it for as long as you leave it unchanged.\n"
-                    "import type {{ LaunchData, LaunchLook }} from './LaunchPlayer';\n"
-                    "import type {{ LaunchTiming }} from './launchTiming';\n\n",
-                    commentText(sequence.name));
-    out += fmt::format(
-        "/** What the launch may wait for: tell it with open(gate) or openWhen(gate, promise). */\n"
-        "export const {}Gates = [{}] as const;\n\n",
-        camelCase(type), scriptGates(sequence));
-    out += "const timing: LaunchTiming = " + scriptTiming(build.plans) + ";\n\n";
-    LookWriter looks(build, dark);
-    out += "const looks: LaunchLook[] = [\n";
+    const auto used = [&](const char* file) { return onlyUsed(embedded::find(file), parts, kScriptVariables); };
+    build.add(names.folder + "launchTiming.ts", withNamedUnused(used("launchTiming.ts")));
+    build.add(names.folder + "LaunchPlayer.tsx", used("LaunchPlayer.tsx"));
+    std::string out = fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions (0BSD).\n"
+                                  "// The next export replaces it for as long as you leave it unchanged.\n"
+                                  "import {{ Launch }} from './LaunchPlayer';\n"
+                                  "import type {{ LaunchData }} from './LaunchPlayer';\n\n",
+                                  commentText(sequence.name));
+    out += fmt::format("const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
+                       "export type Gate = (typeof gates)[number];\n\nconst timing: LaunchData['timing'] = {};\n\n",
+                       scriptGates(sequence), scriptTiming(build.plans));
+    LookWriter looks(build, dark, names.folder);
+    out += "const looks: LaunchData['looks'] = [\n";
     for (const auto& layer : sequence.layers) {
         out += "  // " + commentText(layer.name) + "\n  " + looks.text(layer) + ",\n";
     }
-    out += "];\n\nconst palette: Record<string, [string, string]> = {\n";
+    out += "];\n\nconst palette: LaunchData['palette'] = {\n";
     for (const auto& colour : sequence.palette) {
-        out += fmt::format("  {}: ['{}', '{}'],\n", scriptString(colour.id), cssHex(colour.light),
-                           cssHex(colour.dark));
+        out += fmt::format("  {}: ['{}', '{}'],\n", scriptString(colour.id), cssHex(colour.light), cssHex(colour.dark));
     }
-    out += fmt::format("}};\n\n/** Give it to a LaunchController. */\nexport const {}Launch: LaunchData = {{ "
-                       "timing, looks, palette }};\n",
-                       camelCase(type));
-    build.add(fmt::format("launch/{}Launch.ts", camelCase(type)), out);
+    out += fmt::format("}};\n\n/** The launch: tell it what has loaded, and show it with a LaunchSequence. */\n"
+                       "export const {} = new Launch<Gate>({{ name: {}, timing, looks, palette, says: [{}] }}, gates);\n",
+                       names.launch, scriptString(sequence.name), scriptMessages(sequence));
+    build.add(names.folder + "launch.ts", out);
 }
 
-void addHolds(ExportBuild& build, const AndroidNames& android) {
+/// The holds know no sequence: an app has one of them, whatever it launches with.
+void addHolds(ExportBuild& build, const ReactNativeNames& names) {
     const auto withPackage = [&](std::string_view file) {
         std::string text(file);
         const std::string_view mark = "@PACKAGE@";
-        text.replace(text.find(mark), mark.size(), android.codePackage);
+        text.replace(text.find(mark), mark.size(), names.holdPackage);
         return text;
     };
-    build.add("android/app/src/main/" + android.codeFolder() + "LaunchHold.kt",
-              withPackage(embedded::find("LaunchHold.kt")));
+    auto folder = names.holdPackage;
+    std::replace(folder.begin(), folder.end(), '.', '/');
+    build.add("android/app/src/main/java/" + folder + "/LaunchHold.kt", withPackage(embedded::find("LaunchHold.kt")));
     for (const char* file : {"LaunchHold.swift", "LaunchHold.m"}) {
         build.add(std::string("ios/Launch/") + file, std::string(embedded::find(file)));
     }
-}
-
-void addReactNativeInstructions(ExportBuild& build, const AndroidNames& android, const IosNames& ios,
-                                const std::string& type) {
-    std::string gates;
-    for (const auto& gate : build.sequence().gates) {
-        gates += fmt::format("        launch.openWhen({}, load());   // or launch.open(…)\n",
-                             scriptString(gate.id));
-    }
-    if (gates.empty()) {
-        gates = "        // The sequence waits for nothing.\n";
-    }
-    build.addForPeople("launch/INTEGRATE.md",
-                       fmt::format(R"(# Putting the launch sequence into your app
-
-The files lie as they belong below the folder of `package.json`. They need nothing but React Native itself (0.72 or later) and
-TypeScript or a build that takes it (the default).
-
-1. Android: in `android/app/src/main/AndroidManifest.xml`, give the activity the theme `@style/{style}`, and for the icon
-   `android:icon="@mipmap/{icon}"`. In `MainActivity.kt`:
-
-        override fun onCreate(savedInstanceState: Bundle?) {{
-            setTheme(R.style.AppTheme)   // your app's own theme, before anything else
-            super.onCreate(savedInstanceState)
-            {package}.LaunchHold.keep(this)
-        }}
-
-   and in `MainApplication.kt`, in the list of packages: `add({package}.LaunchHoldPackage())`. If your app's package is
-   another, export again with yours (`--package`).
-
-2. iOS: in Xcode, drag the folder `ios/Launch` into the project, and set *Launch screen interface file base name* to
-   `{board}`. In the app delegate, behind `window.makeKeyAndVisible()` (or `startReactNative`):
-
-        LaunchHold.keep(over: window, storyboard: "{board}")
-
-   For the icon, choose `{iosIcon}` as *App Icon*.
-
-3. In your root component:
-
-        import {{ LaunchController, LaunchSequence }} from './launch/LaunchPlayer';
-        import {{ {data}Launch }} from './launch/{data}Launch';
-
-        const launch = new LaunchController({data}Launch);   // outside of the component
-
-        export default function App() {{
-          return <LaunchSequence controller={{launch}}><FirstScreen /></LaunchSequence>;
-        }}
-
-4. Tell it what has loaded, from anywhere:
-
-{gates}
-`await launch.finished` tells how it ended: `complete`, or `wentOn`, `offline`, `message` after a time-out. After `message` the
-picture stays until you call `launch.dismiss()`.
-
-## What to know
-
-- React Native draws no vectors without a further library: art and text are pictures in three densities, by day and by
-  night; where the preview draws outlines, a wipe stands in (the preview for this target shows that, too).
-- Layers that hang on the safe area need to know it: `<LaunchSequence insets={{…}}>` takes what your app's own library says.
-- Movement, turning, size and opacity run in the native animation engine; opening circles and progress in the script.
-- React Native knows no kinds of start: `new LaunchController(data, 'first')` when your app has never run before.
-- With reduced motion asked for, the calm variant plays. Screen readers go past the launch; when it takes longer than five
-  seconds, `announcement` is read out.
-- To see a change of the native parts, build anew; iOS keeps its old picture until the app is deleted from the device.
-- An export changes only files that are as the last one left them. What you edit is never overwritten.
-)",
-                                   fmt::arg("style", android.styleName),
-                                   fmt::arg("icon", android.resource("launcher")),
-                                   fmt::arg("package", android.codePackage),
-                                   fmt::arg("board", ios.storyboard()), fmt::arg("iosIcon", ios.icon()),
-                                   fmt::arg("data", camelCase(type)), fmt::arg("gates", gates)));
 }
 
 }
@@ -262,13 +193,16 @@ Result<Export> ReactNativeExporter::build(const ExportInput& input) const {
     ExportBuild build(input, id());
     const auto android = androidNames(input.sequence, input.options.package);
     const auto ios = iosNames(input.sequence, "ios/Launch/");
-    const auto type = typeName(input.sequence.name, "App");
+    ReactNativeNames names;
+    names.launch = camelCase(typeName(input.sequence.name, "App")) + "Launch";
+    names.folder = "launch/" + fileName(input.sequence.name, "app") + "/";
+    names.holdPackage = android.packageName + ".launch";
     addAndroidOpening(build, android, "android/app/src/main/");
     addIosOpening(build, ios);
-    const auto dark = addScaledPictures(build, {"launch/images/", ScaledPictures::Naming::Suffixes, true});
-    addScript(build, dark, type);
-    addHolds(build, android);
-    addReactNativeInstructions(build, android, ios, type);
+    const auto dark = addScaledPictures(build, {names.folder + "images/", ScaledPictures::Naming::Suffixes, true});
+    addScript(build, dark, names);
+    addHolds(build, names);
+    addReactNativeInstructions(build, names, android, ios);
     return build.finished();
 }
 

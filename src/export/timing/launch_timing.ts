@@ -400,7 +400,7 @@ export class LaunchSchedule {
   outcomeAt: Int = NEVER;
   private readonly plans: Growing<CuePlan> = [];
   private readonly hangsOnEnd: boolean[];
-  private readonly gateStart: Int[]; //? LayerKind.progress
+  readonly gateStart: Int[]; //? LayerKind.progress
   private readonly gateOpen: Int[];
   private readonly gateTimedOut: boolean[]; //? GateTiming.timeOut
   private readonly lanes: Growing<Lane> = [];

@@ -10,7 +10,7 @@ namespace scaena::exporting {
 
 namespace {
 
-constexpr const char* kText = R"(# Putting the launch sequence into your web app
+constexpr const char* kWebSteps = R"(# Putting the launch sequence into your web app
 
 Everything lies in `{folder}`, which your site serves as it is, at `{url}`: in the folder `public/` of Vite and Next.js,
 `static/` of SvelteKit, beside the page of a plain site. It needs nothing but the browser (all since 2023). Open
@@ -132,7 +132,7 @@ void addWebInstructions(WebBuild& build, const std::string& openingStyle) {
     }
     const auto folder = build.path("");
     build.addForPeople(build.path("INTEGRATE.md"),
-                       fmt::format(fmt::runtime(kText), fmt::arg("folder", folder), fmt::arg("path", folder),
+                       fmt::format(fmt::runtime(kWebSteps), fmt::arg("folder", folder), fmt::arg("path", folder),
                                    fmt::arg("url", build.url("")), fmt::arg("gates", gates),
                                    fmt::arg("types", "../public/" + folder + "launch"),
                                    fmt::arg("hash", hashOf(openingStyle))));

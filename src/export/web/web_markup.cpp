@@ -8,6 +8,7 @@
 #include "export/common/names.h"
 #include "export/common/outlines.h"
 #include "export/common/picture_kind.h"
+#include "export/common/script_pictures.h"
 #include "export/common/wide_look.h"
 #include "export/common/xml.h"
 #include "export/web/web_build.h"
@@ -251,7 +252,7 @@ private:
     [[nodiscard]] std::string clip(const model::ClipContent& content) {
         const int frames = plan::bakedFrames(content);
         const Size shown = clipSizeOf(m_build.input, m_layer);
-        const int columns = static_cast<int>(std::ceil(std::sqrt(frames * shown.height / shown.width)));
+        const int columns = sheetColumns(frames, shown);
         const int rows = (frames + columns - 1) / columns;
         const double density = std::min(
             {kSheetDensity, kLargestSheet / (shown.width * columns), kLargestSheet / (shown.height * rows)});

@@ -83,18 +83,6 @@ main {{ padding: 3rem 1.5rem; }}
     return beside(page, build.url(""));
 }
 
-/// What a text layer says that is shown with a message: read out.
-std::string messages(const model::Sequence& sequence) {
-    std::string list;
-    for (const auto& layer : sequence.layers) {
-        const auto* text = layer.as<model::TextContent>();
-        if (text && layer.shownWhen == model::ShownWhen::Message) {
-            list += (list.empty() ? "" : ", ") + scriptString(text->text);
-        }
-    }
-    return list;
-}
-
 /// What the player needs beside what the timing tells.
 UsedParts playerParts(const WebBuild& build, const TimingTree& tree) {
     auto parts = partsOf(tree);
@@ -203,7 +191,7 @@ WebScripts addScripts(WebBuild& build) {
             "// The next export replaces it for as long as you leave it unchanged.\n"
             "const title = {};\nconst name = {};\nconst says = [{}];\n\nconst timing = {};\n\n",
             commentText(sequence.name), scriptString(sequence.name), scriptString(build.name),
-            messages(sequence), scriptTiming(build.plans)) +
+            scriptMessages(sequence), scriptTiming(build.plans)) +
         used("launch-timing.js") + used("launch-player.js");
     build.add(build.path("launch.js"), player);
     return {std::move(stub), std::move(player)};

@@ -414,7 +414,7 @@ internal class LaunchSchedule(
     var outcomeAt = NEVER
     private val plans = ArrayList<CuePlan>()
     private val hangsOnEnd: BooleanArray
-    private val gateStart: IntArray //? LayerKind.progress
+    val gateStart: IntArray //? LayerKind.progress
     private val gateOpen: IntArray
     private val gateTimedOut: BooleanArray //? GateTiming.timeOut
     private val lanes = ArrayList<Lane>()

@@ -541,7 +541,7 @@ class LaunchSchedule {
   ) {
     beatStart = List<int>.filled(timing.beats.length, 0);
     beatEnd = List<int>.filled(timing.beats.length, 0);
-    _gateStart = List<int>.filled(timing.gates.length, launchNever); //? LayerKind.progress
+    gateStart = List<int>.filled(timing.gates.length, launchNever); //? LayerKind.progress
     _gateOpen = List<int>.filled(timing.gates.length, launchNever);
     _gateTimedOut = List<bool>.filled(timing.gates.length, false); //? GateTiming.timeOut
     _hangsOnEnd = List<bool>.filled(timing.cues.length, false);
@@ -572,7 +572,7 @@ class LaunchSchedule {
   int outcomeAt = launchNever;
   final List<_CuePlan> _plans = [];
   late final List<bool> _hangsOnEnd;
-  late final List<int> _gateStart; //? LayerKind.progress
+  late final List<int> gateStart; //? LayerKind.progress
   late final List<int> _gateOpen;
   late final List<bool> _gateTimedOut; //? GateTiming.timeOut
   final List<_Lane> _lanes = [];
@@ -813,7 +813,7 @@ class LaunchSchedule {
       for (final int need in gate.needs) { //? GateTiming.needs
         from = max(from, _gateOpen[need]); //? GateTiming.needs
       } //? GateTiming.needs
-      _gateStart[g] = from; //? LayerKind.progress
+      gateStart[g] = from; //? LayerKind.progress
       final int open = _isInMemory() ? from : max(from, opened[g]);
       _gateOpen[g] = min(open, launchNever);
       int latest = _plus(from, gate.timeOut); //? GateTiming.timeOut
@@ -1270,7 +1270,7 @@ class LaunchSchedule {
       } //? LayerKind.progress Layer.gates
       if (!counts) continue; //? LayerKind.progress
       count++; //? LayerKind.progress
-      final double taken = _gateStart[g] >= launchNever ? 0.0 : max(0.0, t - _gateStart[g].toDouble()); //? LayerKind.progress
+      final double taken = gateStart[g] >= launchNever ? 0.0 : max(0.0, t - gateStart[g].toDouble()); //? LayerKind.progress
       int typical = 500; //? LayerKind.progress
       typical = max(1, gate.typical); //? LayerKind.progress GateTiming.typical
       sum += t >= _gateOpen[g].toDouble() ? 1.0 : min(0.9, 0.9 * taken / typical.toDouble()); //? LayerKind.progress

@@ -430,7 +430,7 @@ extension @LAUNCH@ {
         var outcomeAt: Int = launchNever
         private var plans: [CuePlan] = []
         private var hangsOnEnd: [Bool]
-        private var gateStart: [Int] //? LayerKind.progress
+        private(set) var gateStart: [Int] //? LayerKind.progress
         private var gateOpen: [Int]
         private var gateTimedOut: [Bool] //? GateTiming.timeOut
         private var lanes: [Lane] = []

@@ -1,111 +1,240 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but React Native itself. The next
 // export replaces it for as long as you leave it unchanged.
-import React, { useEffect, useMemo, useReducer, useRef } from 'react';
+import { Component, memo, useEffect, useMemo, useReducer, useState } from 'react';
 import type { ReactNode } from 'react';
-import { AccessibilityInfo, Animated, Easing, Image, NativeModules, StyleSheet, useColorScheme, useWindowDimensions, View } from 'react-native';
-import type { ImageSourcePropType } from 'react-native';
+import { AccessibilityInfo, Animated, AppState, Easing, Image, NativeModules, StyleSheet, useColorScheme, useWindowDimensions, View } from 'react-native';
+import type { ImageSourcePropType, LayoutChangeEvent } from 'react-native';
 
-import { acrossOf, downOf, LaunchSchedule, LayerState, NEVER, placeOn } from './launchTiming';
-import type { LaunchTiming, Layer, Outcome, Screen, StartKind } from './launchTiming';
+import { acrossOf, downOf, placeOn } from './launchTiming'; //? Layer.parent
+import { LaunchSchedule, LayerState, NEVER } from './launchTiming';
+import type { LaunchTiming, Layer, Outcome, Property, Screen, StartKind } from './launchTiming';
+
+export type { Outcome } from './launchTiming';
 
 /** How a layer is painted. Pictures: by day, by night. Sizes in dp. */
 export interface LaunchLook {
   picture?: [ImageSourcePropType, ImageSourcePropType]; width?: number; height?: number; fillsBox?: boolean;
   color?: string; toColor?: string; angle?: number; gradient?: [ImageSourcePropType, ImageSourcePropType];
-  form?: 'ring' | 'bar' | 'dots'; thickness?: number; frames?: [ImageSourcePropType, ImageSourcePropType][];
+  form?: 'ring' | 'bar' | 'dots'; thickness?: number;
+  /** Of a clip: `picture` has so many frames in so many columns. */
+  frames?: number; columns?: number;
   /** Where the screen is wider than high: how much larger, or drawn how instead. */
   wideScale?: number; wide?: Partial<LaunchLook>;
 }
 
-/** Colours of the palette: by day, by night. */
-export interface LaunchData { timing: LaunchTiming; looks: LaunchLook[]; palette: Record<string, [string, string]> }
+/** Colours of the palette: by day, by night. `says`: what is read out of a message. */
+export interface LaunchData { name: string; timing: LaunchTiming; looks: LaunchLook[]; palette: Record<string, [string, string]>; says: string[] }
 
 /** What the system's bars cover at the screen's edges. */
 export interface Insets { top?: number; right?: number; bottom?: number; left?: number }
 
-const HORIZON = 8000; // ms that are handed to the animation engine at a time; a wait may last longer
+const HORIZON = 60000; // ms the animation engine's clock is wound up for at a time
+const AHEAD = 20000; // ms that are laid out of what goes on and on
 const STEP = 1000 / 60;
+const LONGEST_WAIT = 1000; // ms for the first pictures to be read
+const LONGEST_WITHOUT_VIEW = 1000; // ms a launch outlives its view: a screen that is made anew is there by then
 
-/** Leads a launch: tells it what has loaded, and what became of it. Make it where your script begins. */
-export class LaunchController {
+interface Native { release?: () => void; began?: number; first?: boolean }
+const native = (): Native | undefined => (NativeModules as { LaunchHold?: Native }).LaunchHold;
+
+/**
+ * A launch, of which there is one in the process: what has been opened stays open and the show goes on where it stood,
+ * whatever becomes of the view it is seen in. Make it outside of every component.
+ */
+export class Launch<Gate extends string> {
+  /** How it ended, once that is decided. */
+  outcome: Outcome | null = null;
+
+  /** How it ended, when the first screen is shown. */
   readonly finished: Promise<Outcome>;
-  schedule: LaunchSchedule | null = null;
+
+  /** Gets one line of JSON when the launch is over: what happened, and when. */
+  onRecord: ((line: string) => void) | null = null;
+
+  /** Milliseconds that only go on; a test may put another in its place. */
+  clock: () => number = () => Date.now();
+
+  /** `first` when your app has never run before, if you know; else the native part is asked. */
+  start: StartKind | null = null;
+
   isOver = false;
-  private readonly began = Date.now();
-  private readonly opened: number[];
+  schedule: LaunchSchedule | null = null;
+  private began: number;
   private openingEnd = -1;
+  private pausedAt = -1;
+  private messageAt = 0; //? player.retry
+  private retriedAt = 0; //? player.retry
   private calm = false;
-  private resolve!: (outcome: Outcome) => void;
-  private listeners = new Set<() => void>();
+  private kind: StartKind = 'cold';
+  private views = 0;
+  private due: ReturnType<typeof setTimeout> | undefined;
+  private readonly opened: number[];
+  private readonly openedAt = new Map<string, number>();
+  private readonly listeners = new Set<(outcome: Outcome) => void>();
+  private readonly watchers = new Set<() => void>();
+  private resolve: (outcome: Outcome) => void = () => undefined;
 
-  /** `start`: `first` when your app has never run before; React Native knows no kinds of start by itself. */
-  constructor(readonly data: LaunchData, readonly start: StartKind = 'cold') {
-    this.opened = data.timing.gates.map(() => NEVER);
+  constructor(readonly data: LaunchData, private readonly gates: readonly Gate[]) {
+    this.opened = gates.map(() => NEVER);
     this.finished = new Promise((resolve) => (this.resolve = resolve));
+    this.began = this.clock();
   }
 
-  now(): number {
-    return Date.now() - this.began;
-  }
-
-  /** Tells that what the gate stands for has loaded. An unknown name is an error in the calling code. */
-  open(gate: string): void {
-    const index = this.indexOf(gate);
-    if (this.opened[index]! < NEVER || this.isOver) return;
-    this.opened[index] = this.now();
+  /** Tells that what the gate stands for has loaded: before there is a view, and again. */
+  open(gate: Gate): void {
+    if (!this.gates.includes(gate)) throw new Error(`There is no gate "${gate}"; there are ${this.gates.join(', ')}`);
+    if (this.openedAt.has(gate)) return;
+    this.openedAt.set(gate, this.pausedAt < 0 ? this.clock() : this.pausedAt);
     this.plan();
   }
 
-  /** Opens the gate when the promise is kept; when it is broken the gate stays shut, and its time-out decides. */
-  async openWhen<T>(gate: string, work: Promise<T>): Promise<T> {
-    this.indexOf(gate);
-    const value = await work;
-    this.open(gate);
-    return value;
+  /** Opens the gate when the work is done. If it fails, or the signal is aborted, the gate stays shut. */
+  openWhen<T>(gate: Gate, work: T | PromiseLike<T>, { signal }: { signal?: AbortSignal } = {}): Promise<T> {
+    const loaded = Promise.resolve(work);
+    loaded.then(() => signal?.aborted || this.open(gate), () => undefined);
+    return loaded;
   }
 
-  /** Ends the sequence at once and shows the first screen. */
-  dismiss(): void {
-    if (this.isOver) return;
-    this.isOver = true;
-    this.resolve(this.schedule?.outcome ?? 'complete');
-    this.tell();
-  }
-
-  /** The first own frame can be drawn: the opening is over. Called by LaunchSequence. */
-  begin(calm: boolean): void {
-    if (this.openingEnd >= 0) return;
-    this.openingEnd = this.now();
-    this.calm = calm;
-    const usual: StartKind[] = ['first', 'cold', 'warm'];
-    if (this.data.timing.beats.some((it) => (it.plays ?? usual).includes(this.start))) this.plan();
-    else this.dismiss();
-  }
-
-  listen(listener: () => void): () => void {
+  /** Tells how it ends each time that is decided: after a message and a retry once more. Gives what stops it. */
+  onOutcome(listener: (outcome: Outcome) => void): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   }
 
-  private indexOf(gate: string): number {
-    const index = this.data.timing.gates.findIndex((it) => it.id === gate);
-    if (index < 0) throw new Error(`There is no gate "${gate}"`);
-    return index;
+  /** Ends it at once and shows the first screen. */
+  dismiss(): void {
+    this.finish('interrupted');
+  }
+
+  /** The same, before it has begun: for deep links, notifications and tests. */
+  skip(): void {
+    this.finish('interrupted');
+  }
+
+  /** After a message: what has not loaded gets its time once more. */
+  retry(): void { //? player.retry
+    if (this.isOver || this.outcome !== 'message') return; //? player.retry
+    this.messageAt ||= this.schedule?.outcomeAt ?? 0; //? player.retry
+    this.retriedAt = this.now(); //? player.retry
+    this.outcome = null; //? player.retry
+    this.plan(); //? player.retry
+  } //? player.retry
+
+  /** Milliseconds since the start, but for those in the background. */
+  now(): number {
+    return Math.round((this.pausedAt < 0 ? this.clock() : this.pausedAt) - this.began);
+  }
+
+  get isPaused(): boolean {
+    return this.pausedAt >= 0;
+  }
+
+  /** A view shows it: the first one begins it, as soon as people can see that. Called by LaunchSequence. */
+  begin(calm: boolean): void {
+    if (this.isOver || this.openingEnd >= 0) return;
+    const { first, began } = native() ?? {};
+    this.kind = this.start ?? (first ? 'first' : 'cold');
+    // A process that was there long before, for a push or a prewarm, was not waited for.
+    const age = began ? Date.now() - began : 0;
+    if (age > 0 && age < 6000) this.began = Math.min(this.began, this.clock() - age);
+    if (this.now() > 6000) this.began = this.clock();
+    this.openingEnd = this.now();
+    this.calm = calm;
+    const usual: StartKind[] = ['first', 'cold', 'warm'];
+    if (this.data.timing.beats.some((it) => (it.plays ?? usual).includes(this.kind))) this.plan();
+    else this.finish('complete');
+  }
+
+  setCalm(calm: boolean): void {
+    this.calm = calm;
+    this.plan();
+  }
+
+  /** Time in the background does not count. */
+  leaveOrReturn(isAway: boolean): void {
+    if (this.isOver || isAway === this.isPaused) return;
+    if (isAway) this.pausedAt = this.clock();
+    else {
+      this.began += this.clock() - this.pausedAt;
+      this.pausedAt = -1;
+    }
+    this.tell();
+    this.step();
+  }
+
+  /** Tells a view when to look again; gives what stops it. */
+  watch(watcher: () => void): () => void {
+    this.watchers.add(watcher);
+    this.views++;
+    return () => {
+      this.watchers.delete(watcher);
+      this.views--;
+      if (this.views > 0 || this.isOver) return;
+      setTimeout(() => this.views === 0 && this.finish('interrupted'), LONGEST_WITHOUT_VIEW);
+    };
   }
 
   private plan(): void {
-    if (this.openingEnd < 0) return;
-    this.schedule = new LaunchSchedule(this.data.timing, this.start, this.calm, this.openingEnd, this.opened);
+    this.gates.forEach((gate, i) => {
+      const at = this.openedAt.get(gate);
+      if (at !== undefined && this.opened[i] === NEVER) this.opened[i] = Math.max(0, Math.round(at - this.began));
+    });
+    if (this.openingEnd < 0 || this.isOver) return;
+    this.schedule = new LaunchSchedule(
+      this.data.timing, this.kind, this.calm,
+      this.messageAt, //? player.retry
+      this.retriedAt, //? player.retry
+      this.openingEnd, this.opened,
+    );
     this.tell();
+    this.step();
+  }
+
+  /** What is due at this moment; then it waits for the next. */
+  private step(): void {
+    clearTimeout(this.due);
+    const { schedule } = this;
+    if (!schedule || this.isOver || this.isPaused) return;
+    const t = this.now();
+    if (!this.outcome && t >= schedule.decidedAt()) this.decide(schedule.outcome);
+    if (t >= schedule.shown()) {
+      this.finish(schedule.outcome);
+      return;
+    }
+    const next = Math.min(schedule.shown(), this.outcome ? NEVER : schedule.decidedAt(), t + AHEAD / 2);
+    this.due = setTimeout(() => {
+      if (this.now() >= t + AHEAD / 2) this.tell();
+      this.step();
+    }, next - t);
+  }
+
+  private decide(outcome: Outcome): void {
+    this.outcome = outcome;
+    for (const listener of [...this.listeners]) listener(outcome);
+    if (outcome === 'message') AccessibilityInfo.announceForAccessibility(this.data.says.join(' ')); //? Outcome.message
+  }
+
+  private finish(outcome: Outcome): void {
+    if (this.isOver) return;
+    this.isOver = true;
+    clearTimeout(this.due);
+    native()?.release?.();
+    const shown = this.now();
+    if (!this.outcome) this.decide(outcome);
+    const { data, kind, openingEnd, opened } = this;
+    const gates = Object.fromEntries(this.gates.map((gate, i) => [gate, opened[i]! < NEVER ? opened[i] : null]));
+    this.tell();
+    this.onRecord?.(JSON.stringify({ launch: data.name, start: kind, firstFrame: openingEnd, gates, outcome: this.outcome, shown, lateFrames: 0 }));
+    this.resolve(this.outcome ?? outcome);
   }
 
   private tell(): void {
-    for (const listener of [...this.listeners]) listener();
+    for (const watcher of [...this.watchers]) watcher();
   }
 }
 
 export interface LaunchSequenceProps {
-  controller: LaunchController;
+  launch: Launch<string>;
   /** Your first screen. */
   children: ReactNode;
   insets?: Insets;
@@ -114,282 +243,429 @@ export interface LaunchSequenceProps {
 }
 
 /** Plays the launch over its children and gives way to them. */
-export function LaunchSequence({ controller, children, insets = {}, announcement = 'Loading' }: LaunchSequenceProps) {
+export function LaunchSequence({ launch, children, insets = {}, announcement = 'Loading' }: LaunchSequenceProps) {
   const [version, renew] = useReducer((count: number) => count + 1, 0);
-  const { width, height } = useWindowDimensions();
-  const dark = useColorScheme() === 'dark';
+  const [isCalm, setCalm] = useState<boolean | null>(null);
+  const [isRead, setRead] = useState(false);
+  const window = useWindowDimensions();
+  const [size, setSize] = useState({ width: window.width, height: window.height });
+  const isDark = useColorScheme() === 'dark';
   const { top = 0, right = 0, bottom = 0, left = 0 } = insets;
+  const { width, height } = size;
 
-  useEffect(() => controller.listen(renew), [controller]);
+  useEffect(() => launch.watch(renew), [launch]);
   useEffect(() => {
-    let mounted = true;
-    AccessibilityInfo.isReduceMotionEnabled().then((calm) => {
-      if (mounted) controller.begin(calm);
-    });
+    let isThere = true;
+    const calm = (it: boolean) => {
+      if (!isThere) return;
+      setCalm(it);
+      launch.setCalm(it);
+    };
+    AccessibilityInfo.isReduceMotionEnabled().then(calm, () => calm(false));
+    const motion = AccessibilityInfo.addEventListener('reduceMotionChanged', calm);
+    const state = AppState.addEventListener('change', (it) => launch.leaveOrReturn(it === 'background'));
+    const patience = setTimeout(() => {
+      setRead(true);
+      setCalm((it) => it ?? false);
+    }, LONGEST_WAIT);
+    if (launch.isOver) native()?.release?.();
     const late = setTimeout(() => {
-      if (!controller.isOver) AccessibilityInfo.announceForAccessibility(announcement);
+      if (!launch.isOver) AccessibilityInfo.announceForAccessibility(announcement);
     }, 5000);
     return () => {
-      mounted = false;
+      isThere = false;
+      motion?.remove();
+      state?.remove();
+      clearTimeout(patience);
       clearTimeout(late);
     };
-  }, [controller, announcement]);
+  }, [launch, announcement]);
 
-  const schedule = controller.isOver ? null : controller.schedule;
-  const film = useMemo(
-    () => (schedule ? new Film(schedule, controller.now(), { width, height, top, right, bottom, left }) : null),
-    [schedule, version, width, height, top, right, bottom, left],
-  );
+  // The native picture is let go when ours stands; only then people see it, and its time begins.
   useEffect(() => {
-    if (!film || !schedule) return undefined;
-    film.play();
-    const rest = setTimeout(() => (film.to >= schedule.shown() ? controller.dismiss() : renew()), film.to - film.from);
-    return () => {
-      clearTimeout(rest);
-      film.stop();
-    };
-  }, [film, schedule, controller]);
+    if (isCalm === null || !isRead) return;
+    native()?.release?.();
+    launch.begin(isCalm);
+  }, [launch, isCalm, isRead]);
 
-  const layers = controller.data.timing.layers;
-  const content = layers.findIndex((it) => it.kind === 'firstScreen' && !it.shown);
-  const moved = film && content >= 0 ? film.layer(content, width, height) : null;
-  const waiting = !controller.isOver && !film ? { opacity: 0 } : null;
+  const still = useMemo(() => new LaunchSchedule(
+    launch.data.timing, 'cold', isCalm ?? false,
+    0, //? player.retry
+    0, //? player.retry
+    0, launch.data.timing.gates.map(() => NEVER),
+  ), [launch, isCalm]);
+  const clock = useMemo(() => new Clock(), []);
+  useEffect(() => () => clock.stop(), [clock]);
+  const schedule = launch.isOver ? null : launch.schedule ?? still;
+  const film = useMemo(
+    () => schedule && new Film(schedule, clock, launch.schedule ? launch.now() : 0, { width, height, top, right, bottom, left }),
+    [schedule, version, clock, width, height, top, right, bottom, left],
+  );
+  const isRunning = film !== null && launch.schedule !== null && !launch.isPaused;
+  useEffect(() => {
+    if (isRunning) clock.run(launch.now());
+    else clock.stop();
+  }, [clock, launch, isRunning, version]);
+
+  const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent) => {
+    if (layout.width > 0 && layout.height > 0) setSize({ width: layout.width, height: layout.height });
+  };
+  const { timing, looks } = launch.data;
+  const pictures = new Set(timing.layers.flatMap(({ kind }, i) => (kind !== 'firstScreen' && looks[i]!.picture ? [i] : [])));
+  const onPicture = (index: number) => {
+    pictures.delete(index);
+    if (pictures.size === 0) setRead(true);
+  };
   return (
-    <View style={styles.fill}>
-      <Animated.View style={[styles.fill, waiting, moved]}>{children}</Animated.View>
+    <View style={styles.fill} onLayout={onLayout}>
+      <Animated.View
+        style={[styles.fill, film && film.content()]} pointerEvents={film ? 'none' : 'auto'} aria-hidden={film !== null}
+      >
+        {children}
+      </Animated.View>
       {film && (
-        <View
-          style={StyleSheet.absoluteFill} accessibilityElementsHidden importantForAccessibility="no-hide-descendants"
-          onLayout={releaseNativePicture}
-        >
-          {layers.map((layer, index) =>
-            layer.kind === 'firstScreen' || layer.kind === 'group' ? null : (
-              <LayerView key={index} film={film} layer={layer} index={index} data={controller.data} dark={dark} />
-            ),
-          )}
-        </View>
+        <Careful onError={() => launch.dismiss()}>
+          <View
+            style={[StyleSheet.absoluteFill, styles.whole]} onStartShouldSetResponder={() => true} accessible accessibilityLabel={announcement}
+            accessibilityViewIsModal onLayout={() => pictures.size === 0 && setRead(true)}
+          >
+            {timing.layers.map((layer, index) =>
+              layer.kind === 'firstScreen' || layer.kind === 'group' ? null : (
+                <LayerView key={index} film={film} layer={layer} index={index} data={launch.data} isDark={isDark} onPicture={onPicture} />
+              ),
+            )}
+          </View>
+        </Careful>
       )}
     </View>
   );
 }
 
-/** The native launch picture stays until the first frame of the sequence stands. */
-function releaseNativePicture(): void {
-  const hold = NativeModules.LaunchHold as { release?: () => void } | undefined;
-  hold?.release?.();
-}
+/** A launch must not keep people out of the app: what fails ends it. */
+class Careful extends Component<{ onError: () => void; children: ReactNode }, { hasFailed: boolean }> {
+  override state = { hasFailed: false };
 
-type Values = (state: LayerState) => number;
-
-/** What is seen from one moment on, handed to the animation engine as keyframes. */
-class Film {
-  readonly to: number;
-  private readonly native = new Animated.Value(0);
-  private readonly scripted = new Animated.Value(0);
-  private readonly times: number[];
-
-  constructor(readonly schedule: LaunchSchedule, readonly from: number, readonly screen: Screen) {
-    this.to = Math.max(from + STEP, Math.min(schedule.shown(), from + HORIZON));
-    this.times = [from, this.to];
-    for (const it of schedule.moments()) if (it > from && it < this.to) this.times.push(it - 0.01, it);
-    for (let t = from + STEP; t < this.to; t += STEP) this.times.push(t);
-    this.times.sort((a, b) => a - b);
+  static getDerivedStateFromError() {
+    return { hasFailed: true };
   }
 
-  play(): void {
-    const duration = this.to - this.from;
-    for (const [clock, useNativeDriver] of [[this.native, true], [this.scripted, false]] as const) {
-      Animated.timing(clock, { toValue: duration, duration, easing: Easing.linear, useNativeDriver, isInteraction: false }).start();
-    }
+  override componentDidCatch() {
+    this.props.onError();
+  }
+
+  override render() {
+    return this.state.hasFailed ? null : this.props.children;
+  }
+}
+
+/** Milliseconds since the launch's start, counted by the animation engine, and what hangs on them. */
+class Clock {
+  readonly value = new Animated.Value(0);
+  readonly known = new Map<string, { keys: string; node: Animated.AnimatedInterpolation<number | string> }>();
+  private isRunning = false;
+
+  run(from: number): void {
+    if (this.isRunning) return;
+    this.isRunning = true;
+    this.value.setValue(from);
+    Animated.timing(this.value, { toValue: from + HORIZON, duration: HORIZON, easing: Easing.linear, useNativeDriver: true, isInteraction: false })
+      .start(({ finished }) => {
+        if (!finished) return;
+        this.isRunning = false;
+        this.run(from + HORIZON);
+      });
   }
 
   stop(): void {
-    this.native.stopAnimation();
-    this.scripted.stopAnimation();
+    this.isRunning = false;
+    this.value.stopAnimation();
+  }
+}
+
+type Values = (state: LayerState) => number;
+type Moving<T extends number | string> = T | Animated.AnimatedInterpolation<T>;
+const EVERY: Property[] = ['opacity', 'x', 'y', 'scaleX', 'scaleY', 'rotation', 'flip', 'reveal', 'draw', 'travel', 'panel', 'clip'];
+
+/** What is seen from one moment on, as keys of the animation engine; what is as before hangs on the same keys. */
+class Film {
+  readonly to: number;
+  private readonly edges = new Map<string, number[]>();
+  private readonly states = new Map<string, LayerState>();
+
+  constructor(readonly schedule: LaunchSchedule, private readonly clock: Clock, from: number, readonly screen: Screen) {
+    this.to = Math.max(from + STEP, Math.min(schedule.shown(), from + AHEAD));
   }
 
-  /** What is seen of the layer at a moment, with its groups. */
-  seen(index: number, t: number): LayerState {
-    const state = new LayerState();
-    this.schedule.stateAt(index, t, this.screen, state);
-    return state;
-  }
-
-  /** The layer's own state, without its groups. */
-  own(index: number, t: number): LayerState {
-    const state = new LayerState();
-    this.schedule.own(index, t, this.screen, state);
+  /** The layer's state with its groups, or without. */
+  state(index: number, t: number, isOwn: boolean): LayerState {
+    const key = `${index} ${t} ${isOwn}`;
+    let state = this.states.get(key);
+    if (!state) {
+      state = new LayerState();
+      if (isOwn) this.schedule.own(index, t, this.screen, state);
+      else this.schedule.stateAt(index, t, this.screen, state);
+      this.states.set(key, state);
+    }
     return state;
   }
 
   /** A value of the layer over time; a plain number where it stands still. */
-  value(index: number, of: Values, options: { own?: boolean; scripted?: boolean } = {}): number | Animated.AnimatedInterpolation<number> {
-    const read = (t: number) => of(options.own ? this.own(index, t) : this.seen(index, t));
-    const { input, output } = this.keys(index, read);
-    if (output.every((it) => it === output[0])) return output[0]!;
-    return (options.scripted ? this.scripted : this.native).interpolate({ inputRange: input, outputRange: output });
+  value(name: string, index: number, of: Values, isOwn = true): Moving<number> {
+    return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, isOwn)), (it) => it);
   }
 
-  degrees(index: number, of: Values): string | Animated.AnimatedInterpolation<string> {
-    const { input, output } = this.keys(index, (t) => of(this.own(index, t)));
-    if (output.every((it) => it === output[0])) return `${output[0]}deg`;
-    return this.native.interpolate({ inputRange: input, outputRange: output.map((it) => `${it}deg`) });
+  //?{ LayerKind.clip
+  jump(name: string, index: number, of: Values): Moving<number> {
+    return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, true)), (it) => it, true);
+  }
+  //?}
+
+  degrees(name: string, index: number, of: Values): Moving<string> {
+    return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, true)), (it) => `${it}deg`);
   }
 
-  private keys(index: number, read: (t: number) => number): { input: number[]; output: number[] } {
-    const edges = new Set([this.from, this.to]);
-    const times = this.times.filter((t) => edges.has(t) || this.schedule.movesBetween(index, t - STEP, t + STEP));
-    const input: number[] = [];
-    const output: number[] = [];
-    for (const t of times) {
-      const value = Math.round(read(t) * 10000) / 10000;
-      const last = output.length - 1;
-      if (last > 0 && output[last] === value && output[last - 1] === value) input[last] = t - this.from;
-      else {
-        input.push(t - this.from);
-        output.push(value);
+  private moving<T extends number | string>(
+    name: string, layers: number[], read: (t: number) => number, make: (value: number) => T, jumps = false,
+  ): Moving<T> {
+    const { inputRange, values } = this.keys(layers, read, jumps);
+    if (values.every((it) => it === values[0])) return make(values[0]!);
+    const keys = JSON.stringify([inputRange, values]);
+    const known = this.clock.known.get(name);
+    if (known?.keys === keys) return known.node as Animated.AnimatedInterpolation<T>;
+    const outputRange = values.map(make);
+    const node = this.clock.value.interpolate({ inputRange, outputRange: outputRange as string[], extrapolate: 'clamp' });
+    this.clock.known.set(name, { keys, node });
+    return node as unknown as Animated.AnimatedInterpolation<T>;
+  }
+
+  /** Two keys where it goes straight, one for each frame elsewhere; where it jumps, nothing lies between. */
+  private keys(layers: number[], read: (t: number) => number, jumps: boolean): { inputRange: number[]; values: number[] } {
+    const inputRange: number[] = [];
+    const values: number[] = [];
+    const add = (t: number, value: number) => {
+      const last = values.length - 1;
+      const rounded = Math.round(value * 10000) / 10000;
+      if (last > 0 && values[last] === rounded && values[last - 1] === rounded) inputRange[last] = t;
+      else if (last < 0 || t > inputRange[last]!) {
+        inputRange.push(t);
+        values.push(rounded);
       }
+    };
+    const times = this.edgesOf(layers);
+    times.slice(1).forEach((b, i) => {
+      const a = times[i]!;
+      const end = Math.max(a, b - 0.01);
+      const [first, last] = [read(a), read(end)];
+      const isStraight = !jumps && [0.2, 0.5, 0.8].every((part) => Math.abs(first + (last - first) * part - read(a + (end - a) * part)) < 0.001);
+      add(a, first);
+      for (let t = a + STEP; !isStraight && t < end; t += STEP) {
+        if (jumps) add(t - 0.01, values[values.length - 1] ?? first);
+        add(t, read(t));
+      }
+      if (jumps) add(end - 0.005, values[values.length - 1] ?? first);
+      add(end, last);
+    });
+    return { inputRange, values };
+  }
+
+  /** When something of the layers or their groups begins, turns or ends, in the order of time. */
+  private edgesOf(layers: number[]): number[] {
+    const key = layers.join();
+    let edges = this.edges.get(key);
+    if (!edges) {
+      const { schedule, to } = this;
+      const all = [schedule.outcomeAt, ...schedule.beatEnd];
+      const family = [...layers];
+      //?{ Layer.parent
+      for (const it of family) {
+        const parent = schedule.timing.layers[it]!.parent ?? -1;
+        if (parent >= 0) family.push(parent);
+      }
+      //?}
+      for (const it of family) {
+        for (const property of EVERY) all.push(...schedule.edgesOf(it, property, to));
+      }
+      //?{ LayerKind.progress
+      schedule.timing.gates.forEach((gate, i) => {
+        const from = schedule.gateStart[i]!;
+        all.push(from, from + (gate.typical ?? 500), schedule.openTime(i));
+      });
+      //?}
+      const begin = schedule.beatEnd[0]!;
+      edges = [begin, ...[...new Set(all)].filter((it) => it > begin && it < to).sort((a, b) => a - b), to];
+      this.edges.set(key, edges);
     }
-    return { input, output };
+    return edges;
+  }
+
+  private moves(index: number, width: number, height: number) {
+    return [
+      { translateX: this.value('x', index, (it) => it.x - width / 2) },
+      { translateY: this.value('y', index, (it) => it.y - height / 2) },
+      { rotate: this.degrees('turn', index, (it) => it.rotation) },
+      { scaleX: this.value('across', index, (it) => it.scaleX) },
+      { scaleY: this.value('down', index, (it) => it.scaleY) },
+    ];
+  }
+
+  opacity(index: number): Moving<number> {
+    return this.value('opacity', index, (it) => (it.visible ? it.opacity : 0), false);
   }
 
   /** Style of a view of that size at the screen's corner, which shows the layer without its groups. */
   layer(index: number, width: number, height: number) {
+    return { opacity: this.opacity(index), transform: this.moves(index, width, height) };
+  }
+
+  /** Style of the app's own first screen: at each moment that of the sequence's first screen which is there then. */
+  content() {
+    const { width, height } = this.screen;
+    const all = [...this.schedule.timing.layers.keys()].filter((it) => this.schedule.timing.layers[it]!.kind === 'firstScreen');
+    const [first] = all;
+    if (first === undefined) return null;
+    const seen = (t: number) => all.map((it) => this.state(it, t, false)).find((it) => it.visible);
+    const value = (name: string, of: Values) => this.moving(`content ${name}`, all, (t) => of(seen(t) ?? this.state(first, t, false)), (it) => it);
+    const turn = this.moving('content turn', all, (t) => (seen(t) ?? this.state(first, t, false)).rotation, (it) => `${it}deg`);
     return {
-      opacity: this.value(index, (it) => (it.visible ? it.opacity : 0)),
+      opacity: value('opacity', (it) => (it.visible ? it.opacity : 0)),
       transform: [
-        { translateX: this.value(index, (it) => it.x - width / 2, { own: true }) },
-        { translateY: this.value(index, (it) => it.y - height / 2, { own: true }) },
-        { rotate: this.degrees(index, (it) => it.rotation) },
-        { scaleX: this.value(index, (it) => it.scaleX, { own: true }) },
-        { scaleY: this.value(index, (it) => it.scaleY, { own: true }) },
+        { translateX: value('x', (it) => it.x - width / 2) }, { translateY: value('y', (it) => it.y - height / 2) }, { rotate: turn },
+        { scaleX: value('across', (it) => it.scaleX) }, { scaleY: value('down', (it) => it.scaleY) },
       ],
     };
   }
 
+  //?{ Layer.parent
   /** Style of a view that covers the screen, which does to what is in it what the group does. */
   group(index: number) {
     const { width, height } = this.screen;
     const place = placeOn(this.schedule.timing.layers[index]!, this.screen);
     const rest = place ? { x: acrossOf(place, this.screen), y: downOf(place, this.screen) } : { x: width / 2, y: height / 2 };
-    return {
-      transform: [
-        { translateX: this.value(index, (it) => it.x - width / 2, { own: true }) },
-        { translateY: this.value(index, (it) => it.y - height / 2, { own: true }) },
-        { rotate: this.degrees(index, (it) => it.rotation) },
-        { scaleX: this.value(index, (it) => it.scaleX, { own: true }) },
-        { scaleY: this.value(index, (it) => it.scaleY, { own: true }) },
-        { translateX: width / 2 - rest.x },
-        { translateY: height / 2 - rest.y },
-      ],
-    };
+    return { transform: [...this.moves(index, width, height), { translateX: width / 2 - rest.x }, { translateY: height / 2 - rest.y }] };
   }
+  //?}
 }
 
-interface LayerProps { film: Film; layer: Layer; index: number; data: LaunchData; dark: boolean }
+interface LayerProps { film: Film; layer: Layer; index: number; data: LaunchData; isDark: boolean; onPicture: (index: number) => void }
 
-const LayerView = React.memo(function LayerView({ film, layer, index, data, dark }: LayerProps) {
+const LayerView = memo(function LayerView({ film, layer, index, data, isDark, onPicture }: LayerProps) {
   const upright = data.looks[index]!;
-  const turned = film.screen.width > film.screen.height;
-  const look = turned ? { ...upright, ...upright.wide } : upright;
-  const grown = turned ? look.wideScale ?? 1 : 1;
-  const box = film.own(index, film.from);
+  const isTurned = film.screen.width > film.screen.height;
+  const look = isTurned ? { ...upright, ...upright.wide } : upright;
+  const grown = isTurned ? look.wideScale ?? 1 : 1;
+  const box = film.state(index, 0, true);
   const fills = layer.kind === 'backdrop';
   const width = fills ? film.screen.width : look.width ? look.width * grown : box.width;
   const height = fills ? film.screen.height : look.height ? look.height * grown : box.height;
+  const onLoadEnd = () => onPicture(index);
+  const props = { film, index, look, data, isDark, width, height, onLoadEnd };
   let view = (
     <Animated.View style={[styles.layer, { width, height }, fills ? null : film.layer(index, width, height)]}>
-      {fills ? (
-        <Backdrop film={film} look={look} index={index} data={data} dark={dark} />
-      ) : (
-        <Reveal film={film} index={index} width={width} height={height}>
-          <Content film={film} layer={layer} look={look} index={index} data={data} dark={dark} width={width} height={height} />
-        </Reveal>
-      )}
+      {fills ? <Backdrop {...props} /> : <Reveal film={film} index={index} width={width} height={height}><Content {...props} layer={layer} /></Reveal>}
     </Animated.View>
   );
+  //?{ Layer.parent
   for (let group = layer.parent ?? -1; group >= 0; group = data.timing.layers[group]!.parent ?? -1) {
     view = <Animated.View style={[StyleSheet.absoluteFill, film.group(group)]} pointerEvents="none">{view}</Animated.View>;
   }
+  //?}
   return view;
 });
 
-/** Uncovers what is in it by an opening circle or a wipe. */
-function Reveal({ film, index, width, height, children }: { film: Film; index: number; width: number; height: number; children: ReactNode }) {
+interface RevealProps { film: Film; index: number; width: number; height: number; children: ReactNode }
+
+/** Uncovers what is in it by an opening circle or a wipe, with nothing but moves and sizes the animation engine knows. */
+//?{ player.noReveal
+function Reveal({ children }: RevealProps) {
+  return <>{children}</>;
+}
+//?}
+//?{ Property.reveal
+function Reveal({ film, index, width, height, children }: RevealProps) {
   const shape = film.schedule.revealOf(index);
-  if (!shape) return <>{children}</>;
-  if (shape.iris) {
+  if (shape?.iris) {
     const x = width * shape.x;
     const y = height * shape.y;
     const far = Math.hypot(Math.max(x, width - x), Math.max(y, height - y));
-    const along = (of: Values) => film.value(index, of, { own: true, scripted: true });
-    const radius = (it: LayerState) => far * (it.revealShape ? it.reveal : 1);
+    const part = (it: LayerState) => Math.max(0.001, it.revealShape ? it.reveal : 1);
+    const grows = film.value('iris', index, part);
+    const shrinks = film.value('un-iris', index, (it) => 1 / part(it));
     return (
-      <Animated.View
-        style={[styles.cut, {
-          left: along((it) => x - radius(it)), top: along((it) => y - radius(it)), width: along((it) => 2 * radius(it)),
-          height: along((it) => 2 * radius(it)), borderRadius: along(radius),
-        }]}
-      >
-        <Animated.View style={[styles.layer, { width, height, left: along((it) => radius(it) - x), top: along((it) => radius(it) - y) }]}>
-          {children}
+      <Animated.View style={[styles.cut, { left: x - far, top: y - far, width: 2 * far, height: 2 * far, borderRadius: far, transform: [{ scale: grows }] }]}>
+        <Animated.View style={[styles.layer, { width: 2 * far, height: 2 * far, transform: [{ scale: shrinks }] }]}>
+          <View style={[styles.layer, { left: far - x, top: far - y, width, height }]}>{children}</View>
         </Animated.View>
       </Animated.View>
     );
   }
-  const shift = (length: number, direction: number, back: number) =>
-    direction === 0 ? 0 : film.value(index, (it) => back * direction * length * (1 - it.reveal), { own: true });
-  const moved = (back: number) => ({
-    transform: [{ translateX: shift(width, shape.x, back) }, { translateY: shift(height, shape.y, back) }],
-  });
-  return (
-    <Animated.View style={[styles.cut, { left: 0, top: 0, width, height }, moved(-1)]}>
-      <Animated.View style={[styles.layer, { width, height }, moved(1)]}>{children}</Animated.View>
-    </Animated.View>
-  );
-}
-
-function Content({ film, layer, look, index, data, dark, width, height }: LayerProps & { look: LaunchLook; width: number; height: number }) {
-  const night = dark ? 1 : 0;
-  const size = { width, height };
-  if (layer.kind === 'progress') return <Progress film={film} index={index} look={look} color={(name) => data.palette[name]?.[night]} {...size} />;
-  if (look.frames) {
-    const last = look.frames.length - 1;
+  if (shape) {
+    const shift = (name: string, length: number, direction: number, back: number) =>
+      direction === 0 ? 0 : film.value(name, index, (it) => back * direction * length * (1 - it.reveal));
+    const moved = (name: string, back: number) => ({
+      transform: [{ translateX: shift(`${name} x`, width, shape.x, back) }, { translateY: shift(`${name} y`, height, shape.y, back) }],
+    });
     return (
-      <>
-        {look.frames.map((frame, at) => (
-          <Animated.Image
-            key={at} source={frame[night]} fadeDuration={0} resizeMode="contain"
-            style={[styles.layer, size, { opacity: film.value(index, (it) => (Math.round(it.clip * last) === at ? 1 : 0)) }]}
-          />
-        ))}
-      </>
+      <Animated.View style={[styles.cut, { left: 0, top: 0, width, height }, moved('wipe', -1)]}>
+        <Animated.View style={[styles.layer, { width, height }, moved('un-wipe', 1)]}>{children}</Animated.View>
+      </Animated.View>
     );
   }
-  return look.picture ? <Image source={look.picture[night]} style={size} fadeDuration={0} resizeMode="contain" /> : null;
+  return <>{children}</>;
+}
+//?}
+
+interface ContentProps {
+  film: Film; index: number; look: LaunchLook; data: LaunchData; isDark: boolean; width: number; height: number; onLoadEnd: () => void;
+}
+
+function Content(props: ContentProps & { layer: Layer }) {
+  const { look, isDark, width, height, onLoadEnd } = props;
+  const night = isDark ? 1 : 0;
+  const size = { width, height };
+  //?{ LayerKind.progress
+  if (props.layer.kind === 'progress') return <Progress film={props.film} index={props.index} look={look} color={(name) => props.data.palette[name]?.[night]} {...size} />;
+  //?}
+  if (!look.picture) return null;
+  //?{ LayerKind.clip
+  if (look.frames && look.columns) {
+    const { film, index } = props;
+    const { frames, columns } = look;
+    const frame = (it: LayerState) => Math.round(it.clip * (frames - 1));
+    const transform = [
+      { translateX: film.jump('column', index, (it) => -width * (frame(it) % columns)) },
+      { translateY: film.jump('row', index, (it) => -height * Math.floor(frame(it) / columns)) },
+    ];
+    const sheet = { width: width * columns, height: height * Math.ceil(frames / columns) };
+    return (
+      <View style={[styles.cut, { left: 0, top: 0 }, size]}>
+        <Animated.Image source={look.picture[night]} style={[styles.layer, sheet, { transform }]} fadeDuration={0} resizeMode="stretch" onLoadEnd={onLoadEnd} />
+      </View>
+    );
+  }
+  //?}
+  return <Image source={look.picture[night]} style={size} fadeDuration={0} resizeMode="contain" onLoadEnd={onLoadEnd} />;
 }
 
 /** Covers the screen; shrinks to a header by moving a cut, so that the animation engine alone can do it. */
-function Backdrop({ film, look, index, data, dark }: Omit<LayerProps, 'layer'> & { look: LaunchLook }) {
-  const { width, height } = film.screen;
-  const night = dark ? 1 : 0;
+function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }: ContentProps) {
+  const night = isDark ? 1 : 0;
   const color = data.palette[look.color ?? '']?.[night];
   const missing = (it: LayerState) => height - it.height;
   const style = {
-    opacity: film.value(index, (it) => (it.visible ? it.opacity : 0)),
+    opacity: film.opacity(index),
     transform: [
-      { translateX: film.value(index, (it) => it.x - width / 2, { own: true }) },
-      { translateY: film.value(index, (it) => it.y + missing(it) / 2 - height / 2, { own: true }) },
-      { rotate: film.degrees(index, (it) => it.rotation) },
-      { scaleX: film.value(index, (it) => it.scaleX, { own: true }) },
-      { scaleY: film.value(index, (it) => it.scaleY, { own: true }) },
+      { translateX: film.value('x', index, (it) => it.x - width / 2) },
+      { translateY: film.value('panel y', index, (it) => it.y + missing(it) / 2 - height / 2) },
+      { rotate: film.degrees('turn', index, (it) => it.rotation) },
+      { scaleX: film.value('across', index, (it) => it.scaleX) },
+      { scaleY: film.value('down', index, (it) => it.scaleY) },
     ],
   };
-  const moved = (of: Values) => ({ transform: [{ translateY: film.value(index, of, { own: true }) }] });
+  const moved = (name: string, of: Values) => ({ transform: [{ translateY: film.value(name, index, of) }] });
   const shrunk = {
     transform: [
-      { translateY: film.value(index, (it) => -missing(it) / 2, { own: true }) },
-      { scaleY: film.value(index, (it) => it.height / height, { own: true }) },
+      { translateY: film.value('shrunk y', index, (it) => -missing(it) / 2) },
+      { scaleY: film.value('shrunk', index, (it) => it.height / height) },
     ],
   };
   return (
@@ -399,10 +675,10 @@ function Backdrop({ film, look, index, data, dark }: Omit<LayerProps, 'layer'> &
           {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} width={width} height={height} />}
         </Animated.View>
         {look.picture && (
-          <Animated.View style={[styles.cut, { left: 0, top: 0, width, height }, moved((it) => -missing(it))]}>
+          <Animated.View style={[styles.cut, { left: 0, top: 0, width, height }, moved('cut', (it) => -missing(it))]}>
             <Animated.Image
-              source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0}
-              style={[styles.layer, { width, height }, moved((it) => missing(it) / 2)]}
+              source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0} onLoadEnd={onLoadEnd}
+              style={[styles.layer, { width, height }, moved('un-cut', (it) => missing(it) / 2)]}
             />
           </Animated.View>
         )}
@@ -421,6 +697,7 @@ function Gradient({ source, angle, width, height }: { source: ImageSourcePropTyp
   return <Image source={source} resizeMode="stretch" fadeDuration={0} style={[styles.layer, place, { transform: [{ rotate: `${angle - 180}deg` }] }]} />;
 }
 
+//?{ LayerKind.progress
 interface ProgressProps { film: Film; index: number; look: LaunchLook; color: (name: string) => string | undefined; width: number; height: number }
 
 function Progress({ film, index, look, color, width, height }: ProgressProps) {
@@ -429,57 +706,53 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
   const track = look.toColor ? color(look.toColor) : undefined;
   const round = { borderRadius: thick / 2, height: thick, position: 'absolute' as const };
   if (look.form === 'bar') {
-    const shown = film.value(index, (it) => (it.progress > 0 ? Math.max(thick, width * it.progress) : 0), { scripted: true });
-    const top = (height - thick) / 2;
+    const place = { top: (height - thick) / 2, left: 0, width };
+    const translateX = film.value('bar', index, (it) => (it.progress > 0 ? Math.max(thick, width * it.progress) : 0) - width);
     return (
-      <>
-        {track && <View style={[round, { top, width, backgroundColor: track }]} />}
-        <Animated.View style={[round, { top, width: shown, backgroundColor: ink }]} />
-      </>
+      <View style={[round, styles.cut, place, { backgroundColor: track }]}>
+        <Animated.View style={[round, { width, backgroundColor: ink, transform: [{ translateX }] }]} />
+      </View>
     );
   }
   if (look.form === 'dots') {
-    return (
-      <>
-        {[0, 1, 2, 3, 4].map((i) => {
-          const place = { left: ((width - thick) * i) / 4, top: (height - thick) / 2, width: thick };
-          const scale = film.value(index, (it) => Math.min(1, Math.max(0, it.progress * 5 - i)));
-          return (
-            <React.Fragment key={i}>
-              {track && <View style={[round, place, { backgroundColor: track }]} />}
-              <Animated.View style={[round, place, { backgroundColor: ink, transform: [{ scale }] }]} />
-            </React.Fragment>
-          );
-        })}
-      </>
-    );
+    return [0, 1, 2, 3, 4].map((i) => {
+      const place = { left: ((width - thick) * i) / 4, top: (height - thick) / 2, width: thick };
+      const scale = film.value(`dot ${i}`, index, (it) => Math.min(1, Math.max(0, it.progress * 5 - i)));
+      return (
+        <View key={i} style={[round, place, { backgroundColor: track }]}>
+          <Animated.View style={[round, { width: thick, backgroundColor: ink, transform: [{ scale }] }]} />
+        </View>
+      );
+    });
   }
   const side = Math.min(width, height);
   const ring = (borderColor: string | undefined) => ({ width: side, height: side, borderRadius: side / 2, borderWidth: thick, borderColor });
   // Two half rings, each turned out from behind the edge of its half.
-  const half = (right: boolean) => (
-    <View style={[styles.cut, { left: right ? side / 2 : 0, top: 0, width: side / 2, height: side }]}>
-      <Animated.View
-        style={[styles.layer, { left: right ? -side / 2 : 0, width: side, height: side, transform: [{
-          rotate: film.degrees(index, (it) => 360 * Math.min(0.5, Math.max(0, it.progress - (right ? 0 : 0.5))) - 180) }] }]}
-      >
-        <View style={[styles.cut, { left: right ? side / 2 : 0, top: 0, width: side / 2, height: side }]}>
-          <View style={[styles.layer, { left: right ? -side / 2 : 0 }, ring(ink)]} />
-        </View>
-      </Animated.View>
-    </View>
-  );
+  const half = (isRight: boolean) => {
+    const rotate = film.degrees(`half ${isRight}`, index, (it) => 360 * Math.min(0.5, Math.max(0, it.progress - (isRight ? 0 : 0.5))) - 180);
+    return (
+      <View style={[styles.cut, { left: isRight ? side / 2 : 0, top: 0, width: side / 2, height: side }]}>
+        <Animated.View style={[styles.layer, { left: isRight ? -side / 2 : 0, width: side, height: side, transform: [{ rotate }] }]}>
+          <View style={[styles.cut, { left: isRight ? side / 2 : 0, top: 0, width: side / 2, height: side }]}>
+            <View style={[styles.layer, { left: isRight ? -side / 2 : 0 }, ring(ink)]} />
+          </View>
+        </Animated.View>
+      </View>
+    );
+  };
   return (
-    <View style={{ position: 'absolute', left: (width - side) / 2, top: (height - side) / 2 }}>
+    <View style={[styles.layer, { left: (width - side) / 2, top: (height - side) / 2 }]}>
       {track && <View style={[styles.layer, ring(track)]} />}
       {half(true)}
       {half(false)}
     </View>
   );
 }
+//?}
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },
+  whole: { overflow: 'hidden' },
   layer: { position: 'absolute', left: 0, top: 0 },
   cut: { position: 'absolute', overflow: 'hidden' },
 });

@@ -408,7 +408,7 @@ export class LaunchSchedule {
   outcomeAt: number = NEVER;
   private readonly plans: CuePlan[] = [];
   private readonly hangsOnEnd: boolean[];
-  private readonly gateStart: number[]; //? LayerKind.progress
+  readonly gateStart: number[]; //? LayerKind.progress
   private readonly gateOpen: number[];
   private readonly gateTimedOut: boolean[]; //? GateTiming.timeOut
   private readonly lanes: Lane[] = [];
