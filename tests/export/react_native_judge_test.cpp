@@ -73,7 +73,8 @@ json appOf(const std::filesystem::path& folder, const std::string& name, const m
 
 /// The component played by way of React Native for Web, as plays of react_native_judge.mjs.
 void addPlays(json& plays, const std::filesystem::path& folder, const std::string& name,
-              const project::ArtShelf& shelf, const model::Sequence& sequence, const std::vector<Look>& looks) {
+              const project::ArtShelf& shelf, const model::Sequence& sequence,
+              const std::vector<Look>& looks) {
     const auto app = appOf(folder, name, sequence, shelf);
     for (const auto& look : looks) {
         auto conditions = scheduleOf(sequence, look).conditions;
@@ -190,8 +191,8 @@ TEST_CASE("Every situation ends under React Native as the contract says") {
         add(withMessage(project.sequence), project, path.stem().string() + "-message");
     }
     REQUIRE(DiskFiles().writeAtomically(folder.path() / "cases.json", json{{"cases", cases}}.dump()));
-    const auto judged = runJudge("react_native_situations.mjs",
-                                 {judges(), QString::fromStdString(folder.path().string())});
+    const auto judged =
+        runJudge("react_native_situations.mjs", {judges(), QString::fromStdString(folder.path().string())});
     INFO(judged.output);
     keepIfAsked(folder);
     REQUIRE(judged.code == 0);

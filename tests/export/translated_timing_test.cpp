@@ -41,10 +41,10 @@ TEST_CASE("The exported Dart timing gives the core's numbers, translated and run
 
 TEST_CASE("A mistake in the Dart timing would be seen") {
     auto player = dartPlayer();
-    const std::string sound = "state.y += _value(layerIndex, LaunchProperty.y, t);";
+    const std::string sound = "state.y += value(layerIndex, LaunchProperty.y, t);";
     const auto at = player.find(sound);
     REQUIRE(at != std::string::npos);
-    player.replace(at, sound.size(), "state.y -= _value(layerIndex, LaunchProperty.y, t);");
+    player.replace(at, sound.size(), "state.y -= value(layerIndex, LaunchProperty.y, t);");
     const auto result = judged(player, 0);
     INFO(result.output);
     CHECK(result.code != 0);

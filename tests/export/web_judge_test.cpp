@@ -130,8 +130,8 @@ TEST_CASE("Firefox and WebKit show it, too, and play it to its end", "[long]") {
     INFO(firefox.output);
     CHECK(firefox.code == 0);
     const auto script = (repository() / "tests/judges/web_engines_judge.mjs").string();
-    const auto webkit = run("xvfb-run", {"-a", "-s", "-screen 0 2000x1600x24", "node", script.c_str(), judges(),
-                                         QString::fromStdString(app.path().string()), "webkit"});
+    const auto webkit = run("xvfb-run", {"-a", "-s", "-screen 0 2000x1600x24", "node", script.c_str(),
+                                         judges(), QString::fromStdString(app.path().string()), "webkit"});
     INFO(webkit.output);
     CHECK(webkit.code == 0);
 }
@@ -142,9 +142,8 @@ TEST_CASE("Web apps of several frameworks are built for production by the steps 
     const TemporaryFolder folder;
     const auto project = openSample(samples().front());
     writeTo(folder.path() / "public", exported(project.sequence, *project.shelf, {}, "web"));
-    const auto judged =
-        runJudge("web_builds.mjs", {judges(), QString::fromStdString(builds.string()),
-                                    QString::fromStdString(folder.path().string())});
+    const auto judged = runJudge("web_builds.mjs", {judges(), QString::fromStdString(builds.string()),
+                                                    QString::fromStdString(folder.path().string())});
     INFO(judged.output);
     keepIfAsked(folder);
     CHECK(judged.code == 0);

@@ -175,10 +175,9 @@ private:
             if (night) {
                 dark.insert(layer.id + ".png");
             }
-            m_build.addLater(path(layer.id, night, kScales), [&rasteriser = m_build.input.rasteriser,
-                                                              bytes = found->second, times, pixels, columns] {
-                return rasteriser.clipSheetPng(bytes, times, pixels, columns);
-            });
+            m_build.addLater(path(layer.id, night, kScales),
+                             [&rasteriser = m_build.input.rasteriser, bytes = found->second, times, pixels,
+                              columns] { return rasteriser.clipSheetPng(bytes, times, pixels, columns); });
         }
         noteClip(layer, times.size());
     }

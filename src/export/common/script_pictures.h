@@ -12,8 +12,8 @@ struct ScaledPictures {
     enum class Naming { Folders, Suffixes }; ///< "2.0x/sun.png", or "sun@2x.png"
     std::string folder;
     Naming naming = Naming::Folders;
-    bool artToo = false; ///< for frameworks that draw no vectors: art, text and plates become pictures, too; and
-                         ///< the pictures of a clip one sheet
+    bool artToo = false; ///< for frameworks that draw no vectors: art, text and plates become pictures, too;
+                         ///< and the pictures of a clip one sheet
 };
 
 /// Adds the pictures of image layers, backdrops and clips (named by the layer's id), at one, two and three

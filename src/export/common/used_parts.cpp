@@ -246,22 +246,24 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Vari
 
 std::string withNamedUnused(const std::string& player) {
     static const std::regex kFunction(R"(^( *)(?:export |private |static )*(?:function )?\w+\((.*)\).*\{$)");
-    static const std::regex kKeyword(R"(^ *(?:if|for|while|switch|constructor|else|return)\b.*)");
-    static const std::regex kParameter(R"((\w+): )");
+    static const std::regex kKeyword(R"(^ *(?:if|for|while|switch|else|return)\b.*)");
+    static const std::regex kParameter(R"((readonly )?(\w+): )");
     auto lines = split(player, '\n');
     for (std::size_t i = 0; i < lines.size(); ++i) {
         std::smatch found;
         if (!std::regex_match(lines[i], found, kFunction) || std::regex_match(lines[i], kKeyword)) {
             continue;
         }
-        const auto end = std::find(lines.begin() + static_cast<std::ptrdiff_t>(i), lines.end(), found[1].str() + "}");
+        const auto end =
+            std::find(lines.begin() + static_cast<std::ptrdiff_t>(i), lines.end(), found[1].str() + "}");
         const auto parameters = found[2].str();
         for (auto it = std::sregex_iterator(parameters.begin(), parameters.end(), kParameter);
              it != std::sregex_iterator(); ++it) {
-            const auto name = (*it)[1].str();
-            const bool isUsed = std::any_of(lines.begin() + static_cast<std::ptrdiff_t>(i) + 1, end, [&](const auto& line) {
-                return findName(line, name) != std::string::npos;
-            });
+            const auto name = (*it)[2].str();
+            const bool isUsed =
+                (*it)[1].matched ||
+                std::any_of(lines.begin() + static_cast<std::ptrdiff_t>(i) + 1, end,
+                            [&](const auto& line) { return findName(line, name) != std::string::npos; });
             if (!isUsed) {
                 lines[i].insert(findName(lines[i], name), "_");
             }

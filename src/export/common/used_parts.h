@@ -33,8 +33,9 @@ inline constexpr VariableWords kScriptVariables{"let ", "const "};
 
 /// A player without the lines that serve only what is not used. A line that ends in "//? A|B C" stays if C
 /// and one of A and B are used, and what
-/// stands between "//?{ A|B C" and "//?}" likewise; "//? import" stays if the last name of the line is used in another one.
-/// Variables that nothing changes any more become constants, as the languages' compilers ask for.
+/// stands between "//?{ A|B C" and "//?}" likewise; "//? import" stays if the last name of the line is used
+/// in another one. Variables that nothing changes any more become constants, as the languages' compilers ask
+/// for.
 [[nodiscard]] std::string onlyUsed(std::string_view player, const UsedParts& parts,
                                    const VariableWords& words = {});
 

@@ -13,7 +13,7 @@ struct ReactNativeNames {
     std::string holdPackage; ///< "com.example.huts.launch"
 };
 
-void addReactNativeInstructions(ExportBuild& build, const ReactNativeNames& names, const AndroidNames& android,
-                                const IosNames& ios);
+void addReactNativeInstructions(ExportBuild& build, const ReactNativeNames& names,
+                                const AndroidNames& android, const IosNames& ios);
 
 }

@@ -107,9 +107,10 @@ private:
         shape.path = art::rectPath(sheet->viewBox, 0, 0);
         shape.fill = std::move(gradient);
         sheet->root.children.emplace_back(std::move(shape));
-        m_build.addLater(m_folder + "images/" + name + ".png", [&rasteriser = m_build.input.rasteriser, sheet] {
-            return rasteriser.png(*sheet, 4, kStripLength, {});
-        });
+        m_build.addLater(m_folder + "images/" + name + ".png",
+                         [&rasteriser = m_build.input.rasteriser, sheet] {
+                             return rasteriser.png(*sheet, 4, kStripLength, {});
+                         });
     }
 
     ExportBuild& m_build;
@@ -129,17 +130,21 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
     if (parts.contains("Outcome.message")) {
         parts.insert("player.retry");
     }
-    const auto used = [&](const char* file) { return onlyUsed(embedded::find(file), parts, kScriptVariables); };
+    const auto used = [&](const char* file) {
+        return onlyUsed(embedded::find(file), parts, kScriptVariables);
+    };
     build.add(names.folder + "launchTiming.ts", withNamedUnused(used("launchTiming.ts")));
     build.add(names.folder + "LaunchPlayer.tsx", used("LaunchPlayer.tsx"));
-    std::string out = fmt::format("// The launch sequence “{}” as data, written by Scaena; yours without conditions (0BSD).\n"
-                                  "// The next export replaces it for as long as you leave it unchanged.\n"
-                                  "import {{ Launch }} from './LaunchPlayer';\n"
-                                  "import type {{ LaunchData }} from './LaunchPlayer';\n\n",
-                                  commentText(sequence.name));
-    out += fmt::format("const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
-                       "export type Gate = (typeof gates)[number];\n\nconst timing: LaunchData['timing'] = {};\n\n",
-                       scriptGates(sequence), scriptTiming(build.plans));
+    std::string out = fmt::format(
+        "// The launch sequence “{}” as data, written by Scaena; yours without conditions (0BSD).\n"
+        "// The next export replaces it for as long as you leave it unchanged.\n"
+        "import {{ Launch }} from './LaunchPlayer';\n"
+        "import type {{ LaunchData }} from './LaunchPlayer';\n\n",
+        commentText(sequence.name));
+    out += fmt::format(
+        "const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
+        "export type Gate = (typeof gates)[number];\n\nconst timing: LaunchData['timing'] = {};\n\n",
+        scriptGates(sequence), scriptTiming(build.plans));
     LookWriter looks(build, dark, names.folder);
     out += "const looks: LaunchData['looks'] = [\n";
     for (const auto& layer : sequence.layers) {
@@ -147,11 +152,13 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
     }
     out += "];\n\nconst palette: LaunchData['palette'] = {\n";
     for (const auto& colour : sequence.palette) {
-        out += fmt::format("  {}: ['{}', '{}'],\n", scriptString(colour.id), cssHex(colour.light), cssHex(colour.dark));
+        out += fmt::format("  {}: ['{}', '{}'],\n", scriptString(colour.id), cssHex(colour.light),
+                           cssHex(colour.dark));
     }
-    out += fmt::format("}};\n\n/** The launch: tell it what has loaded, and show it with a LaunchSequence. */\n"
-                       "export const {} = new Launch<Gate>({{ name: {}, timing, looks, palette, says: [{}] }}, gates);\n",
-                       names.launch, scriptString(sequence.name), scriptMessages(sequence));
+    out += fmt::format(
+        "}};\n\n/** The launch: tell it what has loaded, and show it with a LaunchSequence. */\n"
+        "export const {} = new Launch<Gate>({{ name: {}, timing, looks, palette, says: [{}] }}, gates);\n",
+        names.launch, scriptString(sequence.name), scriptMessages(sequence));
     build.add(names.folder + "launch.ts", out);
 }
 
@@ -165,7 +172,8 @@ void addHolds(ExportBuild& build, const ReactNativeNames& names) {
     };
     auto folder = names.holdPackage;
     std::replace(folder.begin(), folder.end(), '.', '/');
-    build.add("android/app/src/main/java/" + folder + "/LaunchHold.kt", withPackage(embedded::find("LaunchHold.kt")));
+    build.add("android/app/src/main/java/" + folder + "/LaunchHold.kt",
+              withPackage(embedded::find("LaunchHold.kt")));
     for (const char* file : {"LaunchHold.swift", "LaunchHold.m"}) {
         build.add(std::string("ios/Launch/") + file, std::string(embedded::find(file)));
     }
@@ -199,7 +207,8 @@ Result<Export> ReactNativeExporter::build(const ExportInput& input) const {
     names.holdPackage = android.packageName + ".launch";
     addAndroidOpening(build, android, "android/app/src/main/");
     addIosOpening(build, ios);
-    const auto dark = addScaledPictures(build, {names.folder + "images/", ScaledPictures::Naming::Suffixes, true});
+    const auto dark =
+        addScaledPictures(build, {names.folder + "images/", ScaledPictures::Naming::Suffixes, true});
     addScript(build, dark, names);
     addHolds(build, names);
     addReactNativeInstructions(build, names, android, ios);

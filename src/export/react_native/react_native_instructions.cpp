@@ -116,15 +116,16 @@ test('without it the screen is there at once', async () => {{
 
 }
 
-void addReactNativeInstructions(ExportBuild& build, const ReactNativeNames& names, const AndroidNames& android,
-                                const IosNames& ios) {
+void addReactNativeInstructions(ExportBuild& build, const ReactNativeNames& names,
+                                const AndroidNames& android, const IosNames& ios) {
     std::string gates, opens;
     for (const auto& gate : build.sequence().gates) {
         const auto name = scriptString(gate.id);
         if (gates.empty()) {
             gates = fmt::format("{}.open({}); // or, with a promise:\n", names.launch, name);
         }
-        gates += fmt::format("{}.openWhen({}, fetch('https://example.com/{}'));\n", names.launch, name, gate.id);
+        gates +=
+            fmt::format("{}.openWhen({}, fetch('https://example.com/{}'));\n", names.launch, name, gate.id);
         opens += fmt::format("  {}.open({});\n", names.launch, name);
     }
     if (gates.empty()) {

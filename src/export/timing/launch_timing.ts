@@ -187,7 +187,7 @@ function plus(time: Int, more: Int): Int {
   return time >= NEVER || more >= NEVER ? NEVER : time + more;
 }
 
-function rank(outcome: Outcome): Int {
+function rank(outcome: Outcome): Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
   if (outcome === 'message') return 3;
   if (outcome === 'offline') return 2;
   return outcome === 'wentOn' ? 1 : 0;
@@ -661,7 +661,7 @@ export class LaunchSchedule {
     }
   }
 
-  private needs(beat: Beat, gate: Int): boolean { //? BeatKind.wait|Beat.yields
+  private needs(beat: Beat, gate: Int): boolean { //? BeatKind.wait
     if (beat.gates.length > 0) return beat.gates.includes(gate); //? Beat.gates
     if (this.timing.gates[gate].optional) return false; //? GateTiming.optional
     return true;
@@ -728,7 +728,7 @@ export class LaunchSchedule {
   }
 
   /** Of several outcomes the gravest counts, from when it was decided. */
-  private decide(how: Outcome, at: Int): void { //? Beat.atMost|GateTiming.timeOut
+  private decide(how: Outcome, at: Int): void { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
     if (rank(how) <= rank(this.outcome)) return;
     this.outcome = how;
     this.outcomeAt = at;
@@ -901,7 +901,7 @@ export class LaunchSchedule {
     return order;
   }
 
-  private value(layer: Int, property: Property, t: Double): Double {
+  value(layer: Int, property: Property, t: Double): Double {
     const line = this.timeline(layer, property);
     if (line === null) return neutral(property);
     return line.valueAt(t);

@@ -132,8 +132,9 @@ void addWebInstructions(WebBuild& build, const std::string& openingStyle) {
     }
     const auto folder = build.path("");
     build.addForPeople(build.path("INTEGRATE.md"),
-                       fmt::format(fmt::runtime(kWebSteps), fmt::arg("folder", folder), fmt::arg("path", folder),
-                                   fmt::arg("url", build.url("")), fmt::arg("gates", gates),
+                       fmt::format(fmt::runtime(kWebSteps), fmt::arg("folder", folder),
+                                   fmt::arg("path", folder), fmt::arg("url", build.url("")),
+                                   fmt::arg("gates", gates),
                                    fmt::arg("types", "../public/" + folder + "launch"),
                                    fmt::arg("hash", hashOf(openingStyle))));
 }

@@ -190,11 +190,11 @@ private fun within(value: Double): Double = min(1.0, max(0.0, value))
 
 private fun plus(time: Int, more: Int): Int = if (time >= NEVER || more >= NEVER) NEVER else time + more
 
-private fun rank(outcome: Outcome): Int {
-    if (outcome == Outcome.MESSAGE) return 3
-    if (outcome == Outcome.OFFLINE) return 2
-    return if (outcome == Outcome.WENT_ON) 1 else 0
-}
+private fun rank(outcome: Outcome): Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    if (outcome == Outcome.MESSAGE) return 3 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    if (outcome == Outcome.OFFLINE) return 2 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    return if (outcome == Outcome.WENT_ON) 1 else 0 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+} //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
 /** What a property is where nothing says anything else. */
 private fun neutral(property: Property): Double {
@@ -654,12 +654,12 @@ internal class LaunchSchedule(
             gateOpen[g] = min(open, latest) //? GateTiming.timeOut
         }
     }
-//? BeatKind.wait|Beat.yields
-    private fun needs(beat: Beat, gate: Int): Boolean { //? BeatKind.wait|Beat.yields
-        if (beat.gates.size > 0) return gate in beat.gates //? BeatKind.wait|Beat.yields Beat.gates
-        if (timing.gates[gate].optional) return false //? BeatKind.wait|Beat.yields GateTiming.optional
-        return true //? BeatKind.wait|Beat.yields
-    } //? BeatKind.wait|Beat.yields
+//? BeatKind.wait
+    private fun needs(beat: Beat, gate: Int): Boolean { //? BeatKind.wait
+        if (beat.gates.size > 0) return gate in beat.gates //? BeatKind.wait Beat.gates
+        if (timing.gates[gate].optional) return false //? BeatKind.wait GateTiming.optional
+        return true //? BeatKind.wait
+    } //? BeatKind.wait
 //? Beat.yields
     private fun neededReady(): Int { //? Beat.yields
         var ready = 0 //? Beat.yields
@@ -720,13 +720,13 @@ internal class LaunchSchedule(
             decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
         } //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait
-//? Beat.atMost|GateTiming.timeOut
-    /** Of several outcomes the gravest counts, from when it was decided. */ //? Beat.atMost|GateTiming.timeOut
-    private fun decide(how: Outcome, at: Int) { //? Beat.atMost|GateTiming.timeOut
-        if (rank(how) <= rank(outcome)) return //? Beat.atMost|GateTiming.timeOut
-        outcome = how //? Beat.atMost|GateTiming.timeOut
-        outcomeAt = at //? Beat.atMost|GateTiming.timeOut
-    } //? Beat.atMost|GateTiming.timeOut
+//? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    /** Of several outcomes the gravest counts, from when it was decided. */ //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    private fun decide(how: Outcome, at: Int) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        if (rank(how) <= rank(outcome)) return //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        outcome = how //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        outcomeAt = at //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
     private fun placeCues(beat: Int, from: Int, end: Int, hanging: Boolean) {
         for (c in 0 until plans.size) {
@@ -897,7 +897,7 @@ internal class LaunchSchedule(
         return order
     }
 
-    private fun value(layer: Int, property: Property, t: Double): Double {
+    fun value(layer: Int, property: Property, t: Double): Double {
         val line = timeline(layer, property)
         if (line == null) return neutral(property)
         return line.valueAt(t)

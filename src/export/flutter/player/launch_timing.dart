@@ -294,11 +294,11 @@ double _within(double value) => min(1.0, max(0.0, value));
 
 int _plus(int time, int more) => time >= launchNever || more >= launchNever ? launchNever : time + more;
 
-int _rank(LaunchOutcome outcome) {
-  if (outcome == LaunchOutcome.message) return 3;
-  if (outcome == LaunchOutcome.offline) return 2;
-  return outcome == LaunchOutcome.wentOn ? 1 : 0;
-}
+int _rank(LaunchOutcome outcome) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome == LaunchOutcome.message) return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome == LaunchOutcome.offline) return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  return outcome == LaunchOutcome.wentOn ? 1 : 0; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+} //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
 /// What a property is where nothing says anything else.
 double _neutral(LaunchProperty property) {
@@ -825,12 +825,12 @@ class LaunchSchedule {
       _gateOpen[g] = min(open, latest); //? GateTiming.timeOut
     }
   }
-//? BeatKind.wait|Beat.yields
-  bool _needs(LaunchBeat beat, int gate) { //? BeatKind.wait|Beat.yields
-    if (beat.gates.length > 0) return beat.gates.contains(gate); //? BeatKind.wait|Beat.yields Beat.gates
-    if (timing.gates[gate].optional) return false; //? BeatKind.wait|Beat.yields GateTiming.optional
-    return true; //? BeatKind.wait|Beat.yields
-  } //? BeatKind.wait|Beat.yields
+//? BeatKind.wait
+  bool _needs(LaunchBeat beat, int gate) { //? BeatKind.wait
+    if (beat.gates.length > 0) return beat.gates.contains(gate); //? BeatKind.wait Beat.gates
+    if (timing.gates[gate].optional) return false; //? BeatKind.wait GateTiming.optional
+    return true; //? BeatKind.wait
+  } //? BeatKind.wait
 //? Beat.yields
   int _neededReady() { //? Beat.yields
     int ready = 0; //? Beat.yields
@@ -909,13 +909,13 @@ class LaunchSchedule {
       _decide(timing.gates[g].onTimeOut, stop); //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait GateTiming.timeOut
   } //? BeatKind.wait
-//? Beat.atMost|GateTiming.timeOut
-  /// Of several outcomes the gravest counts, from when it was decided. //? Beat.atMost|GateTiming.timeOut
-  void _decide(LaunchOutcome how, int at) { //? Beat.atMost|GateTiming.timeOut
-    if (_rank(how) <= _rank(outcome)) return; //? Beat.atMost|GateTiming.timeOut
-    outcome = how; //? Beat.atMost|GateTiming.timeOut
-    outcomeAt = at; //? Beat.atMost|GateTiming.timeOut
-  } //? Beat.atMost|GateTiming.timeOut
+//? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  /// Of several outcomes the gravest counts, from when it was decided. //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  void _decide(LaunchOutcome how, int at) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    if (_rank(how) <= _rank(outcome)) return; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    outcome = how; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    outcomeAt = at; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
   void _placeCues(int beat, int from, int end, bool hanging) {
     for (int c = 0; c < _plans.length; c++) {
@@ -1112,7 +1112,7 @@ class LaunchSchedule {
     return order;
   }
 
-  double _value(int layer, LaunchProperty property, double t) {
+  double value(int layer, LaunchProperty property, double t) {
     final _Timeline? line = _timeline(layer, property);
     if (line == null) return _neutral(property);
     return line.valueAt(t);
@@ -1172,14 +1172,14 @@ class LaunchSchedule {
     state.visible = true;
     state.visible = _belongs(layer, t); //? Layer.shown
     state.opacity = 1.0;
-    state.opacity = _within(_value(layerIndex, LaunchProperty.opacity, t)); //? Property.opacity
+    state.opacity = _within(value(layerIndex, LaunchProperty.opacity, t)); //? Property.opacity
     state.scaleX = 1.0;
     state.scaleY = 1.0;
     state.rotation = 0.0;
-    state.scaleX = _value(layerIndex, LaunchProperty.scaleX, t); //? Property.scaleX
-    state.scaleY = _value(layerIndex, LaunchProperty.scaleY, t); //? Property.scaleY
-    state.rotation = _value(layerIndex, LaunchProperty.rotation, t); //? Property.rotation
-    final double flip = _value(layerIndex, LaunchProperty.flip, t); //? Property.flip
+    state.scaleX = value(layerIndex, LaunchProperty.scaleX, t); //? Property.scaleX
+    state.scaleY = value(layerIndex, LaunchProperty.scaleY, t); //? Property.scaleY
+    state.rotation = value(layerIndex, LaunchProperty.rotation, t); //? Property.rotation
+    final double flip = value(layerIndex, LaunchProperty.flip, t); //? Property.flip
     if (flip != 0.0) { //? Property.flip
       final double narrowed = cos(flip * pi / 180.0); //? Property.flip
       state.scaleX *= narrowed.abs() < 1e-9 ? 0.0 : narrowed; //? Property.flip
@@ -1197,14 +1197,14 @@ class LaunchSchedule {
       state.rotation += place.turn; //? Place.turn
       final LaunchPlace? there = layer.destination; //? Property.travel
       if (there != null) { //? Property.travel
-        _travel(there, place, _value(layerIndex, LaunchProperty.travel, t), screen, state); //? Property.travel
+        _travel(there, place, value(layerIndex, LaunchProperty.travel, t), screen, state); //? Property.travel
       } //? Property.travel
       _turnAboutPivot(layer, state); //? Layer.pivotX|Layer.pivotY
     }
-    state.x += _value(layerIndex, LaunchProperty.x, t); //? Property.x
-    state.y += _value(layerIndex, LaunchProperty.y, t); //? Property.y
+    state.x += value(layerIndex, LaunchProperty.x, t); //? Property.x
+    state.y += value(layerIndex, LaunchProperty.y, t); //? Property.y
     if (layer.kind == LaunchLayerKind.backdrop) { //? Property.panel
-      final double panel = _value(layerIndex, LaunchProperty.panel, t); //? Property.panel
+      final double panel = value(layerIndex, LaunchProperty.panel, t); //? Property.panel
       state.height = screen.height + (layer.panelHeight - screen.height) * panel; //? Property.panel
       state.y += (state.height - screen.height) / 2.0; //? Property.panel
     } //? Property.panel
@@ -1228,7 +1228,7 @@ class LaunchSchedule {
       } //? Property.draw
     } //? Property.draw
     state.progress = layer.kind == LaunchLayerKind.progress ? _loaded(layer, t) : 0.0; //? LayerKind.progress
-    state.clip = _within(_value(layerIndex, LaunchProperty.clip, t)); //? LayerKind.clip Property.clip
+    state.clip = _within(value(layerIndex, LaunchProperty.clip, t)); //? LayerKind.clip Property.clip
     final int steps = layer.frames - 1; //? LayerKind.clip Property.clip
     if (steps > 0) { //? LayerKind.clip Property.clip
       state.clip = (state.clip * steps.toDouble() + 1e-9).floorToDouble() / steps.toDouble(); //? LayerKind.clip Property.clip

@@ -201,11 +201,11 @@ extension @LAUNCH@ {
         return time >= launchNever || more >= launchNever ? launchNever : time + more
     }
 
-    private static func rank(_ outcome: Outcome) -> Int {
-        if outcome == .message { return 3 }
-        if outcome == .offline { return 2 }
-        return outcome == .wentOn ? 1 : 0
-    }
+    private static func rank(_ outcome: Outcome) -> Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        if outcome == .message { return 3 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        if outcome == .offline { return 2 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        return outcome == .wentOn ? 1 : 0 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
     /// What a property is where nothing says anything else.
     private static func neutral(_ property: Property) -> Double {
@@ -689,12 +689,12 @@ extension @LAUNCH@ {
                 gateOpen[g] = min(open, latest) //? GateTiming.timeOut
             }
         }
-//? BeatKind.wait|Beat.yields
-        private func needs(_ beat: Beat, _ gate: Int) -> Bool { //? BeatKind.wait|Beat.yields
-            if beat.gates.count > 0 { return beat.gates.contains(gate) } //? BeatKind.wait|Beat.yields Beat.gates
-            if timing.gates[gate].optional { return false } //? BeatKind.wait|Beat.yields GateTiming.optional
-            return true //? BeatKind.wait|Beat.yields
-        } //? BeatKind.wait|Beat.yields
+//? BeatKind.wait
+        private func needs(_ beat: Beat, _ gate: Int) -> Bool { //? BeatKind.wait
+            if beat.gates.count > 0 { return beat.gates.contains(gate) } //? BeatKind.wait Beat.gates
+            if timing.gates[gate].optional { return false } //? BeatKind.wait GateTiming.optional
+            return true //? BeatKind.wait
+        } //? BeatKind.wait
 //? Beat.yields
         private func neededReady() -> Int { //? Beat.yields
             var ready = 0 //? Beat.yields
@@ -755,13 +755,13 @@ extension @LAUNCH@ {
                 decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
             } //? BeatKind.wait GateTiming.timeOut
         } //? BeatKind.wait
-//? Beat.atMost|GateTiming.timeOut
-        /// Of several outcomes the gravest counts, from when it was decided. //? Beat.atMost|GateTiming.timeOut
-        private func decide(_ how: Outcome, _ at: Int) { //? Beat.atMost|GateTiming.timeOut
-            if rank(how) <= rank(outcome) { return } //? Beat.atMost|GateTiming.timeOut
-            outcome = how //? Beat.atMost|GateTiming.timeOut
-            outcomeAt = at //? Beat.atMost|GateTiming.timeOut
-        } //? Beat.atMost|GateTiming.timeOut
+//? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        /// Of several outcomes the gravest counts, from when it was decided. //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        private func decide(_ how: Outcome, _ at: Int) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+            if rank(how) <= rank(outcome) { return } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+            outcome = how //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+            outcomeAt = at //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
         private func placeCues(_ beat: Int, _ from: Int, _ end: Int, _ hanging: Bool) {
             for c in 0..<plans.count {
@@ -932,7 +932,7 @@ extension @LAUNCH@ {
             return order
         }
 
-        private func value(_ layer: Int, _ property: Property, _ t: Double) -> Double {
+        func value(_ layer: Int, _ property: Property, _ t: Double) -> Double {
             guard let line = timeline(layer, property) else { return neutral(property) }
             return line.valueAt(t)
         }

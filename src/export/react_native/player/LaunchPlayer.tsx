@@ -1,6 +1,6 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but React Native itself. The next
 // export replaces it for as long as you leave it unchanged.
-import { Component, memo, useEffect, useMemo, useReducer, useState } from 'react';
+import { Component, memo, useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import type { ReactNode } from 'react';
 import { AccessibilityInfo, Animated, AppState, Easing, Image, NativeModules, StyleSheet, useColorScheme, useWindowDimensions, View } from 'react-native';
 import type { ImageSourcePropType, LayoutChangeEvent } from 'react-native';
@@ -247,6 +247,8 @@ export function LaunchSequence({ launch, children, insets = {}, announcement = '
   const [version, renew] = useReducer((count: number) => count + 1, 0);
   const [isCalm, setCalm] = useState<boolean | null>(null);
   const [isRead, setRead] = useState(false);
+  const { timing, looks } = launch.data;
+  const [pictures] = useState(() => new Set(timing.layers.flatMap((_, i) => (looks[i]!.picture ? [i] : []))));
   const window = useWindowDimensions();
   const [size, setSize] = useState({ width: window.width, height: window.height });
   const isDark = useColorScheme() === 'dark';
@@ -310,12 +312,10 @@ export function LaunchSequence({ launch, children, insets = {}, announcement = '
   const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent) => {
     if (layout.width > 0 && layout.height > 0) setSize({ width: layout.width, height: layout.height });
   };
-  const { timing, looks } = launch.data;
-  const pictures = new Set(timing.layers.flatMap(({ kind }, i) => (kind !== 'firstScreen' && looks[i]!.picture ? [i] : [])));
-  const onPicture = (index: number) => {
+  const onPicture = useCallback((index: number) => {
     pictures.delete(index);
     if (pictures.size === 0) setRead(true);
-  };
+  }, [pictures]);
   return (
     <View style={styles.fill} onLayout={onLayout}>
       <Animated.View

@@ -192,11 +192,11 @@ function plus(time: number, more: number): number {
   return time >= NEVER || more >= NEVER ? NEVER : time + more;
 }
 
-function rank(outcome: Outcome): number {
-  if (outcome === 'message') return 3;
-  if (outcome === 'offline') return 2;
-  return outcome === 'wentOn' ? 1 : 0;
-}
+function rank(outcome: Outcome): number { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome === 'message') return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome === 'offline') return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  return outcome === 'wentOn' ? 1 : 0; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+} //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
 /** What a property is where nothing says anything else. */
 function neutral(property: Property): number {
@@ -670,12 +670,12 @@ export class LaunchSchedule {
       this.gateOpen[g]! = Math.min(open, latest); //? GateTiming.timeOut
     }
   }
-//? BeatKind.wait|Beat.yields
-  private needs(beat: Beat, gate: number): boolean { //? BeatKind.wait|Beat.yields
-    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait|Beat.yields Beat.gates
-    if (this.timing.gates[gate]!.optional) return false; //? BeatKind.wait|Beat.yields GateTiming.optional
-    return true; //? BeatKind.wait|Beat.yields
-  } //? BeatKind.wait|Beat.yields
+//? BeatKind.wait
+  private needs(beat: Beat, gate: number): boolean { //? BeatKind.wait
+    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait Beat.gates
+    if (this.timing.gates[gate]!.optional) return false; //? BeatKind.wait GateTiming.optional
+    return true; //? BeatKind.wait
+  } //? BeatKind.wait
 //? Beat.yields
   private neededReady(): number { //? Beat.yields
     let ready = 0; //? Beat.yields
@@ -736,13 +736,13 @@ export class LaunchSchedule {
       this.decide(this.timing.gates[g]!.onTimeOut ?? 'wentOn', stop); //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait GateTiming.timeOut
   } //? BeatKind.wait
-//? Beat.atMost|GateTiming.timeOut
-  /** Of several outcomes the gravest counts, from when it was decided. */ //? Beat.atMost|GateTiming.timeOut
-  private decide(how: Outcome, at: number): void { //? Beat.atMost|GateTiming.timeOut
-    if (rank(how) <= rank(this.outcome)) return; //? Beat.atMost|GateTiming.timeOut
-    this.outcome = how; //? Beat.atMost|GateTiming.timeOut
-    this.outcomeAt = at; //? Beat.atMost|GateTiming.timeOut
-  } //? Beat.atMost|GateTiming.timeOut
+//? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  /** Of several outcomes the gravest counts, from when it was decided. */ //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  private decide(how: Outcome, at: number): void { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    if (rank(how) <= rank(this.outcome)) return; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    this.outcome = how; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    this.outcomeAt = at; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
   private placeCues(beat: number, from: number, end: number, hanging: boolean): void {
     for (let c = 0; c < this.plans.length; c++) {
@@ -913,7 +913,7 @@ export class LaunchSchedule {
     return order;
   }
 
-  private value(layer: number, property: Property, t: number): number {
+  value(layer: number, property: Property, t: number): number {
     const line: Timeline | null = this.timeline(layer, property);
     if (line === null) return neutral(property);
     return line.valueAt(t);

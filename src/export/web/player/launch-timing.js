@@ -39,11 +39,11 @@ function plus(time, more) {
   return time >= NEVER || more >= NEVER ? NEVER : time + more;
 }
 
-function rank(outcome) {
-  if (outcome === 'message') return 3;
-  if (outcome === 'offline') return 2;
-  return outcome === 'wentOn' ? 1 : 0;
-}
+function rank(outcome) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome === 'message') return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome === 'offline') return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  return outcome === 'wentOn' ? 1 : 0; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+} //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
 /** What a property is where nothing says anything else. */
 function neutral(property) {
@@ -530,12 +530,12 @@ export class LaunchSchedule {
       this.gateOpen[g] = Math.min(open, latest); //? GateTiming.timeOut
     }
   }
-//? BeatKind.wait|Beat.yields
-  needs(beat, gate) { //? BeatKind.wait|Beat.yields
-    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait|Beat.yields Beat.gates
-    if (this.timing.gates[gate].optional) return false; //? BeatKind.wait|Beat.yields GateTiming.optional
-    return true; //? BeatKind.wait|Beat.yields
-  } //? BeatKind.wait|Beat.yields
+//? BeatKind.wait
+  needs(beat, gate) { //? BeatKind.wait
+    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait Beat.gates
+    if (this.timing.gates[gate].optional) return false; //? BeatKind.wait GateTiming.optional
+    return true; //? BeatKind.wait
+  } //? BeatKind.wait
 //? Beat.yields
   neededReady() { //? Beat.yields
     let ready = 0; //? Beat.yields
@@ -596,13 +596,13 @@ export class LaunchSchedule {
       this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', stop); //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait GateTiming.timeOut
   } //? BeatKind.wait
-//? Beat.atMost|GateTiming.timeOut
-  /** Of several outcomes the gravest counts, from when it was decided. */ //? Beat.atMost|GateTiming.timeOut
-  decide(how, at) { //? Beat.atMost|GateTiming.timeOut
-    if (rank(how) <= rank(this.outcome)) return; //? Beat.atMost|GateTiming.timeOut
-    this.outcome = how; //? Beat.atMost|GateTiming.timeOut
-    this.outcomeAt = at; //? Beat.atMost|GateTiming.timeOut
-  } //? Beat.atMost|GateTiming.timeOut
+//? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  /** Of several outcomes the gravest counts, from when it was decided. */ //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  decide(how, at) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    if (rank(how) <= rank(this.outcome)) return; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    this.outcome = how; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    this.outcomeAt = at; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
   placeCues(beat, from, end, hanging) {
     for (let c = 0; c < this.plans.length; c++) {
