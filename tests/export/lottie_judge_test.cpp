@@ -1,10 +1,14 @@
 // SPDX-License-Identifier: MIT
+#include "export/common/export_build.h"
+#include "export/lottie/lottie_composition.h"
 #include "export/lottie/lottie_keys.h"
 #include "render/art/clip_pictures.h"
 #include "render/frames/frame_painter.h"
 #include "render/frames/scene.h"
+#include "support/builders.h"
 #include "support/judges.h"
 
+#include <QBuffer>
 #include <QImage>
 #include <QPainter>
 #include <fmt/format.h>
@@ -13,6 +17,7 @@
 /// The exported compositions by two renderers that know nothing of each other, and by the community's schema.
 using namespace scaena;
 using namespace scaena::test;
+using nlohmann::json;
 
 namespace {
 
@@ -33,29 +38,32 @@ QImage withoutFirstScreen(const render::Scene& scene, const schedule::Schedule& 
 
 }
 
-TEST_CASE("Two renderers show the exported compositions as the preview shows the launch", "[long]") {
-    const TemporaryFolder folder;
-    DiskFiles files;
-    nlohmann::json shots = nlohmann::json::array();
-    const auto save = [&](const QImage& image, const std::string& name) {
+namespace {
+
+/// Looks at a sequence's compositions by both renderers.
+struct LottieShots {
+    TemporaryFolder folder;
+    json shots = json::array();
+
+    std::string save(const QImage& image, const std::string& name) const {
         std::filesystem::create_directories((folder.path() / name).parent_path());
         REQUIRE(image.save(QString::fromStdString((folder.path() / name).string())));
         return name;
-    };
-    for (const auto& path : samples()) {
-        const auto project = openSample(path);
-        const auto name = path.stem().string();
-        const auto made = exported(project.sequence, *project.shelf, {}, "lottie");
+    }
+
+    void add(const std::string& name, const model::Sequence& sequence, const project::ArtShelf& shelf) {
+        const auto made = exported(sequence, shelf, {}, "lottie");
         writeTo(folder.path() / name, made);
+        const auto plans = exporting::plansFor(sequence, "lottie");
         for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
             schedule::Conditions conditions;
             conditions.target = "lottie";
             conditions.appearance = appearance;
-            const auto s = schedule::resolve(project.sequence, conditions);
-            const render::Scene scene(project.sequence, *project.shelf, appearance, 1);
+            const auto s = exporting::shownSchedule(plans.front(), conditions);
+            const render::Scene scene(sequence, shelf, appearance, 1);
             const auto ending = std::string(model::word(appearance)) + ".json";
-            const auto& text = fileOf(made, ending);
-            const auto clip = render::ClipPictures::make(std::make_shared<const std::string>(text));
+            const auto clip =
+                render::ClipPictures::make(std::make_shared<const std::string>(fileOf(made, ending)));
             REQUIRE(clip);
             std::string file;
             for (const auto& it : made.files) {
@@ -84,13 +92,92 @@ TEST_CASE("Two renderers show the exported compositions as the preview shows the
             }
         }
     }
-    REQUIRE(files.writeAtomically(folder.path() / "shots.json", shots.dump()));
-    const auto judged =
-        runJudge("lottie_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
-    keepIfAsked(folder);
-    INFO(judged.output);
-    CHECK(judged.code == 0);
-    CHECK(shots.size() == samples().size() * 24);
+
+    void judge() const {
+        REQUIRE(DiskFiles().writeAtomically(folder.path() / "shots.json", shots.dump()));
+        const auto judged =
+            runJudge("lottie_judge.mjs", {judges(), QString::fromStdString(folder.path().string())});
+        keepIfAsked(folder);
+        INFO(judged.output);
+        CHECK(judged.code == 0);
+    }
+};
+
+}
+
+TEST_CASE("Two renderers show the exported compositions as the preview shows the launch", "[long]") {
+    LottieShots looks;
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        looks.add(path.stem().string(), project.sequence, *project.shelf);
+    }
+    looks.judge();
+    CHECK(looks.shots.size() == samples().size() * 24);
+}
+
+TEST_CASE("Wipes from each side and a picture that becomes a panel are shown by both renderers", "[long]") {
+    LottieShots looks;
+    const auto project = openSample(samples().front());
+    for (const char* side : {"top", "bottom", "left", "right"}) {
+        auto sequence = test::aSequence()
+                            .withBeat(test::play("arrive", 600))
+                            .withCue(test::cue("wipe", "arrive", 0, 600, model::MoveKind::Wipe))
+                            .build();
+        sequence.cues.front().move.parameters["from"] = std::string(side);
+        looks.add(std::string("wipe-") + side, sequence, shelfOf(project));
+    }
+    auto panel = test::aSequence()
+                     .withBeat(test::play("arrive", 300))
+                     .withCue(test::cue("panel", "hand-off", 0, 500, model::MoveKind::Panel, "backdrop"))
+                     .build();
+    auto shelf = shelfOf(project);
+    QImage sky(300, 300, QImage::Format_RGB32);
+    for (int y = 0; y < sky.height(); ++y) {
+        for (int x = 0; x < sky.width(); ++x) {
+            sky.setPixel(x, y, (x / 30 + y / 30) % 2 ? qRgb(60, 90, 180) : qRgb(200, 220, 90));
+        }
+    }
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    REQUIRE(sky.save(&buffer, "PNG"));
+    shelf.files["sky.png"] = std::make_shared<const std::string>(bytes.toStdString());
+    for (auto& layer : panel.layers) {
+        if (auto* backdrop = layer.as<model::BackdropContent>()) {
+            backdrop->picture.emplace();
+            backdrop->picture->light = "sky.png";
+        }
+    }
+    looks.add("panel", panel, shelf);
+    looks.judge();
+}
+
+TEST_CASE("A composition's loop is a whole round of what repeats, and what rests is marked") {
+    for (const auto& path : samples()) {
+        const auto project = openSample(path);
+        const auto& sequence = project.sequence;
+        const auto made = exported(sequence, *project.shelf, {}, "lottie");
+        const auto composition = json::parse(fileOf(made, "light.json"));
+        double longest = 0;
+        for (const auto& cue : sequence.cues) {
+            if (cue.repeat.whileWaiting) {
+                longest = std::max(longest, cue.length * (cue.repeat.alternate ? 2.0 : 1.0));
+            }
+        }
+        bool isStill = false, loops = false;
+        for (const auto& marker : composition["markers"]) {
+            isStill = isStill || marker["cm"] == "still";
+            if (marker["cm"] == "loop") {
+                loops = true;
+                CHECK(marker["dr"].get<double>() >= longest * exporting::kLottieRate / 1000 - 0.01);
+                CHECK(marker["dr"].get<double>() > 0);
+            }
+        }
+        CHECK(isStill);
+        CHECK((loops || longest == 0));
+        CHECK_FALSE(composition["slots"].empty());
+        const auto& steps = fileOf(made, "INTEGRATE.md");
+        CHECK((steps.find("`loop`:") != std::string::npos) == loops);
+    }
 }
 
 TEST_CASE("Keyframes of a composition stay within the tolerance of the samples") {

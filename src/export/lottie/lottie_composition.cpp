@@ -40,17 +40,20 @@ public:
         for (int i = static_cast<int>(m_sequence.layers.size()) - 1; i >= 0; --i) {
             addLayers(i, layers);
         }
-        const Json out = {{"v", "5.9.0"},
-                          {"fr", kLottieRate},
-                          {"ip", 0},
-                          {"op", m_frames},
-                          {"w", std::lround(m_schedule.screen.width)},
-                          {"h", std::lround(m_schedule.screen.height)},
-                          {"nm", m_sequence.name},
-                          {"ddd", 0},
-                          {"assets", std::move(m_assets)},
-                          {"layers", std::move(layers)},
-                          {"markers", markers()}};
+        Json out = {{"v", "5.9.0"},
+                    {"fr", kLottieRate},
+                    {"ip", 0},
+                    {"op", m_frames},
+                    {"w", std::lround(m_schedule.screen.width)},
+                    {"h", std::lround(m_schedule.screen.height)},
+                    {"nm", m_sequence.name},
+                    {"ddd", 0},
+                    {"assets", std::move(m_assets)},
+                    {"layers", std::move(layers)},
+                    {"markers", markers()}};
+        if (!m_contents.slots().empty()) {
+            out["slots"] = m_contents.slots();
+        }
         return out.dump(-1, ' ', false, Json::error_handler_t::replace) + "\n";
     }
 
@@ -89,9 +92,10 @@ private:
     [[nodiscard]] Json transform(std::size_t layer, const LottieContent& content,
                                  double opacityOf(const schedule::LayerState&)) const {
         LottieSamples place, scale;
-        for (const auto& it : m_states[layer]) {
+        for (std::size_t f = 0; f < m_states[layer].size(); ++f) {
+            const auto& it = m_states[layer][f];
             place.push_back({it.centre.x, it.centre.y});
-            scale.push_back({100 * it.scaleX * content.scale, 100 * it.scaleY * content.scale});
+            scale.push_back({100 * it.scaleX * content.scaleAt(f), 100 * it.scaleY * content.scaleAt(f)});
         }
         return {{"o", lottieProperty(samples(layer, [&](const auto& it) { return 100 * opacityOf(it); }),
                                      kFineOpacity)},
@@ -139,11 +143,13 @@ private:
         for (auto& [key, value] : content.fields.items()) {
             layer[key] = std::move(value);
         }
-        if (content.cut) {
+        if (content.cut || !content.cuts.empty()) {
+            LottieSamples edges;
+            for (const auto& it : content.cuts.empty() ? std::vector{*content.cut} : content.cuts) {
+                edges.push_back({it.x, it.y, it.right(), it.bottom()});
+            }
             layer["hasMask"] = true;
-            layer["masksProperties"] = {mask(rectangleKeys({{content.cut->x, content.cut->y,
-                                                             content.cut->right(), content.cut->bottom()}}),
-                                             "a")};
+            layer["masksProperties"] = {mask(rectangleKeys(edges), "a")};
         }
         return layer;
     }
@@ -224,20 +230,22 @@ private:
             iris =
                 iris || (it.reveal.progress < 1 && it.reveal.shape.kind == motion::RevealShape::Kind::Iris);
         }
-        for (const auto& it : m_states[layer]) {
+        for (std::size_t f = 0; f < m_states[layer].size(); ++f) {
+            const auto& it = m_states[layer][f];
+            const double grown = content.scaleAt(f);
             const double wide = it.size.width, high = it.size.height;
             const auto& shape = it.reveal.shape;
             const double part = it.reveal.progress;
             const double left = -wide / 2, top = -high / 2;
             const auto own = [&](double x, double y) {
-                return Point{x / content.scale + content.anchor.x, y / content.scale + content.anchor.y};
+                return Point{x / grown + content.anchor.x, y / grown + content.anchor.y};
             };
             if (iris) {
                 const double x = wide * shape.x, y = high * shape.y;
                 const double far = std::hypot(std::max(x, wide - x), std::max(y, high - y));
                 // Whole layers may paint over their box: open far beyond it.
                 const Point centre = own(left + x, top + y);
-                circles.push_back({centre.x, centre.y, (part >= 1 ? 4 * far : far * part) / content.scale});
+                circles.push_back({centre.x, centre.y, (part >= 1 ? 4 * far : far * part) / grown});
                 continue;
             }
             const double reach = part >= 1 ? std::max(wide, high) : 0;
@@ -271,8 +279,15 @@ private:
     }
 
     static Json rectangleKeys(const LottieSamples& samples) {
+        // Always four corners: players take no path whose points come and go, as those of an empty one would.
         return pathKeys(samples, [](const std::vector<double>& r) {
-            return lottieContours(art::rectPath({r[0], r[1], r[2] - r[0], r[3] - r[1]}, 0, 0))[0]["ks"]["k"];
+            const auto corner = [](double x, double y) { return Json{lottieNumber(x), lottieNumber(y)}; };
+            const Json straight = Json::array({corner(0, 0), corner(0, 0), corner(0, 0), corner(0, 0)});
+            return Json{
+                {"c", true},
+                {"v", {corner(r[0], r[1]), corner(r[2], r[1]), corner(r[2], r[3]), corner(r[0], r[3])}},
+                {"i", straight},
+                {"o", straight}};
         });
     }
     static Json circleKeys(const LottieSamples& samples) {
@@ -298,15 +313,21 @@ private:
             const double end = std::min<double>(span.end, m_schedule.end);
             add(m_sequence.beats[i].name, span.start, end);
             if (m_sequence.beats[i].kind == model::BeatKind::Wait) {
-                const auto [from, to] = loopOf(i, span.start, end);
-                add("loop", from, to);
+                if (const auto loop = loopOf(i, span.start, end)) {
+                    add("loop", loop->first, loop->second);
+                }
+            }
+            if (m_sequence.beats[i].kind == model::BeatKind::HandOff) {
+                add("still", span.start, span.start); // what stands instead where people ask for less motion
             }
         }
         return list;
     }
 
-    /// A whole cycle of the longest cue that repeats while waiting, if it fits; else the whole wait.
-    [[nodiscard]] std::pair<double, double> loopOf(std::size_t beat, double from, double to) const {
+    /// A whole cycle of the longest cue that repeats while waiting, or the wait in which none does; nothing
+    /// if that does not fit.
+    [[nodiscard]] std::optional<std::pair<double, double>> loopOf(std::size_t beat, double from,
+                                                                  double to) const {
         double longest = 0, start = from;
         for (std::size_t i = 0; i < m_sequence.cues.size(); ++i) {
             const auto& cue = m_sequence.cues[i];
@@ -316,7 +337,8 @@ private:
                 start = m_schedule.cues[i].start;
             }
         }
-        return longest > 0 && start + longest <= to ? std::pair(start, start + longest) : std::pair(from, to);
+        const auto end = longest > 0 ? start + longest : to;
+        return end <= to && end > start ? std::optional(std::pair(start, end)) : std::nullopt;
     }
 
     ExportBuild& m_build;

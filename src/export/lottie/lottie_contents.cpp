@@ -122,7 +122,8 @@ std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const 
     }
     if (const auto* plate = model::plateOf(layer)) {
         const double r = plate->diameter / 2;
-        contents.push_back(shapes(lottieFilled(art::ellipsePath({0, 0}, r, r), colour(plate->colour))));
+        contents.push_back(shapes(
+            slottedAll(lottieFilled(art::ellipsePath({0, 0}, r, r), colour(plate->colour)), plate->colour)));
     }
     return contents;
 }
@@ -154,7 +155,8 @@ std::vector<LottieContent> LottieContents::text(const model::Layer& layer, const
     const auto path =
         m_build.input.outliner.outline(layer.get<model::TextContent>(),
                                        m_build.input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
-    auto whole = shapes(lottieFilled(path, colour(layer.get<model::TextContent>().colour)));
+    const auto& ink = layer.get<model::TextContent>().colour;
+    auto whole = shapes(slottedAll(lottieFilled(path, colour(ink)), ink));
     std::vector<LottieContent> contents; // pushed one by one: a list in braces would copy each
     if (std::none_of(states.begin(), states.end(), [](const auto& it) { return it.draw < 1; })) {
         contents.push_back(std::move(whole));
@@ -187,7 +189,7 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
                      {"r", lottieConstant(0)}});
     const Colour from = colour(fill.colour);
     if (fill.to.empty()) {
-        items.push_back(lottieFill(from));
+        items.push_back(slotted(lottieFill(from), fill.colour));
     } else {
         art::Gradient gradient;
         gradient.stops = {{0, from}, {1, colour(fill.to)}};
@@ -207,7 +209,9 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
     std::vector<LottieContent> contents;
     const auto path = project::backdropPicture(layer, appearance(), false);
     if (!path.empty()) {
-        if (auto content = picture(path, states[0].size, model::pictureOf(layer)->fit == model::Fit::Fill)) {
+        const bool covers = model::pictureOf(layer)->fit == model::Fit::Fill;
+        if (auto content = picture(path, states[0].size, covers)) {
+            follow(*content, states, covers);
             contents.push_back(std::move(*content));
         }
     }
@@ -361,6 +365,39 @@ std::optional<LottieContent> LottieContents::picture(const std::string& path, Si
     }
     content.fields = {{"refId", id}};
     return content;
+}
+
+void LottieContents::follow(LottieContent& picture, const States& states, bool covers) {
+    const Size first = states[0].size;
+    if (std::all_of(states.begin(), states.end(), [&](const auto& it) { return it.size == first; })) {
+        return;
+    }
+    const double wide = 2 * picture.anchor.x, high = 2 * picture.anchor.y;
+    for (const auto& it : states) {
+        const double across = it.size.width / wide, down = it.size.height / high;
+        const double scale = covers ? std::max(across, down) : std::min(across, down);
+        picture.grown.push_back(scale / picture.scale);
+        const Size seen{it.size.width / scale, it.size.height / scale};
+        picture.cuts.push_back(
+            {picture.anchor.x - seen.width / 2, picture.anchor.y - seen.height / 2, seen.width, seen.height});
+    }
+}
+
+LottieContents::Json LottieContents::slotted(Json fill, const model::ColourRef& ref) {
+    fill["c"]["sid"] = ref;
+    m_slots[ref] = {{"p", {{"a", 0}, {"k", fill["c"]["k"]}}}};
+    return fill;
+}
+
+LottieContents::Json LottieContents::slottedAll(Json items, const model::ColourRef& ref) {
+    for (auto& item : items) {
+        if (item.value("ty", "") == "fl") {
+            item = slotted(std::move(item), ref);
+        } else if (item.contains("it")) {
+            item["it"] = slottedAll(std::move(item["it"]), ref);
+        }
+    }
+    return items;
 }
 
 LottieContent LottieContents::rastered(const art::Art& art, Size box, Colour tint) {

@@ -17,6 +17,13 @@ struct LottieContent {
     Point anchor;                  ///< the layer's middle in the content's own coordinates
     double scale = 1;              ///< from the content's own units to dp
     std::optional<Rect> cut;       ///< nothing beyond it is seen, in the content's own coordinates
+    /// At every frame, where they change: how much larger it is, and what is seen of it instead of `cut`.
+    std::vector<double> grown;
+    std::vector<Rect> cuts;
+
+    [[nodiscard]] double scaleAt(std::size_t frame) const {
+        return grown.empty() ? scale : scale * grown[frame];
+    }
     double (*opacity)(const schedule::LayerState&) = [](const schedule::LayerState& it) {
         return it.opacity;
     };
@@ -28,6 +35,8 @@ public:
     LottieContents(ExportBuild& build, const schedule::Schedule& schedule, nlohmann::ordered_json& assets)
         : m_build(build), m_schedule(schedule), m_sequence(*schedule.sequence), m_assets(assets) {}
 
+    /// The palette's colours that fills name, as the composition's slots.
+    [[nodiscard]] const nlohmann::ordered_json& slots() const { return m_slots; }
     /// The topmost first. `states`: at every frame.
     [[nodiscard]] std::vector<LottieContent> of(std::size_t layer,
                                                 const std::vector<schedule::LayerState>& states);
@@ -44,6 +53,11 @@ private:
     [[nodiscard]] LottieContent clip(const model::Layer& layer, const States& states);
     /// A picture fitted into the box; `covers`: fills it and is cut at its edges.
     [[nodiscard]] std::optional<LottieContent> picture(const std::string& path, Size box, bool covers);
+    /// The same in a box that changes.
+    static void follow(LottieContent& picture, const States& states, bool covers);
+    /// Marks the colour of a fill as one of the palette, so that a player may put another there.
+    Json slotted(Json fill, const model::ColourRef& ref);
+    Json slottedAll(Json items, const model::ColourRef& ref);
     [[nodiscard]] LottieContent rastered(const art::Art& art, Size box, Colour tint);
     [[nodiscard]] LottieContent lines(const model::Layer& layer, const States& states);
     [[nodiscard]] Colour colour(const model::ColourRef& ref) const;
@@ -54,6 +68,7 @@ private:
     const schedule::Schedule& m_schedule;
     const model::Sequence& m_sequence;
     Json& m_assets;
+    Json m_slots = Json::object();
 };
 
 }
