@@ -2,6 +2,7 @@
 #include "support/judges.h"
 #include "support/random_sequence.h"
 #include "support/situations.h"
+#include "support/swift_compiler.h"
 #include "support/variants.h"
 
 #include <QImage>
@@ -279,4 +280,45 @@ TEST_CASE(
     CHECK(swift.find("@objc func release_()") != std::string::npos);
     bridge.replace(bridge.find("release_, NO"), 12, "release_ NO");
     CHECK(objectiveC(bridge).code != 0);
+}
+
+TEST_CASE("The native picture's hold compiles against the package's own Android library", "[long]") {
+    const TemporaryFolder folder;
+    const auto project = openSample(samples().front());
+    const auto made = exported(project.sequence, *project.shelf, "com.example.huts", "react-native");
+    auto hold = fileOf(made, "LaunchHold.kt");
+    REQUIRE(DiskFiles().writeAtomically(folder.path() / "LaunchHold.kt", hold));
+    const auto compiler = QString::fromStdString((repository() / "tests/judges/android/react_native").string());
+    const auto at = QString::fromStdString(folder.path().string());
+    const auto compiled = run(compiler, {at});
+    INFO(compiled.output);
+    CHECK(compiled.code == 0);
+    hold.replace(hold.find("ReactMethod\n"), 11, "ReactMethode");
+    REQUIRE(DiskFiles().writeAtomically(folder.path() / "LaunchHold.kt", hold));
+    CHECK(run(compiler, {at}).code != 0);
+}
+
+TEST_CASE("The native picture's hold compiles in Swift 5 and Swift 6 mode", "[long][ios]") {
+    const auto swift = SwiftCompiler::find();
+    if (!swift) {
+        return;
+    }
+    const TemporaryFolder folder;
+    REQUIRE(swift->makeModules(folder.path()).code == 0);
+    const auto project = openSample(samples().front());
+    auto hold = fileOf(exported(project.sequence, *project.shelf, {}, "react-native"), "LaunchHold.swift");
+    // The compiler for this system knows nothing of Objective-C.
+    for (const std::string mark : {"@objc(LaunchHold)\n", "@objc(keepOver:storyboard:)\n", "@objc "}) {
+        for (auto at = hold.find(mark); at != std::string::npos; at = hold.find(mark)) {
+            hold.erase(at, mark.size());
+        }
+    }
+    const auto file = folder.path() / "LaunchHold.swift";
+    REQUIRE(DiskFiles().writeAtomically(file, hold));
+    for (const char* version : {"5", "6"}) {
+        const auto checked = swift->check({file}, folder.path(), version);
+        INFO(version << " " << checked.output);
+        CHECK(checked.code == 0);
+        CHECK(checked.output.find("warning") == std::string::npos);
+    }
 }

@@ -35,7 +35,7 @@ final class LaunchHold: NSObject {
         let marker = store.appendingPathComponent("launch-ran")
         let isFirst = !FileManager.default.fileExists(atPath: marker.path)
         try? FileManager.default.createDirectory(at: store, withIntermediateDirectories: true)
-        FileManager.default.createFile(atPath: marker.path, contents: nil)
+        try? Data().write(to: marker)
         return ["first": isFirst]
     }
 
