@@ -122,7 +122,7 @@ TEST_CASE("Every player's data say how a layer is drawn on a turned screen, and 
         CHECK(countOf(fileOf(exported(boxes, *project.shelf, {}, target), ending), "wideScale") == 4);
     }
     const auto script = exported(boxes, *project.shelf, {}, "react-native");
-    CHECK(countOf(fileOf(script, "Launch.ts"), "wide: {") == 4);
+    CHECK(countOf(fileOf(script, "/launch.ts"), "wide: {") == 4);
     CHECK_FALSE(fileOf(script, "images/sun--wide@3x.png").empty());
     const auto page = exported(boxes, *project.shelf, {}, "web");
     CHECK(countOf(fileOf(page, ".css"), ".launch-middle { scale: ") >= 1);

@@ -226,8 +226,9 @@ for (const hashed of [false, true]) { // A strict policy: no inline script or st
   await context.close();
 }
 
-/// The page's own scripts keep it busy while the show plays: how many pictures the browser shows by itself.
-async function picturesWhileBusy() {
+/// The page's own scripts keep it busy while the show plays: how many pictures the browser shows by itself; or how many it
+/// shows in that time when nothing keeps it from it.
+async function picturesIn700(isBusy) {
   const page = await opened(task.page);
   await page.waitForFunction(() => launch.player);
   const session = await page.context().newCDPSession(page);
@@ -239,27 +240,31 @@ async function picturesWhileBusy() {
   await page.evaluate((from) => launch.player.seek(from, { openingEnd: 0 }), 0); // paused; each animation is played on below
   await session.send('Page.startScreencast', { format: 'png', everyNthFrame: 1 });
   await pause(300);
-  const { began, ended, onCompositor } = await page.evaluate(async () => {
+  const { began, ended } = await page.evaluate(async (isBusy) => {
     const moving = document.getAnimations().filter((it) => it.effect.getKeyframes().length > 1);
     for (const it of moving) it.play();
     await Promise.all(moving.map((it) => it.ready));
     await new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)));
     const began = Date.now();
-    while (Date.now() - began < 700);
-    return { began, ended: Date.now(), onCompositor: moving.length };
-  });
+    if (isBusy) while (Date.now() - began < 700);
+    else await new Promise((next) => setTimeout(next, 700));
+    return { began, ended: Date.now() };
+  }, isBusy);
   await pause(300);
   const during = pictures.filter((it) => it.at > began + 30 && it.at < ended - 30);
   const different = new Set(during.map((it) => it.data)).size;
-  console.log(`busy for 700 ms: ${different} different pictures, ${onCompositor} animations`);
   await done(page);
   return different;
 }
 
-{ // One of three: other programs may take the machine for a moment.
-  let most = 0;
-  for (let tries = 0; tries < 3 && most < 12; tries++) most = Math.max(most, await picturesWhileBusy());
-  check(`while the page is busy the show goes on: ${most} pictures`, most >= 12);
+{ // Against the same machine at the same time: other programs may take it for a moment. Where scripts draw, hardly a tenth is shown.
+  let best = 0;
+  for (let tries = 0; tries < 3 && best < 0.5; tries++) {
+    const [idle, busy] = [await picturesIn700(false), await picturesIn700(true)];
+    console.log(`busy for 700 ms: ${busy} different pictures, idle ${idle}`);
+    best = Math.max(best, busy / Math.max(1, idle));
+  }
+  check(`while the page is busy the show goes on: ${best.toFixed(2)} of the pictures`, best >= 0.5);
 }
 
 await browser.close();

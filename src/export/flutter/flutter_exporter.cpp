@@ -34,8 +34,12 @@ std::string snake(const std::string& name) { return resourceName(name, "launch")
 
 void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     const auto& sequence = build.sequence();
+    // All of it, whatever this sequence uses: the files belong to every sequence of the app.
     for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
-        build.add(std::string("lib/launch/") + player, wholePlayer(embedded::find(player)));
+        auto parts = everyPart(embedded::find(player));
+        parts.erase("player.system");
+        parts.erase("player.pace");
+        build.add(std::string("lib/launch/") + player, onlyUsed(embedded::find(player), parts));
     }
     PictureNames pictures;
     pictures.picture = [](const model::Layer& layer) { return "assets/launch/" + layer.id + ".png"; };
@@ -52,88 +56,139 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
         "import 'launch_art.dart';\nimport 'launch_player.dart';\nimport 'launch_timing.dart';\n\n",
         commentText(sequence.name));
     const auto type = typeName(sequence.name, "App");
+    const auto gate = sequence.gates.empty() ? std::string("Enum") : type + "Gate";
     if (!sequence.gates.empty()) {
-        out += fmt::format("/// What the launch may wait for: tell it with `open` or `openWhen`.\nabstract "
-                           "class {}Gates {{\n",
-                           type);
-        for (const auto& gate : sequence.gates) {
-            out += fmt::format("  static const String {} = {};\n", dartName(camelCase(gate.id)),
-                               dartString(gate.id));
+        std::string names;
+        for (const auto& it : sequence.gates) {
+            names += (names.empty() ? "" : ", ") + dartName(camelCase(it.id));
         }
-        out += "}\n\n";
+        out += fmt::format("/// What the launch may wait for.\nenum {} {{ {} }}\n\n", gate, names);
+    }
+    std::string says;
+    for (const auto& layer : sequence.layers) {
+        const auto* text = layer.as<model::TextContent>();
+        if (text && layer.shownWhen == model::ShownWhen::Message) {
+            says += (says.empty() ? "" : ", ") + dartString(text->text);
+        }
     }
     std::string dark;
     for (const auto& name : darkPictures) {
         dark += fmt::format("{}{}", dark.empty() ? "" : ", ", dartString("assets/launch/" + name));
     }
-    out += fmt::format("/// Give it to a LaunchController.\nfinal LaunchData {}Launch = LaunchData(timing: "
-                       "_timing, looks: _looks, "
-                       "palette: _palette, darkPictures: {{{}}});\n\n",
-                       dartName(camelCase(type)), dark);
+    out += fmt::format(
+        "/// The launch: tell it what has loaded, and show it with a LaunchSequence.\n"
+        "final Launch<{1}> {0}Launch = Launch<{1}>(LaunchData(\n"
+        "    name: {2}, timing: _timing, looks: _looks, palette: _palette, darkPictures: {{{3}}}, says: "
+        "[{4}]));\n\n",
+        dartName(camelCase(type)), gate, dartString(sequence.name), dark, says);
     out += dartTiming(build.plans) + dartList("LaunchLook", "_looks", looks, false);
     out += "const List<LaunchColors> _palette = " + dart(paletteValue(sequence.palette), 2) + ";\n";
     build.add("lib/launch/" + snake(sequence.name) + "_launch.dart", out);
 }
 
-void addFlutterInstructions(ExportBuild& build, const AndroidNames& android, const IosNames& ios,
-                            bool hasAssets) {
-    const auto type = typeName(build.sequence().name, "App");
-    std::string gates;
-    for (const auto& gate : build.sequence().gates) {
-        gates += fmt::format("        launch.openWhen({}Gates.{}, load());   // or launch.open(…)\n", type,
-                             dartName(camelCase(gate.id)));
-    }
-    if (gates.empty()) {
-        gates = "        // The sequence waits for nothing.\n";
-    }
-    const std::string assets =
-        hasAssets ? "1. In `pubspec.yaml`, below `flutter:`, add the pictures:\n\n        assets:\n          "
-                    "- assets/launch/\n"
-                  : "1. There are no pictures to add to `pubspec.yaml`: all of the art is drawn as vector.\n";
-    build.addForPeople("launch-INTEGRATE.md",
-                       fmt::format(R"(# Putting the launch sequence into your app
+constexpr const char* kFlutterSteps = R"(# Putting the launch sequence into your app
 
 The files lie as they belong below the folder of `pubspec.yaml`. They need nothing but Flutter itself (3.16 or later).
 
+## Steps
+
 {assets}
 2. Android: in `android/app/src/main/AndroidManifest.xml`, give the activity the theme `@style/{style}` instead of
-   `@style/LaunchTheme`, and leave its `NormalTheme` entry as it is. For the icon: `android:icon="@mipmap/{icon}"`.
+   `@style/LaunchTheme`, and leave its `NormalTheme` entry as it is. For the icon: `android:icon="@mipmap/{icon}"`. In
+   `MainActivity.kt`, so that the system's picture does not fade over the launch:
 
-3. iOS: open `ios/Runner.xcworkspace`, drag `ios/Runner/{board}.storyboard` and `ios/Runner/{board}.xcassets` into the
-   group *Runner*, and set *Launch screen interface file base name* of the target to `{board}`. For the icon, choose
-   `{iosIcon}` as *App Icon*.
+```kotlin
+class MainActivity : FlutterActivity() {{
+    override fun onCreate(savedInstanceState: android.os.Bundle?) {{
+        if (android.os.Build.VERSION.SDK_INT >= 31) splashScreen.setOnExitAnimationListener {{ it.remove() }}
+        super.onCreate(savedInstanceState)
+    }}
+}}
+```
 
-4. In `main.dart`:
+3. iOS: open `ios/Runner.xcworkspace`, drag `ios/Runner/{board}.storyboard` and `ios/Runner/{board}.xcassets` into the group
+   *Runner*, and set *Launch screen interface file base name* of the target to `{board}`. For the icon, choose `{iosIcon}` as *App
+   Icon*.
 
-        import 'launch/launch_player.dart';
-        import 'launch/{file}_launch.dart';
+4. In `main.dart`; the mode lets the launch reach behind the system's bars:
 
-        final launch = LaunchController({data}Launch);
+```dart
+import 'package:flutter/services.dart';
+import 'package:flutter/widgets.dart';
 
-        void main() {{
-          runApp(LaunchSequence(controller: launch, child: const MyApp()));
-{gates}        }}
+import 'launch/launch_player.dart';
+import 'launch/{file}_launch.dart';
 
-`await launch.finished` tells how it ended: `complete`, or `wentOn`, `offline`, `message` after a time-out. After `message` the
-picture stays until you call `launch.dismiss()`.
+void main() {{
+  runApp(LaunchSequence(launch: {launch}, child: const MyApp()));
+  SystemChrome.setEnabledSystemUIMode(SystemUiMode.edgeToEdge);
+}}
+```
+
+5. Tell it what has loaded, from anywhere:
+
+```dart
+{gates}```
+
+6. Ask how it ended: as soon as that is decided, and when your first screen is shown:
+
+```dart
+{launch}.onOutcome = (how) => debugPrint(how.name); // complete, wentOn, offline, message or interrupted
+await {launch}.finished;
+```
+
+   After `message` the picture stays until you call `{launch}.retry()` or `{launch}.dismiss()`.
+
+## A test of your gates
+
+```dart
+testWidgets('the launch ends when all has loaded', (tester) async {{
+  await tester.pumpWidget(LaunchSequence(launch: {launch}, child: const MyApp()));
+{opens}  await tester.pumpAndSettle();
+  expect({launch}.outcome, LaunchOutcome.complete);
+}});
+```
 
 ## What to know
 
-- The controller holds Flutter's first frame back until the pictures are there: the native picture stays, and nothing blank
-  comes between. Its time begins when it is made.
-- Flutter knows no kinds of start: give `start: LaunchStartKind.first` when your app has never run before, if the sequence
-  makes a difference.
-- With animations switched off on the device, the calm variant plays. Screen readers go past the launch; when it takes
-  longer than five seconds, `announcement` is read out.
-- To see a change of the native parts, build anew (`flutter clean`); iOS keeps its old picture until the app is deleted from
-  the device.
+- The launch holds Flutter's first frame back until the pictures are there, four seconds at most: the native picture stays, and
+  nothing blank comes between. Its time begins when it is first spoken of; time in the background does not count.
+- Flutter knows no kinds of start: `{launch}.start = LaunchStartKind.first` before `runApp` when your app has never run before.
+- With animations switched off or Reduce Motion on, the calm variant plays. Until it is shown your first screen cannot be reached by
+  touch, keyboard or screen reader; a launch of more than five seconds and messages are read out.
+- `{launch}.onRecord = (line) => …` gets one line of JSON a launch; `{launch}.skip()` before `runApp` plays nothing.
+- To see a change of the native parts, build anew (`flutter clean`); iOS keeps its old picture until the app is deleted from the
+  device.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
-)",
-                                   fmt::arg("assets", assets), fmt::arg("style", android.styleName),
+)";
+
+void addFlutterInstructions(ExportBuild& build, const AndroidNames& android, const IosNames& ios,
+                            bool hasAssets) {
+    const auto type = typeName(build.sequence().name, "App");
+    const auto launch = dartName(camelCase(type)) + "Launch";
+    std::string gates, opens;
+    for (const auto& gate : build.sequence().gates) {
+        const auto name = type + "Gate." + dartName(camelCase(gate.id));
+        if (gates.empty()) {
+            gates = fmt::format("{}.open({}); // or, with a future:\n", launch, name);
+        }
+        gates += fmt::format("{}.openWhen({}, load());\n", launch, name);
+        opens += fmt::format("  {}.open({});\n", launch, name);
+    }
+    if (gates.empty()) {
+        gates = "// The sequence waits for nothing.\n";
+    }
+    const std::string assets =
+        hasAssets ? "1. In `pubspec.yaml`, below `flutter:`, add the pictures:\n\n```yaml\n  assets:\n    - "
+                    "assets/launch/\n```\n"
+                  : "1. There are no pictures to add to `pubspec.yaml`: all of the art is drawn as vector.\n";
+    build.addForPeople("launch-INTEGRATE.md",
+                       fmt::format(fmt::runtime(kFlutterSteps), fmt::arg("assets", assets),
+                                   fmt::arg("style", android.styleName),
                                    fmt::arg("icon", android.resource("launcher")),
                                    fmt::arg("board", ios.storyboard()), fmt::arg("iosIcon", ios.icon()),
-                                   fmt::arg("file", snake(build.sequence().name)),
-                                   fmt::arg("data", dartName(camelCase(type))), fmt::arg("gates", gates)));
+                                   fmt::arg("file", snake(build.sequence().name)), fmt::arg("launch", launch),
+                                   fmt::arg("gates", gates), fmt::arg("opens", opens)));
 }
 
 }

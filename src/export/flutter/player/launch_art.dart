@@ -20,17 +20,19 @@ class LaunchPaletteColors {
 
   final Map<String, int> _values;
 
-  Color named(String name, [double alpha = 1.0]) {
-    final Color color = Color(_values[name] ?? 0);
-    return alpha == 1.0 ? color : color.withAlpha((color.alpha * alpha).round());
-  }
+  Color named(String name, [double alpha = 1.0]) => launchColor(_values[name] ?? 0, alpha);
 }
+
+/// 0xAARRGGBB, and so much of its alpha.
+Color launchColor(int value, [double alpha = 1.0]) => Color.fromARGB(
+    ((value >> 24 & 0xFF) * alpha).round(), value >> 16 & 0xFF, value >> 8 & 0xFF, value & 0xFF);
 
 /// What art is painted with.
 abstract class LaunchInk {
   const LaunchInk();
 
-  void apply(Paint paint, LaunchPaletteColors colors);
+  /// `fade`: how much of its alpha.
+  void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]);
 }
 
 class LaunchPlain extends LaunchInk {
@@ -39,7 +41,8 @@ class LaunchPlain extends LaunchInk {
   final int color;
 
   @override
-  void apply(Paint paint, LaunchPaletteColors colors) => paint.color = Color(color);
+  void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) =>
+      paint.color = launchColor(color, fade);
 }
 
 class LaunchPalette extends LaunchInk {
@@ -49,7 +52,8 @@ class LaunchPalette extends LaunchInk {
   final double alpha;
 
   @override
-  void apply(Paint paint, LaunchPaletteColors colors) => paint.color = colors.named(name, alpha);
+  void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) =>
+      paint.color = colors.named(name, alpha * fade);
 }
 
 enum LaunchSpread { pad, reflect, repeating }
@@ -71,13 +75,13 @@ class LaunchGradient extends LaunchInk {
   final LaunchSpread spread;
 
   @override
-  void apply(Paint paint, LaunchPaletteColors palette) {
+  void apply(Paint paint, LaunchPaletteColors palette, [double fade = 1.0]) {
     final List<Color> shades = [for (final int it in colors) Color(it)];
     const List<TileMode> modes = [TileMode.clamp, TileMode.mirror, TileMode.repeated];
     final TileMode mode = modes[spread.index];
     final Offset from = Offset(x1, y1);
     final Offset to = Offset(x2, y2);
-    paint.color = const Color(0xFF000000);
+    paint.color = Color.fromARGB((255 * fade).round(), 0, 0, 0);
     paint.shader = radius > 0.0
         ? ui.Gradient.radial(to, radius, shades, at, mode, launchMatrix(matrix), from == to ? null : from)
         : ui.Gradient.linear(from, to, shades, at, mode, launchMatrix(matrix));
@@ -203,8 +207,7 @@ class LaunchOutline {
       ..strokeWidth = strokeWidth > 0.0 ? strokeWidth : 1.5
       ..strokeCap = StrokeCap.round
       ..strokeJoin = StrokeJoin.round;
-    ink.apply(paint, colors);
-    if (strokeWidth <= 0.0) paint.color = paint.color.withAlpha((paint.color.alpha * (1.0 - filled)).round());
+    ink.apply(paint, colors, strokeWidth > 0.0 ? 1.0 : 1.0 - filled);
     for (final ui.PathMetric metric in path.computeMetrics()) {
       canvas.drawPath(metric.extractPath(0.0, metric.length * part), paint);
     }

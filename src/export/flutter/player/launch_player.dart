@@ -1,15 +1,17 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but Flutter itself. The next
 // export replaces it for as long as you leave it unchanged.
 import 'dart:async';
+import 'dart:convert';
 import 'dart:math';
 import 'dart:ui' as ui;
 
 import 'package:flutter/scheduler.dart';
-import 'package:flutter/semantics.dart';
 import 'package:flutter/widgets.dart';
 
 import 'launch_art.dart';
 import 'launch_timing.dart';
+
+export 'launch_timing.dart' show LaunchOutcome, LaunchStartKind;
 
 enum LaunchProgressForm { ring, bar, dots }
 
@@ -61,7 +63,18 @@ class LaunchLook {
 }
 
 class LaunchData {
-  LaunchData({required this.timing, required this.looks, required this.palette, required this.darkPictures});
+  LaunchData(
+      {required this.name,
+      required this.timing,
+      required this.looks,
+      required this.palette,
+      required this.darkPictures,
+      this.says = const []});
+
+  final String name;
+
+  /// What is read out of a message.
+  final List<String> says;
 
   final LaunchTiming timing;
   final List<LaunchLook> looks;
@@ -71,89 +84,212 @@ class LaunchData {
   final Set<String> darkPictures;
 }
 
-/// Leads a launch: tells it what has loaded, and what became of it.
+/// A launch, of which there is one in the app: what has been opened stays open and the show goes on where it stood,
+/// whatever becomes of the widget it is seen in.
 ///
-/// Make it before `runApp`: it holds back Flutter's first frame, so that the native launch picture stays until the
+/// Use it first before `runApp`: it holds back Flutter's first frame, so that the native launch picture stays until the
 /// sequence can take over.
-class LaunchController extends ChangeNotifier {
-  LaunchController(this.data, {this.start = LaunchStartKind.cold}) {
+class Launch<Gate extends Enum> extends ChangeNotifier {
+  Launch(this.data, {this.start = LaunchStartKind.cold}) {
     WidgetsFlutterBinding.ensureInitialized().deferFirstFrame();
-    _clock.start();
+    _stopwatch.start();
     _opened = [for (final _ in data.timing.gates) launchNever];
+    _life = AppLifecycleListener(onHide: _leave, onShow: _comeBack);
+    _patience = Timer(const Duration(seconds: 4), _allowFirstFrame);
   }
 
   final LaunchData data;
 
   /// Flutter knows no kinds of start by itself: give `first` when your app has never run before.
-  final LaunchStartKind start;
-  final Stopwatch _clock = Stopwatch();
-  final Completer<LaunchOutcome> _finished = Completer<LaunchOutcome>();
-  late final List<int> _opened;
-  LaunchSchedule? _schedule;
-  int _openingEnd = -1;
-  bool _calm = false;
+  LaunchStartKind start;
 
-  /// Completes with how the launch ended.
+  /// Milliseconds that only go on; a test may put another clock in its place.
+  late int Function() clock = () => _stopwatch.elapsedMilliseconds;
+
+  /// Gets one line of JSON when the launch is over: what happened, and when.
+  void Function(String line)? onRecord;
+
+  /// Told each time it is decided how the launch ends: after a message and a retry once more.
+  void Function(LaunchOutcome outcome)? onOutcome;
+
+  final Stopwatch _stopwatch = Stopwatch();
+  final Completer<LaunchOutcome> _finished = Completer<LaunchOutcome>();
+  final Map<int, int> _openedAt = {};
+  late final List<int> _opened;
+  late final AppLifecycleListener _life;
+  late final Timer _patience;
+  LaunchSchedule? _schedule;
+  LaunchOutcome? _outcome;
+  Timer? _due;
+  bool _isHeld = true;
+  bool _isCalm = false;
+  int _began = 0;
+  int _openingEnd = -1;
+  int _pausedAt = -1;
+  int _messageAt = 0;
+  int _retriedAt = 0;
+  int _views = 0;
+
+  /// How it ended, once that is decided.
+  LaunchOutcome? get outcome => _outcome;
+
+  /// How it ended, when the first screen is shown.
   Future<LaunchOutcome> get finished => _finished.future;
 
   bool get isOver => _finished.isCompleted;
 
-  int get now => _clock.elapsedMilliseconds;
+  int get now => (_pausedAt < 0 ? clock() : _pausedAt) - _began;
 
   LaunchSchedule? get schedule => _schedule;
 
-  /// Tells that what the gate stands for has loaded. An unknown name is an error in the calling code.
-  void open(String gate) {
-    final int index = _indexOf(gate);
-    if (_opened[index] < launchNever || isOver) return;
-    _opened[index] = now;
+  /// Tells that what the gate stands for has loaded: before there is a view, and again.
+  void open(Gate gate) {
+    if (_openedAt.containsKey(gate.index)) return;
+    _openedAt[gate.index] = _pausedAt < 0 ? clock() : _pausedAt;
     _plan();
   }
 
-  /// Opens the gate when the future completes; when it fails the gate stays shut, and its time-out decides.
-  Future<T> openWhen<T>(String gate, Future<T> work) async {
-    _indexOf(gate);
-    final T value = await work;
-    open(gate);
-    return value;
+  /// Opens the gate when the work is done. If it fails the gate stays shut, and its time-out decides.
+  Future<T> openWhen<T>(Gate gate, Future<T> work) {
+    unawaited(work.then((_) => open(gate), onError: (_) {}));
+    return work;
   }
 
-  /// Ends the sequence at once and shows the first screen.
-  void dismiss() {
-    if (isOver) return;
-    _finished.complete(_schedule?.outcome ?? LaunchOutcome.complete);
-    notifyListeners();
+  /// Opens the gate when the stream first says so.
+  void openWhenTrue(Gate gate, Stream<bool> stream) {
+    unawaited(stream.firstWhere((bool it) => it).then((_) => open(gate), onError: (_) {}));
   }
 
-  int _indexOf(String gate) {
-    final int index = data.timing.gates.indexWhere((LaunchGateTiming it) => it.id == gate);
-    if (index < 0) throw ArgumentError.value(gate, 'gate', 'There is no such gate');
-    return index;
+  /// Ends it at once and shows the first screen.
+  void dismiss() => _finish(LaunchOutcome.interrupted);
+
+  /// The same, before it has begun: for deep links, notifications and tests.
+  void skip() => _finish(LaunchOutcome.interrupted);
+
+  /// After a message: what has not loaded gets its time once more.
+  void retry() {
+    if (isOver || _outcome != LaunchOutcome.message) return;
+    if (_messageAt == 0) _messageAt = _schedule!.outcomeAt;
+    _retriedAt = now;
+    _outcome = null;
+    _plan();
+  }
+
+  void _allowFirstFrame() {
+    if (!_isHeld) return;
+    _isHeld = false;
+    WidgetsBinding.instance.allowFirstFrame();
   }
 
   /// The first own frame can be drawn: the opening is over.
-  void _begin(bool calm) {
-    if (_openingEnd >= 0) return;
+  void _begin(bool isCalm) {
+    if (isOver || _openingEnd >= 0) return;
+    _allowFirstFrame();
+    // A process that was there long before, for a push or a prewarm, was not waited for.
+    if (now > 6000) _began += now;
     _openingEnd = now;
-    _calm = calm;
-    _plan();
-    WidgetsBinding.instance.allowFirstFrame();
+    _isCalm = isCalm;
     final bool plays = data.timing.beats.any((LaunchBeat it) => it.plays.contains(start));
-    if (!plays) scheduleMicrotask(dismiss);
+    if (plays) {
+      _plan();
+    } else {
+      scheduleMicrotask(() => _finish(LaunchOutcome.complete));
+    }
+  }
+
+  void _setCalm(bool isCalm) {
+    if (_isCalm == isCalm) return;
+    _isCalm = isCalm;
+    _plan();
+  }
+
+  /// Time in the background does not count.
+  void _leave() {
+    if (_pausedAt < 0) _pausedAt = clock();
+    _due?.cancel();
+  }
+
+  void _comeBack() {
+    if (_pausedAt < 0) return;
+    _began += clock() - _pausedAt;
+    _pausedAt = -1;
+    _step();
+  }
+
+  void _addView() => _views++;
+
+  /// A widget that is made anew is there in the next frames; a launch without one is over.
+  void _removeView() {
+    _views--;
+    if (_views > 0 || isOver) return;
+    Timer(const Duration(seconds: 1), () {
+      if (_views == 0) _finish(LaunchOutcome.interrupted);
+    });
   }
 
   void _plan() {
-    if (_openingEnd < 0) return;
-    _schedule = LaunchSchedule(data.timing, start, _calm, _openingEnd, _opened);
+    _openedAt.forEach((int gate, int at) {
+      if (_opened[gate] == launchNever) _opened[gate] = max(0, at - _began);
+    });
+    if (_openingEnd < 0 || isOver) return;
+    _schedule = LaunchSchedule(data.timing, start, _isCalm, _messageAt, _retriedAt, _openingEnd, List.of(_opened));
+    notifyListeners();
+    _step();
+  }
+
+  /// What is due at this moment; then it waits for the next.
+  void _step() {
+    _due?.cancel();
+    final LaunchSchedule? schedule = _schedule;
+    if (schedule == null || isOver || _pausedAt >= 0) return;
+    final int t = now;
+    if (_outcome == null && t >= schedule.decidedAt()) _decide(schedule.outcome);
+    if (isOver) return;
+    if (t >= schedule.shown()) {
+      _finish(schedule.outcome);
+      return;
+    }
+    final int next = min(schedule.shown(), _outcome == null ? schedule.decidedAt() : launchNever);
+    if (next < launchNever) _due = Timer(Duration(milliseconds: max(1, next - t)), _step);
+  }
+
+  void _decide(LaunchOutcome outcome) {
+    _outcome = outcome;
+    onOutcome?.call(outcome);
+    notifyListeners();
+  }
+
+  void _finish(LaunchOutcome how) {
+    if (isOver) return;
+    final LaunchOutcome outcome = _outcome ?? how;
+    final bool isTold = _outcome != null;
+    _finished.complete(outcome);
+    _due?.cancel();
+    _patience.cancel();
+    _life.dispose();
+    _allowFirstFrame();
+    if (!isTold) _decide(outcome);
+    final Map<String, int?> gates = {
+      for (int i = 0; i < _opened.length; i++) data.timing.gates[i].id: _opened[i] < launchNever ? _opened[i] : null
+    };
+    onRecord?.call(jsonEncode({
+      'launch': data.name,
+      'start': start.name,
+      'firstFrame': _openingEnd,
+      'gates': gates,
+      'outcome': outcome.name,
+      'shown': now,
+      'lateFrames': 0
+    }));
     notifyListeners();
   }
 }
 
 /// Plays the launch over `child`, your first screen, and gives way to it.
 class LaunchSequence extends StatefulWidget {
-  const LaunchSequence({super.key, required this.controller, required this.child, this.announcement = 'Loading'});
+  const LaunchSequence({super.key, required this.launch, required this.child, this.announcement = 'Loading'});
 
-  final LaunchController controller;
+  final Launch<Enum> launch;
   final Widget child;
 
   /// Read out to people who cannot see the launch, when it takes long.
@@ -166,39 +302,54 @@ class LaunchSequence extends StatefulWidget {
 class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProviderStateMixin {
   late final Ticker _ticker;
   final ValueNotifier<double> _time = ValueNotifier<double>(0.0);
-  final Map<String, ui.Image> _pictures = {};
+  final Map<String, ImageInfo> _pictures = {};
+  final FocusScopeNode _focus = FocusScopeNode(debugLabel: 'first screen');
   Timer? _announcing;
+  String _said = '';
+  bool? _loadedDark;
+  double _stillUntil = 0.0;
 
-  LaunchController get _launch => widget.controller;
+  Launch<Enum> get _launch => widget.launch;
 
   @override
   void initState() {
     super.initState();
     _ticker = createTicker((_) => _tick());
     _launch.addListener(_changed);
+    _launch._addView();
     _announcing = Timer(const Duration(seconds: 5), () {
-      if (mounted && !_launch.isOver) SemanticsService.announce(widget.announcement, TextDirection.ltr);
+      if (mounted && !_launch.isOver && _said.isEmpty) setState(() => _said = widget.announcement);
     });
   }
 
   @override
   void didChangeDependencies() {
     super.didChangeDependencies();
-    _load();
+    final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
+    if (_launch._openingEnd >= 0) {
+      final bool isCalm = _isCalm();
+      scheduleMicrotask(() => _launch._setCalm(isCalm));
+    }
+    if (_loadedDark == dark || _launch.isOver) return;
+    _loadedDark = dark;
+    _load(dark);
   }
 
+  bool _isCalm() =>
+      MediaQuery.disableAnimationsOf(context) ||
+      WidgetsBinding.instance.platformDispatcher.accessibilityFeatures.reduceMotion;
+
   /// Pictures have to be there before the first frame: nothing may pop in later.
-  Future<void> _load() async {
-    final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
-    final bool calm = MediaQuery.of(context).disableAnimations;
+  Future<void> _load(bool dark) async {
     final ImageConfiguration size = createLocalImageConfiguration(context);
     final Set<String> names = {
       for (final LaunchLook look in _launch.data.looks) ...look.pictures
     };
     await Future.wait([for (final String name in names) _loadPicture(name, dark, size)]);
     if (!mounted || _launch.isOver) return;
-    _launch._begin(calm);
-    if (!_ticker.isActive && !_launch.isOver) _ticker.start();
+    _launch._begin(_isCalm());
+    _stillUntil = 0.0;
+    if (!_ticker.isActive && !_launch.isOver) unawaited(_ticker.start());
   }
 
   Future<void> _loadPicture(String name, bool dark, ImageConfiguration size) {
@@ -207,38 +358,65 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     final ImageStream stream = AssetImage(file).resolve(size);
     late final ImageStreamListener listener;
     listener = ImageStreamListener((ImageInfo info, _) {
-      _pictures[name] = info.image;
+      if (mounted && !_launch.isOver) {
+        _pictures[name]?.dispose();
+        _pictures[name] = info;
+      } else {
+        info.dispose();
+      }
       stream.removeListener(listener);
       if (!done.isCompleted) done.complete();
     }, onError: (Object error, StackTrace? trace) {
       debugPrint('The launch misses the picture $file: $error');
+      stream.removeListener(listener);
       if (!done.isCompleted) done.complete();
     });
     stream.addListener(listener);
     return done.future;
   }
 
+  /// Nothing is painted while nothing moves.
   void _tick() {
     final LaunchSchedule? schedule = _launch.schedule;
     if (schedule == null) return;
-    _time.value = _launch.now.toDouble();
-    if (_time.value >= schedule.shown()) _launch.dismiss();
+    _launch._step();
+    final double t = _launch.now.toDouble();
+    if (t < _stillUntil || _launch.isOver) return;
+    _time.value = t;
+    _stillUntil = schedule.stillUntil(t);
   }
 
   void _changed() {
+    _stillUntil = 0.0;
+    if (!mounted) return;
+    if (_launch.outcome == LaunchOutcome.message && !_launch.isOver) _said = _launch.data.says.join(' ');
     if (_launch.isOver) {
       _ticker.stop();
       _announcing?.cancel();
-      if (mounted) setState(() {});
+      _freePictures();
+      WidgetsBinding.instance.addPostFrameCallback((_) {
+        if (mounted) _focus.requestFocus();
+      });
     }
+    setState(() {});
+  }
+
+  void _freePictures() {
+    for (final ImageInfo it in _pictures.values) {
+      it.dispose();
+    }
+    _pictures.clear();
   }
 
   @override
   void dispose() {
     _announcing?.cancel();
     _launch.removeListener(_changed);
+    _launch._removeView();
     _ticker.dispose();
     _time.dispose();
+    _focus.dispose();
+    _freePictures();
     super.dispose();
   }
 
@@ -246,25 +424,34 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
   Widget build(BuildContext context) {
     final bool over = _launch.isOver;
     final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
-    final EdgeInsets insets = MediaQuery.of(context).padding;
+    final EdgeInsets insets = MediaQuery.paddingOf(context);
     final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark);
     return Directionality(
       textDirection: TextDirection.ltr,
       child: LayoutBuilder(builder: (BuildContext context, BoxConstraints room) {
         final LaunchScreen screen = LaunchScreen(room.maxWidth, room.maxHeight,
             left: insets.left, top: insets.top, right: insets.right, bottom: insets.bottom);
+        // Nobody gets into what lies beneath, by touch, keyboard or screen reader, before it is shown.
+        final Widget beneath = ExcludeSemantics(
+          excluding: !over,
+          child: ExcludeFocus(excluding: !over, child: FocusScope(node: _focus, child: widget.child)),
+        );
         return Stack(fit: StackFit.expand, children: [
           ValueListenableBuilder<double>(
             valueListenable: _time,
             builder: (BuildContext context, double t, Widget? child) => _placed(screen, t, over, child!),
-            child: widget.child,
+            child: beneath,
           ),
           if (!over)
-            ExcludeSemantics(
+            Semantics(
+              liveRegion: true,
+              label: _said,
               child: AbsorbPointer(
-                child: CustomPaint(
-                  size: Size.infinite,
-                  painter: _LaunchPainter(_launch, _time, screen, colors, dark, _pictures),
+                child: RepaintBoundary(
+                  child: CustomPaint(
+                    size: Size.infinite,
+                    painter: _LaunchPainter(_launch, _time, screen, colors, dark, _pictures),
+                  ),
                 ),
               ),
             ),
@@ -275,23 +462,24 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
 
   /// The first screen as the sequence moves it; always the same tree, so that it keeps its state.
   Widget _placed(LaunchScreen screen, double t, bool over, Widget child) {
-    double opacity = 1.0;
+    double opacity = over ? 1.0 : 0.0;
     Matrix4 transform = Matrix4.identity();
     final LaunchSchedule? schedule = _launch.schedule;
     final List<LaunchLayer> layers = _launch.data.timing.layers;
-    for (int i = 0; i < layers.length && !over; i++) {
-      if (layers[i].kind != LaunchLayerKind.firstScreen || layers[i].shown != LaunchShown.always) continue;
-      if (schedule == null) {
-        opacity = 0.0;
-        continue;
-      }
-      final LaunchLayerState state = LaunchLayerState();
+    final LaunchLayerState state = LaunchLayerState();
+    for (int i = 0; i < layers.length && !over && schedule != null; i++) {
+      if (layers[i].kind != LaunchLayerKind.firstScreen) continue;
       schedule.stateAt(i, t, screen, state);
-      opacity = state.visible ? state.opacity : 0.0;
-      transform = Matrix4.identity()
-        ..translate(state.x - screen.width / 2.0, state.y - screen.height / 2.0)
-        ..rotateZ(state.rotation * pi / 180.0)
-        ..scale(state.scaleX, state.scaleY, 1.0);
+      if (!state.visible) continue;
+      opacity = state.opacity;
+      final double turn = state.rotation * pi / 180.0;
+      // About the screen's middle: columns of x, y, z and the shift.
+      transform = Matrix4(
+          cos(turn) * state.scaleX, sin(turn) * state.scaleX, 0.0, 0.0,
+          -sin(turn) * state.scaleY, cos(turn) * state.scaleY, 0.0, 0.0,
+          0.0, 0.0, 1.0, 0.0,
+          state.x - screen.width / 2.0, state.y - screen.height / 2.0, 0.0, 1.0);
+      break;
     }
     return Opacity(opacity: opacity, child: Transform(transform: transform, alignment: Alignment.center, child: child));
   }
@@ -300,12 +488,12 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
 class _LaunchPainter extends CustomPainter {
   _LaunchPainter(this.launch, this.time, this.screen, this.colors, this.dark, this.pictures) : super(repaint: time);
 
-  final LaunchController launch;
+  final Launch<Enum> launch;
   final ValueNotifier<double> time;
   final LaunchScreen screen;
   final LaunchPaletteColors colors;
   final bool dark;
-  final Map<String, ui.Image> pictures;
+  final Map<String, ImageInfo> pictures;
   final LaunchLayerState _state = LaunchLayerState();
 
   @override
@@ -335,10 +523,13 @@ class _LaunchPainter extends CustomPainter {
     canvas.rotate(state.rotation * pi / 180.0);
     canvas.scale(state.scaleX, state.scaleY);
     _cut(canvas, state, box);
-    if (state.opacity < 1.0) canvas.saveLayer(null, launchFade(state.opacity));
+    final bool isLayer = state.opacity < 1.0 && (layer.kind != LaunchLayerKind.backdrop || look.picture.isNotEmpty);
+    // What is drawn may reach over its box; a layer of the whole screen would be dear.
+    final double reach = max(box.width, box.height);
+    if (isLayer) canvas.saveLayer(box.inflate(reach), launchFade(state.opacity));
     switch (layer.kind) {
       case LaunchLayerKind.backdrop:
-        _backdrop(canvas, look, box);
+        _backdrop(canvas, look, box, isLayer ? 1.0 : state.opacity);
         break;
       case LaunchLayerKind.progress:
         _progress(canvas, look, state.progress, box);
@@ -351,7 +542,7 @@ class _LaunchPainter extends CustomPainter {
       default:
         _art(canvas, look, state, box, grown);
     }
-    if (state.opacity < 1.0) canvas.restore();
+    if (isLayer) canvas.restore();
     canvas.restore();
   }
 
@@ -375,13 +566,13 @@ class _LaunchPainter extends CustomPainter {
   }
 
   /// As in CSS: the corners get the pure end colours.
-  void _backdrop(Canvas canvas, LaunchLook look, Rect box) {
-    final Paint paint = Paint()..color = colors.named(look.color);
+  void _backdrop(Canvas canvas, LaunchLook look, Rect box, double opacity) {
+    final Paint paint = Paint()..color = colors.named(look.color, opacity);
     if (look.toColor.isNotEmpty) {
       final double radians = look.angle * pi / 180.0;
       final double half = ((box.width * sin(radians)).abs() + (box.height * cos(radians)).abs()) / 2.0;
       final Offset way = Offset(sin(radians) * half, -cos(radians) * half);
-      paint.shader = ui.Gradient.linear(-way, way, [colors.named(look.color), colors.named(look.toColor)]);
+      paint.shader = ui.Gradient.linear(-way, way, [colors.named(look.color, opacity), colors.named(look.toColor, opacity)]);
     }
     canvas.drawRect(box, paint);
     if (look.picture.isNotEmpty) {
@@ -393,7 +584,7 @@ class _LaunchPainter extends CustomPainter {
   }
 
   void _picture(Canvas canvas, String name, Rect box, bool covers) {
-    final ui.Image? image = pictures[name];
+    final ui.Image? image = pictures[name]?.image;
     if (image == null) return;
     paintImage(
         canvas: canvas,

@@ -4,8 +4,10 @@ interface NativeModule {
     fun getName(): String
 }
 
-abstract class ReactApplicationContext
+abstract class ReactApplicationContext : android.content.Context()
 
-abstract class ReactContextBaseJavaModule(reactContext: ReactApplicationContext?) : NativeModule
+abstract class ReactContextBaseJavaModule(reactContext: ReactApplicationContext?) : NativeModule {
+    open fun getConstants(): Map<String, Any>? = null
+}
 
 annotation class ReactMethod(val isBlockingSynchronousMethod: Boolean = false)
