@@ -4,6 +4,7 @@
 #include "app/export/target_card.h"
 #include "support/window_session.h"
 
+#include <QCheckBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPlainTextEdit>
@@ -119,6 +120,35 @@ TEST_CASE("A file's text is shown, and what differs after a change") {
     const auto text = s.find<QPlainTextEdit>("fileText")->toPlainText();
     CHECK(text.contains("+   --moraine-huts-dusk: #010203"));
     CHECK(text.contains("−   --moraine-huts-dusk: #5B4A7C"));
+}
+
+TEST_CASE(
+    "Where a web app is served from and its startup images are chosen, kept, and what is wrong is said") {
+    ExportSession s;
+    s.choose("web");
+    auto* base = s.find<QLineEdit>("exportBase");
+    CHECK(base->isVisible());
+    CHECK_FALSE(s.find<QLineEdit>("exportPackage")->isVisible());
+    s.into(s.folder() / "public");
+    s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
+    base->setText("shop");
+    QTest::keyClick(base, Qt::Key_Return);
+    s.settle();
+    CHECK(s.summary().contains("is not a base path"));
+    CHECK_FALSE(s.find<QPushButton>("exportWrite")->isEnabled());
+    base->setText("/shop/");
+    QTest::keyClick(base, Qt::Key_Return);
+    s.find<QCheckBox>("exportStartupImages")->click();
+    s.settle();
+    REQUIRE(s.select("body.html"));
+    CHECK(s.find<QPlainTextEdit>("fileText")->toPlainText().contains("/shop/launch/moraine-huts/launch.js"));
+    CHECK(s.select("1170x2532.png"));
+    s.write();
+    s.choose("android");
+    CHECK_FALSE(base->isVisible());
+    s.choose("web");
+    CHECK(base->text() == "/shop/");
+    CHECK(s.find<QCheckBox>("exportStartupImages")->isChecked());
 }
 
 TEST_CASE("What a person edited is refused, shown three ways, and written only by their choice") {

@@ -284,6 +284,53 @@ TEST_CASE("The web manifest's icons and the startup images have the size they ar
     }
 }
 
+TEST_CASE("A web app's files are found where it is served from, and what is no such place is refused") {
+    const auto project = openSample(samples().front());
+    exporting::ExportOptions options;
+    for (const auto& [base, found] : std::initializer_list<std::pair<const char*, const char*>>{
+             {"/", "\"/launch/moraine-huts/launch.js\""},
+             {"/shop/", "\"/shop/launch/moraine-huts/launch.js\""},
+             {"/shop", "\"/shop/launch/moraine-huts/launch.js\""},
+             {"./", "\"./launch/moraine-huts/launch.js\""}}) {
+        INFO(base);
+        options.base = base;
+        const auto made = exportedWith(options, project.sequence, *project.shelf, "web");
+        CHECK(fileOf(made, "/body.html").find(found) != std::string::npos);
+        const auto manifest = nlohmann::json::parse(fileOf(made, ".webmanifest"));
+        const bool isRelative = std::string(base) == "./";
+        CHECK(manifest["id"] == (isRelative ? "../../" : std::string(base) == "/" ? "/" : "/shop/"));
+    }
+    const render::QtTextOutliner outliner;
+    const render::QtRasteriser rasteriser;
+    const render::QtFrameMaker frames;
+    for (const char* base : {"shop", "//elsewhere.example/", "/a b/", "/\"><script>", "https://x.example/"}) {
+        INFO(base);
+        options.base = base;
+        const auto refused = exporting::exporterOf("web").build(
+            {project.sequence, *project.shelf, outliner, rasteriser, frames, options});
+        REQUIRE_FALSE(refused);
+        CHECK(describe(refused.error()).find("is not a base path") != std::string::npos);
+    }
+}
+
+TEST_CASE("Several sequences live in one project: files they share are the same, all others are their own") {
+    for (const auto* exporter : exporting::exporters()) {
+        std::map<std::string, std::string> files;
+        for (const auto& path : samples()) {
+            const auto project = openSample(path);
+            for (const auto& file :
+                 exported(project.sequence, *project.shelf, "com.example.app", exporter->id()).files) {
+                if (file.forPeople) {
+                    continue; // the writer gives these the sequence's name
+                }
+                INFO(exporter->name() << " " << file.path);
+                const auto [known, isNew] = files.emplace(file.path, file.bytes);
+                CHECK((isNew || known->second == file.bytes));
+            }
+        }
+    }
+}
+
 TEST_CASE("The launcher icon of Android is adaptive, with pictures for older systems") {
     const auto project = openSample(samples().front());
     const auto made = exported(project.sequence, *project.shelf);

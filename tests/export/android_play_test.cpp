@@ -81,26 +81,15 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
 
 TEST_CASE("In the real Android framework every situation ends as the contract says", "[long][android]") {
     AndroidApp app;
-    const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));
-    std::vector<Played> all;
-    const auto add = [&](const model::Sequence& sequence, const project::Project& project,
-                         const std::string& title) {
-        app.add(sequence, *project.shelf);
-        const Situations made(sequence, title);
-        int index = 0;
-        for (const auto& situation : situations) {
-            if (situation.value("message", false) == title.ends_with("message")) {
-                all.push_back(made.played(situation, index++));
-                AndroidApp::complete(all.back().it, sequence);
-                app.addCase(all.back().it);
-            }
-        }
+    SituationCases cases;
+    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf, const std::string&) {
+        app.add(sequence, shelf);
     };
-    for (const auto& path : samples()) {
-        const auto project = openSample(path);
-        add(project.sequence, project, path.stem().string());
-        add(withMessage(project.sequence), project, path.stem().string() + "-message");
-    }
+    cases.complete = [&](json& it, const model::Sequence& sequence) {
+        AndroidApp::complete(it, sequence);
+        app.addCase(it);
+    };
+    const auto all = cases.made();
     app.build();
     const auto first = samples().front().stem().string() + "-";
     for (const int api : {29, 31, 35}) {

@@ -93,25 +93,12 @@ TEST_CASE("In the stand-in of Apple's classes every situation ends as the contra
         return;
     }
     AppleApp app(*swift);
-    const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));
-    std::vector<Played> all;
-    const auto add = [&](const model::Sequence& sequence, const project::Project& project,
-                         const std::string& title) {
-        app.add(sequence, *project.shelf);
-        const Situations made(sequence, title);
-        int index = 0;
-        for (const auto& situation : situations) {
-            if (situation.value("message", false) == title.ends_with("message")) {
-                all.push_back(made.played(situation, index++));
-                app.addCase(all.back().it);
-            }
-        }
+    SituationCases cases;
+    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf, const std::string&) {
+        app.add(sequence, shelf);
     };
-    for (const auto& path : samples()) {
-        const auto project = openSample(path);
-        add(project.sequence, project, path.stem().string());
-        add(withMessage(project.sequence), project, path.stem().string() + "-message");
-    }
+    cases.complete = [&](json& it, const model::Sequence&) { app.addCase(it); };
+    const auto all = cases.made();
     app.play();
     for (const auto& played : all) {
         const auto name = played.it["name"].get<std::string>();

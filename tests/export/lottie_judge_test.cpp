@@ -180,6 +180,19 @@ TEST_CASE("A composition's loop is a whole round of what repeats, and what rests
     }
 }
 
+TEST_CASE("The steps for a composition play it as they say") {
+    for (const auto& path : samples()) {
+        INFO(path);
+        const TemporaryFolder folder;
+        const auto project = openSample(path);
+        writeTo(folder.path(), exported(project.sequence, *project.shelf, {}, "lottie"));
+        const auto judged =
+            runJudge("lottie_steps.mjs", {judges(), QString::fromStdString(folder.path().string())});
+        INFO(judged.output);
+        CHECK(judged.code == 0);
+    }
+}
+
 TEST_CASE("Keyframes of a composition stay within the tolerance of the samples") {
     exporting::LottieSamples samples;
     for (int i = 0; i < 200; ++i) {

@@ -118,11 +118,7 @@ TEST_CASE("Firefox and WebKit show it, too, and play it to its end", "[long]") {
             const auto s = webSchedule(plain, look);
             addWebShots(app, shots, caseOf(plain, name + "-" + look.name, s), plain, *project.shelf, s);
         }
-        json gates = json::array();
-        for (const auto& gate : plain.gates) {
-            gates.push_back(gate.id);
-        }
-        plays.push_back({{"page", shots.back()["page"]}, {"gates", gates}});
+        plays.push_back({{"page", shots.back()["page"]}, {"gates", gateNames(plain)}});
     }
     app.write("shots.json", shots.dump());
     app.write("plays.json", plays.dump());
@@ -151,56 +147,31 @@ TEST_CASE("Web apps of several frameworks are built for production by the steps 
 
 TEST_CASE("In a browser every situation ends as the contract says") {
     WebApp app;
-    const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));
+    std::string page;
+    SituationCases cases;
     // A page has one window, lives as long as it, and has one thread.
-    const auto isForPages = [](const json& situation) {
-        for (const auto& act : situation.value("acts", json::array())) {
-            const auto what = act["do"].get<std::string>();
-            if (what.starts_with("recreate") || what == "second" || act["at"] == "shown") {
-                return false;
-            }
-        }
-        return !situation.value("thread", false);
+    cases.isMet = [](const json& situation) {
+        const auto acts = situation.value("acts", json::array());
+        return !situation.value("thread", false) &&
+               !hasAct(situation, {"recreate", "recreate, opening", "second"}) &&
+               std::none_of(acts.begin(), acts.end(), [](const json& act) { return act["at"] == "shown"; });
     };
-    std::vector<Played> all;
-    json cases = json::array();
-    const auto add = [&](const model::Sequence& sequence, const project::Project& project,
-                         const std::string& title) {
-        app.add(title, sequence, *project.shelf);
-        const auto page = app.addPage("<style>#first { position: fixed; inset: 30% }</style>",
-                                      "<div id=\"app\"><button id=\"first\">First</button></div>\n");
-        const Situations made(sequence, title);
-        int index = 0;
-        for (const auto& situation : situations) {
-            if (situation.value("message", false) != title.ends_with("message") || !isForPages(situation)) {
-                continue;
-            }
-            all.push_back(made.played(situation, index++));
-            auto& it = all.back().it;
-            it["page"] = page;
-            it["names"] = json::array();
-            for (const auto& gate : sequence.gates) {
-                it["names"].push_back(gate.id);
-            }
-            cases.push_back(it);
-        }
+    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf,
+                    const std::string& title) {
+        app.add(title, sequence, shelf);
+        page = app.addPage("<style>#first { position: fixed; inset: 30% }</style>",
+                           "<div id=\"app\"><button id=\"first\">First</button></div>\n");
     };
-    for (const auto& path : samples()) {
-        const auto project = openSample(path);
-        add(project.sequence, project, path.stem().string());
-        add(withMessage(project.sequence), project, path.stem().string() + "-message");
-    }
-    app.write("cases.json", json{{"cases", cases}}.dump());
+    cases.complete = [&](json& it, const model::Sequence& sequence) {
+        it["page"] = page;
+        it["names"] = gateNames(sequence);
+    };
+    const auto all = cases.made();
+    app.write("cases.json", casesText(all));
     const auto judged = app.judged("web_situations.mjs");
     INFO(judged.output);
     REQUIRE(judged.code == 0);
-    const auto seen = json::parse(readWhole(app.path() / "seen.json"));
-    REQUIRE(all.size() > 60);
-    for (const auto& played : all) {
-        const auto& it = seen.at(played.it["name"].get<std::string>());
-        INFO(played.it["name"] << " " << played.situation.dump() << "\n" << it.dump());
-        checkSituation(it, played);
-    }
+    checkSeen(all, json::parse(readWhole(app.path() / "seen.json")));
 }
 
 TEST_CASE("The web player keeps its promises to the page around it in a browser") {
@@ -210,10 +181,8 @@ TEST_CASE("The web player keeps its promises to the page around it in a browser"
         const auto name = path.stem().string();
         WebApp app;
         app.add(name, project.sequence, *project.shelf);
-        json gates = json::array();
-        for (const auto& gate : project.sequence.gates) {
-            gates.push_back(gate.id);
-        }
+        const auto gates = gateNames(project.sequence);
+        const auto& ink = project.sequence.palette.front(); // a plain colour in every sample
         const std::string content = "<div id=\"app\"><button id=\"first\">First</button></div>\n";
         const std::string inlineScript =
             fmt::format("<script>window.told = ['inline']; window.early = null;\n"
@@ -244,17 +213,19 @@ TEST_CASE("The web player keeps its promises to the page around it in a browser"
                 CHECK(file.bytes.size() < 1024);
             }
         }
-        app.write("behaviour.json", json{{"name", name},
-                                         {"export", exportName},
-                                         {"page", page},
-                                         {"early", early},
-                                         {"late", late},
-                                         {"strict", page},
-                                         {"nested", nested},
-                                         {"hash", steps.substr(at, steps.find('\'', at) - at)},
-                                         {"gates", gates},
-                                         {"longest", longest}}
-                                        .dump());
+        app.write("behaviour.json",
+                  json{{"name", name},
+                       {"export", exportName},
+                       {"page", page},
+                       {"early", early},
+                       {"late", late},
+                       {"strict", page},
+                       {"nested", nested},
+                       {"hash", steps.substr(at, steps.find('\'', at) - at)},
+                       {"gates", gates},
+                       {"colour", {{"id", ink.id}, {"light", toHex(ink.light)}, {"dark", toHex(ink.dark)}}},
+                       {"longest", longest}}
+                      .dump());
         const auto judged = app.judged("web_behaviour.mjs");
         INFO(judged.output);
         CHECK(judged.code == 0);

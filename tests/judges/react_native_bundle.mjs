@@ -3,14 +3,10 @@ import { createRequire } from 'node:module';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 
-/// Writes APP/page.html: `make(start, isFirst)` makes the launch, `mount(insets, background)` shows it, `unmount()` takes it down. What is
-/// announced is in `spoken`, how often the native picture was let go in `released`.
-export async function bundled(judges, app, module, data) {
-  const require = createRequire(join(judges, 'package.json'));
-  const esbuild = require('esbuild');
-  const { PNG } = require('pngjs');
-  /// Pictures as the framework's bundler has them: the densest of a name, with its size in dp.
-  const pictures = {
+/// Pictures as the framework's bundler has them: the densest of a name, with its size in dp.
+export function picturesFor(judges) {
+  const { PNG } = createRequire(join(judges, 'package.json'))('pngjs');
+  return {
     name: 'pictures',
     setup(build) {
       build.onResolve({ filter: /\.(png|jpg|webp)$/ }, (args) => ({ path: resolve(dirname(args.importer), args.path), namespace: 'picture' }));
@@ -26,7 +22,12 @@ export async function bundled(judges, app, module, data) {
       });
     },
   };
+}
 
+/// Writes APP/page.html: `make(start, isFirst)` makes the launch, `mount(insets, background)` shows it, `unmount()` takes it down. What is
+/// announced is in `spoken`, how often the native picture was let go in `released`.
+export async function bundled(judges, app, module, data) {
+  const esbuild = createRequire(join(judges, 'package.json'))('esbuild');
   writeFileSync(join(app, 'entry.tsx'), `
 import React, { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -59,7 +60,7 @@ window.mount = (insets, backgroundColor) => {
 window.unmount = () => root.unmount();
 `);
   await esbuild.build({
-    entryPoints: [join(app, 'entry.tsx')], outfile: join(app, 'bundle.js'), bundle: true, jsx: 'automatic', logLevel: 'error', plugins: [pictures],
+    entryPoints: [join(app, 'entry.tsx')], outfile: join(app, 'bundle.js'), bundle: true, jsx: 'automatic', logLevel: 'error', plugins: [picturesFor(judges)],
     nodePaths: [join(judges, 'node_modules')], alias: { 'react-native': 'react-native-web' }, define: { 'process.env.NODE_ENV': '"production"', global: 'window' },
   });
   writeFileSync(join(app, 'page.html'), '<!doctype html><html><head><meta charset="utf-8"><style>html, body, #root { height: 100%; margin: 0; display: flex; ' +

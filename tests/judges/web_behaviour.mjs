@@ -1,7 +1,7 @@
 // What an exported launch promises to the page around it, in headless Chromium: scripts blocked, failing, slow and late, a strict
 // policy, a nested route, content that is parsed late, a page from the disk, a service worker, a page that is busy.
 // Usage: node web_behaviour.mjs JUDGES FOLDER, where FOLDER/behaviour.json is { name, page, early, late, strict, nested, hash, gates,
-// longest }: `name` the folder of the export within FOLDER, `longest` ms the page may be covered without scripts.
+// longest, colour: { id, light, dark } }: `name` the folder of the export within FOLDER, `longest` ms the page may be covered without scripts.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -54,6 +54,37 @@ const done = (page) => page.context().close();
   check('the outcome is the same', (await page.evaluate(() => launch.outcome)) === 'complete');
   check('performance marks tell it', await page.evaluate(() => performance.getEntriesByType('mark').some((it) => it.name.endsWith(': complete'))));
   check('the keyboard gets into the page', (await tabbed(page)) === 'first');
+  await done(page);
+}
+
+for (const asked of ['dark', 'light']) { // The app's own switch of day and night, against the system's.
+  const page = await opened(task.page, { options: { colorScheme: asked === 'dark' ? 'light' : 'dark' } });
+  const colour = () => page.evaluate(() => getComputedStyle(document.querySelector('[id$="-launch"]')).getPropertyValue(document.querySelector('[id$="-launch"]').id.replace(/^(.*)-launch$/, '--$1-') + window.colour));
+  await page.evaluate((it) => (window.colour = it), task.colour.id);
+  check(`without a switch the system decides (${asked})`, (await colour()).trim() === task.colour[asked === 'dark' ? 'light' : 'dark']);
+  await page.evaluate((it) => (document.documentElement.dataset.launchTheme = it), asked);
+  check(`the app's own ${asked} is followed`, (await colour()).trim() === task.colour[asked]);
+  await done(page);
+}
+
+{ // An error of the player's own keeps nobody out.
+  const page = await opened(task.page, {
+    expected: /no animations here/,
+    before: (it) => it.addInitScript(() => (Element.prototype.animate = () => { throw new Error('no animations here'); })),
+  });
+  check('an error of the player ends the launch', (await finished(page)) === 'wentOn' && (await overlay(page)) === 0);
+  await done(page);
+}
+
+{ // What is to have the focus gets it when the page is shown, and not before.
+  const page = await opened(task.page);
+  await page.waitForFunction(() => launch.player);
+  const focused = () => page.evaluate(() => document.activeElement?.id);
+  await page.evaluate(() => document.getElementById('first').setAttribute('autofocus', ''));
+  check('nothing beneath has the focus before', (await focused()) !== 'first');
+  await openAll(page);
+  await finished(page);
+  check('what is autofocus has the focus afterwards', (await focused()) === 'first');
   await done(page);
 }
 
@@ -270,4 +301,4 @@ async function picturesIn700(isBusy) {
 await browser.close();
 close();
 console.log(`${checked} checked, ${failed} not so`);
-process.exit(failed === 0 && checked >= 40 ? 0 : 1);
+process.exit(failed === 0 && checked >= 48 ? 0 : 1);

@@ -3,12 +3,14 @@
 
 #include "core/schedule/resolve.h"
 #include "render/frames/still.h"
+#include "support/export_helper.h"
 #include "support/files_of_repository.h"
 
 #include <QImage>
 #include <catch2/catch.hpp>
 #include <cmath>
 #include <fmt/format.h>
+#include <functional>
 #include <nlohmann/json.hpp>
 
 /// What is played on every player that can be run here, and what must come of it: looks, and the situations
@@ -198,6 +200,57 @@ private:
     schedule::Schedule m_open, m_shut;
 };
 
+/// Every situation a player can meet, on every sample and on its like with a message. `add` is told of a
+/// sequence before its cases are made, by the title they have; `complete` adds to a case what the player asks
+/// for.
+struct SituationCases {
+    std::function<bool(const json& situation)> isMet = [](const json&) { return true; };
+    std::function<void(const model::Sequence&, const project::ArtShelf&, const std::string& title)> add;
+    std::function<void(json& it, const model::Sequence&)> complete = [](json&, const model::Sequence&) {};
+
+    [[nodiscard]] std::vector<Played> made() const {
+        const auto situations = json::parse(readWhole(repository() / "tests/export/situations.json"));
+        std::vector<Played> all;
+        const auto each = [&](const model::Sequence& sequence, const project::Project& project,
+                              const std::string& title) {
+            add(sequence, *project.shelf, title);
+            const Situations cases(sequence, title);
+            int index = 0;
+            for (const auto& situation : situations) {
+                if (situation.value("message", false) == title.ends_with("message") && isMet(situation)) {
+                    all.push_back(cases.played(situation, index++));
+                    complete(all.back().it, sequence);
+                }
+            }
+        };
+        for (const auto& path : samples()) {
+            const auto project = openSample(path);
+            each(project.sequence, project, path.stem().string());
+            each(withMessage(project.sequence), project, path.stem().string() + "-message");
+        }
+        return all;
+    }
+};
+
+/// The names of the gates, for players that are told by name.
+inline json gateNames(const model::Sequence& sequence) {
+    json names = json::array();
+    for (const auto& gate : sequence.gates) {
+        names.push_back(gate.id);
+    }
+    return names;
+}
+
+/// Whether some act of a situation is one of those.
+inline bool hasAct(const json& situation, const std::vector<std::string>& acts) {
+    for (const auto& act : situation.value("acts", json::array())) {
+        if (std::find(acts.begin(), acts.end(), act["do"].get<std::string>()) != acts.end()) {
+            return true;
+        }
+    }
+    return false;
+}
+
 /// Eight moments of a case, and our own pictures of them beside it; adds what a judge has to compare.
 inline void addShots(json& it, json& pictures, const std::filesystem::path& folder,
                      const model::Sequence& sequence, const project::ArtShelf& shelf,
@@ -259,6 +312,25 @@ inline void checkSituation(const json& seen, const Played& played) {
         CHECK(seen["reach"]["reader"] == false);
         CHECK(seen["reach"]["keys"] == false);
     }
+}
+
+/// What a browser's judge has seen of them, by the cases' names.
+inline void checkSeen(const std::vector<Played>& all, const json& seen) {
+    REQUIRE(all.size() > 60);
+    for (const auto& played : all) {
+        const auto& it = seen.at(played.it["name"].get<std::string>());
+        INFO(played.it["name"] << " " << played.situation.dump() << "\n" << it.dump());
+        checkSituation(it, played);
+    }
+}
+
+/// The cases as the judges read them.
+inline std::string casesText(const std::vector<Played>& all) {
+    json cases = json::array();
+    for (const auto& played : all) {
+        cases.push_back(played.it);
+    }
+    return json{{"cases", cases}}.dump();
 }
 
 }

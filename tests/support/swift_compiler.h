@@ -55,6 +55,15 @@ public:
                         list(files));
     }
 
+    /// Files as one module give no error and no warning.
+    void checkClean(const std::vector<std::filesystem::path>& files, const std::filesystem::path& modules,
+                    const char* version) const {
+        const auto checked = check(files, modules, version);
+        INFO(files.front() << " in Swift " << version << "\n" << checked.output);
+        CHECK(checked.code == 0);
+        CHECK(checked.output.find("warning:") == std::string::npos);
+    }
+
     /// Compiles files and links them to a program.
     [[nodiscard]] RunResult build(const std::vector<std::filesystem::path>& files,
                                   const std::filesystem::path& program) const {

@@ -10,6 +10,7 @@
 #include "export/common/line_diff.h"
 #include "export/common/names.h"
 
+#include <QCheckBox>
 #include <QDesktopServices>
 #include <QFileDialog>
 #include <QFileInfo>

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/script_data.h"
 
+#include "export/common/gate_steps.h"
 #include "export/common/names.h"
 #include "export/common/timing_tree.h"
 
@@ -38,11 +39,8 @@ std::string scriptGates(const model::Sequence& sequence) {
 
 std::string scriptMessages(const model::Sequence& sequence) {
     std::string list;
-    for (const auto& layer : sequence.layers) {
-        const auto* text = layer.as<model::TextContent>();
-        if (text && layer.shownWhen == model::ShownWhen::Message) {
-            list += (list.empty() ? "" : ", ") + scriptString(text->text);
-        }
+    for (const auto& message : spokenMessages(sequence)) {
+        list += (list.empty() ? "" : ", ") + scriptString(message);
     }
     return list;
 }

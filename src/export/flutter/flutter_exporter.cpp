@@ -3,6 +3,7 @@
 
 #include "export/android/build.h"
 #include "export/android/gradle_project.h"
+#include "export/common/gate_steps.h"
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
 #include "export/common/script_pictures.h"
@@ -65,11 +66,8 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
         out += fmt::format("/// What the launch may wait for.\nenum {} {{ {} }}\n\n", gate, names);
     }
     std::string says;
-    for (const auto& layer : sequence.layers) {
-        const auto* text = layer.as<model::TextContent>();
-        if (text && layer.shownWhen == model::ShownWhen::Message) {
-            says += (says.empty() ? "" : ", ") + dartString(text->text);
-        }
+    for (const auto& message : spokenMessages(sequence)) {
+        says += (says.empty() ? "" : ", ") + dartString(message);
     }
     std::string dark;
     for (const auto& name : darkPictures) {
@@ -143,6 +141,7 @@ await {launch}.finished;
 
 ```dart
 testWidgets('the launch ends when all has loaded', (tester) async {{
+  {launch}.clock = () => tester.binding.clock.now().millisecondsSinceEpoch; // the test's own time
   await tester.pumpWidget(LaunchSequence(launch: {launch}, child: const MyApp()));
 {opens}  await tester.pumpAndSettle();
   expect({launch}.outcome, LaunchOutcome.complete);
@@ -166,18 +165,9 @@ void addFlutterInstructions(ExportBuild& build, const AndroidNames& android, con
                             bool hasAssets) {
     const auto type = typeName(build.sequence().name, "App");
     const auto launch = dartName(camelCase(type)) + "Launch";
-    std::string gates, opens;
-    for (const auto& gate : build.sequence().gates) {
-        const auto name = type + "Gate." + dartName(camelCase(gate.id));
-        if (gates.empty()) {
-            gates = fmt::format("{}.open({}); // or, with a future:\n", launch, name);
-        }
-        gates += fmt::format("{}.openWhen({}, load());\n", launch, name);
-        opens += fmt::format("  {}.open({});\n", launch, name);
-    }
-    if (gates.empty()) {
-        gates = "// The sequence waits for nothing.\n";
-    }
+    const GateWords words{launch, "future",
+                          [&](const model::Gate& it) { return type + "Gate." + dartName(camelCase(it.id)); },
+                          [](const model::Gate&) { return std::string("load()"); }};
     const std::string assets =
         hasAssets ? "1. In `pubspec.yaml`, below `flutter:`, add the pictures:\n\n```yaml\n  assets:\n    - "
                     "assets/launch/\n```\n"
@@ -188,7 +178,8 @@ void addFlutterInstructions(ExportBuild& build, const AndroidNames& android, con
                                    fmt::arg("icon", android.resource("launcher")),
                                    fmt::arg("board", ios.storyboard()), fmt::arg("iosIcon", ios.icon()),
                                    fmt::arg("file", snake(build.sequence().name)), fmt::arg("launch", launch),
-                                   fmt::arg("gates", gates), fmt::arg("opens", opens)));
+                                   fmt::arg("gates", gateSteps(build.sequence(), words)),
+                                   fmt::arg("opens", openEachGate(build.sequence(), words))));
 }
 
 }

@@ -125,8 +125,10 @@ std::string cssHex(Colour c) {
 void addScript(ExportBuild& build, const std::set<std::string>& dark, const ReactNativeNames& names) {
     const auto& sequence = build.sequence();
     auto parts = partsOf(timingTree(build.plans));
-    parts.insert({"player.outcome", "player.edges", "player.moments", "Place.safe", "GateTiming.typical"});
-    parts.insert(parts.contains("Property.reveal") ? "player.reveal" : "player.noReveal");
+    parts.insert({"player.outcome", "player.edges", "player.shapes", "Place.safe", "GateTiming.typical"});
+    if (!parts.contains("Property.reveal")) {
+        parts.insert("player.noReveal");
+    }
     if (parts.contains("Outcome.message")) {
         parts.insert("player.retry");
     }

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "export/common/gate_steps.h"
 #include "export/common/names.h"
 #include "export/react_native/react_native_build.h"
 
@@ -87,6 +88,8 @@ export default function App() {{
 ## A test of your gates
 
 ```tsx
+beforeEach(() => {launch}.reset());
+
 test('the launch ends when all has loaded', async () => {{
   render(<App />);
 {opens}  expect(await {launch}.finished).toBe('complete');
@@ -118,26 +121,17 @@ test('without it the screen is there at once', async () => {{
 
 void addReactNativeInstructions(ExportBuild& build, const ReactNativeNames& names,
                                 const AndroidNames& android, const IosNames& ios) {
-    std::string gates, opens;
-    for (const auto& gate : build.sequence().gates) {
-        const auto name = scriptString(gate.id);
-        if (gates.empty()) {
-            gates = fmt::format("{}.open({}); // or, with a promise:\n", names.launch, name);
-        }
-        gates +=
-            fmt::format("{}.openWhen({}, fetch('https://example.com/{}'));\n", names.launch, name, gate.id);
-        opens += fmt::format("  {}.open({});\n", names.launch, name);
-    }
-    if (gates.empty()) {
-        gates = "// The sequence waits for nothing.\n";
-    }
+    const GateWords words{
+        names.launch, "promise", [](const model::Gate& it) { return scriptString(it.id); },
+        [](const model::Gate& it) { return fmt::format("fetch('https://example.com/{}')", it.id); }};
     build.addForPeople(
         names.folder + "INTEGRATE.md",
         fmt::format(fmt::runtime(kReactNativeSteps), fmt::arg("style", android.styleName),
                     fmt::arg("icon", android.resource("launcher")), fmt::arg("package", android.packageName),
                     fmt::arg("hold", names.holdPackage), fmt::arg("board", ios.storyboard()),
                     fmt::arg("iosIcon", ios.icon()), fmt::arg("folder", names.folder),
-                    fmt::arg("launch", names.launch), fmt::arg("gates", gates), fmt::arg("opens", opens)));
+                    fmt::arg("launch", names.launch), fmt::arg("gates", gateSteps(build.sequence(), words)),
+                    fmt::arg("opens", openEachGate(build.sequence(), words))));
 }
 
 }

@@ -404,7 +404,7 @@ export class LaunchSchedule {
   private readonly gateOpen: Int[];
   private readonly gateTimedOut: boolean[]; //? GateTiming.timeOut
   private readonly lanes: Growing<Lane> = [];
-  private readonly all: Growing<Segment> = []; //? player.moments|player.stillness
+  private readonly all: Growing<Segment> = []; //? player.stillness
   private readonly groupState: LayerState = new LayerState(); //? Layer.parent
   private reached: Int = 0; //? GateStart.beat
 
@@ -471,24 +471,6 @@ export class LaunchSchedule {
     return until;
   }
 
-  /** Every moment at which something begins or ends; between them all values run smoothly. In no order. */
-  moments(): Growing<Double> { //? player.moments
-    const edges: Growing<Double> = [];
-    for (const it of this.beatStart) edges.push(it);
-    for (const it of this.beatEnd) edges.push(it);
-    for (const it of this.gateOpen) edges.push(it);
-    edges.push(this.outcomeAt);
-    for (const it of this.all) {
-      edges.push(it.plan.start);
-      edges.push(it.plan.stop);
-      edges.push(it.restTime());
-      for (let i = 1; i < it.at.length; i++) {
-        if (it.at[i] === it.at[i - 1]) edges.push(it.plan.start + it.at[i] * it.length); // where it jumps
-      }
-    }
-    return edges;
-  }
-
   /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */
   edgesOf(layer: Int, property: Property, until: Double): Growing<Double> { //? player.edges
     const edges: Growing<Double> = [];
@@ -503,24 +485,8 @@ export class LaunchSchedule {
     return edges;
   }
 
-  /** Whether anything of the layer may change between two moments; if not, it stands still. */
-  movesBetween(layerIndex: Int, from: Double, to: Double): boolean { //? player.moments
-    const layer = this.timing.layers[layerIndex]; //? LayerKind.progress|Layer.parent
-    if (layer.kind === 'progress') return true; //? LayerKind.progress
-    for (const line of this.lanes[layerIndex].lines) {
-      for (const it of line.segments) {
-        if (it.plan.start < to && it.restTime() > from) return true;
-      }
-      for (const it of line.added) { //? Cue.adds
-        if (it.plan.start < to && it.restTime() > from) return true;
-      }
-    }
-    if (layer.parent >= 0) return this.movesBetween(layer.parent, from, to); //? Layer.parent
-    return false;
-  }
-
   /** The shape by which the layer is uncovered, if some cue does that. */
-  revealOf(layerIndex: Int): RevealShape | null { //? Property.reveal player.moments
+  revealOf(layerIndex: Int): RevealShape | null { //? Property.reveal player.shapes
     const line = this.timeline(layerIndex, 'reveal');
     if (line === null) return null;
     for (const it of line.segments) {
@@ -875,7 +841,7 @@ export class LaunchSchedule {
         if (line.segments.length > 0) found = line.baseAt(plan.start);
         if (cue.adds) found = neutral(track.property); //? Cue.adds
         const made = new Segment(cue, track, plan, found);
-        this.all.push(made); //? player.moments|player.stillness
+        this.all.push(made); //? player.stillness
         if (cue.adds) { //? Cue.adds
           line.added.push(made);
           continue;

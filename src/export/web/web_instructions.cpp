@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/base/hash.h"
 #include "export/common/base64.h"
+#include "export/common/gate_steps.h"
 #include "export/common/names.h"
 #include "export/web/web_build.h"
 
@@ -119,22 +120,13 @@ std::string hashOf(std::string_view text) {
 }
 
 void addWebInstructions(WebBuild& build, const std::string& openingStyle) {
-    std::string gates;
-    for (const auto& gate : build.sequence().gates) {
-        const auto name = scriptString(gate.id);
-        gates += gates.empty() ? fmt::format("launch.open({}); // or, with a promise:\n"
-                                             "launch.openWhen({}, fetch('/{}'));\n",
-                                             name, name, gate.id)
-                               : fmt::format("launch.openWhen({}, fetch('/{}'));\n", name, gate.id);
-    }
-    if (gates.empty()) {
-        gates = "// The sequence waits for nothing.\n";
-    }
+    const GateWords words{"launch", "promise", [](const model::Gate& it) { return scriptString(it.id); },
+                          [](const model::Gate& it) { return fmt::format("fetch('/{}')", it.id); }};
     const auto folder = build.path("");
     build.addForPeople(build.path("INTEGRATE.md"),
                        fmt::format(fmt::runtime(kWebSteps), fmt::arg("folder", folder),
                                    fmt::arg("path", folder), fmt::arg("url", build.url("")),
-                                   fmt::arg("gates", gates),
+                                   fmt::arg("gates", gateSteps(build.sequence(), words)),
                                    fmt::arg("types", "../public/" + folder + "launch"),
                                    fmt::arg("hash", hashOf(openingStyle))));
 }

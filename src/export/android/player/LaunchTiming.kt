@@ -418,7 +418,7 @@ internal class LaunchSchedule(
     private val gateOpen: IntArray
     private val gateTimedOut: BooleanArray //? GateTiming.timeOut
     private val lanes = ArrayList<Lane>()
-    private val all = ArrayList<Segment>() //? player.moments|player.stillness
+    private val all = ArrayList<Segment>() //? player.stillness
     private val groupState = LayerState() //? Layer.parent
     private var reached = 0 //? GateStart.beat
 
@@ -470,26 +470,6 @@ internal class LaunchSchedule(
         } //? player.stillness
         return until //? player.stillness
     } //? player.stillness
-//? player.moments
-    /** Every moment at which something begins or ends; between them all values run smoothly. In no order. */ //? player.moments
-    fun moments(): ArrayList<Double> { //? player.moments
-        val edges = ArrayList<Double>() //? player.moments
-        for (it in beatStart) edges.add(it.toDouble()) //? player.moments
-        for (it in beatEnd) edges.add(it.toDouble()) //? player.moments
-        for (it in gateOpen) edges.add(it.toDouble()) //? player.moments
-        edges.add(outcomeAt.toDouble()) //? player.moments
-        for (it in all) { //? player.moments
-            edges.add(it.plan.start.toDouble()) //? player.moments
-            edges.add(it.plan.stop.toDouble()) //? player.moments
-            edges.add(it.restTime().toDouble()) //? player.moments
-            for (i in 1 until it.at.size) { //? player.moments
-                if (it.at[i] == it.at[i - 1]) { //? player.moments
-                    edges.add(it.plan.start.toDouble() + it.at[i] * it.length.toDouble()) // where it jumps //? player.moments
-                } //? player.moments
-            } //? player.moments
-        } //? player.moments
-        return edges //? player.moments
-    } //? player.moments
 //? player.edges
     /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
     fun edgesOf(layer: Int, property: Property, until: Double): ArrayList<Double> { //? player.edges
@@ -504,33 +484,17 @@ internal class LaunchSchedule(
         } //? player.edges Cue.adds
         return edges //? player.edges
     } //? player.edges
-//? player.moments
-    /** Whether anything of the layer may change between two moments; if not, it stands still. */ //? player.moments
-    fun movesBetween(layerIndex: Int, from: Double, to: Double): Boolean { //? player.moments
-        val layer = timing.layers[layerIndex] //? player.moments LayerKind.progress|Layer.parent
-        if (layer.kind == LayerKind.PROGRESS) return true //? player.moments LayerKind.progress
-        for (line in lanes[layerIndex].lines) { //? player.moments
-            for (it in line.segments) { //? player.moments
-                if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true //? player.moments
-            } //? player.moments
-            for (it in line.added) { //? player.moments Cue.adds
-                if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true //? player.moments Cue.adds
-            } //? player.moments Cue.adds
-        } //? player.moments
-        if (layer.parent >= 0) return movesBetween(layer.parent, from, to) //? player.moments Layer.parent
-        return false //? player.moments
-    } //? player.moments
-//? Property.reveal player.moments
-    /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.moments
-    fun revealOf(layerIndex: Int): RevealShape? { //? Property.reveal player.moments
-        val line = timeline(layerIndex, Property.REVEAL) //? Property.reveal player.moments
-        if (line == null) return null //? Property.reveal player.moments
-        for (it in line.segments) { //? Property.reveal player.moments
-            val shape = it.cue.reveal //? Property.reveal player.moments
-            if (shape != null) return shape //? Property.reveal player.moments
-        } //? Property.reveal player.moments
-        return null //? Property.reveal player.moments
-    } //? Property.reveal player.moments
+//? Property.reveal player.shapes
+    /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.shapes
+    fun revealOf(layerIndex: Int): RevealShape? { //? Property.reveal player.shapes
+        val line = timeline(layerIndex, Property.REVEAL) //? Property.reveal player.shapes
+        if (line == null) return null //? Property.reveal player.shapes
+        for (it in line.segments) { //? Property.reveal player.shapes
+            val shape = it.cue.reveal //? Property.reveal player.shapes
+            if (shape != null) return shape //? Property.reveal player.shapes
+        } //? Property.reveal player.shapes
+        return null //? Property.reveal player.shapes
+    } //? Property.reveal player.shapes
 
     private fun waitsForEnd(cue: Cue): Boolean {
         if (cue.anchor == Anchor.BEAT_END) return true //? Anchor.beatEnd
@@ -871,7 +835,7 @@ internal class LaunchSchedule(
                 if (line.segments.size > 0) found = line.baseAt(plan.start.toDouble())
                 if (cue.adds) found = neutral(track.property) //? Cue.adds
                 val made = Segment(cue, track, plan, found)
-                all.add(made) //? player.moments|player.stillness
+                all.add(made) //? player.stillness
                 if (cue.adds) { //? Cue.adds
                     line.added.add(made) //? Cue.adds
                     continue //? Cue.adds

@@ -129,6 +129,7 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
   int _messageAt = 0;
   int _retriedAt = 0;
   int _views = 0;
+  int _lateFrames = 0;
 
   /// How it ended, once that is decided.
   LaunchOutcome? get outcome => _outcome;
@@ -279,7 +280,7 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
       'gates': gates,
       'outcome': outcome.name,
       'shown': now,
-      'lateFrames': 0
+      'lateFrames': _lateFrames
     }));
     notifyListeners();
   }
@@ -308,13 +309,14 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
   String _said = '';
   bool? _loadedDark;
   double _stillUntil = 0.0;
+  Duration _lastFrame = Duration.zero;
 
   Launch<Enum> get _launch => widget.launch;
 
   @override
   void initState() {
     super.initState();
-    _ticker = createTicker((_) => _tick());
+    _ticker = createTicker(_tick);
     _launch.addListener(_changed);
     _launch._addView();
     _announcing = Timer(const Duration(seconds: 5), () {
@@ -376,9 +378,12 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
   }
 
   /// Nothing is painted while nothing moves.
-  void _tick() {
+  void _tick(Duration elapsed) {
     final LaunchSchedule? schedule = _launch.schedule;
     if (schedule == null) return;
+    final bool isLate = _lastFrame > Duration.zero && (elapsed - _lastFrame).inMilliseconds > 34;
+    if (isLate && _stillUntil <= _launch.now) _launch._lateFrames++;
+    _lastFrame = elapsed;
     _launch._step();
     final double t = _launch.now.toDouble();
     if (t < _stillUntil || _launch.isOver) return;

@@ -576,7 +576,7 @@ class LaunchSchedule {
   late final List<int> _gateOpen;
   late final List<bool> _gateTimedOut; //? GateTiming.timeOut
   final List<_Lane> _lanes = [];
-  final List<_Segment> _all = []; //? player.moments|player.stillness
+  final List<_Segment> _all = []; //? player.stillness
   final LaunchLayerState _groupState = LaunchLayerState(); //? Layer.parent
   int _reached = 0; //? GateStart.beat
 
@@ -615,32 +615,6 @@ class LaunchSchedule {
     } //? player.stillness
     return until; //? player.stillness
   } //? player.stillness
-//? player.moments
-  /// Every moment at which something begins or ends; between them all values run smoothly. In no order. //? player.moments
-  List<double> moments() { //? player.moments
-    final List<double> edges = []; //? player.moments
-    for (final int it in beatStart) { //? player.moments
-      edges.add(it.toDouble()); //? player.moments
-    } //? player.moments
-    for (final int it in beatEnd) { //? player.moments
-      edges.add(it.toDouble()); //? player.moments
-    } //? player.moments
-    for (final int it in _gateOpen) { //? player.moments
-      edges.add(it.toDouble()); //? player.moments
-    } //? player.moments
-    edges.add(outcomeAt.toDouble()); //? player.moments
-    for (final _Segment it in _all) { //? player.moments
-      edges.add(it.plan.start.toDouble()); //? player.moments
-      edges.add(it.plan.stop.toDouble()); //? player.moments
-      edges.add(it.restTime().toDouble()); //? player.moments
-      for (int i = 1; i < it.at.length; i++) { //? player.moments
-        if (it.at[i] == it.at[i - 1]) { //? player.moments
-          edges.add(it.plan.start.toDouble() + it.at[i] * it.length.toDouble()); // where it jumps //? player.moments
-        } //? player.moments
-      } //? player.moments
-    } //? player.moments
-    return edges; //? player.moments
-  } //? player.moments
 //? player.edges
   /// When the keys of a property come, up to `until`; between them it runs along one curve. In no order. //? player.edges
   List<double> edgesOf(int layer, LaunchProperty property, double until) { //? player.edges
@@ -659,33 +633,17 @@ class LaunchSchedule {
     } //? player.edges Cue.adds
     return edges; //? player.edges
   } //? player.edges
-//? player.moments
-  /// Whether anything of the layer may change between two moments; if not, it stands still. //? player.moments
-  bool movesBetween(int layerIndex, double from, double to) { //? player.moments
-    final LaunchLayer layer = timing.layers[layerIndex]; //? player.moments LayerKind.progress|Layer.parent
-    if (layer.kind == LaunchLayerKind.progress) return true; //? player.moments LayerKind.progress
-    for (final _Timeline line in _lanes[layerIndex].lines) { //? player.moments
-      for (final _Segment it in line.segments) { //? player.moments
-        if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true; //? player.moments
-      } //? player.moments
-      for (final _Segment it in line.added) { //? player.moments Cue.adds
-        if (it.plan.start.toDouble() < to && it.restTime().toDouble() > from) return true; //? player.moments Cue.adds
-      } //? player.moments Cue.adds
-    } //? player.moments
-    if (layer.parent >= 0) return movesBetween(layer.parent, from, to); //? player.moments Layer.parent
-    return false; //? player.moments
-  } //? player.moments
-//? Property.reveal player.moments
-  /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.moments
-  LaunchRevealShape? revealOf(int layerIndex) { //? Property.reveal player.moments
-    final _Timeline? line = _timeline(layerIndex, LaunchProperty.reveal); //? Property.reveal player.moments
-    if (line == null) return null; //? Property.reveal player.moments
-    for (final _Segment it in line.segments) { //? Property.reveal player.moments
-      final LaunchRevealShape? shape = it.cue.reveal; //? Property.reveal player.moments
-      if (shape != null) return shape; //? Property.reveal player.moments
-    } //? Property.reveal player.moments
-    return null; //? Property.reveal player.moments
-  } //? Property.reveal player.moments
+//? Property.reveal player.shapes
+  /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.shapes
+  LaunchRevealShape? revealOf(int layerIndex) { //? Property.reveal player.shapes
+    final _Timeline? line = _timeline(layerIndex, LaunchProperty.reveal); //? Property.reveal player.shapes
+    if (line == null) return null; //? Property.reveal player.shapes
+    for (final _Segment it in line.segments) { //? Property.reveal player.shapes
+      final LaunchRevealShape? shape = it.cue.reveal; //? Property.reveal player.shapes
+      if (shape != null) return shape; //? Property.reveal player.shapes
+    } //? Property.reveal player.shapes
+    return null; //? Property.reveal player.shapes
+  } //? Property.reveal player.shapes
 
   bool _waitsForEnd(LaunchCue cue) {
     if (cue.anchor == LaunchAnchor.beatEnd) return true; //? Anchor.beatEnd
@@ -1086,7 +1044,7 @@ class LaunchSchedule {
           found = _neutral(track.property); //? Cue.adds
         } //? Cue.adds
         final _Segment made = _Segment(cue, track, plan, found);
-        _all.add(made); //? player.moments|player.stillness
+        _all.add(made); //? player.stillness
         if (cue.adds) { //? Cue.adds
           line.added.add(made); //? Cue.adds
           continue; //? Cue.adds

@@ -434,7 +434,7 @@ extension @LAUNCH@ {
         private var gateOpen: [Int]
         private var gateTimedOut: [Bool] //? GateTiming.timeOut
         private var lanes: [Lane] = []
-        private var all: [Segment] = [] //? player.moments|player.stillness
+        private var all: [Segment] = [] //? player.stillness
         private let groupState: LayerState = LayerState() //? Layer.parent
         private var reached = 0 //? GateStart.beat
 
@@ -505,26 +505,6 @@ extension @LAUNCH@ {
             } //? player.stillness
             return until //? player.stillness
         } //? player.stillness
-//? player.moments
-        /// Every moment at which something begins or ends; between them all values run smoothly. In no order. //? player.moments
-        func moments() -> [Double] { //? player.moments
-            var edges: [Double] = [] //? player.moments
-            for it in beatStart { edges.append(Double(it)) } //? player.moments
-            for it in beatEnd { edges.append(Double(it)) } //? player.moments
-            for it in gateOpen { edges.append(Double(it)) } //? player.moments
-            edges.append(Double(outcomeAt)) //? player.moments
-            for it in all { //? player.moments
-                edges.append(Double(it.plan.start)) //? player.moments
-                edges.append(Double(it.plan.stop)) //? player.moments
-                edges.append(Double(it.restTime())) //? player.moments
-                for i in 1..<it.at.count { //? player.moments
-                    if it.at[i] == it.at[i - 1] { //? player.moments
-                        edges.append(Double(it.plan.start) + it.at[i] * Double(it.length)) // where it jumps //? player.moments
-                    } //? player.moments
-                } //? player.moments
-            } //? player.moments
-            return edges //? player.moments
-        } //? player.moments
 //? player.edges
         /// When the keys of a property come, up to `until`; between them it runs along one curve. In no order. //? player.edges
         func edgesOf(_ layer: Int, _ property: Property, _ until: Double) -> [Double] { //? player.edges
@@ -538,32 +518,16 @@ extension @LAUNCH@ {
             } //? player.edges Cue.adds
             return edges //? player.edges
         } //? player.edges
-//? player.moments
-        /// Whether anything of the layer may change between two moments; if not, it stands still. //? player.moments
-        func movesBetween(_ layerIndex: Int, _ from: Double, _ to: Double) -> Bool { //? player.moments
-            let layer = timing.layers[layerIndex] //? player.moments LayerKind.progress|Layer.parent
-            if layer.kind == .progress { return true } //? player.moments LayerKind.progress
-            for line in lanes[layerIndex].lines { //? player.moments
-                for it in line.segments { //? player.moments
-                    if Double(it.plan.start) < to && Double(it.restTime()) > from { return true } //? player.moments
-                } //? player.moments
-                for it in line.added { //? player.moments Cue.adds
-                    if Double(it.plan.start) < to && Double(it.restTime()) > from { return true } //? player.moments Cue.adds
-                } //? player.moments Cue.adds
-            } //? player.moments
-            if layer.parent >= 0 { return movesBetween(layer.parent, from, to) } //? player.moments Layer.parent
-            return false //? player.moments
-        } //? player.moments
-//? Property.reveal player.moments
-        /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.moments
-        func revealOf(_ layerIndex: Int) -> RevealShape? { //? Property.reveal player.moments
-            guard let line = timeline(layerIndex, .reveal) else { return nil } //? Property.reveal player.moments
-            for it in line.segments { //? Property.reveal player.moments
-                let shape = it.cue.reveal //? Property.reveal player.moments
-                if let shape = shape { return shape } //? Property.reveal player.moments
-            } //? Property.reveal player.moments
-            return nil //? Property.reveal player.moments
-        } //? Property.reveal player.moments
+//? Property.reveal player.shapes
+        /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.shapes
+        func revealOf(_ layerIndex: Int) -> RevealShape? { //? Property.reveal player.shapes
+            guard let line = timeline(layerIndex, .reveal) else { return nil } //? Property.reveal player.shapes
+            for it in line.segments { //? Property.reveal player.shapes
+                let shape = it.cue.reveal //? Property.reveal player.shapes
+                if let shape = shape { return shape } //? Property.reveal player.shapes
+            } //? Property.reveal player.shapes
+            return nil //? Property.reveal player.shapes
+        } //? Property.reveal player.shapes
 
         private func waitsForEnd(_ cue: Cue) -> Bool {
             if cue.anchor == .beatEnd { return true } //? Anchor.beatEnd
@@ -906,7 +870,7 @@ extension @LAUNCH@ {
                     if line.segments.count > 0 { found = line.baseAt(Double(plan.start)) }
                     if cue.adds { found = neutral(track.property) } //? Cue.adds
                     let made = Segment(cue, track, plan, found)
-                    all.append(made) //? player.moments|player.stillness
+                    all.append(made) //? player.stillness
                     if cue.adds { //? Cue.adds
                         line.added.append(made) //? Cue.adds
                         continue //? Cue.adds

@@ -46,7 +46,7 @@ export class Launch<Gate extends string> {
   outcome: Outcome | null = null;
 
   /** How it ended, when the first screen is shown. */
-  readonly finished: Promise<Outcome>;
+  finished: Promise<Outcome>;
 
   /** Gets one line of JSON when the launch is over: what happened, and when. */
   onRecord: ((line: string) => void) | null = null;
@@ -68,7 +68,8 @@ export class Launch<Gate extends string> {
   private kind: StartKind = 'cold';
   private views = 0;
   private due: ReturnType<typeof setTimeout> | undefined;
-  private readonly opened: number[];
+  private lateFrames = 0;
+  private opened: number[];
   private readonly openedAt = new Map<string, number>();
   private readonly listeners = new Set<(outcome: Outcome) => void>();
   private readonly watchers = new Set<() => void>();
@@ -82,7 +83,7 @@ export class Launch<Gate extends string> {
 
   /** Tells that what the gate stands for has loaded: before there is a view, and again. */
   open(gate: Gate): void {
-    if (!this.gates.includes(gate)) throw new Error(`There is no gate "${gate}"; there are ${this.gates.join(', ')}`);
+    this.mustKnow(gate);
     if (this.openedAt.has(gate)) return;
     this.openedAt.set(gate, this.pausedAt < 0 ? this.clock() : this.pausedAt);
     this.plan();
@@ -90,6 +91,7 @@ export class Launch<Gate extends string> {
 
   /** Opens the gate when the work is done. If it fails, or the signal is aborted, the gate stays shut. */
   openWhen<T>(gate: Gate, work: T | PromiseLike<T>, { signal }: { signal?: AbortSignal } = {}): Promise<T> {
+    this.mustKnow(gate);
     const loaded = Promise.resolve(work);
     loaded.then(() => signal?.aborted || this.open(gate), () => undefined);
     return loaded;
@@ -109,6 +111,16 @@ export class Launch<Gate extends string> {
   /** The same, before it has begun: for deep links, notifications and tests. */
   skip(): void {
     this.finish('interrupted');
+  }
+
+  /** Everything as in a new process: for tests. */
+  reset(): void {
+    this.dismiss();
+    this.finished = new Promise((resolve) => (this.resolve = resolve));
+    this.openedAt.clear();
+    this.opened = this.gates.map(() => NEVER);
+    Object.assign(this, { outcome: null, schedule: null, isOver: false, began: this.clock(), openingEnd: -1, pausedAt: -1, lateFrames: 0 });
+    this.messageAt = this.retriedAt = 0; //? player.retry
   }
 
   /** After a message: what has not loaded gets its time once more. */
@@ -141,6 +153,7 @@ export class Launch<Gate extends string> {
     this.openingEnd = this.now();
     this.calm = calm;
     const usual: StartKind[] = ['first', 'cold', 'warm'];
+    if (this.onRecord) this.countLateFrames();
     if (this.data.timing.beats.some((it) => (it.plays ?? usual).includes(this.kind))) this.plan();
     else this.finish('complete');
   }
@@ -172,6 +185,20 @@ export class Launch<Gate extends string> {
       if (this.views > 0 || this.isOver) return;
       setTimeout(() => this.views === 0 && this.finish('interrupted'), LONGEST_WITHOUT_VIEW);
     };
+  }
+
+  private mustKnow(gate: Gate): void {
+    if (!this.gates.includes(gate)) throw new Error(`There is no gate "${gate}"; there are ${this.gates.join(', ')}`);
+  }
+
+  /** Of the script's own thread: what the native engine shows is not told to anybody. */
+  private countLateFrames(before = 0): void {
+    const { finished } = this;
+    requestAnimationFrame((at) => {
+      if (this.isOver || finished !== this.finished) return;
+      if (before > 0 && at - before > 34 && !this.isPaused) this.lateFrames++;
+      this.countLateFrames(at);
+    });
   }
 
   private plan(): void {
@@ -221,10 +248,10 @@ export class Launch<Gate extends string> {
     native()?.release?.();
     const shown = this.now();
     if (!this.outcome) this.decide(outcome);
-    const { data, kind, openingEnd, opened } = this;
+    const { data, kind, openingEnd, opened, lateFrames } = this;
     const gates = Object.fromEntries(this.gates.map((gate, i) => [gate, opened[i]! < NEVER ? opened[i] : null]));
     this.tell();
-    this.onRecord?.(JSON.stringify({ launch: data.name, start: kind, firstFrame: openingEnd, gates, outcome: this.outcome, shown, lateFrames: 0 }));
+    this.onRecord?.(JSON.stringify({ launch: data.name, start: kind, firstFrame: openingEnd, gates, outcome: this.outcome, shown, lateFrames }));
     this.resolve(this.outcome ?? outcome);
   }
 

@@ -263,7 +263,7 @@ export class LaunchSchedule {
   gateOpen = [];
   gateTimedOut = []; //? GateTiming.timeOut
   lanes = [];
-  all = []; //? player.moments|player.stillness
+  all = []; //? player.stillness
   groupState = new LayerState(); //? Layer.parent
   reached = 0; //? GateStart.beat
 
@@ -338,26 +338,6 @@ export class LaunchSchedule {
     } //? player.stillness
     return until; //? player.stillness
   } //? player.stillness
-//? player.moments
-  /** Every moment at which something begins or ends; between them all values run smoothly. In no order. */ //? player.moments
-  moments() { //? player.moments
-    const edges = []; //? player.moments
-    for (const it of this.beatStart) edges.push(it); //? player.moments
-    for (const it of this.beatEnd) edges.push(it); //? player.moments
-    for (const it of this.gateOpen) edges.push(it); //? player.moments
-    edges.push(this.outcomeAt); //? player.moments
-    for (const it of this.all) { //? player.moments
-      edges.push(it.plan.start); //? player.moments
-      edges.push(it.plan.stop); //? player.moments
-      edges.push(it.restTime()); //? player.moments
-      for (let i = 1; i < it.at.length; i++) { //? player.moments
-        if (it.at[i] === it.at[i - 1]) { //? player.moments
-          edges.push(it.plan.start + it.at[i] * it.length); // where it jumps //? player.moments
-        } //? player.moments
-      } //? player.moments
-    } //? player.moments
-    return edges; //? player.moments
-  } //? player.moments
 //? player.edges
   /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
   edgesOf(layer, property, until) { //? player.edges
@@ -372,33 +352,17 @@ export class LaunchSchedule {
     } //? player.edges Cue.adds
     return edges; //? player.edges
   } //? player.edges
-//? player.moments
-  /** Whether anything of the layer may change between two moments; if not, it stands still. */ //? player.moments
-  movesBetween(layerIndex, from, to) { //? player.moments
-    const layer = this.timing.layers[layerIndex]; //? player.moments LayerKind.progress|Layer.parent
-    if (layer.kind === 'progress') return true; //? player.moments LayerKind.progress
-    for (const line of this.lanes[layerIndex].lines) { //? player.moments
-      for (const it of line.segments) { //? player.moments
-        if (it.plan.start < to && it.restTime() > from) return true; //? player.moments
-      } //? player.moments
-      for (const it of line.added) { //? player.moments Cue.adds
-        if (it.plan.start < to && it.restTime() > from) return true; //? player.moments Cue.adds
-      } //? player.moments Cue.adds
-    } //? player.moments
-    if ((layer.parent ?? -1) >= 0) return this.movesBetween(layer.parent ?? -1, from, to); //? player.moments Layer.parent
-    return false; //? player.moments
-  } //? player.moments
-//? Property.reveal player.moments
-  /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.moments
-  revealOf(layerIndex) { //? Property.reveal player.moments
-    const line = this.timeline(layerIndex, 'reveal'); //? Property.reveal player.moments
-    if (line === null) return null; //? Property.reveal player.moments
-    for (const it of line.segments) { //? Property.reveal player.moments
-      const shape = (it.cue.reveal ?? null); //? Property.reveal player.moments
-      if (shape !== null) return shape; //? Property.reveal player.moments
-    } //? Property.reveal player.moments
-    return null; //? Property.reveal player.moments
-  } //? Property.reveal player.moments
+//? Property.reveal player.shapes
+  /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.shapes
+  revealOf(layerIndex) { //? Property.reveal player.shapes
+    const line = this.timeline(layerIndex, 'reveal'); //? Property.reveal player.shapes
+    if (line === null) return null; //? Property.reveal player.shapes
+    for (const it of line.segments) { //? Property.reveal player.shapes
+      const shape = (it.cue.reveal ?? null); //? Property.reveal player.shapes
+      if (shape !== null) return shape; //? Property.reveal player.shapes
+    } //? Property.reveal player.shapes
+    return null; //? Property.reveal player.shapes
+  } //? Property.reveal player.shapes
 
   waitsForEnd(cue) {
     if ((cue.anchor ?? 'beatStart') === 'beatEnd') return true; //? Anchor.beatEnd
@@ -747,7 +711,7 @@ export class LaunchSchedule {
         if (line.segments.length > 0) found = line.baseAt(plan.start);
         if (cue.adds) found = neutral(track.property); //? Cue.adds
         const made = new Segment(cue, track, plan, found);
-        this.all.push(made); //? player.moments|player.stillness
+        this.all.push(made); //? player.stillness
         if (cue.adds) { //? Cue.adds
           line.added.push(made); //? Cue.adds
           continue; //? Cue.adds
