@@ -168,38 +168,6 @@ TEST_CASE("Saving under another name takes the art along") {
     CHECK(warnings.empty());
 }
 
-TEST_CASE("Unsaved work survives a crash in the journal") {
-    std::vector<LostWork> lost;
-    {
-        Document document;
-        Journal journal(document);
-        document.startNew();
-        auto next = *document.sequence();
-        next.name = "Nearly lost";
-        document.apply("rename", next);
-        journal.writeNow();
-        CHECK(JournalStore::findLost().empty()); // this program still runs
-        // As if the program had died: its entry stays, under the number of a process that is gone.
-        const auto folder =
-            std::filesystem::path(
-                QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation).toStdString()) /
-            "journal";
-        auto text = readWhole(folder / (std::to_string(QCoreApplication::applicationPid()) + ".json"));
-        const auto pid = "\"pid\": " + std::to_string(QCoreApplication::applicationPid());
-        REQUIRE(text.find(pid) != std::string::npos);
-        text.replace(text.find(pid), pid.size(), "\"pid\": 999999999");
-        std::ofstream(folder / "999999999.json") << text;
-    }
-    lost = JournalStore::findLost();
-    REQUIRE(lost.size() == 1);
-    Document restored;
-    CHECK(restored.restore(lost.front().text, lost.front().path).empty());
-    CHECK(restored.sequence()->name == "Nearly lost");
-    CHECK(restored.isModified());
-    JournalStore::forget(lost.front());
-    CHECK(JournalStore::findLost().empty());
-}
-
 TEST_CASE("Every command has a menu, a text, and a shortcut of its own") {
     Session s(false);
     std::set<QString> shortcuts;
@@ -289,4 +257,24 @@ TEST_CASE("The journal keeps the art of a sequence that was never saved") {
     CHECK(restored.shelf()->findArt("art/logo.svg"));
     REQUIRE(restored.saveAs(folder.path() / "back" / "a.scaena"));
     CHECK(std::filesystem::exists(folder.path() / "back/art/logo.svg"));
+}
+
+TEST_CASE(
+    "A folder that was moved away is not made anew without its art; under another name all of it is saved") {
+    Session s;
+    auto next = s.sequence();
+    next.name = "Renamed";
+    s.window.document().apply("rename", next);
+    std::filesystem::remove_all(s.file().parent_path());
+    const auto saved = s.window.document().save();
+    REQUIRE_FALSE(saved);
+    CHECK(describe(saved.error()).find("moved") != std::string::npos);
+    CHECK_FALSE(std::filesystem::exists(s.file().parent_path()));
+    const auto target = s.folder() / "elsewhere" / "a.scaena";
+    REQUIRE(s.window.document().saveAs(target));
+    Problems warnings;
+    Document again;
+    REQUIRE(again.open(target, &warnings).empty());
+    CHECK(warnings.empty());
+    CHECK(again.sequence()->name == "Renamed");
 }

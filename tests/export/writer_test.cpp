@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/export_writer.h"
+#include "export/common/folder_change.h"
 
 #include <catch2/catch.hpp>
 
@@ -106,36 +107,126 @@ TEST_CASE("An edited file that is no longer made stays, now and after the next e
     }
 }
 
-TEST_CASE("Whichever write fails, the folder is as it was") {
+namespace {
+
+/// A disk that fails once and then works again, so that putting back is possible.
+class FailsOnce : public MemoryFiles {
+public:
+    int countdown = 0;
+    Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes,
+                                 Wait wait) override {
+        return countdown-- == 0 ? full() : MemoryFiles::writeAtomically(path, bytes, wait);
+    }
+    Result<void> remove(const std::filesystem::path& path) override {
+        return countdown-- == 0 ? full() : MemoryFiles::remove(path);
+    }
+    Result<void> move(const std::filesystem::path& from, const std::filesystem::path& to) override {
+        return countdown-- == 0 ? full() : MemoryFiles::move(from, to);
+    }
+
+private:
+    static Result<void> full() { return failure(ProblemKind::Refused, "no space left"); }
+};
+
+std::map<std::filesystem::path, std::string>
+withoutStaging(std::map<std::filesystem::path, std::string> contents) {
+    std::erase_if(contents,
+                  [](const auto& it) { return it.first.string().find(kStagingFolder) != std::string::npos; });
+    return contents;
+}
+
+}
+
+TEST_CASE("Whichever change of the disk fails, the folder is as it was") {
     MemoryFiles start;
     REQUIRE(writeAll(start, exportOf({{"a", "1"}, {"b", "2"}, {"gone", "3"}})));
     const auto next = exportOf({{"a", "new"}, {"b", "new"}, {"c", "new"}});
     int failures = 0;
-    for (int allowed = 0; allowed < 12; ++allowed) {
-        // A disk that fails once and then works again, so that putting back is possible.
-        class FailsOnce : public MemoryFiles {
-        public:
-            int countdown = 0;
-            Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes,
-                                         Wait wait) override {
-                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left"))
-                                        : MemoryFiles::writeAtomically(path, bytes, wait);
-            }
-            Result<void> remove(const std::filesystem::path& path) override {
-                return countdown-- == 0 ? Result<void>(failure(ProblemKind::Refused, "no space left"))
-                                        : MemoryFiles::remove(path);
-            }
-        };
+    for (int allowed = 0; allowed < 30; ++allowed) {
         FailsOnce files;
         files.contents = start.contents;
         files.countdown = allowed;
         const auto result = write(files, "out", next, planWrite(files, "out", next), false);
         if (!result) {
             ++failures;
-            CHECK(files.contents == start.contents);
+            CHECK(withoutStaging(files.contents) == start.contents);
         }
     }
-    CHECK(failures == 5); // a, b, c, the removal, the manifest
+    // Four new files and the note, the note's own move, then three moves, a removal, the manifest.
+    CHECK(failures == 4 + 1 + 1 + 3 + 1 + 1);
+}
+
+TEST_CASE("Killed after any change of the disk, the next run finishes it or finds it not begun") {
+    MemoryFiles start;
+    const auto first = exportOf({{"a", "1"}, {"b", "2"}, {"gone", "3"}});
+    REQUIRE(writeAll(start, first));
+    const auto next = exportOf({{"a", "new"}, {"b", "new"}, {"deep/c", "new"}});
+    MemoryFiles whole;
+    whole.contents = start.contents;
+    REQUIRE(writeAll(whole, next));
+    int finished = 0, notBegun = 0;
+    for (int allowed = 0; allowed < 30; ++allowed) {
+        INFO(allowed);
+        MemoryFiles files;
+        files.contents = start.contents;
+        files.failAfter = allowed; // and every later one: nothing can be put back
+        (void)write(files, "out", next, planWrite(files, "out", next), false);
+        files.failAfter = -1;
+        REQUIRE(finishEarlier(files, "out"));
+        finished += files.contents == whole.contents ? 1 : 0;
+        notBegun += files.contents == start.contents ? 1 : 0;
+        CHECK((files.contents == whole.contents || files.contents == start.contents));
+        CHECK_FALSE(planWrite(files, "out", next).hasRefused());
+    }
+    CHECK(finished > 5);
+    CHECK(notBegun > 5);
+}
+
+TEST_CASE("A file edited after a run was killed stays as the person made it") {
+    MemoryFiles files;
+    REQUIRE(writeAll(files, exportOf({{"a", "1"}, {"b", "2"}})));
+    const auto next = exportOf({{"a", "new"}, {"b", "new"}});
+    files.failAfter = 5; // three files and the note are safe, and "a" has moved to its place
+    (void)write(files, "out", next, planWrite(files, "out", next), false);
+    files.failAfter = -1;
+    files.contents["out/b"] = "edited";
+    REQUIRE(finishEarlier(files, "out"));
+    CHECK(files.contents.at("out/b") == "edited");
+    CHECK(changeOf(planWrite(files, "out", next), "b") == FileChange::Refused);
+}
+
+TEST_CASE("What is edited between the plan and the writing is not overwritten") {
+    for (const char* path : {"changed", "added", "removed", "refused"}) {
+        INFO(path);
+        MemoryFiles files;
+        REQUIRE(writeAll(files, exportOf({{"changed", "1"}, {"removed", "1"}})));
+        files.contents["out/refused"] = "theirs";
+        const auto next = exportOf({{"changed", "2"}, {"added", "2"}, {"refused", "2"}});
+        const auto plan = planWrite(files, "out", next);
+        files.contents[std::string("out/") + path] = "edited meanwhile";
+        const auto before = files.contents;
+        const auto result = write(files, "out", next, plan, true);
+        REQUIRE_FALSE(result);
+        CHECK(describe(result.error()).find(path) != std::string::npos);
+        CHECK(files.contents == before);
+    }
+}
+
+TEST_CASE(
+    "A note that was tampered with moves nothing out of the folder and removes nothing but what it knows") {
+    MemoryFiles files;
+    files.contents["secret"] = "precious";
+    files.contents["out/mine"] = "precious";
+    files.contents[std::string("out/") + std::string(kStagingFolder) + "/0"] = "poison";
+    for (const char* step :
+         {R"({"path": "../secret", "staged": "0", "before": "x"})", R"({"path": "mine", "staged": ""})",
+          R"({"path": "mine", "staged": "../../secret"})", R"({"path": 5, "staged": []})", "5"}) {
+        files.contents[std::string("out/") + std::string(kStagingFolder) + "/todo.json"] =
+            std::string(R"({"steps": [)") + step + "]}";
+        REQUIRE(finishEarlier(files, "out"));
+        CHECK(files.contents.at("secret") == "precious");
+        CHECK(files.contents.at("out/mine") == "precious");
+    }
 }
 
 TEST_CASE("A hostile manifest cannot make us remove what is not ours") {

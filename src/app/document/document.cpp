@@ -7,6 +7,7 @@
 #include "core/model/limits.h"
 
 #include <algorithm>
+#include <set>
 
 namespace scaena::app {
 
@@ -16,6 +17,15 @@ std::string hashOnDisk(const std::filesystem::path& path) {
     const DiskFiles files;
     const auto bytes = files.read(path, model::limits::kFileBytes);
     return bytes ? sha256(*bytes) : std::string();
+}
+
+/// What a program that was killed while it saved left beside the sequence and its art.
+void clearStrays(const std::filesystem::path& folder, const model::Sequence& sequence) {
+    std::set<std::filesystem::path> folders = {folder};
+    for (const auto& path : project::pathsOf(sequence)) {
+        folders.insert((folder / path).parent_path());
+    }
+    std::for_each(folders.begin(), folders.end(), DiskFiles::clearStrays);
 }
 
 bool namesArt(const edit::ChangeSet& changes) { return changes.touches(edit::Thing::Layer); }
@@ -39,6 +49,9 @@ void Document::take(model::Sequence sequence, std::shared_ptr<const project::Art
     m_unsavedFiles.clear();
     m_everything = *shelf;
     m_diskHash = m_path.empty() ? std::string() : hashOnDisk(m_path);
+    if (!m_path.empty()) {
+        clearStrays(m_path.parent_path(), sequence);
+    }
     m_shelf = std::move(shelf);
     m_isOpen = true;
     m_history.reset(std::move(sequence));
@@ -54,6 +67,7 @@ void Document::reloadShelf() {
     auto shelf = project::loadShelf(DiskFiles(), m_path.parent_path(), *sequence(), m_everything, ignored);
     m_everything.art.insert(shelf.art.begin(), shelf.art.end());
     m_everything.files.insert(shelf.files.begin(), shelf.files.end());
+    m_everything.sources.insert(shelf.sources.begin(), shelf.sources.end());
     m_shelf = std::make_shared<project::ArtShelf>(std::move(shelf));
 }
 
@@ -76,6 +90,7 @@ std::string Document::addFile(const std::string& wish, std::string bytes) {
     if (ending == ".svg") {
         if (auto art = art::readSvg(bytes, path)) {
             m_everything.art[path] = std::make_shared<const art::Art>(std::move(*art));
+            m_everything.sources[path] = std::make_shared<const std::string>(bytes);
         }
     } else {
         m_everything.files[path] = std::make_shared<const std::string>(bytes);
@@ -121,7 +136,7 @@ Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
 }
 
 Problems Document::restore(const std::string& text, const std::filesystem::path& path,
-                           std::map<std::string, std::string> unsavedFiles) {
+                           std::map<std::string, std::string> unsavedFiles, const std::string& diskHash) {
     auto sequence = file::read(text, path.string());
     if (!sequence) {
         return sequence.error();
@@ -132,6 +147,7 @@ Problems Document::restore(const std::string& text, const std::filesystem::path&
         auto art = name.ends_with(".svg") ? art::readSvg(bytes, name) : tl::unexpected(Problems{});
         if (art) {
             known.art[name] = std::make_shared<const art::Art>(std::move(*art));
+            known.sources[name] = std::make_shared<const std::string>(bytes);
         } else {
             known.files[name] = std::make_shared<const std::string>(bytes);
         }
@@ -140,6 +156,7 @@ Problems Document::restore(const std::string& text, const std::filesystem::path&
     m_neverSaved = true;
     take(std::move(*sequence), std::make_shared<const project::ArtShelf>(std::move(shelf)), path);
     m_unsavedFiles = std::move(unsavedFiles);
+    m_diskHash = diskHash.empty() ? m_diskHash : diskHash;
     emit stateChanged();
     return {};
 }
@@ -187,6 +204,18 @@ bool Document::changedOnDisk() const {
 }
 
 Result<void> Document::save() {
+    // Making the folder anew would leave the art behind, wherever it is now, and call that saved.
+    if (const auto folder = m_path.parent_path(); !DiskFiles().exists(folder)) {
+        return failure(
+            ProblemKind::NotFound,
+            "is gone: the folder was moved, renamed or removed. Save the sequence under another name, "
+            "its art goes with it",
+            folder.string());
+    }
+    return write();
+}
+
+Result<void> Document::write() {
     if (!m_unsavedFiles.empty()) {
         if (auto written = writeUnsavedFiles(m_path.parent_path()); !written) {
             return written;
@@ -206,13 +235,14 @@ Result<void> Document::save() {
 Result<void> Document::saveAs(const std::filesystem::path& path) {
     DiskFiles files;
     if (!m_path.empty() && path.parent_path() != m_path.parent_path()) {
-        if (auto copied = project::copyArt(files, m_path.parent_path(), path.parent_path(), *sequence());
+        if (auto copied =
+                project::copyArt(files, m_path.parent_path(), path.parent_path(), *sequence(), m_everything);
             !copied) {
             return copied;
         }
     }
     const auto before = std::exchange(m_path, path);
-    auto saved = save();
+    auto saved = write();
     if (!saved) {
         m_path = before;
     }

@@ -34,8 +34,12 @@ public:
     /// What is wrong with the file, or nothing; then the document is as it was before.
     [[nodiscard]] Problems open(const std::filesystem::path& path, Problems* warnings);
     /// Takes over text that a crash left behind; it counts as unsaved.
+    /// `diskHash` is that of the file the work began with: if it differs by now, saving asks.
     [[nodiscard]] Problems restore(const std::string& text, const std::filesystem::path& path,
-                                   std::map<std::string, std::string> unsavedFiles = {});
+                                   std::map<std::string, std::string> unsavedFiles = {},
+                                   const std::string& diskHash = {});
+    /// SHA-256 of the file as it was read or written last; empty if it never was.
+    [[nodiscard]] const std::string& diskHash() const { return m_diskHash; }
     /// Files that are not yet beside the sequence, by their path there.
     [[nodiscard]] const std::map<std::string, std::string>& unsavedFiles() const { return m_unsavedFiles; }
     /// Keeps a file for the sequence, to be written when it is saved. Returns the path to name it by: `path`,
@@ -65,6 +69,7 @@ private:
     void take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
               std::filesystem::path path);
     void reloadShelf();
+    [[nodiscard]] Result<void> write();
     [[nodiscard]] Result<void> writeUnsavedFiles(const std::filesystem::path& folder);
 
     edit::History m_history;

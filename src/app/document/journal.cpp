@@ -7,12 +7,12 @@ namespace scaena::app {
 
 namespace {
 constexpr int kDelayMillis = 1500;
+constexpr int kRetryMillis = 10'000;
 }
 
 Journal::Journal(Document& document, QObject* parent) : QObject(parent), m_document(document) {
     m_worker.setMaxThreadCount(1);
     m_delay.setSingleShot(true);
-    m_delay.setInterval(kDelayMillis);
     connect(&m_delay, &QTimer::timeout, this, &Journal::startWriting);
     connect(&document, &Document::stateChanged, this, &Journal::update);
 }
@@ -27,7 +27,7 @@ void Journal::update() {
     if (!m_document.isModified()) {
         startRemoving();
     } else if (m_document.history().committed() != m_written && !m_delay.isActive()) {
-        m_delay.start();
+        m_delay.start(kDelayMillis);
     }
 }
 
@@ -37,10 +37,19 @@ void Journal::startWriting() {
         return;
     }
     m_written = m_document.history().committed();
-    m_worker.start(
-        [this, sequence = m_written, path = m_document.path(), unsaved = m_document.unsavedFiles()] {
-            m_store.write({path, file::write(*sequence), unsaved});
-        });
+    m_worker.start([this, sequence = m_written, path = m_document.path(), unsaved = m_document.unsavedFiles(),
+                    hash = m_document.diskHash()] {
+        if (!m_store.write({path, file::write(*sequence), unsaved, hash})) {
+            QMetaObject::invokeMethod(this, &Journal::tryAgain);
+        }
+    });
+}
+
+/// A disk that was full may have room again.
+void Journal::tryAgain() {
+    if (m_document.isModified() && !m_delay.isActive()) {
+        m_delay.start(kRetryMillis);
+    }
 }
 
 void Journal::startRemoving() {

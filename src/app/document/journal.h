@@ -26,6 +26,7 @@ private:
     void update();
     void startWriting();
     void startRemoving();
+    void tryAgain();
 
     Document& m_document;
     edit::SequencePtr m_written; ///< what the journal holds, or is about to; null: there is none

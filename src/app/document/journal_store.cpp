@@ -3,124 +3,186 @@
 
 #include "core/base/files.h"
 #include "core/base/hash.h"
+#include "core/base/json_door.h"
 
-#include <QCoreApplication>
-#include <QDir>
-#include <QFile>
-#include <QJsonDocument>
-#include <QJsonObject>
-#include <QSet>
 #include <QStandardPaths>
-#include <cerrno>
-#include <csignal>
+#include <chrono>
+#include <fcntl.h>
+#include <fmt/format.h>
+#include <set>
+#include <sys/file.h>
+#include <unistd.h>
 
 namespace scaena::app {
 
+namespace fs = std::filesystem;
+
 namespace {
 
-QString journalPath() {
-    return QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) +
-           QStringLiteral("/journal");
+constexpr std::size_t kLargest = 64u << 20;
+constexpr std::size_t kMost = 1000;
+
+fs::path keptFolder() { return JournalStore::folder() / "files"; }
+fs::path lockOf(const fs::path& journal) { return fs::path(journal).replace_extension(".lock"); }
+
+/// Nobody else removes or adds journals meanwhile: a file that a journal is about to name must not be taken
+/// for an orphan.
+Descriptor alone() {
+    std::error_code ignored;
+    fs::create_directories(JournalStore::folder(), ignored);
+    Descriptor folder(::open(JournalStore::folder().c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
+    ::flock(folder.get(), LOCK_EX);
+    return folder;
 }
 
-QDir keptFolder() { return QDir(journalPath() + QStringLiteral("/files")); }
+/// Open and locked, or not open if another program holds it.
+Descriptor locked(const fs::path& file) {
+    Descriptor lock(::open(file.c_str(), O_RDWR | O_CREAT | O_CLOEXEC | O_NOFOLLOW, 0600));
+    return lock.isOpen() && ::flock(lock.get(), LOCK_EX | LOCK_NB) == 0 ? std::move(lock) : Descriptor();
+}
 
-/// Removes contents that no journal names any more.
-void dropOrphans() {
-    QSet<QString> named;
-    const QDir folder(journalPath());
-    for (const auto& name : folder.entryList({QStringLiteral("*.json")}, QDir::Files)) {
-        QFile file(folder.filePath(name));
-        if (file.open(QIODevice::ReadOnly)) {
-            for (const auto& hash :
-                 QJsonDocument::fromJson(file.readAll()).object().value("art").toObject()) {
-                named.insert(hash.toString());
+std::vector<fs::path> journals() {
+    std::vector<fs::path> found;
+    for (const auto& name : DiskFiles().namesIn(JournalStore::folder(), kMost)) {
+        if (name.ends_with(".json")) {
+            found.push_back(JournalStore::folder() / name);
+        }
+    }
+    return found;
+}
+
+Json readJournal(const fs::path& file) {
+    const auto bytes = DiskFiles().read(file, kLargest);
+    return bytes ? parseJson(*bytes, {}, {.bytes = kLargest}).value_or(Json()) : Json();
+}
+
+std::map<std::string, std::string> artOf(const Json& journal) {
+    std::map<std::string, std::string> named;
+    const auto* art = memberOf(journal, "art");
+    if (art && art->is_object()) {
+        for (const auto& item : art->items()) {
+            // A hash, and nothing that leads elsewhere.
+            if (item.value().is_string() && isSha256(item.value().get<std::string>())) {
+                named[item.key()] = item.value().get<std::string>();
             }
         }
     }
-    for (const auto& name : keptFolder().entryList(QDir::Files)) {
-        if (!named.contains(name)) {
-            QFile::remove(keptFolder().filePath(name));
+    return named;
+}
+
+/// Removes contents that no journal names any more, and locks of programs that were killed before they kept
+/// anything.
+void dropOrphans() {
+    for (const auto& name : DiskFiles().namesIn(JournalStore::folder(), kMost)) {
+        const auto lock = JournalStore::folder() / name;
+        const bool isAlone =
+            lock.extension() == ".lock" && !DiskFiles().exists(fs::path(lock).replace_extension(".json"));
+        if (isAlone && locked(lock).isOpen()) {
+            (void)DiskFiles().remove(lock);
+        }
+    }
+    std::set<std::string> named;
+    for (const auto& file : journals()) {
+        for (const auto& [path, hash] : artOf(readJournal(file))) {
+            named.insert(hash);
+        }
+    }
+    for (const auto& name : DiskFiles().namesIn(keptFolder(), kMost)) {
+        if (named.count(name) == 0) {
+            (void)DiskFiles().remove(keptFolder() / name);
         }
     }
 }
 
-bool processRuns(qint64 pid) {
-    return pid > 0 && (::kill(static_cast<pid_t>(pid), 0) == 0 || errno == EPERM);
+void removeJournal(const fs::path& file) {
+    (void)DiskFiles().remove(file);
+    (void)DiskFiles().remove(lockOf(file));
+    dropOrphans();
 }
 
 }
 
-JournalStore::JournalStore()
-    : m_file(journalPath() + QStringLiteral("/%1.json").arg(QCoreApplication::applicationPid())) {}
+fs::path JournalStore::folder() {
+    return fs::path(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation).toStdString()) /
+           "journal";
+}
 
-void JournalStore::write(const Entry& entry) {
+JournalStore::JournalStore() {
+    // No name is ever used twice: what another program of our number left must stay.
+    const auto now = std::chrono::system_clock::now().time_since_epoch() / std::chrono::microseconds(1);
+    m_file = folder() / fmt::format("{}-{}.json", ::getpid(), now);
+}
+
+bool JournalStore::write(const JournalEntry& entry) {
+    const auto guard = alone();
+    if (!m_lock.isOpen()) {
+        DiskFiles::clearStrays(folder());
+        DiskFiles::clearStrays(keptFolder());
+        m_lock = locked(lockOf(m_file));
+    }
     DiskFiles files;
-    QJsonObject art;
+    Json art = Json::object();
+    bool all = true;
     for (const auto& [path, bytes] : entry.unsavedFiles) {
         // Each content is written once, whatever happens to the sequence afterwards.
         auto& kept = m_kept[path];
-        const auto name = sha256(bytes);
-        if (kept != name) {
-            if (!files.writeAtomically(keptFolder().filePath(QString::fromStdString(name)).toStdString(),
-                                       bytes)) {
+        if (const auto name = sha256(bytes); kept != name) {
+            if (!files.writeAtomically(keptFolder() / name, bytes)) {
+                all = false;
                 continue;
             }
             kept = name;
         }
-        art.insert(QString::fromStdString(path), QString::fromStdString(kept));
+        art[path] = kept;
     }
-    const QJsonObject json{{"pid", QCoreApplication::applicationPid()},
-                           {"path", QString::fromStdString(entry.path.string())},
-                           {"text", QString::fromStdString(entry.text)},
-                           {"art", art}};
-    m_isThere =
-        files.writeAtomically(m_file.toStdString(), QJsonDocument(json).toJson().toStdString()).has_value() ||
-        m_isThere;
+    const Json json = {
+        {"path", entry.path.string()}, {"hash", entry.diskHash}, {"text", entry.text}, {"art", art}};
+    const bool written =
+        files.writeAtomically(m_file, json.dump(1, ' ', false, Json::error_handler_t::replace)).has_value();
+    m_isThere = written || m_isThere;
+    return written && all;
 }
 
 void JournalStore::remove() {
-    if (!m_isThere) {
+    if (!m_isThere && !m_lock.isOpen()) {
         return;
     }
-    QFile::remove(m_file);
-    if (!m_kept.empty()) {
-        dropOrphans();
-    }
+    const auto guard = alone();
+    removeJournal(m_file);
+    m_lock = Descriptor();
     m_kept.clear();
     m_isThere = false;
 }
 
 std::vector<LostWork> JournalStore::findLost() {
     std::vector<LostWork> found;
-    const QDir folder(journalPath());
-    for (const auto& name : folder.entryList({QStringLiteral("*.json")}, QDir::Files)) {
-        QFile file(folder.filePath(name));
-        if (!file.open(QIODevice::ReadOnly)) {
+    if (!DiskFiles().exists(folder())) {
+        return found;
+    }
+    const auto guard = alone();
+    for (const auto& file : journals()) {
+        auto claim = locked(lockOf(file));
+        const auto json = claim.isOpen() ? readJournal(file) : Json();
+        const auto* text = memberOf(json, "text");
+        if (!text || !text->is_string()) {
             continue;
         }
-        const auto entry = QJsonDocument::fromJson(file.readAll()).object();
-        if (entry.contains("text") && !processRuns(entry.value("pid").toInteger())) {
-            LostWork lost{folder.filePath(name),
-                          entry.value("path").toString().toStdString(),
-                          entry.value("text").toString().toStdString(),
-                          {}};
-            const auto art = entry.value("art").toObject();
-            for (auto it = art.begin(); it != art.end(); ++it) {
-                QFile kept(keptFolder().filePath(it.value().toString()));
-                if (kept.open(QIODevice::ReadOnly)) {
-                    lost.unsavedFiles[it.key().toStdString()] = kept.readAll().toStdString();
-                }
+        LostWork lost{{textOf(json, "path"), text->get<std::string>(), {}, textOf(json, "hash")},
+                      file,
+                      std::make_shared<Descriptor>(std::move(claim))};
+        for (const auto& [path, hash] : artOf(json)) {
+            if (auto bytes = DiskFiles().read(keptFolder() / hash, kLargest)) {
+                lost.entry.unsavedFiles[path] = std::move(*bytes);
             }
-            found.push_back(std::move(lost));
         }
+        found.push_back(std::move(lost));
     }
     return found;
 }
 
 void JournalStore::forget(const LostWork& lost) {
-    QFile::remove(lost.file);
-    dropOrphans();
+    const auto guard = alone();
+    removeJournal(lost.file);
 }
 
 }

@@ -1,46 +1,55 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <QString>
+#include "core/base/descriptor.h"
+
 #include <filesystem>
 #include <map>
-#include <set>
+#include <memory>
 #include <string>
 #include <vector>
 
 namespace scaena::app {
 
-/// Unsaved work that a crash left behind.
-struct LostWork {
-    QString file;                                    ///< of the journal
+/// What a journal holds.
+struct JournalEntry {
     std::filesystem::path path;                      ///< where the sequence was saved last, may be empty
     std::string text;                                ///< the sequence
-    std::map<std::string, std::string> unsavedFiles; ///< what was not yet beside it
+    std::map<std::string, std::string> unsavedFiles; ///< what is not yet beside it
+    std::string diskHash;                            ///< SHA-256 of the file when it was read or written last
 };
 
-/// The journals on disk: one file for each running program, and the contents of files that no sequence folder
-/// holds yet, named by their hash. Blocks while it works; used by one thread at a time.
+/// Unsaved work that a crash left behind. Ours until it goes: two windows that start at a time do not both
+/// offer it.
+struct LostWork {
+    JournalEntry entry;
+    std::filesystem::path file; ///< of the journal
+    std::shared_ptr<Descriptor> claim;
+};
+
+/// The journals on disk: one file for each running program, held locked by it, and the contents of files that
+/// no sequence folder holds yet, named by their hash. Whether a program still runs is told by its lock, which
+/// the system takes away whatever its end was; process numbers come back. Blocks while it works; used by one
+/// thread at a time.
 class JournalStore {
 public:
     JournalStore();
 
-    struct Entry {
-        std::filesystem::path path; ///< where the sequence was saved last
-        std::string text;
-        std::map<std::string, std::string> unsavedFiles;
-    };
-    /// A journal that cannot be written must not disturb the work; saving will say what is wrong with the
-    /// disk.
-    void write(const Entry& entry);
+    /// False if the disk does not take it: the work must not be disturbed by that, saving will say what is
+    /// wrong.
+    bool write(const JournalEntry& entry);
     /// Takes this program's journal away, if it wrote one.
     void remove();
 
     /// Journals of programs that no longer run.
     [[nodiscard]] static std::vector<LostWork> findLost();
     static void forget(const LostWork& lost);
+    /// Where they lie.
+    [[nodiscard]] static std::filesystem::path folder();
 
 private:
-    QString m_file;
+    std::filesystem::path m_file;
+    Descriptor m_lock;
     std::map<std::string, std::string> m_kept; ///< name of the kept content, by its file's path
     bool m_isThere = false;
 };

@@ -48,7 +48,11 @@ QString PhraseShelf::write() {
     const auto path = shelfFile();
     // A file that cannot be read may be a newer program's: it is set aside, not overwritten.
     if (const auto there = files.read(path, model::limits::kFileBytes); there && !file::readPhrases(*there)) {
-        if (const auto kept = files.writeAtomically(path.string() + ".kept", *there); !kept) {
+        auto aside = path.string() + ".kept";
+        for (int number = 2; files.exists(aside); ++number) {
+            aside = path.string() + ".kept" + std::to_string(number);
+        }
+        if (const auto kept = files.writeAtomically(aside, *there); !kept) {
             return QString::fromStdString(describe(kept.error()));
         }
     }

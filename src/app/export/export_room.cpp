@@ -187,7 +187,8 @@ void ExportRoom::looked(const FolderStatePtr& state) {
     m_plan = state->plan;
     for (auto& entry : m_plan.entries) { // what was chosen stays chosen
         for (const auto& old : before.entries) {
-            if (old.path == entry.path && entry.change == FileChange::Refused) {
+            // … unless the file was edited once more.
+            if (old.path == entry.path && entry.change == FileChange::Refused && old.seen == entry.seen) {
                 entry.choice = old.choice;
             }
         }
@@ -431,9 +432,16 @@ void ExportRoom::summarise() {
     if (!m_state->place.found.empty()) {
         text = tr("In %1. ").arg(QString::fromStdString(m_state->place.found)) + text;
     }
+    if (!m_plan.problems.empty()) {
+        text = QString::fromStdString(describe(m_plan.problems));
+    }
+    if (!m_problem.isEmpty()) {
+        text = std::exchange(m_problem, QString()) + QLatin1Char('\n') + text;
+    }
     m_summary->setText(text);
     const bool current = !isBuilding();
-    m_write->setEnabled(current && placed && open == 0 && m_plan.changesAnything());
+    m_write->setEnabled(current && placed && open == 0 && m_plan.changesAnything() &&
+                        m_plan.problems.empty());
     m_open->setEnabled(placed && QFileInfo(folder()).isDir());
     for (auto* card : m_cards) {
         if (card->exportId() == m_target) {
@@ -467,9 +475,9 @@ void ExportRoom::write() {
 
 void ExportRoom::wrote(const FolderStatePtr& state, const Result<void>& result) {
     if (!result) {
-        m_summary->setText(
-            tr("Nothing was changed: %1").arg(QString::fromStdString(describe(result.error()))));
-        m_write->setEnabled(true); // for another try
+        // The folder is looked at again: often it is no longer as it was.
+        m_problem = tr("Nothing was changed: %1").arg(QString::fromStdString(describe(result.error())));
+        plan();
         return;
     }
     m_justWritten = state == m_state; // else another target or folder is shown by now

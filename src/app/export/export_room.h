@@ -82,7 +82,8 @@ private:
     FolderStatePtr m_state;      ///< the same against the folder
     exporting::WritePlan m_plan; ///< its plan, with the person's choices
     bool m_justWritten = false;
-    QTimer m_soon; ///< several changes one after the other make one export
+    QString m_problem; ///< why the last writing changed nothing, until it was shown
+    QTimer m_soon;     ///< several changes one after the other make one export
     std::vector<TargetCard*> m_cards;
     QLabel* m_name;
     QLineEdit* m_folder;

@@ -2,6 +2,7 @@
 #include "app/export/folder_task.h"
 
 #include "app/export/kept_texts.h"
+#include "export/common/folder_change.h"
 
 namespace scaena::app {
 
@@ -27,7 +28,7 @@ void FolderTask::compare(const exporting::Export& built, const QString& folder, 
         auto state = std::make_shared<FolderState>();
         state->folder = folder;
         const auto path = folder.toStdString();
-        const DiskFiles files;
+        DiskFiles files;
         if (!folder.isEmpty()) {
             state->place = exporting::placeIn(files, path, target);
         }
@@ -37,6 +38,8 @@ void FolderTask::compare(const exporting::Export& built, const QString& folder, 
                 state->plan.entries.push_back({file.path, exporting::FileChange::Added});
             }
         } else {
+            // What cannot be finished is said when there is something to write.
+            (void)exporting::finishEarlier(files, path);
             state->made = exporting::besideOthers(files, path, std::move(state->made));
             state->plan = exporting::planWrite(files, path, state->made);
             state->suggestions = exporting::suggestionsFor(files, path, state->made);

@@ -53,8 +53,8 @@ public:
     [[nodiscard]] Background& background() { return m_background; }
     /// The command of that id in shell/commands.h.
     [[nodiscard]] QAction* command(const QString& id) const { return m_commands.value(id); }
-    /// Offers what a crash left behind.
-    void offerLostWork();
+    /// Offers what a crash left behind. Whether something was brought back.
+    bool offerLostWork();
 
 protected:
     void closeEvent(QCloseEvent* event) override;

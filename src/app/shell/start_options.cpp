@@ -66,14 +66,17 @@ QPixmap pictureOf(MainWindow& window, const StartOptions& options) {
 
 void openFile(MainWindow& window, const StartOptions& options) {
     const bool forPicture = !options.screenshot.isEmpty();
+    // What a crash left behind comes first, also before a file: it may be that file's. If it is brought back,
+    // nothing takes its place.
+    if (!forPicture && window.offerLostWork()) {
+        return;
+    }
     if (!options.file.isEmpty()) {
         window.takeFiles({options.file});
         if (forPicture) {
             window.background().finish(); // what follows is about the open sequence
         }
         window.preview().setPlaying(window.preview().isPlaying() && !forPicture);
-    } else if (!forPicture) {
-        window.offerLostWork();
     }
 }
 

@@ -210,10 +210,10 @@ bool MainWindow::mayLeave() {
     return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
 }
 
-void MainWindow::offerLostWork() {
+bool MainWindow::offerLostWork() {
     for (const auto& lost : JournalStore::findLost()) {
-        const QString name = lost.path.empty() ? tr("a sequence that was never saved")
-                                               : QString::fromStdString(lost.path.string());
+        const QString name = lost.entry.path.empty() ? tr("a sequence that was never saved")
+                                                     : QString::fromStdString(lost.entry.path.string());
         const auto answer = QMessageBox::question(
             this, tr("Unsaved work was kept"),
             tr("The program ended before %1 was saved. Bring the unsaved work back?").arg(name),
@@ -222,7 +222,8 @@ void MainWindow::offerLostWork() {
             continue; // asked again next time
         }
         if (answer == QMessageBox::Yes) {
-            if (const auto problems = m_document.restore(lost.text, lost.path, lost.unsavedFiles);
+            if (const auto problems = m_document.restore(lost.entry.text, lost.entry.path,
+                                                         lost.entry.unsavedFiles, lost.entry.diskHash);
                 !problems.empty()) {
                 showProblems(tr("The unsaved work cannot be read"), problems);
                 continue;
@@ -231,9 +232,10 @@ void MainWindow::offerLostWork() {
         }
         JournalStore::forget(lost);
         if (answer == QMessageBox::Yes) {
-            return;
+            return true;
         }
     }
+    return false;
 }
 
 }

@@ -4,6 +4,7 @@
 #include "export/common/app_places.h"
 #include "export/common/export_writer.h"
 #include "export/common/exporter.h"
+#include "export/common/folder_change.h"
 #include "export/common/line_diff.h"
 #include "export/common/remembered_pictures.h"
 #include "render/base/gui_session.h"
@@ -115,13 +116,21 @@ void exportOne(const ExportOptions& options, const exporting::Exporter& exporter
         return;
     }
     DiskFiles files;
+    if (const auto finished = options.dryRun ? Result<void>() : exporting::finishEarlier(files, folder);
+        !finished) {
+        outcome.err << describe(finished.error()) << "\nNothing was changed.\n";
+        outcome.code = kRefused;
+        return;
+    }
     made = exporting::placed(std::move(*made), exporting::placeIn(files, folder, exporter.id()));
     made = exporting::besideOthers(files, folder, std::move(*made));
     const auto suggestions = exporting::suggestionsFor(files, folder, *made);
     const auto plan = exporting::planWrite(files, folder, *made);
     Result<void> written;
     const bool writes = !options.dryRun && (options.force || !plan.hasRefused());
-    if (writes) {
+    if (!plan.problems.empty()) {
+        written = tl::unexpected(plan.problems);
+    } else if (writes) {
         written = exporting::write(files, folder, *made, plan, options.force);
     }
     if (options.json) {

@@ -2,18 +2,16 @@
 #include "core/art/read_clip.h"
 
 #include "core/art/losses.h"
+#include "core/base/json_door.h"
 
 #include <algorithm>
 #include <cmath>
-#include <nlohmann/json.hpp>
 
 namespace scaena::art {
 
 namespace {
 
-using Json = nlohmann::json;
-
-constexpr int kDeepestClip = 200;
+constexpr JsonBounds kBounds = {.bytes = 64u << 20, .depth = 200, .values = 4'000'000};
 constexpr double kLargestClip = 8192;    // px a side
 constexpr double kLongestFrames = 36000; // ten minutes at 60
 
@@ -33,50 +31,36 @@ void noteLosses(const Json& json, ClipInfo& info) {
     if (holdsExpression(json)) {
         noteLoss(info.losses, "expressions");
     }
-    for (const auto& layer : json.at("layers")) {
-        if (!layer.is_object()) {
-            continue;
-        }
-        const int type =
-            layer.contains("ty") && layer["ty"].is_number_integer() ? layer["ty"].get<int>() : -1;
+    for (const auto& layer : listOf(json, "layers")) {
+        const double type = numberOf(layer, "ty").value_or(-1);
         if (type == 5) {
             noteLoss(info.losses, "text layers, unless they were turned into shapes");
         } else if (type == 6) {
             noteLoss(info.losses, "sound");
         }
-        if (layer.contains("ef") && layer["ef"].is_array() && !layer["ef"].empty()) {
+        if (!listOf(layer, "ef").empty()) {
             noteLoss(info.losses, "effects");
         }
     }
-    if (const auto assets = json.find("assets"); assets != json.end() && assets->is_array()) {
-        for (const auto& asset : *assets) {
-            const auto path = asset.is_object() ? asset.find("p") : asset.end();
-            if (asset.is_object() && path != asset.end() && path->is_string() &&
-                !path->get<std::string>().starts_with("data:")) {
-                noteLoss(info.losses, "pictures that lie in files of their own");
-            }
+    for (const auto& asset : listOf(json, "assets")) {
+        const auto path = textOf(asset, "p");
+        if (!path.empty() && !path.starts_with("data:")) {
+            noteLoss(info.losses, "pictures that lie in files of their own");
         }
     }
 }
 
-double numberAt(const Json& json, const char* key) {
-    const auto found = json.find(key);
-    return found != json.end() && found->is_number() ? found->get<double>() : NAN;
-}
+double numberAt(const Json& json, const char* key) { return numberOf(json, key).value_or(NAN); }
 
 void readMarkers(const Json& json, double first, ClipInfo& info) {
-    const auto markers = json.find("markers");
-    if (markers == json.end() || !markers->is_array()) {
-        return;
-    }
-    for (const auto& marker : *markers) {
-        if (!marker.is_object() || info.markers.size() >= 1000) {
-            continue;
+    for (const auto& marker : listOf(json, "markers")) {
+        if (info.markers.size() >= 1000) {
+            return;
         }
-        const auto name = marker.find("cm");
+        const auto* name = memberOf(marker, "cm");
         const double at = numberAt(marker, "tm");
         const double length = numberAt(marker, "dr");
-        if (name != marker.end() && name->is_string() && std::isfinite(at)) {
+        if (name && name->is_string() && std::isfinite(at)) {
             const auto millis = [&](double frames) {
                 return static_cast<Millis>(
                     std::lround(std::clamp(frames, 0.0, kLongestFrames) * 1000 / info.frameRate));
@@ -90,17 +74,14 @@ void readMarkers(const Json& json, double first, ClipInfo& info) {
 }
 
 Result<ClipInfo> readClip(std::string_view text, const std::string& name) {
-    bool tooDeep = false;
-    const auto watch = [&tooDeep](int depth, Json::parse_event_t, Json&) {
-        tooDeep = tooDeep || depth > kDeepestClip;
-        return !tooDeep;
-    };
-    const auto json = Json::parse(text.begin(), text.end(), watch, false);
-    if (tooDeep) {
-        return failure(ProblemKind::Refused, "is nested too deeply for a clip", name);
+    const auto parsed = parseJson(text, name, kBounds);
+    if (!parsed && parsed.error().front().kind == ProblemKind::Refused) {
+        return tl::unexpected(parsed.error());
     }
-    const bool isClip = json.is_object() && json.contains("layers") && json["layers"].is_array() &&
-                        json.contains("op") && json.contains("fr");
+    static const Json nothing;
+    const Json& json = parsed ? *parsed : nothing;
+    const auto* layers = memberOf(json, "layers");
+    const bool isClip = layers && layers->is_array() && memberOf(json, "op") && memberOf(json, "fr");
     if (!isClip) {
         return failure(
             ProblemKind::Invalid,

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/base/folder.h"
 #include "core/base/result.h"
 
 #include <filesystem>
@@ -21,7 +22,10 @@ public:
     /// Whether a write returns only when the bytes are safe from a loss of power. Whoever writes many files
     /// waits once, by `settle`.
     enum class Wait { ForDisk, No };
-    /// Replaces the file as a whole or leaves the old one untouched; makes missing folders.
+    /// Replaces the file as a whole or leaves the old one untouched; makes missing folders. What stood there
+    /// keeps its mode, owner and group as far as the system lets us, a link to it and its other names stay
+    /// what they are. Refused in words: a file that is read-only, no regular file, or a link that leads
+    /// nowhere.
     [[nodiscard]] virtual Result<void> writeAtomically(const std::filesystem::path& path,
                                                        const std::string& bytes, Wait wait) = 0;
     [[nodiscard]] Result<void> writeAtomically(const std::filesystem::path& path, const std::string& bytes) {
@@ -38,6 +42,10 @@ public:
     /// Names of the files that lie in the folder itself, in order; at most `limit`.
     [[nodiscard]] virtual std::vector<std::string> namesIn(const std::filesystem::path& folder,
                                                            std::size_t limit) const = 0;
+    enum class Make { IfMissing, Never };
+    /// The folder, to work in it and nowhere else.
+    [[nodiscard]] virtual Result<std::unique_ptr<Folder>> openFolder(const std::filesystem::path& path,
+                                                                     Make make) = 0;
 };
 
 class DiskFiles : public FileAccess {
@@ -52,6 +60,10 @@ public:
     std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
                                             std::size_t limit) const override;
     std::vector<std::string> namesIn(const std::filesystem::path& folder, std::size_t limit) const override;
+    Result<std::unique_ptr<Folder>> openFolder(const std::filesystem::path& path, Make make) override;
+
+    /// Removes what writers that were killed left in the folder; those that still write are left alone.
+    static void clearStrays(const std::filesystem::path& folder);
 };
 
 /// Files in memory. `failAfter` counts down with every change; at zero, that and each later change fails.
@@ -67,6 +79,8 @@ public:
     std::vector<std::filesystem::path> list(const std::filesystem::path& folder,
                                             std::size_t limit) const override;
     std::vector<std::string> namesIn(const std::filesystem::path& folder, std::size_t limit) const override;
+    Result<std::unique_ptr<Folder>> openFolder(const std::filesystem::path& path, Make make) override;
+    virtual Result<void> move(const std::filesystem::path& from, const std::filesystem::path& to);
 
     std::map<std::filesystem::path, std::string> contents;
     int failAfter = -1; ///< negative: never

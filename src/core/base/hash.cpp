@@ -16,4 +16,9 @@ std::string sha256(std::string_view bytes) {
     return out;
 }
 
+bool isSha256(std::string_view text) {
+    return text.size() == 2 * SHA256_DIGEST_LENGTH &&
+           text.find_first_not_of("0123456789abcdef") == std::string_view::npos;
+}
+
 }

@@ -32,18 +32,20 @@ std::string writePhrases(const std::vector<model::Phrase>& phrases) {
 }
 
 Result<std::vector<model::Phrase>> readPhrases(std::string_view text, const std::string& name) {
-    const auto json = text.size() > model::limits::kFileBytes
-                          ? Json(Json::value_t::discarded)
-                          : Json::parse(text.begin(), text.end(), nullptr, false);
-    if (!json.is_object() || json.value("format", std::string()) != kPhraseFormat) {
+    const auto json = parseJson(text, name, {.bytes = model::limits::kFileBytes});
+    if (!json || textOf(*json, "format") != kPhraseFormat) {
         return failure(ProblemKind::Invalid,
                        fmt::format("holds no phrases: the key \"format\" has to be \"{}\"", kPhraseFormat),
                        name);
     }
     Problems problems;
     PhraseBook book;
-    ReadArchive archive(json, "", problems);
+    ReadArchive archive(*json, "", problems);
     describe(archive, book);
+    for (const auto& phrase : book.phrases) {
+        auto more = problems.empty() ? model::validate(phrase) : Problems();
+        problems.insert(problems.end(), more.begin(), more.end());
+    }
     if (!problems.empty()) {
         for (auto& problem : problems) {
             problem.file = name;

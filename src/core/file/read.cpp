@@ -11,36 +11,8 @@ namespace scaena::file {
 
 namespace {
 
-/// Nothing deeper than this stands in any sequence; deeper nesting is refused before it can exhaust the
-/// stack.
-constexpr int kDeepest = 64;
-
-Result<Json> parse(std::string_view text, const std::string& name) {
-    if (text.size() > model::limits::kFileBytes) {
-        return failure(ProblemKind::Refused, "is larger than a sequence may be", name);
-    }
-    bool tooDeep = false;
-    const auto watch = [&tooDeep](int depth, Json::parse_event_t, Json&) {
-        tooDeep = tooDeep || depth > kDeepest;
-        return !tooDeep;
-    };
-    try {
-        auto json = Json::parse(text.begin(), text.end(), watch);
-        if (tooDeep) {
-            return failure(ProblemKind::Invalid, "is nested too deeply", name);
-        }
-        return json;
-    } catch (const Json::parse_error& error) {
-        const auto end = std::min<std::size_t>(error.byte, text.size());
-        const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(end), '\n');
-        return failure(ProblemKind::Unreadable,
-                       "is not readable JSON here; a bracket, comma or quote is missing or too many", name,
-                       fmt::format("line {}", line));
-    }
-}
-
 Result<int> versionOf(const Json& json, const std::string& name) {
-    if (!json.is_object() || json.value("format", std::string()) != kFormatName) {
+    if (textOf(json, "format") != kFormatName) {
         return failure(
             ProblemKind::Invalid,
             fmt::format("is not a launch sequence: the key \"format\" has to be \"{}\"", kFormatName), name,
@@ -63,19 +35,15 @@ Result<int> versionOf(const Json& json, const std::string& name) {
 }
 
 Result<model::Sequence> read(std::string_view text, const std::string& name) {
-    auto json = parse(text, name);
+    auto json = parseJson(text, name, {.bytes = model::limits::kFileBytes});
     if (!json) {
         return tl::unexpected(json.error());
     }
-    try {
-        const auto version = versionOf(*json, name);
-        if (!version) {
-            return tl::unexpected(version.error());
-        }
-        migrate(*json, *version);
-    } catch (const Json::exception&) {
-        return failure(ProblemKind::Invalid, "is not a launch sequence", name);
+    const auto version = versionOf(*json, name);
+    if (!version) {
+        return tl::unexpected(version.error());
     }
+    migrate(*json, *version);
     model::Sequence sequence;
     Problems problems;
     ReadArchive archive(*json, "", problems);

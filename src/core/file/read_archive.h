@@ -1,18 +1,16 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/base/json_door.h"
 #include "core/base/result.h"
 #include "core/file/fields.h"
 #include "core/model/limits.h"
 
 #include <cmath>
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
 #include <set>
 
 namespace scaena::file {
-
-using Json = nlohmann::ordered_json;
 
 inline std::string listWords(const auto& words) { return fmt::format("one of {}", fmt::join(words, ", ")); }
 

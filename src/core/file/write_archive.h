@@ -1,14 +1,12 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/base/json_door.h"
 #include "core/file/fields.h"
 
 #include <cmath>
-#include <nlohmann/json.hpp>
 
 namespace scaena::file {
-
-using Json = nlohmann::ordered_json;
 
 inline Json number(double value) {
     // Whole numbers are written as such: 140, not 140.0.

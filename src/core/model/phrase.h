@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/base/result.h"
 #include "core/model/cue.h"
 
 namespace scaena::model {
@@ -14,5 +15,9 @@ struct Phrase {
     std::vector<Cue> cues;
     bool operator==(const Phrase&) const = default;
 };
+
+/// What no sequence could hold of it: lengths, repeats and parameters out of range, too many cues. Phrases
+/// come from the clipboard and from files, as sequences do.
+[[nodiscard]] Problems validate(const Phrase& phrase);
 
 }

@@ -91,6 +91,9 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
     for (const auto& path : named.art) {
         if (const auto found = known.art.find(path); found != known.art.end()) {
             shelf.art.insert(*found);
+            if (const auto source = known.sources.find(path); source != known.sources.end()) {
+                shelf.sources.insert(*source);
+            }
             continue;
         }
         const auto bytes = readBytes(path);
@@ -113,6 +116,7 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
                 {ProblemKind::Unsupported, "cannot carry " + loss, (folder / path).string(), {}});
         }
         shelf.art[path] = std::make_shared<const art::Art>(std::move(*art));
+        shelf.sources[path] = std::make_shared<const std::string>(*bytes);
     }
     for (const auto& path : named.files) {
         if (const auto found = known.files.find(path); found != known.files.end()) {
@@ -140,17 +144,27 @@ Result<Project> open(const FileAccess& files, const fs::path& path) {
 }
 
 Result<void> copyArt(FileAccess& files, const fs::path& from, const fs::path& to,
-                     const model::Sequence& sequence) {
+                     const model::Sequence& sequence, const ArtShelf& known) {
     for (const auto& path : pathsOf(sequence)) {
-        if (files.exists(to / path) || !files.exists(from / path)) {
+        if (files.exists(to / path)) {
             continue;
         }
-        const auto bytes = files.read(from / path, model::limits::kPictureBytes);
-        if (!bytes) {
-            return tl::unexpected(bytes.error());
+        const std::string* bytes = nullptr;
+        Result<std::string> there;
+        if (files.exists(from / path)) {
+            there = files.read(from / path, model::limits::kPictureBytes);
+            if (!there) {
+                return tl::unexpected(there.error());
+            }
+            bytes = &*there;
+        } else {
+            const auto source = known.sources.find(path);
+            bytes = source != known.sources.end() ? source->second.get() : known.bytesOf(path);
         }
-        if (auto written = files.writeAtomically(to / path, *bytes); !written) {
-            return written;
+        if (bytes) { // what was never there cannot be brought along
+            if (auto written = files.writeAtomically(to / path, *bytes); !written) {
+                return written;
+            }
         }
     }
     return {};

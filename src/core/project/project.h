@@ -12,6 +12,8 @@ namespace scaena::project {
 struct ArtShelf {
     std::map<std::string, art::ArtPtr> art;
     std::map<std::string, std::shared_ptr<const std::string>> files; ///< pictures, clips and fonts, undecoded
+    std::map<std::string, std::shared_ptr<const std::string>>
+        sources; ///< the files of the art, as they were read
 
     /// The bytes of one of `files`; null if it could not be read.
     [[nodiscard]] const std::string* bytesOf(const std::string& path) const;
@@ -44,8 +46,9 @@ struct Project {
 void renamePath(model::Sequence& sequence, const std::string& from, const std::string& to);
 
 /// Brings the art a sequence needs into another folder (for "save as"); files that are there already stay as
-/// they are.
+/// they are. What is no longer where it was read is taken from `known`.
 [[nodiscard]] Result<void> copyArt(FileAccess& files, const std::filesystem::path& from,
-                                   const std::filesystem::path& to, const model::Sequence& sequence);
+                                   const std::filesystem::path& to, const model::Sequence& sequence,
+                                   const ArtShelf& known);
 
 }

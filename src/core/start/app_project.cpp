@@ -2,12 +2,12 @@
 #include "core/start/app_project.h"
 
 #include "core/art/read_vector_drawable.h"
+#include "core/base/json_door.h"
 #include "core/model/limits.h"
 #include "core/start/pictures.h"
 
 #include <algorithm>
 #include <cstdlib>
-#include <nlohmann/json.hpp>
 #include <pugixml.hpp>
 
 namespace scaena::start {
@@ -241,26 +241,19 @@ private:
 // --- iOS
 // -------------------------------------------------------------------------------------------------------
 
-using Json = nlohmann::json;
-
 bool isDark(const Json& entry) {
-    const auto appearances = entry.find("appearances");
-    if (appearances == entry.end() || !appearances->is_array()) {
-        return false;
-    }
-    return std::any_of(appearances->begin(), appearances->end(), [](const Json& it) {
-        return it.is_object() && it.value("appearance", std::string()) == "luminosity" &&
-               it.value("value", std::string()) == "dark";
+    const auto& appearances = listOf(entry, "appearances");
+    return std::any_of(appearances.begin(), appearances.end(), [](const Json& it) {
+        return textOf(it, "appearance") == "luminosity" && textOf(it, "value") == "dark";
     });
 }
 
 /// "0x1F", "31" or "0.122", as asset catalogues write a component.
 std::uint8_t component(const Json& components, const char* key) {
-    const auto found = components.find(key);
-    if (found == components.end() || !found->is_string()) {
+    const auto text = textOf(components, key);
+    if (text.empty()) {
         return std::string_view(key) == "alpha" ? 255 : 0;
     }
-    const auto text = found->get<std::string>();
     const double value = text.starts_with("0x") ? double(std::strtol(text.c_str(), nullptr, 16))
                          : text.find('.') != std::string::npos ? std::strtod(text.c_str(), nullptr) * 255
                                                                : std::strtod(text.c_str(), nullptr);
@@ -283,7 +276,7 @@ public:
                 continue;
             }
             const auto bytes = m_files.read(m_root / path, model::limits::kArtBytes);
-            const auto json = bytes ? Json::parse(*bytes, nullptr, false) : Json();
+            const auto json = bytes ? parseJson(*bytes).value_or(Json()) : Json();
             if (set.extension() == ".colorset") {
                 colours(set.stem().string(), json);
             } else if (set.extension() == ".imageset") {
@@ -307,22 +300,18 @@ public:
 
 private:
     void colours(const std::string& name, const Json& json) {
-        const auto list = json.is_object() ? json.find("colors") : json.end();
-        if (!json.is_object() || list == json.end() || !list->is_array() ||
-            m_found.colours.size() >= kMostColours) {
+        if (m_found.colours.size() >= kMostColours) {
             return;
         }
         ProjectFindings::NamedColour colour{name, {}, {}};
-        for (const auto& entry : *list) {
-            const auto value = entry.is_object() ? entry.find("color") : entry.end();
-            if (!entry.is_object() || value == entry.end() || !value->is_object() ||
-                !value->contains("components") || !(*value)["components"].is_object()) {
-                continue;
+        for (const auto& entry : listOf(json, "colors")) {
+            const auto* value = memberOf(entry, "color");
+            const auto* parts = value ? memberOf(*value, "components") : nullptr;
+            if (parts && parts->is_object()) {
+                (isDark(entry) ? colour.dark : colour.light) =
+                    Colour{component(*parts, "red"), component(*parts, "green"), component(*parts, "blue"),
+                           component(*parts, "alpha")};
             }
-            const auto& parts = (*value)["components"];
-            (isDark(entry) ? colour.dark : colour.light) =
-                Colour{component(parts, "red"), component(parts, "green"), component(parts, "blue"),
-                       component(parts, "alpha")};
         }
         if (colour.light || colour.dark) {
             m_found.colours.push_back(std::move(colour));
@@ -331,14 +320,13 @@ private:
 
     void images(const std::string& name, const fs::path& folder, const Json& json) {
         const int rank = mentions(name, {"launch", "splash"}) ? 3 : mentions(name, {"logo"}) ? 2 : 1;
-        const auto list = json.is_object() ? json.find("images") : json.end();
-        if (rank <= m_rank || !json.is_object() || list == json.end() || !list->is_array()) {
+        if (rank <= m_rank) {
             return;
         }
         std::vector<fs::path> light;
         std::vector<fs::path> dark;
-        for (const auto& entry : *list) {
-            const auto file = entry.is_object() ? entry.value("filename", std::string()) : std::string();
+        for (const auto& entry : listOf(json, "images")) {
+            const auto file = textOf(entry, "filename");
             if (!file.empty() && isPicture(file) && file.find('/') == std::string::npos &&
                 m_files.exists(m_root / folder / file)) {
                 (isDark(entry) ? dark : light).push_back(folder / file);

@@ -2,10 +2,11 @@
 #include "export/common/export_writer.h"
 
 #include "core/base/hash.h"
+#include "core/base/json_door.h"
+#include "export/common/folder_change.h"
 #include "export/common/names.h"
 
 #include <algorithm>
-#include <nlohmann/json.hpp>
 #include <optional>
 
 namespace scaena::exporting {
@@ -14,25 +15,17 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr std::size_t kLargestFile = 64u << 20;
 constexpr std::string_view kWords[] = {"added", "changed", "unchanged", "removed", "kept", "refused"};
 
 using Hashes = std::map<std::string, std::string>;
 
-/// A manifest's paths come from the disk: one that leads out of the folder could make us remove a stranger's
-/// file.
-bool isInside(const std::string& path) {
-    const fs::path p(path);
-    return !path.empty() && p.is_relative() &&
-           std::none_of(p.begin(), p.end(), [](const fs::path& part) { return part == ".."; });
-}
-
 Hashes readManifest(const FileAccess& files, const fs::path& path) {
     Hashes hashes;
     const auto text = files.read(path, kLargestFile);
-    const auto json = text ? nlohmann::json::parse(*text, nullptr, false) : nlohmann::json();
-    if (json.is_object() && json.contains("files") && json["files"].is_object()) {
-        for (const auto& item : json["files"].items()) {
+    const auto json = text ? parseJson(*text, path.string(), {.keys = 20'000}) : Result<Json>(Json());
+    const auto* listed = json ? memberOf(*json, "files") : nullptr;
+    if (listed && listed->is_object()) {
+        for (const auto& item : listed->items()) {
             if (item.value().is_string() && isInside(item.key())) {
                 hashes[item.key()] = item.value().get<std::string>();
             }
@@ -79,57 +72,44 @@ std::string manifestText(const Export& made, const Hashes& stillOurs) {
     return json.dump(2) + "\n";
 }
 
-FileChange changeOf(const FileAccess& files, const fs::path& path, const std::string& bytes,
+FileChange changeOf(const std::optional<std::string>& there, const std::string& bytes,
                     const std::vector<std::string>& knownHashes) {
-    if (!files.exists(path)) {
+    if (!there) {
         return FileChange::Added;
     }
-    const auto there = files.read(path, kLargestFile);
-    if (there && *there == bytes) {
+    if (*there == bytes) {
         return FileChange::Unchanged;
     }
-    const bool ours =
-        there && std::find(knownHashes.begin(), knownHashes.end(), sha256(*there)) != knownHashes.end();
+    const bool ours = std::find(knownHashes.begin(), knownHashes.end(), sha256(*there)) != knownHashes.end();
     return ours ? FileChange::Changed : FileChange::Refused;
 }
 
-/// Remembers what stood where something is written or removed, and puts it back unless told that all went
-/// well.
-class Undo {
-public:
-    Undo(FileAccess& files) : m_files(files) {}
-    Result<void> write(const fs::path& path, const std::string& bytes, FileAccess::Wait wait) {
-        remember(path);
-        return m_files.writeAtomically(path, bytes, wait);
-    }
-    Result<void> remove(const fs::path& path) {
-        remember(path);
-        return m_files.remove(path);
-    }
-    void putBack() {
-        for (auto it = m_before.rbegin(); it != m_before.rend(); ++it) {
-            // Nothing more can be done for a file that cannot be put back; the others still are.
-            (void)(it->second ? m_files.writeAtomically(it->first, *it->second) : m_files.remove(it->first));
+bool staysWithPeople(const WriteEntry& entry, bool force) {
+    return entry.change == FileChange::Kept ||
+           (entry.change == FileChange::Refused && entry.choice == RefusedChoice::Keep && !force);
+}
+
+/// What the manifest goes on saying of files that stay as people made them: what we wrote there last, if we
+/// did.
+Hashes leftToPeople(const WritePlan& plan, const Hashes& known, bool force) {
+    Hashes left;
+    for (const auto& entry : plan.entries) {
+        if (staysWithPeople(entry, force)) {
+            const auto before = known.find(entry.path);
+            left[entry.path] = before == known.end() ? "" : before->second;
         }
     }
+    return left;
+}
 
-private:
-    void remember(const fs::path& path) {
-        auto bytes = m_files.exists(path) ? m_files.read(path, kLargestFile)
-                                          : Result<std::string>(tl::unexpected(Problems{}));
-        m_before.emplace_back(path, bytes ? std::optional(std::move(*bytes)) : std::nullopt);
+/// A path in the folder for kept versions that no file has yet.
+std::string freeKeptPath(const Folder& folder, const std::string& path) {
+    const auto wish = std::string(kKeptFolder) + "/" + path;
+    std::string free = wish;
+    for (int number = 2; folder.exists(free); ++number) {
+        free = wish + "." + std::to_string(number);
     }
-    FileAccess& m_files;
-    std::vector<std::pair<fs::path, std::optional<std::string>>> m_before;
-};
-
-/// A file in the folder for kept versions that does not exist yet.
-fs::path freeKeptPath(const FileAccess& files, const fs::path& folder, const std::string& path) {
-    fs::path wish = folder / kKeptFolder / path;
-    for (int number = 2; files.exists(wish); ++number) {
-        wish = folder / kKeptFolder / (path + "." + std::to_string(number));
-    }
-    return wish;
+    return free;
 }
 
 }
@@ -168,9 +148,13 @@ Export besideOthers(const FileAccess& files, const fs::path& folder, Export made
     return made;
 }
 
-WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Export& made) {
+WritePlan planWrite(FileAccess& files, const fs::path& folder, const Export& made) {
     const Hashes known = readManifest(files, folder / manifestName(made));
     const auto others = writtenByOthers(files, folder, made);
+    const auto open = files.openFolder(folder, FileAccess::Make::Never);
+    const auto read = [&](const std::string& path) {
+        return open ? (*open)->read(path, kLargestFile) : Result<std::optional<std::string>>(std::nullopt);
+    };
     WritePlan plan;
     Hashes gone = known;
     for (const auto& file : made.files) {
@@ -181,13 +165,20 @@ WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Expor
         for (auto [it, end] = others.equal_range(file.path); it != end; ++it) {
             hashes.push_back(it->second);
         }
-        plan.entries.push_back({file.path, changeOf(files, folder / file.path, file.bytes, hashes)});
+        if (const auto there = read(file.path)) {
+            plan.entries.push_back(
+                {file.path, changeOf(*there, file.bytes, hashes), *there ? sha256(**there) : std::string()});
+        } else {
+            plan.problems.insert(plan.problems.end(), there.error().begin(), there.error().end());
+        }
         gone.erase(file.path);
     }
     for (const auto& [path, hash] : gone) {
-        const auto there = files.read(folder / path, kLargestFile);
-        if (there && others.count(path) == 0) {
-            plan.entries.push_back({path, sha256(*there) == hash ? FileChange::Removed : FileChange::Kept});
+        // What cannot be reached without following a link is not ours to remove.
+        const auto there = read(path);
+        if (there && *there && others.count(path) == 0) {
+            const auto seen = sha256(**there);
+            plan.entries.push_back({path, seen == hash ? FileChange::Removed : FileChange::Kept, seen});
         }
     }
     return plan;
@@ -195,56 +186,56 @@ WritePlan planWrite(const FileAccess& files, const fs::path& folder, const Expor
 
 Result<void> write(FileAccess& files, const fs::path& folder, const Export& made, const WritePlan& plan,
                    bool force) {
+    if (!plan.problems.empty()) {
+        return tl::unexpected(plan.problems);
+    }
     if (plan.hasRefused() && !force) {
         return failure(ProblemKind::Refused, "some files are not as the last export left them",
                        folder.string());
     }
-    Undo undo(files);
-    Hashes stillOurs;
     const Hashes known = readManifest(files, folder / manifestName(made));
-    const auto run = [&]() -> Result<void> {
-        for (const auto& entry : plan.entries) {
-            const fs::path path = folder / entry.path;
-            const auto file = std::find_if(made.files.begin(), made.files.end(),
-                                           [&](const ExportedFile& f) { return f.path == entry.path; });
-            Result<void> done;
-            if (entry.change == FileChange::Refused && entry.choice == RefusedChoice::Keep && !force) {
-                const auto before = known.find(entry.path);
-                stillOurs[entry.path] = before == known.end() ? "" : before->second;
-                continue;
-            }
-            if (entry.change == FileChange::Refused) {
-                const auto theirs = files.read(path, kLargestFile);
-                done = theirs ? undo.write(freeKeptPath(files, folder, entry.path), *theirs,
-                                           FileAccess::Wait::ForDisk)
-                              : Result<void>(tl::unexpected(theirs.error()));
-            }
-            if (done && entry.change == FileChange::Removed) {
-                done = undo.remove(path);
-            } else if (entry.change == FileChange::Kept) {
-                stillOurs[entry.path] = known.at(entry.path);
-            } else if (done && entry.change != FileChange::Unchanged && file != made.files.end()) {
-                done = undo.write(path, file->bytes, FileAccess::Wait::No);
-            }
-            if (!done) {
-                return done;
-            }
-        }
-        // One wait for all files, before the manifest says that they are there.
-        if (auto settled = plan.changesAnything() ? files.settle(folder) : Result<void>(); !settled) {
-            return settled;
-        }
-        const auto text = manifestText(made, stillOurs);
-        const auto before = files.read(folder / manifestName(made), kLargestFile);
-        return before && *before == text
-                   ? Result<void>{}
-                   : undo.write(folder / manifestName(made), text, FileAccess::Wait::ForDisk);
-    };
-    auto result = run();
-    if (!result) {
-        undo.putBack();
+    const auto text = manifestText(made, leftToPeople(plan, known, force));
+    const auto last = files.read(folder / manifestName(made), kLargestFile);
+    if (!plan.changesAnything() && last && *last == text) {
+        return {}; // also where nothing may be written
     }
-    return result;
+    auto open = openForChange(files, folder);
+    if (!open) {
+        return tl::unexpected(open.error());
+    }
+    std::vector<FileStep> steps;
+    for (const auto& entry : plan.entries) {
+        if (entry.change == FileChange::Unchanged || staysWithPeople(entry, force)) {
+            continue;
+        }
+        if (entry.change == FileChange::Removed) {
+            steps.push_back({entry.path, std::nullopt, entry.seen});
+            continue;
+        }
+        if (entry.change == FileChange::Refused) {
+            auto theirs = (*open)->read(entry.path, kLargestFile);
+            if (!theirs) {
+                return tl::unexpected(theirs.error());
+            }
+            if (*theirs) {
+                steps.push_back({freeKeptPath(**open, entry.path), std::move(*theirs), {}});
+            }
+        }
+        const auto file = std::find_if(made.files.begin(), made.files.end(),
+                                       [&](const ExportedFile& f) { return f.path == entry.path; });
+        if (file != made.files.end()) {
+            steps.push_back({entry.path, file->bytes, entry.seen});
+        }
+    }
+    // The manifest comes last: it says what is there.
+    const auto before = hashOf(**open, manifestName(made));
+    if (!before) {
+        return tl::unexpected(before.error());
+    }
+    if (*before != sha256(text)) {
+        steps.push_back({manifestName(made), text, *before});
+    }
+    return change(**open, steps);
 }
 
 std::string lastWrittenHash(const FileAccess& files, const fs::path& folder, const Export& made,

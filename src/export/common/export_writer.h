@@ -25,12 +25,14 @@ enum class RefusedChoice {
 struct WriteEntry {
     std::string path;
     FileChange change = FileChange::Added;
+    std::string seen; ///< SHA-256 of what stood there; empty: no file
     RefusedChoice choice = RefusedChoice::Open;
 };
 
 /// What writing would do to the folder as it is now.
 struct WritePlan {
     std::vector<WriteEntry> entries;
+    Problems problems; ///< what stands in the way of any writing: links and folders where files have to be
     /// Whether a refused file waits for a choice.
     [[nodiscard]] bool hasRefused() const;
     [[nodiscard]] bool changesAnything() const;
@@ -48,11 +50,11 @@ inline constexpr std::string_view kKeptFolder = "scaena-kept";
 
 /// Files that several sequences share (the player) belong to all of their exports: each may bring them up to
 /// date, and none removes what another still has.
-[[nodiscard]] WritePlan planWrite(const FileAccess& files, const std::filesystem::path& folder,
-                                  const Export& made);
+[[nodiscard]] WritePlan planWrite(FileAccess& files, const std::filesystem::path& folder, const Export& made);
 
-/// Writes what the plan says, all or nothing: if a file cannot be written, those already written are put
-/// back. Refused files are only replaced when `force` is set, and then kept in kKeptFolder.
+/// Writes what the plan says, all or nothing (export/common/folder_change.h). Nothing is written if a file is
+/// no longer as the plan saw it. Refused files are only replaced when they were chosen to be or `force` is
+/// set, and then kept in kKeptFolder.
 [[nodiscard]] Result<void> write(FileAccess& files, const std::filesystem::path& folder, const Export& made,
                                  const WritePlan& plan, bool force);
 

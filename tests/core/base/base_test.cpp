@@ -1,14 +1,11 @@
 // SPDX-License-Identifier: MIT
 #include "core/base/colour.h"
-#include "core/base/files.h"
 #include "core/base/geometry.h"
 #include "core/base/hash.h"
 #include "core/base/ids.h"
 #include "core/base/times.h"
 
 #include <catch2/catch.hpp>
-#include <fstream>
-#include <unistd.h>
 
 using namespace scaena;
 
@@ -83,67 +80,6 @@ TEST_CASE("Never stays never when something is added") {
 
 TEST_CASE("SHA-256 is that of the standard's example") {
     CHECK(sha256("abc") == "ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad");
-}
-
-namespace {
-
-/// A folder that is gone at the end of the test.
-struct TemporaryFolder {
-    TemporaryFolder() {
-        char name[] = "/tmp/scaena-test-XXXXXX";
-        path = ::mkdtemp(name);
-    }
-    ~TemporaryFolder() { std::filesystem::remove_all(path); }
-    std::filesystem::path path;
-};
-
-}
-
-TEST_CASE("Writing a file makes its folders, replaces it as a whole and leaves nothing beside it") {
-    const TemporaryFolder folder;
-    DiskFiles files;
-    const auto path = folder.path / "a" / "b.txt";
-    REQUIRE(files.writeAtomically(path, "one"));
-    REQUIRE(files.writeAtomically(path, "two"));
-    CHECK(files.read(path, 100).value() == "two");
-    CHECK(std::distance(std::filesystem::directory_iterator(path.parent_path()), {}) == 1);
-}
-
-TEST_CASE("A file that cannot be written keeps its old contents") {
-    if (::geteuid() == 0) {
-        WARN("running as root, for whom no folder is read-only: a folder in place of the file is used "
-             "instead");
-    }
-    const TemporaryFolder folder;
-    DiskFiles files;
-    std::filesystem::create_directories(folder.path / "taken" / "inside");
-    const auto result = files.writeAtomically(folder.path / "taken", "text");
-    REQUIRE_FALSE(result);
-    CHECK(result.error().front().kind == ProblemKind::Refused);
-    CHECK(std::filesystem::exists(folder.path / "taken" / "inside"));
-}
-
-TEST_CASE("A file's permissions and a link to it survive saving") {
-    const TemporaryFolder folder;
-    DiskFiles files;
-    std::ofstream(folder.path / "real") << "old";
-    std::filesystem::permissions(folder.path / "real", std::filesystem::perms(0600));
-    std::filesystem::create_symlink(folder.path / "real", folder.path / "link");
-    REQUIRE(files.writeAtomically(folder.path / "link", "new"));
-    CHECK(std::filesystem::is_symlink(folder.path / "link"));
-    CHECK(files.read(folder.path / "real", 100).value() == "new");
-    CHECK((std::filesystem::status(folder.path / "real").permissions() & std::filesystem::perms::all) ==
-          std::filesystem::perms(0600));
-}
-
-TEST_CASE("Reading says what is wrong: missing, too large, not a file") {
-    const TemporaryFolder folder;
-    const DiskFiles files;
-    std::ofstream(folder.path / "large") << std::string(5000, 'x');
-    CHECK(files.read(folder.path / "none", 10).error().front().kind == ProblemKind::NotFound);
-    CHECK(files.read(folder.path / "large", 4999).error().front().kind == ProblemKind::Refused);
-    CHECK(files.read(folder.path / "large", 5000).value().size() == 5000);
-    CHECK(files.read(folder.path, 10).error().front().kind == ProblemKind::Unreadable);
 }
 
 TEST_CASE("A problem's text names file and place") {

@@ -114,10 +114,10 @@ TEST_CASE("Copying art leaves files that are there already as they are") {
     std::ofstream(target.path() / "logo.svg") << "somebody's own";
     DiskFiles files;
     const auto sequence = file::load(files, disk.path()).value();
-    REQUIRE(project::copyArt(files, disk.folder(), target.path(), sequence));
+    REQUIRE(project::copyArt(files, disk.folder(), target.path(), sequence, {}));
     CHECK(readWhole(target.path() / "logo.svg") == "somebody's own");
     std::filesystem::remove(target.path() / "logo.svg");
-    REQUIRE(project::copyArt(files, disk.folder(), target.path(), sequence));
+    REQUIRE(project::copyArt(files, disk.folder(), target.path(), sequence, {}));
     CHECK(readWhole(target.path() / "logo.svg") == kSquare);
 }
 
