@@ -1,12 +1,15 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
+#include "cli/plain_text.h"
 
 #include <CLI/CLI.hpp>
 #include <ostream>
 
 namespace scaena::cli {
 
-int run(const std::vector<std::string>& arguments, std::ostream& out, std::ostream& err) {
+int run(const std::vector<std::string>& arguments, std::ostream& stdOut, std::ostream& stdErr) {
+    PlainText out(stdOut);
+    PlainText err(stdErr);
     CLI::App app("Scaena without a window: look at, preview and export launch sequences.", "scaena-cli");
     app.require_subcommand(1);
     app.set_version_flag("--version", SCAENA_VERSION);

@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: MIT
+#include "cli/plain_text.h"
 #include "cli/run.h"
+#include "core/file/sequence_file.h"
 #include "support/files_of_repository.h"
 
 #include <QImage>
 #include <catch2/catch.hpp>
 #include <nlohmann/json.hpp>
 #include <sstream>
+#include <fstream>
 
 /// The command line as a black box: standard output, standard error, exit code, files.
 using namespace scaena;
@@ -237,4 +240,27 @@ TEST_CASE("A link that leads out of a sequence's folder is still refused from in
     CHECK(runCli({"info", "larder.scaena"}).err.find("leads out of the sequence's folder") !=
           std::string::npos);
     std::filesystem::current_path(before);
+}
+
+TEST_CASE("Names from files give no orders to the terminal, and other scripts stay as they are") {
+    std::ostringstream plain;
+    {
+        cli::PlainText out(plain);
+        out << "a\x1b[31mred\x07 \xC2\x9B" "31m \xE2\x80\xAEgpj.x \x7f\r\nGrüße 山\t😀 \xff\xC3";
+    }
+    const std::string replaced = "\xEF\xBF\xBD";
+    CHECK(plain.str() == "a" + replaced + "[31mred" + replaced + " " + replaced + "31m " + replaced + "gpj.x " +
+                             replaced + replaced + "\nGrüße 山\t😀 " + replaced + replaced);
+}
+
+TEST_CASE("What a hostile sequence is called reaches the terminal as plain text") {
+    const test::TemporaryFolder folder;
+    auto sequence = model::emptySequence();
+    sequence.name = "bell\x07 \x1b]0;title\x07";
+    std::ofstream(folder / "a.scaena") << file::write(sequence);
+    std::ostringstream out, err;
+    (void)cli::run({"scaena-cli", "info", (folder / "a.scaena").string()}, out, err);
+    CHECK((out.str() + err.str()).find("bell") != std::string::npos);
+    CHECK((out.str() + err.str()).find('\x1b') == std::string::npos);
+    CHECK((out.str() + err.str()).find('\x07') == std::string::npos);
 }

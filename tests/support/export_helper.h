@@ -3,6 +3,7 @@
 
 #include "core/schedule/resolve.h"
 #include "export/common/exporter.h"
+#include "render/art/sound_pictures.h"
 #include "render/frames/frame_maker.h"
 #include "render/frames/still.h"
 #include "render/text/text_outline.h"
@@ -19,7 +20,8 @@ inline exporting::Export exportedWith(const exporting::ExportOptions& options,
     const render::QtTextOutliner outliner;
     const render::QtRasteriser rasteriser;
     const render::QtFrameMaker frames;
-    auto made = exporting::exporterOf(target).build({sequence, shelf, outliner, rasteriser, frames, options});
+    const auto sound = render::withSoundPictures(shelf);
+    auto made = exporting::exporterOf(target).build({sequence, sound, outliner, rasteriser, frames, options});
     INFO((made ? "" : describe(made.error())));
     REQUIRE(made);
     return std::move(*made);

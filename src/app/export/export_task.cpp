@@ -2,6 +2,7 @@
 #include "app/export/export_task.h"
 
 #include "export/common/remembered_pictures.h"
+#include "render/art/sound_pictures.h"
 #include "render/base/paint_threads.h"
 #include "render/frames/frame_maker.h"
 #include "render/frames/still.h"
@@ -47,11 +48,12 @@ void ExportTask::build(const Document& document, plan::ExportId target, exportin
                 }
             });
         };
+        const auto sound = render::withSoundPictures(*shelf);
         std::shared_ptr<Result<exporting::Export>> made;
         render::withPaintWorkers([&](Workers& workers) {
             options.workers = &workers;
             made = std::make_shared<Result<exporting::Export>>(exporting::exporterOf(target).build(
-                {*sequence, *shelf, outliner, pictures, pictures, options}));
+                {*sequence, sound, outliner, pictures, pictures, options}));
         });
         QMetaObject::invokeMethod(this, [this, stopped, made] {
             if (!*stopped) {

@@ -7,6 +7,7 @@
 #include "export/common/folder_change.h"
 #include "export/common/line_diff.h"
 #include "export/common/remembered_pictures.h"
+#include "render/art/sound_pictures.h"
 #include "render/base/gui_session.h"
 #include "render/base/paint_threads.h"
 #include "render/frames/frame_maker.h"
@@ -84,9 +85,11 @@ void printReport(const exporting::Export& made, const exporting::WritePlan& plan
 
 /// What several exports of one run share.
 struct Workshop {
-    explicit Workshop(project::Project opened) : project(std::move(opened)) {}
-    project::Project project;
+    explicit Workshop(project::Project opened) : project(std::move(opened)) {
+        project.shelf = std::make_shared<const project::ArtShelf>(render::withSoundPictures(*project.shelf));
+    }
     render::GuiSession gui;
+    project::Project project;
     render::QtTextOutliner outliner;
     render::QtRasteriser rasteriser;
     render::QtFrameMaker frames;

@@ -2,6 +2,7 @@
 #include "render/art/image_cache.h"
 
 #include <QBuffer>
+#include <QColorSpace>
 #include <QImageReader>
 #include <algorithm>
 #include <list>
@@ -45,7 +46,12 @@ QImage decode(const std::string& bytes) {
     if (std::max(size.width(), size.height()) > kLongestImageSide) {
         reader.setScaledSize(size.scaled(kLongestImageSide, kLongestImageSide, Qt::KeepAspectRatio));
     }
-    return reader.read().convertToFormat(QImage::Format_ARGB32_Premultiplied);
+    QImage image = reader.read();
+    // Every platform is shown sRGB; a picture of another profile would look paler or louder there.
+    if (const QColorSpace srgb(QColorSpace::SRgb); image.colorSpace().isValid() && image.colorSpace() != srgb) {
+        image.convertToColorSpace(srgb);
+    }
+    return image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
 }
 
 }
@@ -92,7 +98,8 @@ Result<QSize> imageSize(const std::string& bytes, const std::string& name) {
                        "is larger than 64 million pixels; no screen shows so many, so scale it down first",
                        name);
     }
-    return size;
+    // As it is shown: a camera held upright says so in its file.
+    return reader.transformation() & QImageIOHandler::TransformationRotate90 ? size.transposed() : size;
 }
 
 }
