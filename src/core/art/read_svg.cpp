@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
 
+#include "core/art/budget.h"
 #include "core/art/css_colour.h"
+#include "core/art/losses.h"
 #include "core/art/svg_gradients.h"
 #include "core/art/svg_shapes.h"
 
@@ -9,25 +11,76 @@
 #include <array>
 #include <cmath>
 #include <fmt/format.h>
+#include <numeric>
 
 namespace scaena::art {
 
 namespace {
 
 constexpr int kDeepestNesting = 64;
+constexpr std::size_t kMostClips = 8;
 constexpr std::size_t kMostShapes = 20'000;
 
 constexpr std::array kSilent =
     std::to_array<std::string_view>({"title", "desc", "metadata", "defs", "style", "symbol", "clipPath",
-                                     "linearGradient", "radialGradient", "script", "view"});
+                                     "linearGradient", "radialGradient", "script", "view", "filter", "mask", "marker",
+                                     "pattern", "font", "font-face", "cursor", "color-profile"});
+
+constexpr std::array kAnimations =
+    std::to_array<std::string_view>({"animate", "animateColor", "animateMotion", "animateTransform", "set"});
+
+constexpr std::size_t kLongestQuote = 80;    // of a file's text in a sentence
+constexpr double kMostDashes = 20'000; // along one outline; more are a shade of grey
 
 bool contains(const auto& list, std::string_view word) {
     return std::find(list.begin(), list.end(), word) != list.end();
 }
 
 /// "sodipodi:namedview" and the like belong to other programs and paint nothing.
-bool isForeign(std::string_view name) {
-    return name.find(':') != std::string_view::npos && name.substr(0, 4) != "svg:";
+bool isForeign(std::string_view name) { return name.find(':') != std::string_view::npos; }
+
+/// Goes through the tree without recursion, which a hostile file would make too deep.
+template <class Use>
+void eachNode(const pugi::xml_node& root, Use use) {
+    for (auto it = root; it;) {
+        use(it);
+        if (it.first_child()) {
+            it = it.first_child();
+            continue;
+        }
+        while (it && it != root && !it.next_sibling()) {
+            it = it.parent();
+        }
+        it = it == root ? pugi::xml_node{} : it.next_sibling();
+    }
+}
+
+/// A document may call its elements "svg:path", or "x:path": from here on they are called "path".
+void dropPrefix(pugi::xml_node root) {
+    const std::string_view name = root.name();
+    const auto colon = name.find(':');
+    if (colon == std::string_view::npos) {
+        return;
+    }
+    const std::string prefix(name.substr(0, colon + 1));
+    eachNode(root, [&](pugi::xml_node node) {
+        if (std::string_view(node.name()).starts_with(prefix)) {
+            node.set_name(std::string(node.name()).substr(prefix.size()).c_str());
+        }
+    });
+}
+
+std::string shortened(std::string_view text) {
+    return std::string(text.substr(0, kLongestQuote)) + (text.size() > kLongestQuote ? "…" : "");
+}
+
+/// How far a pen goes along the path, roughly: from point to point, by the handles.
+double rough(const Path& path) {
+    double length = 0;
+    for (std::size_t i = 1; i < path.points.size(); ++i) {
+        length += std::hypot(path.points[i].x - path.points[i - 1].x, path.points[i].y - path.points[i - 1].y);
+    }
+    return length;
 }
 
 class SvgReader {
@@ -46,41 +99,49 @@ public:
         m_art.root.id = root.attribute("id").value();
         const auto own = cascade(root, m_sheet);
         m_art.root.opacity = opacityOf(own);
+        noteRoot(root, own, box.has_value());
         readChildren(root, Style{}.inheritedBy(own, diagonal()), m_art.root, 0);
         return std::move(m_art);
     }
+    /// Whether the picture asked for more than it may; then what was read is not all of it.
+    [[nodiscard]] bool isTooMuch() const { return m_budget.isSpent(); }
 
 private:
     [[nodiscard]] double diagonal() const { return diagonalOf(m_view); }
 
-    void lose(std::string what) {
-        if (!contains(m_art.losses, what) && m_art.losses.size() < 50) {
-            m_art.losses.push_back(std::move(what));
-        }
-    }
+    void lose(const std::string& what) { noteLoss(m_art.losses, what); }
     static std::string on(const pugi::xml_node& element) {
-        const std::string id = element.attribute("id").value();
+        const std::string id = shortened(element.attribute("id").value());
         return id.empty() ? "" : " on “" + id + "”";
     }
 
+    /// What stands on the root counts for the whole picture.
+    void noteRoot(const pugi::xml_node& root, const Declarations& own, bool hasBox) {
+        noteUncarried(root, own);
+        if (root.attribute("transform") || own.count("transform") > 0) {
+            lose("a transform of the whole picture");
+        }
+        if (const auto clip = own.find("clip-path"); clip != own.end() && clip->second != "none") {
+            addClip(root, own, m_art.root, {});
+        }
+        const auto isOpen = [&](const char* name) {
+            const std::string_view value = root.attribute(name).value();
+            return value.empty() || value.find('%') != std::string_view::npos;
+        };
+        if (!hasBox && (isOpen("width") || isOpen("height"))) {
+            lose("its size: it names none, and has no view box");
+        }
+    }
+
     void index(const pugi::xml_node& node) {
-        // pugixml trees can be deep in a hostile file; walk without recursion.
-        for (auto it = node; it;) {
+        eachNode(node, [this](const pugi::xml_node& it) {
             if (const auto id = it.attribute("id")) {
                 m_elements.emplace(id.value(), it);
             }
             if (std::string_view(it.name()) == "style") {
                 m_sheet.add(it.child_value(), m_art.losses);
             }
-            if (it.first_child()) {
-                it = it.first_child();
-                continue;
-            }
-            while (it && it != node && !it.next_sibling()) {
-                it = it.parent();
-            }
-            it = it == node ? pugi::xml_node{} : it.next_sibling();
-        }
+        });
     }
 
     static double opacityOf(const Declarations& own) {
@@ -100,6 +161,11 @@ private:
         check("marker-start", "a marker", "none");
         check("marker-mid", "a marker", "none");
         check("marker-end", "a marker", "none");
+        for (const auto& child : element.children()) {
+            if (contains(kAnimations, child.name())) {
+                lose("an animation" + on(element));
+            }
+        }
     }
 
     void readChildren(const pugi::xml_node& parent, const Style& style, Group& into, int depth) {
@@ -112,8 +178,8 @@ private:
 
     void readElement(const pugi::xml_node& element, const Style& inherited, Group& into, int depth) {
         const std::string_view name = element.name();
-        if (contains(kSilent, name) || isForeign(name)) {
-            return;
+        if (contains(kSilent, name) || contains(kAnimations, name) || isForeign(name) || !m_budget.element()) {
+            return; // an animation was named with what it moves
         }
         if (depth > kDeepestNesting || m_shapes >= kMostShapes) {
             lose(depth > kDeepestNesting ? "everything nested deeper than 64 levels"
@@ -131,6 +197,9 @@ private:
             if (!complete) {
                 lose("the rest of a malformed outline" + on(element));
             }
+            if (!m_budget.points(path->points.size())) {
+                return;
+            }
             addShape(element, own, style, std::move(*path), into);
         } else if (name == "g" || name == "a" || name == "switch" || name == "svg") {
             noteUncarried(element, own);
@@ -138,13 +207,36 @@ private:
             if (name == "svg") {
                 placeViewport(element, *group, std::nullopt);
             }
-            readChildren(element, style, *group, depth);
+            if (name == "switch") {
+                readChoice(element, style, *group, depth);
+            } else {
+                readChildren(element, style, *group, depth);
+            }
             into.children.emplace_back(std::move(group));
         } else if (name == "use") {
             noteUncarried(element, own);
             readUse(element, own, style, into, depth);
         } else {
-            lose(fmt::format("the element <{}>{}", name, on(element)));
+            lose(fmt::format("the element <{}>{}", shortened(name), on(element)));
+        }
+    }
+
+    static std::size_t stopCount(const Paint& paint) {
+        const auto* gradient = std::get_if<Gradient>(&paint);
+        return gradient ? gradient->stops.size() : 0;
+    }
+
+    /// The first of a <switch> that can be shown here: no extension is known, and the language is English.
+    void readChoice(const pugi::xml_node& element, const Style& style, Group& into, int depth) {
+        for (const auto& child : element.children()) {
+            const std::string_view language = child.attribute("systemLanguage").value();
+            const bool speaks = !child.attribute("systemLanguage") || language.find("en") != std::string_view::npos;
+            const bool fits = child.type() == pugi::node_element && !child.attribute("requiredExtensions") && speaks &&
+                              std::string_view(child.name()) != "foreignObject" && !contains(kSilent, child.name());
+            if (fits) {
+                readElement(child, style, into, depth + 1);
+                return;
+            }
         }
     }
 
@@ -152,21 +244,41 @@ private:
         auto group = std::make_unique<Group>();
         group->id = element.attribute("id").value();
         group->opacity = opacityOf(own);
-        group->transform = transformOf(element);
+        group->transform = transformOf(element, own, {});
         addClip(element, own, *group, {});
         return group;
     }
 
-    Matrix transformOf(const pugi::xml_node& element) {
-        const auto attribute = element.attribute("transform");
-        if (!attribute) {
+    /// By the style property or the attribute, about the origin that is named; `box` is the element's own, if it is known.
+    Matrix transformOf(const pugi::xml_node& element, const Declarations& own, const Rect& box) {
+        const auto property = own.find("transform");
+        const std::string_view text =
+            property != own.end() ? std::string_view(property->second) : element.attribute("transform").value();
+        if (text.empty() || text == "none") {
             return {};
         }
-        const auto matrix = parseTransform(attribute.value());
+        const auto matrix = parseTransform(text);
         if (!matrix) {
             lose("a malformed transform" + on(element));
+            return {};
         }
-        return matrix.value_or(Matrix{});
+        const auto origin = own.find("transform-origin");
+        const auto reference = own.find("transform-box");
+        const bool ofBox = reference != own.end() && reference->second == "fill-box";
+        if (ofBox && box.width <= 0 && box.height <= 0) {
+            lose("a transform about a group's own middle" + on(element));
+        }
+        if (origin == own.end() && !ofBox) {
+            return *matrix;
+        }
+        const Rect whole = ofBox ? box : m_art.viewBox;
+        const auto at = origin == own.end() ? std::optional(Point{whole.x, whole.y})
+                                            : parseOrigin(origin->second, whole, ofBox);
+        if (!at) {
+            lose("the origin of a transform" + on(element));
+            return *matrix;
+        }
+        return Matrix::translation(at->x, at->y) * *matrix * Matrix::translation(-at->x, -at->y);
     }
 
     void readUse(const pugi::xml_node& element, const Declarations& own, const Style& style, Group& into,
@@ -176,7 +288,7 @@ private:
         const auto id = referencedId(href.value());
         const auto found = m_elements.find(id);
         if (found == m_elements.end() || contains(m_useChain, id)) {
-            lose("a reference to “" + std::string(href.value()) + "”");
+            lose("a reference to “" + shortened(href.value()) + "”");
             return;
         }
         auto group = makeGroup(element, own);
@@ -241,36 +353,54 @@ private:
             return;
         }
         Matrix map = byBox ? Matrix{box.width, 0, 0, box.height, box.x, box.y} : Matrix{};
-        map = map * transformOf(source);
+        const auto ofSource = cascade(source, m_sheet);
+        map = map * transformOf(source, ofSource, {});
         Clip clip;
+        const auto style = Style{}.inheritedBy(ofSource, diagonal());
         for (const auto& child : source.children()) {
-            collectClip(child, map, clip, element, 0);
+            collectClip(child, map, style, clip, element, false);
         }
         group.clips.push_back(std::move(clip)); // even an empty one: it hides everything, as SVG asks
+        // A clip that is clipped itself cuts a second time.
+        if (group.clips.size() < kMostClips) {
+            addClip(source, ofSource, group, box);
+        }
     }
 
-    void collectClip(const pugi::xml_node& child, const Matrix& map, Clip& clip, const pugi::xml_node& user,
-                     int depth) {
+    /// `isUsed`: by a <use> of the clip. That may name shapes only; what names another <use> adds nothing (SVG 1.1 §14.3.5).
+    void collectClip(const pugi::xml_node& child, const Matrix& map, const Style& inherited, Clip& clip,
+                     const pugi::xml_node& user, bool isUsed) {
+        if (child.type() != pugi::node_element || !m_budget.element()) {
+            return;
+        }
         const auto own = cascade(child, m_sheet);
+        const auto style = inherited.inheritedBy(own, diagonal());
+        const auto display = own.find("display");
+        if (!style.visible || (display != own.end() && display->second == "none")) {
+            return;
+        }
         bool complete = true;
-        const Matrix inner = map * transformOf(child);
-        if (auto path = shapePath(child, m_view, complete)) {
-            clip.path.append(mapped(*path, inner));
-            clip.rule = Style{}.inheritedBy(own, diagonal()).clipRule;
-            if (own.count("clip-path") > 0) {
+        auto path = shapePath(child, m_view, complete);
+        const Matrix inner = map * transformOf(child, own, path ? bounds(*path) : Rect{});
+        if (path) {
+            if (m_budget.points(path->points.size())) {
+                clip.path.append(mapped(*path, inner));
+            }
+            clip.rule = style.clipRule;
+            if (const auto more = own.find("clip-path"); more != own.end() && more->second != "none") {
                 lose("a clip within a clip" + on(user));
             }
-        } else if (std::string_view(child.name()) == "use" && depth < 4) {
+        } else if (std::string_view(child.name()) == "use" && !isUsed) {
             const auto href =
                 child.attribute("href") ? child.attribute("href") : child.attribute("xlink:href");
             const auto found = m_elements.find(referencedId(href.value()));
             if (found != m_elements.end()) {
                 const double x = parseLength(child.attribute("x").value(), m_view.width).value_or(0);
                 const double y = parseLength(child.attribute("y").value(), m_view.height).value_or(0);
-                collectClip(found->second, inner * Matrix::translation(x, y), clip, user, depth + 1);
+                collectClip(found->second, inner * Matrix::translation(x, y), style, clip, user, true);
             }
-        } else if (child.type() == pugi::node_element && !contains(kSilent, child.name())) {
-            lose(fmt::format("<{}> within a clip{}", child.name(), on(user)));
+        } else if (!isUsed && !contains(kSilent, child.name())) {
+            lose(fmt::format("<{}> within a clip{}", shortened(child.name()), on(user)));
         }
     }
 
@@ -286,20 +416,22 @@ private:
             return CurrentColour{opacity};
         }
         if (text.substr(0, 4) == "url(") {
-            if (auto paint = gradientPaint(referencedId(text), m_elements, m_sheet, box, m_view, opacity)) {
-                return std::move(*paint);
+            if (auto paint = m_gradients.paint(referencedId(text), box, opacity)) {
+                return m_budget.stops(stopCount(*paint)) ? std::move(*paint) : Paint{};
             }
             const auto close = text.find(')');
-            const auto fallback = close == std::string::npos ? "" : text.substr(close + 1);
-            lose("the paint “" + text.substr(0, close + 1) + "”" + on(element));
+            const auto fallback = close == std::string::npos ? std::string() : text.substr(close + 1);
+            lose("the paint “" + shortened(text.substr(0, close + 1)) + "”" + on(element));
+            // A colour may stand behind it, not one more reference (SVG 2 §13.2).
             const auto from = fallback.find_first_not_of(' ');
-            return from == std::string::npos ? Paint{}
-                                             : paintFrom(fallback.substr(from), opacity, style, box, element);
+            return from == std::string::npos || fallback.compare(from, 4, "url(") == 0
+                       ? Paint{}
+                       : paintFrom(fallback.substr(from), opacity, style, box, element);
         }
         if (const auto colour = parseCssColour(text)) {
             return withOpacity(*colour, opacity);
         }
-        lose("the paint “" + text + "”" + on(element));
+        lose("the paint “" + shortened(text) + "”" + on(element));
         return {};
     }
 
@@ -320,13 +452,18 @@ private:
         shape.fill = paintFrom(style.fill, style.fillOpacity, style, box, element);
         shape.rule = style.fillRule;
         shape.stroke = style.line;
+        if (const double once = std::accumulate(shape.stroke.dashes.begin(), shape.stroke.dashes.end(), 0.0);
+            once > 0 && rough(shape.path) / once * static_cast<double>(shape.stroke.dashes.size()) > kMostDashes) {
+            shape.stroke.dashes.clear();
+            lose("dashes too small to be seen" + on(element));
+        }
         shape.stroke.paint = paintFrom(style.stroke, style.strokeOpacity, style, box, element);
         shape.opacity = opacityOf(own);
         if (shape.stroke.width <= 0) {
             shape.stroke.paint = {};
         }
         ++m_shapes;
-        const Matrix transform = transformOf(element);
+        const Matrix transform = transformOf(element, own, box);
         const bool clipped = own.count("clip-path") > 0 && own.find("clip-path")->second != "none";
         if (transform.isIdentity() && !clipped) {
             into.children.emplace_back(std::move(shape));
@@ -341,10 +478,12 @@ private:
     }
 
     Art m_art;
+    Budget m_budget;
     StyleSheet m_sheet;
     ElementsById m_elements;
-    std::vector<std::string> m_useChain;
     Size m_view;
+    SvgGradients m_gradients{m_elements, m_sheet, m_view, m_art.losses};
+    std::vector<std::string> m_useChain;
     std::size_t m_shapes = 0;
 };
 
@@ -362,12 +501,21 @@ Result<Art> readSvg(std::string_view text, const std::string& name) {
                        name, fmt::format("line {}", line));
     }
     const auto root = document.document_element();
+    dropPrefix(root);
     const std::string_view rootName = root.name();
-    if (rootName != "svg" && rootName != "svg:svg") {
+    if (rootName != "svg") {
         return failure(ProblemKind::Unsupported,
-                       fmt::format("is not an SVG picture: its root element is <{}>", rootName), name);
+                       fmt::format("is not an SVG picture: its root element is <{}>", shortened(rootName)), name);
     }
-    return SvgReader().run(root);
+    SvgReader reader;
+    auto art = reader.run(root);
+    if (reader.isTooMuch()) {
+        return failure(ProblemKind::Refused,
+                       "grows to more than a picture may hold once its references are followed (200 000 elements, two "
+                       "million points, a million colour stops)",
+                       name);
+    }
+    return art;
 }
 
 }

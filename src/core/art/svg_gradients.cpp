@@ -2,6 +2,7 @@
 #include "core/art/svg_gradients.h"
 
 #include "core/art/css_colour.h"
+#include "core/art/losses.h"
 #include "core/art/svg_shapes.h"
 
 #include <algorithm>
@@ -12,6 +13,7 @@ namespace scaena::art {
 namespace {
 
 constexpr int kLongestChain = 16;
+constexpr std::size_t kMostStops = 256;
 
 pugi::xml_attribute hrefOf(const pugi::xml_node& element) {
     const auto plain = element.attribute("href");
@@ -38,19 +40,37 @@ std::string_view attributeOf(const std::vector<pugi::xml_node>& chain, const cha
     return {};
 }
 
-std::vector<GradientStop> stopsOf(const std::vector<pugi::xml_node>& chain, const StyleSheet& sheet,
-                                  double opacity) {
+}
+
+/// The colour that is inherited where the stop stands.
+std::optional<Colour> SvgGradients::currentColour(pugi::xml_node element) const {
+    for (int steps = 0; element && steps < 64; element = element.parent(), ++steps) {
+        const auto own = cascade(element, m_sheet);
+        if (const auto colour = own.find("color"); colour != own.end() && colour->second != "inherit") {
+            return parseCssColour(colour->second);
+        }
+    }
+    return std::nullopt;
+}
+
+std::vector<GradientStop> SvgGradients::stopsOf(const std::vector<pugi::xml_node>& chain) {
     std::vector<GradientStop> stops;
     for (const auto& element : chain) {
         for (const auto& child : element.children("stop")) {
-            const auto style = cascade(child, sheet);
+            const auto style = cascade(child, m_sheet);
             const auto colour = style.find("stop-color");
             const auto alpha = style.find("stop-opacity");
             GradientStop stop{parseUnit(child.attribute("offset").value(), 0), Colour{0, 0, 0, 255}};
-            if (colour != style.end()) {
+            if (colour != style.end() && (colour->second == "currentColor" || colour->second == "currentcolor")) {
+                const auto current = currentColour(child);
+                if (!current) {
+                    noteLoss(m_losses, "the surrounding colour within a gradient (it is shown black)");
+                }
+                stop.colour = current.value_or(stop.colour);
+            } else if (colour != style.end()) {
                 stop.colour = parseCssColour(colour->second).value_or(stop.colour);
             }
-            const double part = (alpha == style.end() ? 1 : parseUnit(alpha->second, 1)) * opacity;
+            const double part = alpha == style.end() ? 1 : parseUnit(alpha->second, 1);
             stop.colour.a = static_cast<std::uint8_t>(std::lround(stop.colour.a * part));
             stop.at = stops.empty() ? stop.at : std::max(stop.at, stops.back().at);
             stops.push_back(stop);
@@ -62,22 +82,42 @@ std::vector<GradientStop> stopsOf(const std::vector<pugi::xml_node>& chain, cons
     return stops;
 }
 
+const SvgGradients::Read& SvgGradients::read(const std::string& id, const pugi::xml_node& element) {
+    const auto known = m_read.find(id);
+    if (known != m_read.end()) {
+        return known->second;
+    }
+    Read read;
+    read.chain = chainOf(element, m_elements);
+    read.stops = stopsOf(read.chain);
+    if (read.stops.size() > kMostStops) {
+        noteLoss(m_losses, "the finest steps of a gradient of more than 256 colours");
+        std::vector<GradientStop> fewer;
+        for (std::size_t i = 0; i < kMostStops; ++i) { // the first and the last among them
+            fewer.push_back(read.stops[i * (read.stops.size() - 1) / (kMostStops - 1)]);
+        }
+        read.stops = std::move(fewer);
+    }
+    return m_read.emplace(id, std::move(read)).first->second;
 }
 
-std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& elements,
-                                   const StyleSheet& sheet, const Rect& box, Size view, double opacity) {
-    const auto found = elements.find(id);
-    if (found == elements.end()) {
+std::optional<Paint> SvgGradients::paint(const std::string& id, const Rect& box, double opacity) {
+    const auto found = m_elements.find(id);
+    if (found == m_elements.end()) {
         return std::nullopt;
     }
     const std::string_view kind = found->second.name();
     if (kind != "linearGradient" && kind != "radialGradient") {
         return std::nullopt;
     }
-    const auto chain = chainOf(found->second, elements);
+    const auto& [chain, stops] = read(id, found->second);
+    const Size view = m_view;
     Gradient gradient;
     gradient.radial = kind == "radialGradient";
-    gradient.stops = stopsOf(chain, sheet, opacity);
+    gradient.stops = stops;
+    for (auto& stop : gradient.stops) {
+        stop.colour.a = static_cast<std::uint8_t>(std::lround(stop.colour.a * opacity));
+    }
     const auto spread = attributeOf(chain, "spreadMethod");
     gradient.spread = spread == "reflect"  ? Spread::Reflect
                       : spread == "repeat" ? Spread::Repeat
@@ -97,6 +137,9 @@ std::optional<Paint> gradientPaint(const std::string& id, const ElementsById& el
     Matrix map = byBox ? Matrix{box.width, 0, 0, box.height, box.x, box.y} : Matrix{};
     if (const auto transform = attributeOf(chain, "gradientTransform"); !transform.empty()) {
         map = map * parseTransform(transform).value_or(Matrix{});
+    }
+    if (map.a * map.d - map.b * map.c == 0) {
+        return Paint{}; // what cannot be turned back paints nothing (SVG 2 §14.2)
     }
     if (gradient.radial) {
         gradient.end = {length("cx", whole.width, "50%"), length("cy", whole.height, "50%")};

@@ -1,8 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/svg_style.h"
 
-#include "core/art/losses.h"
-
+#include "core/art/css_text.h"
 #include "core/art/scanner.h"
 
 #include <algorithm>
@@ -13,177 +12,8 @@ namespace scaena::art {
 
 namespace {
 
-std::string_view stripped(std::string_view text) {
-    const auto from = text.find_first_not_of(" \t\r\n\f");
-    if (from == std::string_view::npos) {
-        return {};
-    }
-    return text.substr(from, text.find_last_not_of(" \t\r\n\f") - from + 1);
-}
-
-std::vector<std::string> splitTrimmed(std::string_view text, std::string_view separators) {
-    std::vector<std::string> parts;
-    while (!text.empty()) {
-        const auto at = text.find_first_of(separators);
-        if (const auto part = stripped(text.substr(0, at)); !part.empty()) {
-            parts.emplace_back(part);
-        }
-        text = at == std::string_view::npos ? std::string_view{} : text.substr(at + 1);
-    }
-    return parts;
-}
-
-std::string withoutComments(std::string_view css) {
-    std::string out;
-    while (true) {
-        const auto open = css.find("/*");
-        out += css.substr(0, open);
-        if (open == std::string_view::npos) {
-            return out;
-        }
-        const auto close = css.find("*/", open + 2);
-        if (close == std::string_view::npos) {
-            return out;
-        }
-        css.remove_prefix(close + 2);
-    }
-}
-
-constexpr std::array kPresentation = std::to_array<std::string_view>({"fill",
-                                                                      "fill-opacity",
-                                                                      "fill-rule",
-                                                                      "stroke",
-                                                                      "stroke-opacity",
-                                                                      "stroke-width",
-                                                                      "stroke-linecap",
-                                                                      "stroke-linejoin",
-                                                                      "stroke-miterlimit",
-                                                                      "stroke-dasharray",
-                                                                      "stroke-dashoffset",
-                                                                      "color",
-                                                                      "opacity",
-                                                                      "clip-path",
-                                                                      "clip-rule",
-                                                                      "display",
-                                                                      "visibility",
-                                                                      "stop-color",
-                                                                      "stop-opacity",
-                                                                      "filter",
-                                                                      "mask",
-                                                                      "mix-blend-mode",
-                                                                      "marker-start",
-                                                                      "marker-mid",
-                                                                      "marker-end"});
-
 FillRule ruleFrom(std::string_view text) { return text == "evenodd" ? FillRule::EvenOdd : FillRule::NonZero; }
 
-}
-
-Declarations parseDeclarations(std::string_view text) {
-    Declarations declarations;
-    for (const auto& part : splitTrimmed(text, ";")) {
-        if (const auto colon = part.find(':'); colon != std::string::npos) {
-            auto value = std::string(stripped(std::string_view(part).substr(colon + 1)));
-            if (const auto important = value.find("!important"); important != std::string::npos) {
-                value = std::string(stripped(std::string_view(value).substr(0, important)));
-            }
-            declarations[std::string(stripped(std::string_view(part).substr(0, colon)))] = value;
-        }
-    }
-    return declarations;
-}
-
-void StyleSheet::add(std::string_view css, std::vector<std::string>& losses) {
-    const std::string text = withoutComments(css);
-    std::string_view rest = text;
-    while (true) {
-        const auto open = rest.find('{');
-        const auto close = rest.find('}', open);
-        if (open == std::string_view::npos || close == std::string_view::npos) {
-            break;
-        }
-        const auto selectors = stripped(rest.substr(0, open));
-        if (!selectors.empty() && selectors.front() == '@') {
-            noteLoss(losses, "a style rule “" + std::string(selectors) + "”");
-            // Rules within an at-rule are left out with it: skip to its closing brace.
-            std::size_t depth = 0;
-            std::size_t i = open;
-            for (; i < rest.size(); ++i) {
-                depth += rest[i] == '{' ? 1 : 0;
-                if (rest[i] == '}' && --depth == 0) {
-                    break;
-                }
-            }
-            rest = rest.substr(std::min(rest.size(), i + 1));
-            continue;
-        }
-        const auto declarations = parseDeclarations(rest.substr(open + 1, close - open - 1));
-        for (const auto& selector : splitTrimmed(selectors, ",")) {
-            if (selector.find_first_of(" >+~[:") != std::string::npos) {
-                noteLoss(losses, "the style selector “" + selector + "”");
-                continue;
-            }
-            Rule rule;
-            rule.declarations = declarations;
-            std::size_t i = 0;
-            while (i < selector.size()) {
-                const auto next = selector.find_first_of(".#", i + 1);
-                const auto piece = selector.substr(i, next - i);
-                if (piece.front() == '.') {
-                    rule.classes.push_back(piece.substr(1));
-                    rule.specificity += 100;
-                } else if (piece.front() == '#') {
-                    rule.id = piece.substr(1);
-                    rule.specificity += 10'000;
-                } else if (piece != "*") {
-                    rule.type = piece;
-                    rule.specificity += 1;
-                }
-                i = std::min(next, selector.size());
-            }
-            m_rules.push_back(std::move(rule));
-        }
-        rest = rest.substr(close + 1);
-    }
-    std::stable_sort(m_rules.begin(), m_rules.end(),
-                     [](const Rule& a, const Rule& b) { return a.specificity < b.specificity; });
-}
-
-bool StyleSheet::fits(const Rule& rule, const pugi::xml_node& element) {
-    if (!rule.type.empty() && rule.type != element.name()) {
-        return false;
-    }
-    if (!rule.id.empty() && rule.id != element.attribute("id").value()) {
-        return false;
-    }
-    const auto classes = splitTrimmed(element.attribute("class").value(), " \t\r\n");
-    return std::all_of(rule.classes.begin(), rule.classes.end(), [&](const std::string& c) {
-        return std::find(classes.begin(), classes.end(), c) != classes.end();
-    });
-}
-
-void StyleSheet::apply(const pugi::xml_node& element, Declarations& into) const {
-    for (const auto& rule : m_rules) {
-        if (fits(rule, element)) {
-            for (const auto& [property, value] : rule.declarations) {
-                into[property] = value;
-            }
-        }
-    }
-}
-
-Declarations cascade(const pugi::xml_node& element, const StyleSheet& sheet) {
-    Declarations values;
-    for (const auto property : kPresentation) {
-        if (const auto attribute = element.attribute(std::string(property).c_str())) {
-            values[std::string(property)] = std::string(stripped(attribute.value()));
-        }
-    }
-    sheet.apply(element, values);
-    for (const auto& [property, value] : parseDeclarations(element.attribute("style").value())) {
-        values[property] = value;
-    }
-    return values;
 }
 
 Style Style::inheritedBy(const Declarations& own, double diagonal) const {
@@ -281,7 +111,13 @@ std::optional<Matrix> parseTransform(std::string_view text) {
             if (!value || v.size() > 6) {
                 return std::nullopt;
             }
-            v.push_back(*value);
+            // Units are CSS's way of writing it.
+            const auto unit = in.letters();
+            const double turn = unit == "turn" ? 360 : unit == "rad" ? 180 / std::numbers::pi : unit == "grad" ? 0.9 : 1;
+            if (turn == 1 && !unit.empty() && unit != "deg" && unit != "px") {
+                return std::nullopt;
+            }
+            v.push_back(*value * turn);
             in.skipSeparator();
         }
         in.take();
@@ -294,6 +130,10 @@ std::optional<Matrix> parseTransform(std::string_view text) {
             whole = whole * Matrix::translation(v[0], n == 2 ? v[1] : 0);
         } else if (name == "scale" && (n == 1 || n == 2)) {
             whole = whole * Matrix::scaling(v[0], n == 2 ? v[1] : v[0]);
+        } else if ((name == "translateX" || name == "translateY") && n == 1) {
+            whole = whole * (name == "translateX" ? Matrix::translation(v[0], 0) : Matrix::translation(0, v[0]));
+        } else if ((name == "scaleX" || name == "scaleY") && n == 1) {
+            whole = whole * (name == "scaleX" ? Matrix::scaling(v[0], 1) : Matrix::scaling(1, v[0]));
         } else if (name == "rotate" && n == 1) {
             whole = whole * Matrix::rotation(v[0]);
         } else if (name == "rotate" && n == 3) {
@@ -308,6 +148,35 @@ std::optional<Matrix> parseTransform(std::string_view text) {
         }
     }
     return whole;
+}
+
+std::optional<Point> parseOrigin(std::string_view text, const Rect& box, bool fromBox) {
+    const auto parts = splitTrimmed(text, " \t\r\n");
+    if (parts.empty() || parts.size() > 3) {
+        return std::nullopt;
+    }
+    const auto part = [&](std::string_view word, double from, double length) -> std::optional<double> {
+        if (word == "center") {
+            return from + length / 2;
+        }
+        if (word == "left" || word == "top") {
+            return from;
+        }
+        if (word == "right" || word == "bottom") {
+            return from + length;
+        }
+        const auto value = parseLength(word, length);
+        const bool isPart = !word.empty() && word.back() == '%';
+        return value ? std::optional(*value + (fromBox || isPart ? from : 0)) : std::nullopt;
+    };
+    std::string_view x = parts[0];
+    std::string_view y = parts.size() > 1 ? std::string_view(parts[1]) : "center";
+    if (x == "top" || x == "bottom" || y == "left" || y == "right") {
+        std::swap(x, y);
+    }
+    const auto across = part(x, box.x, box.width);
+    const auto down = part(y, box.y, box.height);
+    return across && down ? std::optional(Point{*across, *down}) : std::nullopt;
 }
 
 std::string referencedId(std::string_view text) {

@@ -2,39 +2,9 @@
 #pragma once
 
 #include "core/art/art.h"
-
-#include <map>
-#include <pugixml.hpp>
+#include "core/art/svg_style_sheet.h"
 
 namespace scaena::art {
-
-/// Property values as written, by property name.
-using Declarations = std::map<std::string, std::string, std::less<>>;
-
-/// "a: b; c: d" as a map; later declarations win.
-[[nodiscard]] Declarations parseDeclarations(std::string_view text);
-
-/// The rules of a document's <style> elements that Scaena understands: type, class and id selectors, alone or
-/// as compounds of one element (`path.a`), and lists of them.
-class StyleSheet {
-public:
-    void add(std::string_view css, std::vector<std::string>& losses);
-    /// Adds the declarations that fit the element to `into`, the more specific ones last.
-    void apply(const pugi::xml_node& element, Declarations& into) const;
-
-private:
-    struct Rule {
-        std::string type, id;
-        std::vector<std::string> classes;
-        int specificity = 0;
-        Declarations declarations;
-    };
-    [[nodiscard]] static bool fits(const Rule& rule, const pugi::xml_node& element);
-    std::vector<Rule> m_rules; // by specificity, then by order
-};
-
-/// The cascaded values of an element: presentation attributes, then style rules, then its style attribute.
-[[nodiscard]] Declarations cascade(const pugi::xml_node& element, const StyleSheet& sheet);
 
 /// The inherited properties of SVG that Scaena carries, computed.
 struct Style {
@@ -57,6 +27,9 @@ struct Style {
 [[nodiscard]] double parseUnit(std::string_view text, double standard);
 /// SVG's transform attribute; nothing if it is malformed.
 [[nodiscard]] std::optional<Matrix> parseTransform(std::string_view text);
+/// CSS's transform-origin within a box, by lengths, percentages and words; percentages of the view box count from its
+/// corner, other lengths from the origin of coordinates unless `fromBox`. Nothing if it is malformed.
+[[nodiscard]] std::optional<Point> parseOrigin(std::string_view text, const Rect& box, bool fromBox);
 /// The id in "url(#id)", "#id", or empty.
 [[nodiscard]] std::string referencedId(std::string_view text);
 
