@@ -7,9 +7,9 @@
 
 namespace scaena::cli {
 
-/// A stream that writes on to another one, without what would give orders to a terminal or turn the reading direction
-/// around: control characters but line ends and tabs, and the bidirectional overrides, become U+FFFD. Names of files,
-/// layers and gates come from anywhere.
+/// A stream that writes on to another one, without what would give orders to a terminal or turn the reading
+/// direction around: control characters but line ends and tabs, and the bidirectional overrides, become
+/// U+FFFD. Names of files, layers and gates come from anywhere.
 class PlainText : public std::ostream {
 public:
     explicit PlainText(std::ostream& into) : std::ostream(&m_buffer), m_buffer(into) {}

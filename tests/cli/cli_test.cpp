@@ -6,9 +6,9 @@
 
 #include <QImage>
 #include <catch2/catch.hpp>
+#include <fstream>
 #include <nlohmann/json.hpp>
 #include <sstream>
-#include <fstream>
 
 /// The command line as a black box: standard output, standard error, exit code, files.
 using namespace scaena;
@@ -246,11 +246,12 @@ TEST_CASE("Names from files give no orders to the terminal, and other scripts st
     std::ostringstream plain;
     {
         cli::PlainText out(plain);
-        out << "a\x1b[31mred\x07 \xC2\x9B" "31m \xE2\x80\xAEgpj.x \x7f\r\nGrüße 山\t😀 \xff\xC3";
+        out << "a\x1b[31mred\x07 \xC2\x9B"
+               "31m \xE2\x80\xAEgpj.x \x7f\r\nGrüße 山\t😀 \xff\xC3";
     }
     const std::string replaced = "\xEF\xBF\xBD";
-    CHECK(plain.str() == "a" + replaced + "[31mred" + replaced + " " + replaced + "31m " + replaced + "gpj.x " +
-                             replaced + replaced + "\nGrüße 山\t😀 " + replaced + replaced);
+    CHECK(plain.str() == "a" + replaced + "[31mred" + replaced + " " + replaced + "31m " + replaced +
+                             "gpj.x " + replaced + replaced + "\nGrüße 山\t😀 " + replaced + replaced);
 }
 
 TEST_CASE("What a hostile sequence is called reaches the terminal as plain text") {

@@ -34,7 +34,8 @@ std::shared_ptr<const std::string> written(const QImage& image, const char* form
 std::shared_ptr<const std::string> turned(const std::string& jpeg) {
     const char exif[] = "\xFF\xE1\x00\x22"
                         "Exif\0\0MM\0*\0\0\0\x08\0\x01\x01\x12\0\x03\0\0\0\x01\0\x06\0\0\0\0\0\0";
-    return std::make_shared<const std::string>(jpeg.substr(0, 2) + std::string(exif, 2 + 0x22) + jpeg.substr(2));
+    return std::make_shared<const std::string>(jpeg.substr(0, 2) + std::string(exif, 2 + 0x22) +
+                                               jpeg.substr(2));
 }
 
 QImage decoded(const std::shared_ptr<const std::string>& bytes) {
@@ -78,7 +79,8 @@ TEST_CASE("Sixteen bits and other colour spaces become eight bits of sRGB, as th
     REQUIRE(other);
     const QRgb seen = decoded(other).pixel(3, 3);
     CHECK(qGreen(seen) > 0x8C); // the same green lies further out in the smaller space
-    CHECK(seen == render::decodedImage(written(wide, "PNG")).convertToFormat(QImage::Format_RGB32).pixel(3, 3));
+    CHECK(seen ==
+          render::decodedImage(written(wide, "PNG")).convertToFormat(QImage::Format_RGB32).pixel(3, 3));
 }
 
 TEST_CASE("A damaged picture is written anew if it can be decoded, else left out: never copied as it is") {
@@ -89,8 +91,9 @@ TEST_CASE("A damaged picture is written anew if it can be decoded, else left out
     const auto sound = render::soundPicture(careless);
     CHECK(sound != careless);
     CHECK((!sound || decoded(sound).size() == QSize(40, 20)));
-    for (const auto& broken : {std::string("\x89PNG\r\n\x1a\n"), png.substr(0, png.size() / 2), std::string("\xFF\xD8\xFF no"),
-                               std::string("RIFF....WEBP no"), std::string(200, 'x')}) {
+    for (const auto& broken :
+         {std::string("\x89PNG\r\n\x1a\n"), png.substr(0, png.size() / 2), std::string("\xFF\xD8\xFF no"),
+          std::string("RIFF....WEBP no"), std::string(200, 'x')}) {
         const auto bytes = std::make_shared<const std::string>(broken);
         CHECK(render::soundPicture(bytes) != bytes);
         project::ArtShelf shelf;

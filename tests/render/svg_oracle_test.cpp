@@ -83,6 +83,53 @@ const std::pair<const char*, const char*> kCases[] = {
     {"nested picture",
      "<svg x='10' y='10' width='80' height='40' viewBox='0 0 20 20' preserveAspectRatio='xMaxYMin "
      "slice'><circle cx='10' cy='10' r='10' fill='#27a'/></svg>"},
+    {"a use of a use within a clip adds nothing",
+     "<defs><circle id='a' cx='30' cy='50' r='20'/><use id='b' href='#a' x='40'/></defs><clipPath "
+     "id='c'><use href='#a'/>"
+     "<use href='#b'/></clipPath><rect width='100' height='100' fill='#275' clip-path='url(#c)'/>"},
+    {"a clip with a rule for all and hidden parts",
+     "<clipPath id='c' clip-rule='evenodd'><path d='M10 10h80v80h-80zM30 30h40v40h-40z'/><circle cx='50' "
+     "cy='50' r='10' "
+     "visibility='hidden'/><rect width='100' height='20' display='none'/></clipPath><rect width='100' "
+     "height='100' "
+     "fill='#a42' clip-path='url(#c)'/>"},
+    {"a clip on the picture itself",
+     "<clipPath id='c'><circle cx='50' cy='50' r='40'/></clipPath><g clip-path='url(#c)'>"
+     "<rect width='100' height='100' fill='#44a'/></g>"},
+    {"stops that share an offset",
+     "<linearGradient id='g'><stop offset='.3' stop-color='#f00'/><stop offset='.3' stop-color='#0a0'/><stop "
+     "offset='.7' stop-color='#0a0'/><stop offset='.7' stop-color='#00f'/><stop offset='.7' "
+     "stop-color='#ff0'/></linearGradient><rect x='5' y='20' width='90' height='60' fill='url(#g)'/>"},
+    {"stops that share both ends",
+     "<linearGradient id='g'><stop offset='0' stop-color='#f00'/><stop offset='0' stop-color='#fff'/><stop "
+     "offset='1' stop-color='#00f'/><stop offset='1' stop-color='#000'/></linearGradient><rect x='5' y='20' "
+     "width='90' height='60' fill='url(#g)'/>"},
+    {"a gradient that cannot be turned back paints nothing",
+     "<linearGradient id='g' gradientTransform='scale(0 1)'><stop offset='0' stop-color='#f00'/><stop "
+     "offset='1' "
+     "stop-color='#00f'/></linearGradient><rect x='5' y='20' width='90' height='60' fill='url(#g)'/>"},
+    {"the surrounding colour in stops",
+     "<g color='#c06'><linearGradient id='g'><stop offset='0' stop-color='currentColor'/><stop offset='1' "
+     "stop-color='#fff'/></linearGradient></g><rect x='5' y='20' width='90' height='60' fill='url(#g)'/>"},
+    {"important rules", "<style>rect{fill:#a00 "
+                        "!important}.b{fill:#0a0}#c{fill:#00a;stroke:#000!important}</style><rect class='b' "
+                        "style='fill:#ff0' x='10' y='10' width='30' height='30'/><rect id='c' stroke='#f0f' "
+                        "stroke-width='4' x='50' "
+                        "y='50' width='30' height='30'/>"},
+    {"selectors of descendants, children, neighbours and attributes",
+     "<style>@charset 'utf-8';g .a{fill:#a00}svg > rect{fill:#0a0}g > g > rect{fill:#00a}circle + "
+     "rect{stroke:#000}rect[data-x='1'][width]{stroke:#f0f}circle ~ .z{opacity:.4}</style><rect x='5' y='5' "
+     "width='20' "
+     "height='20'/><g><path class='a' d='M40 5h20v20h-20z'/><g><rect x='70' y='5' width='20' "
+     "height='20'/><circle "
+     "cx='15' cy='50' r='10'/><rect x='40' y='40' width='20' height='20' stroke-width='4'/><rect class='z' "
+     "data-x='1' x='70' y='40' width='20' height='20' stroke-width='4'/></g></g>"},
+    {"a choice",
+     "<switch><g requiredExtensions='http://example.org/x'><rect width='100' height='100'/></g><circle "
+     "cx='50' cy='50' r='30' fill='#183'/><rect width='100' height='100' fill='red'/></switch>"},
+    {"a hidden use and a group in a switch", "<defs><rect id='r' width='30' height='30'/></defs><use "
+                                             "href='#r' x='10' y='10' visibility='hidden'/><use "
+                                             "href='#r' x='50' y='50' fill='#a3c'/>"},
     {"quadratics", "<path d='M10 50Q30 10 50 50T90 50' fill='none' stroke='#333' stroke-width='4'/><path "
                    "d='M10 80c10-30 30-30 40 0s30 30 40 0' fill='#9c6'/>"},
 };
@@ -96,6 +143,82 @@ TEST_CASE("Our pictures of SVG files are those of another renderer") {
     for (const auto& [name, inside] : kCases) {
         INFO(name);
         CHECK(difference(ours(document(inside)), theirs(document(inside))) < 4.5);
+    }
+}
+
+TEST_CASE("A picture whose elements carry the format's prefix is the same picture") {
+    const std::string plain = document("<g fill='#285'><rect x='10' y='10' width='50' height='50'/></g>");
+    const std::string prefixed =
+        "<x:svg xmlns:x='http://www.w3.org/2000/svg' viewBox='0 0 100 100'><x:g fill='#285'><x:rect "
+        "x='10' y='10' width='50' height='50'/></x:g></x:svg>";
+    CHECK(ours(prefixed) == ours(plain));
+    CHECK(art::readSvg(prefixed)->losses.empty());
+}
+
+TEST_CASE("A clip that is clipped itself cuts twice") { // librsvg cuts once; browsers do as the standard asks
+    const std::string both = "<clipPath id='d'><rect width='60' height='100'/></clipPath><clipPath id='c' "
+                             "clip-path='url(#d)'><circle cx='50' cy='50' r='40'/></clipPath>";
+    const std::string rect = "<rect width='100' height='100' fill='#a42'";
+    CHECK(ours(document(both + rect + " clip-path='url(#c)'/>")) ==
+          ours(document("<clipPath id='d'><rect width='60' height='100'/></clipPath><clipPath id='e'><circle "
+                        "cx='50' cy='50' "
+                        "r='40'/></clipPath><g clip-path='url(#e)'>" +
+                        rect + " clip-path='url(#d)'/></g>")));
+}
+
+TEST_CASE("Transforms as styles write them, about the origin they name") {
+    // What librsvg does not know; the same picture written with attributes says what it has to be.
+    const std::pair<const char*, const char*> pairs[] = {
+        {"style='transform: rotate(90deg)'", "transform='rotate(90)'"},
+        {"style='transform: translate(10px, 5px) rotate(0.25turn)'",
+         "transform='translate(10 5) rotate(90)'"},
+        {"style='transform: rotate(45deg); transform-origin: 50px 50px'", "transform='rotate(45 50 50)'"},
+        {"style='transform: rotate(45deg); transform-origin: center'", "transform='rotate(45 50 50)'"},
+        {"style='transform: scale(.5); transform-box: fill-box; transform-origin: 50% 50%'",
+         "transform='translate(35 25) scale(.5) translate(-35 -25)'"},
+        {"transform='rotate(30)' transform-origin='100% 0'", "transform='rotate(30 100 0)'"},
+        {"style='transform: scaleX(2) translateY(20px)'", "transform='scale(2 1) translate(0 20)'"}};
+    for (const auto& [style, attribute] : pairs) {
+        INFO(style);
+        const auto with = [](const char* how) {
+            return document(std::string("<path d='M20 10h30l-5 30h-25z' fill='#07a' ") + how + "/>");
+        };
+        // The first pair's box is 20 … 50 by 10 … 40.
+        CHECK(difference(ours(with(style)), ours(with(attribute))) < 0.2);
+    }
+}
+
+TEST_CASE("What is not carried is named: nothing is dropped in silence") {
+    const std::pair<const char*, const char*> cases[] = {
+        {"<rect width='9' height='9'><animate attributeName='x'/></rect>", "an animation"},
+        {"<g><animateTransform attributeName='transform'/><rect width='9' height='9'/></g>", "an animation"},
+        {"<style>rect:hover{fill:red}</style><rect width='9' height='9'/>", "selector"},
+        {"<style>@import url(x.css);rect{fill:red}</style><rect width='9' height='9'/>", "@import"},
+        {"<rect width='9' height='9' marker='url(#m)' style='marker: url(#m)'/>", "a marker"},
+        {"<rect width='9' height='9' style='filter:blur(2px)'/>", "a filter"}};
+    for (const auto& [inside, word] : cases) {
+        INFO(inside);
+        const auto art = art::readSvg(document(inside));
+        REQUIRE(art);
+        REQUIRE_FALSE(art->losses.empty());
+        CHECK(art->losses.front().find(word) != std::string::npos);
+    }
+    const auto root =
+        art::readSvg("<svg xmlns='http://www.w3.org/2000/svg' filter='url(#f)' transform='rotate(4)'><rect "
+                     "width='9' height='9'/></svg>");
+    REQUIRE(root);
+    CHECK(root->losses.size() == 3); // the filter, the transform, and no size
+}
+
+TEST_CASE("What is only defined, or is another program's choice, raises no alarm") {
+    for (const char* inside :
+         {"<filter id='f'/><mask id='m'/><pattern id='p'/><marker id='k'/><rect width='9' height='9'/>",
+          "<switch><foreignObject requiredExtensions='x'/><g><rect width='9' height='9'/></g></switch>",
+          "<style>@charset 'utf-8';rect{fill:red}</style><rect width='9' height='9'/>"}) {
+        INFO(inside);
+        const auto art = art::readSvg(document(inside));
+        REQUIRE(art);
+        CHECK(art->losses.empty());
     }
 }
 

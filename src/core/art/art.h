@@ -96,8 +96,8 @@ using ArtPtr = std::shared_ptr<const Art>;
 /// Number of shapes in the whole tree.
 [[nodiscard]] std::size_t shapeCount(const Group& group);
 
-/// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the vector turns
-/// with their normal, not with the map itself. A degenerate vector or map is only mapped.
+/// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the
+/// vector turns with their normal, not with the map itself. A degenerate vector or map is only mapped.
 struct LinearVector {
     Point start, end;
 };

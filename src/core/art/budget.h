@@ -5,9 +5,9 @@
 
 namespace scaena::art {
 
-/// What a picture may grow to while its references are followed: a file of a kilobyte can ask for the same shape a
-/// thousand million times. Counted while expanding, so that what is too much is never made. The bounds are far above
-/// any picture of an app's launch.
+/// What a picture may grow to while its references are followed: a file of a kilobyte can ask for the same
+/// shape a thousand million times. Counted while expanding, so that what is too much is never made. The
+/// bounds are far above any picture of an app's launch.
 class Budget {
 public:
     /// False from the moment on that too much was asked for.

@@ -23,14 +23,14 @@ constexpr std::size_t kMostShapes = 20'000;
 
 constexpr std::array kSilent =
     std::to_array<std::string_view>({"title", "desc", "metadata", "defs", "style", "symbol", "clipPath",
-                                     "linearGradient", "radialGradient", "script", "view", "filter", "mask", "marker",
-                                     "pattern", "font", "font-face", "cursor", "color-profile"});
+                                     "linearGradient", "radialGradient", "script", "view", "filter", "mask",
+                                     "marker", "pattern", "font", "font-face", "cursor", "color-profile"});
 
 constexpr std::array kAnimations =
     std::to_array<std::string_view>({"animate", "animateColor", "animateMotion", "animateTransform", "set"});
 
-constexpr std::size_t kLongestQuote = 80;    // of a file's text in a sentence
-constexpr double kMostDashes = 20'000; // along one outline; more are a shade of grey
+constexpr std::size_t kLongestQuote = 80; // of a file's text in a sentence
+constexpr double kMostDashes = 20'000;    // along one outline; more are a shade of grey
 
 bool contains(const auto& list, std::string_view word) {
     return std::find(list.begin(), list.end(), word) != list.end();
@@ -78,7 +78,8 @@ std::string shortened(std::string_view text) {
 double rough(const Path& path) {
     double length = 0;
     for (std::size_t i = 1; i < path.points.size(); ++i) {
-        length += std::hypot(path.points[i].x - path.points[i - 1].x, path.points[i].y - path.points[i - 1].y);
+        length +=
+            std::hypot(path.points[i].x - path.points[i - 1].x, path.points[i].y - path.points[i - 1].y);
     }
     return length;
 }
@@ -104,7 +105,7 @@ public:
         return std::move(m_art);
     }
     /// Whether the picture asked for more than it may; then what was read is not all of it.
-    [[nodiscard]] bool isTooMuch() const { return m_budget.isSpent(); }
+    [[nodiscard]] bool isTooMuch() const { return m_budget.isSpent() || m_sheet.isSpent(); }
 
 private:
     [[nodiscard]] double diagonal() const { return diagonalOf(m_view); }
@@ -178,7 +179,8 @@ private:
 
     void readElement(const pugi::xml_node& element, const Style& inherited, Group& into, int depth) {
         const std::string_view name = element.name();
-        if (contains(kSilent, name) || contains(kAnimations, name) || isForeign(name) || !m_budget.element()) {
+        if (contains(kSilent, name) || contains(kAnimations, name) || isForeign(name) ||
+            !m_budget.element()) {
             return; // an animation was named with what it moves
         }
         if (depth > kDeepestNesting || m_shapes >= kMostShapes) {
@@ -230,9 +232,11 @@ private:
     void readChoice(const pugi::xml_node& element, const Style& style, Group& into, int depth) {
         for (const auto& child : element.children()) {
             const std::string_view language = child.attribute("systemLanguage").value();
-            const bool speaks = !child.attribute("systemLanguage") || language.find("en") != std::string_view::npos;
-            const bool fits = child.type() == pugi::node_element && !child.attribute("requiredExtensions") && speaks &&
-                              std::string_view(child.name()) != "foreignObject" && !contains(kSilent, child.name());
+            const bool speaks =
+                !child.attribute("systemLanguage") || language.find("en") != std::string_view::npos;
+            const bool fits = child.type() == pugi::node_element && !child.attribute("requiredExtensions") &&
+                              speaks && std::string_view(child.name()) != "foreignObject" &&
+                              !contains(kSilent, child.name());
             if (fits) {
                 readElement(child, style, into, depth + 1);
                 return;
@@ -249,11 +253,12 @@ private:
         return group;
     }
 
-    /// By the style property or the attribute, about the origin that is named; `box` is the element's own, if it is known.
+    /// By the style property or the attribute, about the origin that is named; `box` is the element's own, if
+    /// it is known.
     Matrix transformOf(const pugi::xml_node& element, const Declarations& own, const Rect& box) {
         const auto property = own.find("transform");
-        const std::string_view text =
-            property != own.end() ? std::string_view(property->second) : element.attribute("transform").value();
+        const std::string_view text = property != own.end() ? std::string_view(property->second)
+                                                            : element.attribute("transform").value();
         if (text.empty() || text == "none") {
             return {};
         }
@@ -367,7 +372,8 @@ private:
         }
     }
 
-    /// `isUsed`: by a <use> of the clip. That may name shapes only; what names another <use> adds nothing (SVG 1.1 §14.3.5).
+    /// `isUsed`: by a <use> of the clip. That may name shapes only; what names another <use> adds nothing
+    /// (SVG 1.1 §14.3.5).
     void collectClip(const pugi::xml_node& child, const Matrix& map, const Style& inherited, Clip& clip,
                      const pugi::xml_node& user, bool isUsed) {
         if (child.type() != pugi::node_element || !m_budget.element()) {
@@ -453,7 +459,8 @@ private:
         shape.rule = style.fillRule;
         shape.stroke = style.line;
         if (const double once = std::accumulate(shape.stroke.dashes.begin(), shape.stroke.dashes.end(), 0.0);
-            once > 0 && rough(shape.path) / once * static_cast<double>(shape.stroke.dashes.size()) > kMostDashes) {
+            once > 0 &&
+            rough(shape.path) / once * static_cast<double>(shape.stroke.dashes.size()) > kMostDashes) {
             shape.stroke.dashes.clear();
             lose("dashes too small to be seen" + on(element));
         }
@@ -505,15 +512,17 @@ Result<Art> readSvg(std::string_view text, const std::string& name) {
     const std::string_view rootName = root.name();
     if (rootName != "svg") {
         return failure(ProblemKind::Unsupported,
-                       fmt::format("is not an SVG picture: its root element is <{}>", shortened(rootName)), name);
+                       fmt::format("is not an SVG picture: its root element is <{}>", shortened(rootName)),
+                       name);
     }
     SvgReader reader;
     auto art = reader.run(root);
     if (reader.isTooMuch()) {
-        return failure(ProblemKind::Refused,
-                       "grows to more than a picture may hold once its references are followed (200 000 elements, two "
-                       "million points, a million colour stops)",
-                       name);
+        return failure(
+            ProblemKind::Refused,
+            "grows to more than a picture may hold once its references are followed (200 000 elements, two "
+            "million points, a million colour stops, or as many rules of style)",
+            name);
     }
     return art;
 }

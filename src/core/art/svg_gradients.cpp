@@ -61,7 +61,8 @@ std::vector<GradientStop> SvgGradients::stopsOf(const std::vector<pugi::xml_node
             const auto colour = style.find("stop-color");
             const auto alpha = style.find("stop-opacity");
             GradientStop stop{parseUnit(child.attribute("offset").value(), 0), Colour{0, 0, 0, 255}};
-            if (colour != style.end() && (colour->second == "currentColor" || colour->second == "currentcolor")) {
+            if (colour != style.end() &&
+                (colour->second == "currentColor" || colour->second == "currentcolor")) {
                 const auto current = currentColour(child);
                 if (!current) {
                     noteLoss(m_losses, "the surrounding colour within a gradient (it is shown black)");

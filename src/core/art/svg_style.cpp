@@ -113,7 +113,10 @@ std::optional<Matrix> parseTransform(std::string_view text) {
             }
             // Units are CSS's way of writing it.
             const auto unit = in.letters();
-            const double turn = unit == "turn" ? 360 : unit == "rad" ? 180 / std::numbers::pi : unit == "grad" ? 0.9 : 1;
+            const double turn = unit == "turn"   ? 360
+                                : unit == "rad"  ? 180 / std::numbers::pi
+                                : unit == "grad" ? 0.9
+                                                 : 1;
             if (turn == 1 && !unit.empty() && unit != "deg" && unit != "px") {
                 return std::nullopt;
             }
@@ -131,7 +134,8 @@ std::optional<Matrix> parseTransform(std::string_view text) {
         } else if (name == "scale" && (n == 1 || n == 2)) {
             whole = whole * Matrix::scaling(v[0], n == 2 ? v[1] : v[0]);
         } else if ((name == "translateX" || name == "translateY") && n == 1) {
-            whole = whole * (name == "translateX" ? Matrix::translation(v[0], 0) : Matrix::translation(0, v[0]));
+            whole =
+                whole * (name == "translateX" ? Matrix::translation(v[0], 0) : Matrix::translation(0, v[0]));
         } else if ((name == "scaleX" || name == "scaleY") && n == 1) {
             whole = whole * (name == "scaleX" ? Matrix::scaling(v[0], 1) : Matrix::scaling(1, v[0]));
         } else if (name == "rotate" && n == 1) {

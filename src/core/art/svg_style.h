@@ -27,8 +27,9 @@ struct Style {
 [[nodiscard]] double parseUnit(std::string_view text, double standard);
 /// SVG's transform attribute; nothing if it is malformed.
 [[nodiscard]] std::optional<Matrix> parseTransform(std::string_view text);
-/// CSS's transform-origin within a box, by lengths, percentages and words; percentages of the view box count from its
-/// corner, other lengths from the origin of coordinates unless `fromBox`. Nothing if it is malformed.
+/// CSS's transform-origin within a box, by lengths, percentages and words; percentages of the view box count
+/// from its corner, other lengths from the origin of coordinates unless `fromBox`. Nothing if it is
+/// malformed.
 [[nodiscard]] std::optional<Point> parseOrigin(std::string_view text, const Rect& box, bool fromBox);
 /// The id in "url(#id)", "#id", or empty.
 [[nodiscard]] std::string referencedId(std::string_view text);

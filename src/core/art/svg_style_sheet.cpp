@@ -13,10 +13,48 @@ namespace scaena::art {
 namespace {
 
 /// In the order of the alphabet, to be looked up.
-constexpr std::array kProperties = std::to_array<std::string_view>({"clip-path", "clip-rule", "color", "display", "fill", "fill-opacity", "fill-rule", "filter", "font-family", "font-size", "font-style", "font-weight", "isolation", "letter-spacing", "marker", "marker-end", "marker-mid", "marker-start", "mask", "mix-blend-mode", "opacity", "overflow", "paint-order", "stop-color", "stop-opacity", "stroke", "stroke-alignment", "stroke-dasharray", "stroke-dashoffset", "stroke-linecap", "stroke-linejoin", "stroke-miterlimit", "stroke-opacity", "stroke-width", "text-anchor", "transform", "transform-box", "transform-origin", "vector-effect", "visibility"});
+constexpr std::array kProperties = std::to_array<std::string_view>({"clip-path",
+                                                                    "clip-rule",
+                                                                    "color",
+                                                                    "display",
+                                                                    "fill",
+                                                                    "fill-opacity",
+                                                                    "fill-rule",
+                                                                    "filter",
+                                                                    "font-family",
+                                                                    "font-size",
+                                                                    "font-style",
+                                                                    "font-weight",
+                                                                    "isolation",
+                                                                    "letter-spacing",
+                                                                    "marker",
+                                                                    "marker-end",
+                                                                    "marker-mid",
+                                                                    "marker-start",
+                                                                    "mask",
+                                                                    "mix-blend-mode",
+                                                                    "opacity",
+                                                                    "overflow",
+                                                                    "paint-order",
+                                                                    "stop-color",
+                                                                    "stop-opacity",
+                                                                    "stroke",
+                                                                    "stroke-alignment",
+                                                                    "stroke-dasharray",
+                                                                    "stroke-dashoffset",
+                                                                    "stroke-linecap",
+                                                                    "stroke-linejoin",
+                                                                    "stroke-miterlimit",
+                                                                    "stroke-opacity",
+                                                                    "stroke-width",
+                                                                    "text-anchor",
+                                                                    "transform",
+                                                                    "transform-box",
+                                                                    "transform-origin",
+                                                                    "vector-effect",
+                                                                    "visibility"});
 
 constexpr std::size_t kMostCompounds = 8;
-constexpr std::size_t kMostSteps = 20'000'000;
 constexpr int kFarthestAncestor = 64;
 
 bool isKnown(std::string_view property) {
@@ -29,8 +67,8 @@ bool isPresentation(std::string_view property) {
 }
 
 bool isNameCharacter(char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '-' || c == '_' ||
-           static_cast<unsigned char>(c) >= 0x80 || c == '\\';
+    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '-' ||
+           c == '_' || static_cast<unsigned char>(c) >= 0x80 || c == '\\';
 }
 
 /// A name as selectors have it, with its escapes taken out.
@@ -93,7 +131,8 @@ DeclarationList parseDeclarations(std::string_view text) {
             continue;
         }
         const auto mark = value.rfind('!');
-        const bool important = mark != std::string_view::npos && stripped(value.substr(mark + 1)) == "important";
+        const bool important =
+            mark != std::string_view::npos && stripped(value.substr(mark + 1)) == "important";
         value = important ? stripped(value.substr(0, mark)) : value;
         auto& into = important ? list.important : list.plain;
         into[std::string(property)] = std::string(value);
@@ -114,7 +153,8 @@ bool StyleSheet::parseSelector(std::string_view text, Rule& rule) {
         Compound compound;
         compound.joined = joined;
         bool any = false;
-        while (!text.empty() && std::string_view(" \t\r\n\f>+~").find(text.front()) == std::string_view::npos) {
+        while (!text.empty() &&
+               std::string_view(" \t\r\n\f>+~").find(text.front()) == std::string_view::npos) {
             const char kind = text.front();
             any = true;
             if (kind == '*') {
@@ -138,14 +178,16 @@ bool StyleSheet::parseSelector(std::string_view text, Rule& rule) {
                 inside = stripped(inside);
                 if (!inside.empty()) {
                     attribute.match = inside.front();
-                    inside.remove_prefix(attribute.match == '=' ? 1 : std::min<std::size_t>(2, inside.size()));
+                    inside.remove_prefix(attribute.match == '=' ? 1
+                                                                : std::min<std::size_t>(2, inside.size()));
                     inside = stripped(inside);
                     if (inside.size() >= 2 && (inside.front() == '"' || inside.front() == '\'')) {
                         inside = inside.substr(1, inside.size() - 2);
                     }
                     attribute.value = std::string(inside);
                 }
-                if (attribute.name.empty() || std::string_view("\0=~^$*|", 7).find(attribute.match) == std::string_view::npos) {
+                if (attribute.name.empty() ||
+                    std::string_view("\0=~^$*|", 7).find(attribute.match) == std::string_view::npos) {
                     return false;
                 }
                 rule.specificity += 100;
@@ -163,7 +205,9 @@ bool StyleSheet::parseSelector(std::string_view text, Rule& rule) {
         rule.compounds.push_back(std::move(compound));
         // What joins it to the next one: a sign with space around it, or space alone.
         text = stripped(text);
-        joined = !text.empty() && std::string_view(">+~").find(text.front()) != std::string_view::npos ? text.front() : ' ';
+        joined = !text.empty() && std::string_view(">+~").find(text.front()) != std::string_view::npos
+                     ? text.front()
+                     : ' ';
         text = joined == ' ' ? text : stripped(text.substr(1));
         if (joined != ' ' && text.empty()) {
             return false;
@@ -178,9 +222,11 @@ void StyleSheet::add(std::string_view css, std::vector<std::string>& losses) {
     while (true) {
         rest = stripped(rest);
         // Statements such as @import and @charset end with a semicolon, before any rule.
-        if (const auto end = rest.find_first_of(";{"); !rest.empty() && rest.front() == '@' && end != std::string_view::npos && rest[end] == ';') {
+        if (const auto end = rest.find_first_of(";{");
+            !rest.empty() && rest.front() == '@' && end != std::string_view::npos && rest[end] == ';') {
             if (!rest.starts_with("@charset")) {
-                noteLoss(losses, "a style rule “" + std::string(rest.substr(0, std::min<std::size_t>(end, 60))) + "”");
+                noteLoss(losses, "a style rule “" +
+                                     std::string(rest.substr(0, std::min<std::size_t>(end, 60))) + "”");
             }
             rest.remove_prefix(end + 1);
             continue;
@@ -209,8 +255,8 @@ void StyleSheet::add(std::string_view css, std::vector<std::string>& losses) {
             rest = rest.substr(std::min(rest.size(), i + 1));
             continue;
         }
-        const auto declarations =
-            std::make_shared<const DeclarationList>(parseDeclarations(rest.substr(open + 1, close - open - 1)));
+        const auto declarations = std::make_shared<const DeclarationList>(
+            parseDeclarations(rest.substr(open + 1, close - open - 1)));
         const bool isEmpty = declarations->plain.empty() && declarations->important.empty();
         for (const auto& selector : isEmpty ? std::vector<std::string>() : splitTrimmed(selectors, ",")) {
             Rule rule;
@@ -243,7 +289,8 @@ bool StyleSheet::fits(const Compound& compound, const pugi::xml_node& element) {
     const std::string_view classes = compound.classes.empty() ? "" : element.attribute("class").value();
     const bool inAll = std::all_of(compound.classes.begin(), compound.classes.end(),
                                    [&](const std::string& name) { return hasWord(classes, name); });
-    return inAll && std::all_of(compound.attributes.begin(), compound.attributes.end(), [&](const auto& wanted) {
+    return inAll &&
+           std::all_of(compound.attributes.begin(), compound.attributes.end(), [&](const auto& wanted) {
                const auto attribute = element.attribute(wanted.name.c_str());
                const std::string_view value = attribute.value();
                switch (wanted.match) {
@@ -323,14 +370,15 @@ void StyleSheet::apply(const pugi::xml_node& element, DeclarationList& into) con
         const auto& rule = m_rules[index];
         const auto& only = rule.compounds.back();
         // A single class was looked up already; an element of ten thousand need not be read again for each.
-        const bool isPlainClass = rule.compounds.size() == 1 && only.classes.size() == 1 && only.type.empty() &&
-                                  only.id.empty() && only.attributes.empty();
+        const bool isPlainClass = rule.compounds.size() == 1 && only.classes.size() == 1 &&
+                                  only.type.empty() && only.id.empty() && only.attributes.empty();
         return !isPlainClass && !fits(rule, rule.compounds.size() - 1, element);
     });
     std::sort(candidates.begin(), candidates.end(), [&](std::size_t a, std::size_t b) {
         const auto& left = m_rules[a];
         const auto& right = m_rules[b];
-        return left.specificity != right.specificity ? left.specificity < right.specificity : left.order < right.order;
+        return left.specificity != right.specificity ? left.specificity < right.specificity
+                                                     : left.order < right.order;
     });
     for (const auto index : candidates) {
         writeOver(into.plain, m_rules[index].declarations->plain);

@@ -13,7 +13,8 @@ namespace scaena::art {
 /// Property values as written, by property name.
 using Declarations = std::map<std::string, std::string, std::less<>>;
 
-/// Those of a rule or an attribute, of the properties that Scaena carries or names as lost; what is `!important` apart.
+/// Those of a rule or an attribute, of the properties that Scaena carries or names as lost; what is
+/// `!important` apart.
 struct DeclarationList {
     Declarations plain, important;
 };
@@ -21,22 +22,26 @@ struct DeclarationList {
 /// "a: b; c: d"; later declarations win.
 [[nodiscard]] DeclarationList parseDeclarations(std::string_view text);
 
-/// The rules of a document's <style> elements: compounds of type, class, id and attribute selectors, joined as
-/// descendants, children or siblings, and lists of them. What else a selector asks (`:hover`) is named as lost.
-/// Looking up takes time that grows with the rules that may fit an element, not with all of them.
+/// The rules of a document's <style> elements: compounds of type, class, id and attribute selectors, joined
+/// as descendants, children or siblings, and lists of them. What else a selector asks (`:hover`) is named as
+/// lost. Looking up takes time that grows with the rules that may fit an element, not with all of them.
 class StyleSheet {
 public:
     void add(std::string_view css, std::vector<std::string>& losses);
     /// Writes the declarations that fit the element into `into`: the more specific ones last.
     void apply(const pugi::xml_node& element, DeclarationList& into) const;
+    /// Whether matching took more steps than any picture's; then not every rule was applied.
+    [[nodiscard]] bool isSpent() const { return m_steps > kMostSteps; }
 
 private:
+    static constexpr std::size_t kMostSteps = 20'000'000;
     struct Compound {
         std::string type, id;
         std::vector<std::string> classes;
         struct Attribute {
             std::string name, value;
-            char match; ///< '\0': is there; '=' is; '~' a word of it; '^' begins, '$' ends, '*' holds; '|' or with a dash
+            char match; ///< '\0': is there; '=' is; '~' a word of it; '^' begins, '$' ends, '*' holds; '|' or
+                        ///< with a dash
         };
         std::vector<Attribute> attributes;
         char joined = ' '; ///< to the compound before: ' ', '>', '+' or '~'

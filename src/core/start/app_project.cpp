@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <cstdlib>
 #include <pugixml.hpp>
+#include <unordered_map>
 
 namespace scaena::start {
 
@@ -119,21 +120,23 @@ private:
         if (name.empty() || depth > 8) {
             return {};
         }
-        const Raw* found = nullptr;
-        for (const auto& it : m_raw) {
-            if (it.name == name && (it.dark == dark || (!found && !it.dark))) {
-                found = &it;
-            }
-        }
-        return found ? valueOf(found->value, dark, depth + 1) : std::nullopt;
+        const auto& names = m_rawByName[dark];
+        const auto own = names.find(name);
+        const auto& lights = m_rawByName[false];
+        const auto found = own != names.end() ? own : lights.find(name);
+        const bool isThere = own != names.end() || found != lights.end();
+        return isThere ? valueOf(m_raw[found->second].value, dark, depth + 1) : std::nullopt;
     }
 
     void resolveColours() {
+        for (std::size_t i = 0; i < m_raw.size(); ++i) {
+            m_rawByName[m_raw[i].dark][m_raw[i].name] = i; // the last one counts, as in the platform's own build
+        }
+        std::unordered_map<std::string, std::size_t> known;
         for (const auto& raw : m_raw) {
             auto& list = m_found.colours;
-            const auto known =
-                std::find_if(list.begin(), list.end(), [&](const auto& it) { return it.name == raw.name; });
-            auto& colour = known != list.end() ? *known : list.emplace_back();
+            const auto [it, isNew] = known.emplace(raw.name, list.size());
+            auto& colour = isNew ? list.emplace_back() : list[it->second];
             colour.name = raw.name;
             (raw.dark ? colour.dark : colour.light) = valueOf(raw.value, raw.dark);
         }
@@ -234,6 +237,7 @@ private:
     const fs::path& m_root;
     const std::vector<fs::path>& m_list;
     std::vector<Raw> m_raw;
+    std::unordered_map<std::string, std::size_t> m_rawByName[2]; ///< of light and of dark ones
     std::string m_canvas, m_icon, m_background;
     ProjectFindings m_found;
 };

@@ -48,7 +48,8 @@ QImage decode(const std::string& bytes) {
     }
     QImage image = reader.read();
     // Every platform is shown sRGB; a picture of another profile would look paler or louder there.
-    if (const QColorSpace srgb(QColorSpace::SRgb); image.colorSpace().isValid() && image.colorSpace() != srgb) {
+    if (const QColorSpace srgb(QColorSpace::SRgb);
+        image.colorSpace().isValid() && image.colorSpace() != srgb) {
         image.convertToColorSpace(srgb);
     }
     return image.convertToFormat(QImage::Format_ARGB32_Premultiplied);

@@ -21,7 +21,8 @@ std::uint32_t big(const std::string& bytes, std::size_t at, int count) {
     return value;
 }
 
-/// Every chunk whole and with its right sum, eight bits at most, colours without a profile (PNG specification §5, §11).
+/// Every chunk whole and with its right sum, eight bits at most, colours without a profile (PNG specification
+/// §5, §11).
 bool isPlainPng(const std::string& bytes) {
     std::size_t at = 8;
     while (at + 12 <= bytes.size()) {
@@ -30,8 +31,10 @@ bool isPlainPng(const std::string& bytes) {
         if (length > bytes.size() - at - 12) {
             return false;
         }
-        const auto sum = ::crc32(0, reinterpret_cast<const Bytef*>(bytes.data()) + at + 4, static_cast<uInt>(4 + length));
-        if (sum != big(bytes, at + 8 + length, 4) || kind == "iCCP" || (kind == "IHDR" && bytes[at + 16] == 16)) {
+        const auto sum =
+            ::crc32(0, reinterpret_cast<const Bytef*>(bytes.data()) + at + 4, static_cast<uInt>(4 + length));
+        if (sum != big(bytes, at + 8 + length, 4) || kind == "iCCP" ||
+            (kind == "IHDR" && bytes[at + 16] == 16)) {
             return false;
         }
         at += 12 + length;
@@ -48,7 +51,8 @@ bool isPlainJpeg(const std::string& bytes) {
     while (at + 10 < bytes.size() && static_cast<unsigned char>(bytes[at]) == 0xFF) {
         const auto marker = big(bytes, at + 1, 1);
         const std::size_t length = big(bytes, at + 2, 2);
-        const bool isFrame = marker >= 0xC0 && marker <= 0xCF && marker != 0xC4 && marker != 0xC8 && marker != 0xCC;
+        const bool isFrame =
+            marker >= 0xC0 && marker <= 0xCF && marker != 0xC4 && marker != 0xC8 && marker != 0xCC;
         if (length < 2 || (isFrame && (bytes[at + 9] == 4 || bytes[at + 4] != 8))) {
             return false;
         }
@@ -89,7 +93,7 @@ std::shared_ptr<const std::string> soundPicture(const std::shared_ptr<const std:
         return nullptr;
     }
     const bool isJpeg = bytes->starts_with("\xFF\xD8\xFF");
-    const bool isPlain = isJpeg                         ? isPlainJpeg(*bytes)
+    const bool isPlain = isJpeg                          ? isPlainJpeg(*bytes)
                          : bytes->starts_with("\x89PNG") ? isPlainPng(*bytes)
                          : bytes->starts_with("RIFF")    ? isPlainWebp(*bytes)
                                                          : false;
@@ -99,15 +103,17 @@ std::shared_ptr<const std::string> soundPicture(const std::shared_ptr<const std:
     QByteArray anew;
     QBuffer buffer(&anew);
     buffer.open(QIODevice::WriteOnly);
-    const bool written = isJpeg ? image.convertToFormat(QImage::Format_RGB32).save(&buffer, "JPEG", kJpegQuality)
-                                : image.convertToFormat(QImage::Format_ARGB32).save(&buffer, "PNG");
+    const bool written = isJpeg
+                             ? image.convertToFormat(QImage::Format_RGB32).save(&buffer, "JPEG", kJpegQuality)
+                             : image.convertToFormat(QImage::Format_ARGB32).save(&buffer, "PNG");
     return written ? std::make_shared<const std::string>(anew.toStdString()) : nullptr;
 }
 
 project::ArtShelf withSoundPictures(project::ArtShelf shelf) {
     for (auto it = shelf.files.begin(); it != shelf.files.end();) {
         const auto& head = *it->second;
-        const bool isPicture = head.starts_with("\x89PNG") || head.starts_with("\xFF\xD8\xFF") || head.starts_with("RIFF");
+        const bool isPicture =
+            head.starts_with("\x89PNG") || head.starts_with("\xFF\xD8\xFF") || head.starts_with("RIFF");
         auto sound = isPicture ? soundPicture(it->second) : it->second;
         if (sound) {
             it->second = std::move(sound);

@@ -5,6 +5,10 @@
 
 namespace scaena::render {
 
+namespace {
+constexpr double kHair = 1e-6; // between two colours of one offset, in parts of the whole
+}
+
 QPainterPath toQt(const art::Path& path, art::FillRule rule) {
     QPainterPath out;
     out.setFillRule(rule == art::FillRule::EvenOdd ? Qt::OddEvenFill : Qt::WindingFill);
@@ -83,11 +87,14 @@ QBrush toQt(const art::Paint& paint, Colour currentColour) {
                    : gradient->spread == art::Spread::Repeat ? QGradient::RepeatSpread
                                                              : QGradient::PadSpread);
     QGradientStops stops;
+    double last = -1;
     for (const auto& stop : gradient->stops) {
-        // Qt keeps one colour a position; a hard edge needs two that are almost the same.
-        const double at =
-            stops.isEmpty() ? stop.at : std::min(1.0, std::max(stop.at, stops.last().first + 1e-6));
-        stops.append({at, toQt(stop.colour)});
+        // The toolkit keeps one colour for an offset; two of them there are an edge, and stand a hair apart.
+        last = std::max(stop.at, last + kHair);
+        stops.append({std::min(1.0, last), toQt(stop.colour)});
+    }
+    for (qsizetype i = stops.size() - 2; i >= 0; --i) {
+        stops[i].first = std::max(0.0, std::min(stops[i].first, stops[i + 1].first - kHair));
     }
     made.setStops(stops);
     made.setInterpolationMode(
