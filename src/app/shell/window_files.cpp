@@ -9,6 +9,7 @@
 #include "core/file/version.h"
 #include "render/art/decoder.h"
 #include "render/art/image_cache.h"
+#include "render/frames/scene.h"
 
 #include <QFileDialog>
 #include <QFileInfo>
@@ -54,11 +55,17 @@ void MainWindow::openFile(const QString& path, const std::function<void()>& then
         return;
     }
     const auto full = std::filesystem::path(QFileInfo(path).absoluteFilePath().toStdString());
-    using Read = Result<project::Project>;
+    /// With what the stage will need made ready: taken over by it, since it asks for the same.
+    struct Ready {
+        Result<project::Project> project;
+        render::ScenePtr scene;
+    };
+    using Read = Ready;
     m_background.run<Read>(
         tr("Opening %1 …").arg(QFileInfo(path).fileName()),
-        [full](const std::atomic<bool>& stop) {
+        [full, conditions = m_preview.conditions()](const std::atomic<bool>& stop) {
             auto project = project::open(DiskFiles(), full);
+            render::ScenePtr scene;
             if (project) {
                 for (const auto& [name, bytes] : project->shelf->files) {
                     if (!stop) {
@@ -66,10 +73,16 @@ void MainWindow::openFile(const QString& path, const std::function<void()>& then
                             bytes); // large pictures are ready before the stage asks for them
                     }
                 }
+                if (!stop) {
+                    scene = std::make_shared<const render::Scene>(project->sequence, *project->shelf,
+                                                                  conditions.appearance,
+                                                                  schedule::deviceOf(conditions.device).density);
+                }
             }
-            return project;
+            return Read{std::move(project), std::move(scene)};
         },
-        [this, path, then, state = m_document.sequence()](Read read) {
+        [this, path, then, state = m_document.sequence()](Read ready) {
+            auto& read = ready.project;
             if (!read) {
                 showProblems(tr("This file cannot be opened"), read.error());
                 return;

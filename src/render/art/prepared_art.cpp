@@ -9,6 +9,7 @@
 #include <QPainterPathStroker>
 #include <cmath>
 #include <deque>
+#include <list>
 #include <mutex>
 
 namespace scaena::render {
@@ -123,6 +124,19 @@ void makeAllShareable(const PreparedGroup& group) {
             makeAllShareable(*std::get<std::unique_ptr<PreparedGroup>>(child));
         }
     }
+}
+
+std::size_t weightOf(const PreparedGroup& group) {
+    std::size_t weight = 0;
+    for (const auto& clip : group.clips) {
+        weight += static_cast<std::size_t>(clip.elementCount());
+    }
+    for (const auto& child : group.children) {
+        const auto* step = std::get_if<FillStep>(&child);
+        weight += step ? static_cast<std::size_t>(step->path.elementCount())
+                       : weightOf(*std::get<std::unique_ptr<PreparedGroup>>(child));
+    }
+    return weight;
 }
 
 /// Where ink can be, in the coordinates of the art.
@@ -259,6 +273,7 @@ PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double units
     Preparer preparer(currentColour, unitsPerDp);
     preparer.fill(art.root, m_root);
     m_steps = preparer.steps();
+    m_weight = weightOf(m_root);
     makeAllShareable(m_root);
     m_reachesOver = !m_viewBox.adjusted(-1e-6, -1e-6, 1e-6, 1e-6).contains(inkOf(m_root));
 }
@@ -276,6 +291,40 @@ PreparedArt::~PreparedArt() = default;
 
 void PreparedArt::paint(QPainter& painter, const DrawState& draw) const {
     ArtPainter(painter, draw, m_hairline, *m_outlines).group(m_root);
+}
+
+std::shared_ptr<const PreparedArt> sharedPreparedArt(const art::ArtPtr& art, Colour currentColour,
+                                                     double unitsPerDp) {
+    struct Entry {
+        art::ArtPtr art; ///< held, so that its address stays its own
+        Colour colour;
+        double unitsPerDp;
+        std::weak_ptr<const PreparedArt> prepared;
+    };
+    static std::mutex mutex;
+    static std::list<Entry> entries;
+    const auto find = [&]() -> std::shared_ptr<const PreparedArt> {
+        for (const auto& it : entries) {
+            if (it.art == art && it.colour == currentColour && it.unitsPerDp == unitsPerDp) {
+                return it.prepared.lock();
+            }
+        }
+        return nullptr;
+    };
+    {
+        const std::lock_guard lock(mutex);
+        std::erase_if(entries, [](const Entry& it) { return it.prepared.expired(); });
+        if (auto known = find()) {
+            return known;
+        }
+    }
+    auto prepared = std::make_shared<const PreparedArt>(*art, currentColour, unitsPerDp);
+    const std::lock_guard lock(mutex);
+    if (auto known = find()) { // another thread was quicker
+        return known;
+    }
+    entries.push_back({art, currentColour, unitsPerDp, prepared});
+    return prepared;
 }
 
 QPainterPath trimmedPath(const QPainterPath& path, double part) {

@@ -54,6 +54,8 @@ public:
     [[nodiscard]] QRectF viewBox() const { return m_viewBox; }
     /// Whether painting it half transparent as a whole needs a picture of its own.
     [[nodiscard]] bool needsGroup() const { return m_steps > 1; }
+    /// Parts of outlines it is painted with: what painting costs grows with them.
+    [[nodiscard]] std::size_t weight() const { return m_weight; }
     /// Whether some of the art lies outside of its viewBox.
     [[nodiscard]] bool reachesOver() const { return m_reachesOver; }
     void paint(QPainter& painter, const DrawState& draw) const;
@@ -63,9 +65,14 @@ private:
     QRectF m_viewBox;
     double m_hairline = 1; ///< width of the outline by which a shape without stroke is drawn
     int m_steps = 0;
+    std::size_t m_weight = 0;
     bool m_reachesOver = false;
     std::unique_ptr<class DrawnOutlines> m_outlines; ///< a cache; safe to share
 };
+
+/// One prepared art for all that look the same: made from the same art, by the same colour and fineness.
+[[nodiscard]] std::shared_ptr<const PreparedArt> sharedPreparedArt(const art::ArtPtr& art, Colour currentColour,
+                                                                   double unitsPerDp);
 
 /// The first part (0..1) of each contour of a path, by length.
 [[nodiscard]] QPainterPath trimmedPath(const QPainterPath& path, double part);

@@ -2,6 +2,7 @@
 #include "render/frames/frame_painter.h"
 
 #include "core/base/cases.h"
+#include "render/art/art_pictures.h"
 #include "render/base/convert.h"
 #include "render/base/group_opacity.h"
 #include "render/frames/progress_painter.h"
@@ -66,8 +67,9 @@ void paintFitted(QPainter& painter, const QImage& picture, const QRectF& box) {
 
 class LayerPainter {
 public:
-    LayerPainter(QPainter& painter, const PreparedLayer& prepared, const LayerState& state, bool wide)
-        : m_painter(painter), m_prepared(prepared), m_state(state), m_wide(wide),
+    LayerPainter(QPainter& painter, const PreparedLayer& prepared, const LayerState& state, bool wide,
+                 ArtPictures* pictures = nullptr)
+        : m_painter(painter), m_prepared(prepared), m_state(state), m_wide(wide), m_pictures(pictures),
           m_box(-state.size.width / 2, -state.size.height / 2, state.size.width, state.size.height) {}
 
     void paint() {
@@ -238,7 +240,8 @@ private:
             disc.addEllipse(QPointF(), r, r);
             painter.fillPath(disc, m_prepared.plate);
         }
-        const auto& art = artOfBox();
+        const auto& shared = artOfBox();
+        const auto& art = *shared;
         const auto view = art.viewBox();
         const auto fit = art::fitInto({view.x(), view.y(), view.width(), view.height()},
                                       {m_box.x(), m_box.y(), m_box.width(), m_box.height()});
@@ -247,20 +250,26 @@ private:
         if (art.reachesOver()) {
             painter.setClipRect(view, Qt::IntersectClip); // as every target does
         }
-        art.paint(painter, {m_state.draw, m_state.fillFrom});
+        if (m_pictures && m_state.draw >= 1 && ArtPictures::wants(art)) {
+            const auto picture = m_pictures->find(shared, std::sqrt(std::abs(painter.deviceTransform().determinant())));
+            painter.drawImage(view, picture);
+        } else {
+            art.paint(painter, {m_state.draw, m_state.fillFrom});
+        }
         painter.restore();
     }
 
     /// What is drawn from a layer's box takes the box it stands in, which is not always the screen's: some
     /// systems keep the upright places in their opening.
-    [[nodiscard]] const PreparedArt& artOfBox() const {
-        return m_prepared.wide && m_state.turned ? *m_prepared.wide : *m_prepared.art;
+    [[nodiscard]] const std::shared_ptr<const PreparedArt>& artOfBox() const {
+        return m_prepared.wide && m_state.turned ? m_prepared.wide : m_prepared.art;
     }
 
     QPainter& m_painter;
     const PreparedLayer& m_prepared;
     const LayerState& m_state;
     bool m_wide; ///< the screen is wider than high
+    ArtPictures* m_pictures;
     QRectF m_box;
 };
 
@@ -291,7 +300,7 @@ GradientLine gradientLine(double cssAngle, const QRectF& rect) {
     return {rect.center() - way, rect.center() + way};
 }
 
-void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame) {
+void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame, ArtPictures* pictures) {
     painter.save();
     painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
     const QRectF screen(0, 0, frame.screen.width, frame.screen.height);
@@ -305,10 +314,15 @@ void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& fr
     if (first == 0) {
         painter.fillRect(screen, frame.system ? scene.openingColour() : QColor(Qt::black));
     }
+    // What cannot reach the part that is painted, a band of the picture perhaps, need not be tried.
+    const QRectF device(0, 0, painter.device()->width(), painter.device()->height());
+    const QRectF seen = painter.deviceTransform().inverted().mapRect(device).adjusted(-1, -1, 1, 1);
     for (std::size_t i = first > 0 ? first - 1 : 0; i < frame.layers.size(); ++i) {
-        LayerPainter(painter, scene.layers()[static_cast<std::size_t>(frame.layers[i].layer)],
-                     frame.layers[i], screen.width() > screen.height())
-            .paint();
+        LayerPainter layer(painter, scene.layers()[static_cast<std::size_t>(frame.layers[i].layer)],
+                           frame.layers[i], screen.width() > screen.height(), pictures);
+        if (const auto reach = layer.reach(); !reach || reach->intersects(seen)) {
+            layer.paint();
+        }
     }
     painter.restore();
 }

@@ -10,9 +10,13 @@ class QPainter;
 
 namespace scaena::render {
 
+class ArtPictures;
+
 /// Paints a frame with its upper left corner at the painter's origin, one dp a unit. The caller sets the
 /// scale and, if wanted, the clip to the screen's shape.
-void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame);
+/// With `pictures`, art that is slow to paint is shown by its picture, as soon as there is one.
+void paintFrame(QPainter& painter, const Scene& scene, const schedule::Frame& frame,
+                ArtPictures* pictures = nullptr);
 
 /// Rectangles in dp outside of which each row of the frame is of one colour; nothing if that cannot be told.
 [[nodiscard]] std::optional<std::vector<QRectF>> busyParts(const Scene& scene, const schedule::Frame& frame);

@@ -155,7 +155,7 @@ private:
             ref.empty() ? Colour{0, 0, 0, 255} : model::colourOf(m_sequence.palette, ref, m_appearance);
         const auto& place = model::placeOn(layer, landscape);
         const double fit = art::fitInto(art->viewBox, {0, 0, place.width, place.height}).meanScale();
-        return std::make_shared<const PreparedArt>(*art, tint, fit > 0 ? 1 / fit : 1);
+        return sharedPreparedArt(art, tint, fit > 0 ? 1 / fit : 1);
     }
 
     void artwork(PreparedLayer& prepared) const {

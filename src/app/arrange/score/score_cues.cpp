@@ -50,7 +50,7 @@ void ScorePainter::cues(const ScoreHit& hover, LaneCache& cache) {
     }
     cache.keepAtMost(byLane.size());
     for (int layer = 0; layer < static_cast<int>(byLane.size()); ++layer) {
-        if (!byLane[static_cast<std::size_t>(layer)].empty()) {
+        if (!byLane[static_cast<std::size_t>(layer)].empty() && isSeen(m_layout.laneRow(layer))) {
             lane(layer, byLane[static_cast<std::size_t>(layer)], overCue ? hover.index : -1, cache);
         }
     }
@@ -249,7 +249,7 @@ void ScorePainter::threads() {
         }
         const QRectF from = m_layout.cueRect(other);
         const QRectF to = m_layout.cueRect(i);
-        if (from.isEmpty() || to.isEmpty()) {
+        if (from.isEmpty() || to.isEmpty() || !isSeen(from.united(to))) {
             continue;
         }
         const bool down = to.center().y() > from.center().y();

@@ -115,7 +115,9 @@ void ScorePainter::labels() {
         const auto& layer = sequence().layers[static_cast<std::size_t>(i)];
         const bool chosen =
             (cue && cue->layer == layer.id) || m_selection.contains(Selection::Kind::Layer, layer.id);
-        layerLabel(i, chosen);
+        if (isSeen(m_layout.laneRow(i))) {
+            layerLabel(i, chosen);
+        }
     }
     label({0, m_layout.gatesTop(), 1, 18}, QObject::tr("Gates"), false, true);
     if (sequence().gates.empty()) {
@@ -283,6 +285,9 @@ void ScorePainter::lanes() {
     const auto* cue = model::findThing(sequence().cues, m_selection.cue());
     for (int i = 0; i < static_cast<int>(sequence().layers.size()); ++i) {
         const QRectF row = m_layout.laneRow(i);
+        if (!isSeen(row)) {
+            continue;
+        }
         const LayerId& id = sequence().layers[static_cast<std::size_t>(i)].id;
         const bool chosen = (cue && cue->layer == id) || m_selection.contains(Selection::Kind::Layer, id);
         if (chosen) {

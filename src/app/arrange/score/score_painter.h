@@ -17,6 +17,8 @@ public:
                  const Selection& selection)
         : m_painter(painter), m_schedule(schedule), m_layout(layout), m_selection(selection) {}
 
+    /// What lies outside is not painted.
+    void seeOnly(const QRectF& part) { m_seen = part; }
     /// Everything but the needle, which alone moves while playing.
     void paintPage(const Filmstrip& strip, const ScoreHit& hover, LaneCache& lanes);
     void needle(double time);
@@ -46,12 +48,16 @@ private:
     void gate(int index);
     void waitRibbon();
     void label(const QRectF& row, const QString& text, bool strong, bool quiet);
+    [[nodiscard]] bool isSeen(const QRectF& row) const {
+        return m_seen.isNull() || (row.bottom() >= m_seen.top() - 2 && row.top() <= m_seen.bottom() + 2);
+    }
     [[nodiscard]] const model::Sequence& sequence() const { return *m_schedule.sequence; }
 
     QPainter& m_painter;
     const schedule::Schedule& m_schedule;
     const ScoreLayout& m_layout;
     const Selection& m_selection;
+    QRectF m_seen; ///< null: all of it
 };
 
 /// Fills a beat's span with its colour and pattern; shared with the card and the legend.

@@ -23,6 +23,10 @@
 
 namespace scaena::app {
 
+namespace {
+constexpr int kScrollRoom = 240; // pixels above and below what is in sight
+}
+
 using Part = ScoreHit::Part;
 
 ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip,
@@ -111,17 +115,24 @@ bool ScoreView::isOnSeam(QPointF at) const {
 
 void ScoreView::resizeEvent(QResizeEvent*) { relayout(); }
 
-void ScoreView::paintEvent(QPaintEvent*) {
+void ScoreView::paintEvent(QPaintEvent* event) {
     const double ratio = devicePixelRatioF();
-    if (m_page.size() != size() * ratio) {
-        m_page = QPixmap(size() * ratio);
+    // Of a score of a thousand lanes only what is in sight is painted, and a little more, for scrolling.
+    const QRect seen = visibleRegion().boundingRect().united(event->rect());
+    if (m_page.isNull() || m_pageOf != size() || m_page.devicePixelRatio() != ratio || !m_pageRect.contains(seen)) {
+        m_pageOf = size();
+        m_pageRect = seen.adjusted(0, -kScrollRoom, 0, kScrollRoom).intersected(rect());
+        m_page = QPixmap(m_pageRect.size() * ratio);
         m_page.setDevicePixelRatio(ratio);
         m_page.fill(Qt::transparent);
         QPainter page(&m_page);
-        ScorePainter(page, *m_shown, m_layout, m_selection).paintPage(m_strip, m_hover, m_lanes);
+        page.translate(-m_pageRect.topLeft());
+        ScorePainter painter(page, *m_shown, m_layout, m_selection);
+        painter.seeOnly(m_pageRect);
+        painter.paintPage(m_strip, m_hover, m_lanes);
     }
     QPainter painter(this);
-    painter.drawPixmap(0, 0, m_page);
+    painter.drawPixmap(m_pageRect.topLeft(), m_page);
     ScorePainter marks(painter, *m_shown, m_layout, m_selection);
     if (m_dropLayer >= 0) {
         marks.dropMark(m_dropLayer, m_dropTime);

@@ -93,6 +93,8 @@ private:
     double m_visible = 0; ///< ms; 0: the whole sequence
     QPointF m_panFrom;
     bool m_panning = false;
+    QRect m_pageRect; ///< where the page lies
+    QSize m_pageOf;   ///< size of the score it is of
     QPixmap m_page;
     LaneCache m_lanes;
     std::shared_ptr<const schedule::Schedule>

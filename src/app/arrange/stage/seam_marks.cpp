@@ -12,6 +12,8 @@ namespace scaena::app {
 
 namespace {
 
+constexpr std::size_t kMostMarks = 32;
+
 using schedule::SeamGap;
 
 const QColor kInk(0xB2, 0x3A, 0x48), kPaper(255, 255, 255);
@@ -95,7 +97,13 @@ void paintSeam(QPainter& painter, const std::vector<SeamGap>& gaps, Size screen,
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     const double unit = 1 / scale;
+    std::size_t left = kMostMarks; // the worst come first; more than these nobody can tell apart
     for (const auto& gap : gaps) {
+        if (left-- == 0) {
+            label(painter, {screen.width / 2, screen.height},
+                  QObject::tr("and %1 more").arg(gaps.size() - kMostMarks), screen, unit);
+            break;
+        }
         const QPolygonF from = gap.from ? outline(*gap.from) : QPolygonF();
         const QPolygonF to = gap.to ? outline(*gap.to) : QPolygonF();
         if (!from.isEmpty()) {

@@ -24,7 +24,8 @@ constexpr double kMargin = 8; // pixels of room for the shadow
 }
 
 StageView::StageView(Document& document, Preview& preview, Selection& selection, QWidget* parent)
-    : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection) {
+    : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection),
+      m_pictures([this] { QMetaObject::invokeMethod(this, qOverload<>(&QWidget::update), Qt::QueuedConnection); }) {
     setObjectName(QStringLiteral("stage"));
     setAccessibleName(tr("Stage"));
     setFocusPolicy(Qt::StrongFocus);
@@ -202,7 +203,7 @@ void StageView::paintScreen(QSizeF size, double corner, double scale) {
             painter.setClipPath(shape);
         }
         painter.scale(scale * ratio, scale * ratio);
-        render::paintFrame(painter, *m_preview.scene(), m_frame);
+        render::paintFrame(painter, *m_preview.scene(), m_frame, &m_pictures);
     });
     m_screen.setDevicePixelRatio(ratio);
 }

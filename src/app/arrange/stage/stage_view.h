@@ -4,6 +4,7 @@
 #include "app/arrange/stage/stage_tool.h"
 #include "app/document/selection.h"
 #include "core/schedule/frame.h"
+#include "render/art/art_pictures.h"
 #include "render/frames/home_screen.h"
 #include "render/frames/icon_image.h"
 
@@ -70,6 +71,7 @@ private:
     schedule::Frame m_frame;
     double m_lastPaint = 0;
     QImage m_screen;
+    render::ArtPictures m_pictures; ///< of art that is slow to paint
     render::HomeApp m_home;
     std::tuple<std::shared_ptr<const model::Sequence>, std::shared_ptr<const project::ArtShelf>,
                render::IconLook, model::Appearance, int>
