@@ -17,8 +17,8 @@
 
 using namespace scaena;
 
-/// A window with a thousand layers and a thousand cues, driven as a person would, and the longest time in which it did
-/// not answer.
+/// A window with a thousand layers and a thousand cues, driven as a person would, and the longest time in
+/// which it did not answer.
 namespace {
 
 /// The longest gap between two turns of the event loop since it was begun.
@@ -50,7 +50,8 @@ public:
                "fill='#2a7f4f'/>";
         std::size_t written = 0;
         for (int i = 0; written < artBytes; ++i) {
-            std::string path = fmt::format("<path fill='#{:06x}' d='M{} {}", i * 77 % 0xffffff, i % 80, i / 80 % 80);
+            std::string path =
+                fmt::format("<path fill='#{:06x}' d='M{} {}", i * 77 % 0xffffff, i % 80, i / 80 % 80);
             for (int k = 0; k < 30; ++k) {
                 path += fmt::format("c3.{} 1 4 2 5 6l-2.{} -6", k, k);
             }
@@ -60,7 +61,9 @@ public:
         }
         art << "</svg>";
     }
-    [[nodiscard]] QString path() const { return QString::fromStdString((m_folder / "large.scaena").string()); }
+    [[nodiscard]] QString path() const {
+        return QString::fromStdString((m_folder / "large.scaena").string());
+    }
 
 private:
     test::TemporaryFolder m_folder;
@@ -109,17 +112,18 @@ static void largeWindow(benchmark::State& state) {
         window.preview().setTime(900);
         for (int i = 0; i < 10; ++i) {
             slowestEdit = std::max(slowestEdit, millisOf([&] {
-                auto next = *window.document().sequence();
-                next.cues[static_cast<std::size_t>(i) % next.cues.size()].length += 10;
-                window.document().apply("lengthen", std::move(next));
-                window.arrange().stage().repaint();
-                window.arrange().score().repaint();
-            }));
+                                       auto next = *window.document().sequence();
+                                       next.cues[static_cast<std::size_t>(i) % next.cues.size()].length += 10;
+                                       window.document().apply("lengthen", std::move(next));
+                                       window.arrange().stage().repaint();
+                                       window.arrange().score().repaint();
+                                   }));
             runFor(100);
         }
         const double editGap = later.longest();
         Gaps picking;
-        window.selection().select(app::Selection::Kind::Layer, window.document().sequence()->layers.back().id);
+        window.selection().select(app::Selection::Kind::Layer,
+                                  window.document().sequence()->layers.back().id);
         runFor(200);
         window.document().undo();
         runFor(300);
@@ -131,10 +135,10 @@ static void largeWindow(benchmark::State& state) {
         double slowestFrame = 0;
         while (clock.elapsed() < 2000) {
             slowestFrame = std::max(slowestFrame, millisOf([&] {
-                window.preview().setTime(static_cast<double>(clock.elapsed()));
-                window.arrange().stage().repaint();
-                QApplication::processEvents();
-            }));
+                                        window.preview().setTime(static_cast<double>(clock.elapsed()));
+                                        window.arrange().stage().repaint();
+                                        QApplication::processEvents();
+                                    }));
             ++frames;
         }
         state.counters["open_ms"] = opened;

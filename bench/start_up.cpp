@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
-#include "app/shell/main_window.h"
 #include "app/shell/start_up.h"
+#include "app/shell/main_window.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
@@ -8,8 +8,9 @@
 #include <cstdio>
 #include <cstring>
 
-/// From the first line of main to the first picture of the window, in ms: of this application, or ("empty") of a window
-/// of the same toolkit with nothing in it. Each in a process of its own: bench/start_up compares them.
+/// From the first line of main to the first picture of the window, in ms: of this application, or ("empty")
+/// of a window of the same toolkit with nothing in it. Each in a process of its own: bench/start_up compares
+/// them.
 namespace {
 
 class FirstPicture : public QObject {

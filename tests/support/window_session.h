@@ -32,7 +32,8 @@ public:
                               std::filesystem::copy_options::recursive);
         window.resize(1280, 800);
         window.show();
-        QTest::qWaitForWindowExposed(&window);
+        (void)QTest::qWaitForWindowExposed(&window);
+        (void)window.exports(); // else it is made some time later, in the middle of a test
         if (opens) {
             open(file());
             REQUIRE(window.document().path() == file());

@@ -38,15 +38,15 @@ namespace scaena::app {
 
 namespace {
 
+constexpr int kRoomsAfterMillis = 60;
+
 QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQString(file::kExtension)); }
 
 }
 
 MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_background(this),
-      m_stack(new QStackedWidget(this)),
-      m_arrange(new ArrangeRoom(m_document, m_preview, m_selection, m_shelf, m_background, this)),
-      m_export(new ExportRoom(m_document, this)), m_welcome(new WelcomePage(this)), m_title(new QLabel(this)),
+      m_stack(new QStackedWidget(this)), m_welcome(new WelcomePage(this)), m_title(new QLabel(this)),
       m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)),
       m_exportBookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
     setObjectName(QStringLiteral("window"));
@@ -60,8 +60,6 @@ MainWindow::MainWindow(QWidget* parent)
     column->addWidget(buildHeader());
     column->addWidget(m_stack, 1);
     m_stack->addWidget(m_welcome);
-    m_stack->addWidget(m_arrange);
-    m_stack->addWidget(m_export);
     setCentralWidget(central);
     buildMenus();
     bindCommands();
@@ -82,9 +80,47 @@ MainWindow::MainWindow(QWidget* parent)
             [this] { command(QStringLiteral("newFromProject"))->trigger(); });
     updateRecent();
     updateState();
+    // The rooms take longer to make than the welcome page to be seen; they are ready before anybody has
+    // chosen.
+    m_later.setSingleShot(true);
+    connect(&m_later, &QTimer::timeout, this, [this] {
+        if (m_arrange) {
+            (void)exports();
+        } else {
+            (void)arrange();
+            m_later.start(0);
+        }
+    });
+    m_later.start(kRoomsAfterMillis);
 }
 
 MainWindow::~MainWindow() = default;
+
+ArrangeRoom& MainWindow::arrange() {
+    if (!m_arrange) {
+        m_arrange = new ArrangeRoom(m_document, m_preview, m_selection, m_shelf, m_background, this);
+        m_stack->addWidget(m_arrange);
+        bindArrangeCommands(*m_arrange,
+                            [this](const char* id, const std::function<void()>& run) { bind(id, run); });
+        connect(m_arrange, &ArrangeRoom::wantsMenu, this, &MainWindow::showContextMenu);
+        connect(&m_arrange->actions(), &ArrangeActions::problems, this, &MainWindow::showProblems);
+    }
+    return *m_arrange;
+}
+
+ExportRoom& MainWindow::exports() {
+    if (!m_export) {
+        m_export = new ExportRoom(m_document, this);
+        m_stack->addWidget(m_export);
+        connect(m_export, &ExportRoom::wantsSeamShown, this, [this](const schedule::Conditions& conditions) {
+            enter(Room::Arrange);
+            m_preview.showSeam(conditions);
+        });
+        connect(m_export, &ExportRoom::wantsSeamMended, this,
+                [this](const schedule::Conditions& conditions) { arrange().actions().mendSeam(conditions); });
+    }
+    return *m_export;
+}
 
 QWidget* MainWindow::buildHeader() {
     auto* header = new QWidget(this);
@@ -196,18 +232,10 @@ void MainWindow::bindCommands() {
     }
     bind("save", [this] { save(); });
     bind("saveAs", [this] { saveAs(); });
-    connect(m_export, &ExportRoom::wantsSeamShown, this, [this](const schedule::Conditions& conditions) {
-        enter(Room::Arrange);
-        m_preview.showSeam(conditions);
-    });
-    connect(m_export, &ExportRoom::wantsSeamMended, this,
-            [this](const schedule::Conditions& conditions) { m_arrange->actions().mendSeam(conditions); });
     bind("export", [this] { enter(Room::Export); });
     bind("roomArrange", [this] { enter(Room::Arrange); });
     bind("roomExport", [this] { enter(Room::Export); });
     bind("quit", [this] { close(); });
-    bindArrangeCommands(*m_arrange,
-                        [this](const char* id, const std::function<void()>& run) { bind(id, run); });
     bind("commandList", [this] { showCommandList(); });
     bind("nightLooks", [this] {
         setNight(!theme().night);
@@ -224,8 +252,6 @@ void MainWindow::bindCommands() {
                 .arg(QStringLiteral(SCAENA_VERSION)));
     });
     connect(m_undo, &QToolButton::clicked, command(QStringLiteral("history")), &QAction::trigger);
-    connect(m_arrange, &ArrangeRoom::wantsMenu, this, &MainWindow::showContextMenu);
-    connect(&m_arrange->actions(), &ArrangeActions::problems, this, &MainWindow::showProblems);
     connect(&m_selection, &Selection::changed, this, &MainWindow::enableCommands);
 }
 
@@ -248,7 +274,7 @@ void MainWindow::showCommandList() {
 void MainWindow::showContextMenu(const QPoint& at) {
     QMenu menu(this);
     menu.setObjectName(QStringLiteral("contextMenu"));
-    for (const auto& id : contextCommands(*m_arrange)) {
+    for (const auto& id : contextCommands(arrange())) {
         if (id.isEmpty()) {
             menu.addSeparator();
         } else {
@@ -312,8 +338,9 @@ void MainWindow::dressBookmark() {
 
 void MainWindow::updateState() {
     const bool open = m_document.isOpen();
-    QWidget* room = m_room == Room::Export ? static_cast<QWidget*>(m_export) : m_arrange;
-    m_stack->setCurrentWidget(open ? room : m_welcome);
+    m_stack->setCurrentWidget(!open                    ? static_cast<QWidget*>(m_welcome)
+                              : m_room == Room::Export ? static_cast<QWidget*>(&exports())
+                                                       : static_cast<QWidget*>(&arrange()));
     m_bookmark->setVisible(open);
     m_exportBookmark->setVisible(open);
     dressBookmark();

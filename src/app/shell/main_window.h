@@ -9,6 +9,7 @@
 
 #include <QHash>
 #include <QMainWindow>
+#include <QTimer>
 
 class QAction;
 class QLabel;
@@ -37,8 +38,9 @@ public:
     [[nodiscard]] Document& document() { return m_document; }
     [[nodiscard]] Preview& preview() { return m_preview; }
     [[nodiscard]] Selection& selection() { return m_selection; }
-    [[nodiscard]] ArrangeRoom& arrange() { return *m_arrange; }
-    [[nodiscard]] ExportRoom& exports() { return *m_export; }
+    /// The rooms; made when they are asked for first, or soon after the window is seen.
+    [[nodiscard]] ArrangeRoom& arrange();
+    [[nodiscard]] ExportRoom& exports();
     enum class Room { Arrange, Export };
     /// Opens a room of the open sequence.
     void enter(Room room);
@@ -90,8 +92,9 @@ private:
     Background m_background;
     QHash<QString, QAction*> m_commands;
     QStackedWidget* m_stack;
-    ArrangeRoom* m_arrange;
-    ExportRoom* m_export;
+    ArrangeRoom* m_arrange = nullptr;
+    ExportRoom* m_export = nullptr;
+    QTimer m_later;
     Room m_room = Room::Arrange;
     WelcomePage* m_welcome;
     QLabel* m_title;

@@ -7,6 +7,7 @@
 #include "core/schedule/resolve.h"
 #include "render/frames/still.h"
 
+#include <QCoreApplication>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -22,6 +23,7 @@ constexpr QSize kSampleSize(248, 156);
 }
 
 WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxLayout) {
+    m_pool.setMaxThreadCount(1);
     setObjectName(QStringLiteral("welcome"));
     auto* heading = new QLabel(tr("From the tap to the first screen"), this);
     heading->setFont(nameFont(26));
@@ -101,17 +103,33 @@ QToolButton* WelcomePage::makeSample(int index) {
     button->setIconSize(kSampleSize);
     button->setMinimumWidth(kSampleSize.width() + 180);
     connect(button, &QToolButton::clicked, this, [this, index] { emit wantsSample(index); });
+    // The window is seen first; the pictures come a moment later, in their places.
+    QPixmap place(kSampleSize * devicePixelRatioF());
+    place.setDevicePixelRatio(devicePixelRatioF());
+    place.fill(Qt::transparent);
+    button->setIcon(place);
+    button->setVisible(QFileInfo::exists(sampleFile(sample)));
+    m_pool.start([button, index, ratio = devicePixelRatioF()] {
+        const auto sheet = sheetOf(samples()[static_cast<std::size_t>(index)], ratio);
+        QMetaObject::invokeMethod(button, [button, sheet] {
+            button->setVisible(!sheet.isNull());
+            button->setIcon(QPixmap::fromImage(sheet));
+        });
+    });
+    return button;
+}
+
+/// A few moments of the sample; null if it cannot be read.
+QImage WelcomePage::sheetOf(const Sample& sample, double ratio) {
     const auto project = project::open(DiskFiles(), sampleFile(sample).toStdString());
-    button->setVisible(project.has_value());
     if (!project) {
-        return button;
+        return {};
     }
     schedule::Conditions conditions;
     conditions.device = sample.device;
     conditions.landscape = sample.landscape;
     const auto schedule = schedule::resolve(project->sequence, conditions);
     const render::Scene scene(project->sequence, *project->shelf, model::Appearance::Light);
-    const double ratio = devicePixelRatioF();
     QImage sheet(kSampleSize * ratio, QImage::Format_ARGB32_Premultiplied);
     sheet.fill(Qt::transparent);
     QPainter painter(&sheet);
@@ -124,8 +142,15 @@ QToolButton* WelcomePage::makeSample(int index) {
     }
     painter.end();
     sheet.setDevicePixelRatio(ratio);
-    button->setIcon(QPixmap::fromImage(sheet));
-    return button;
+    return sheet;
+}
+
+/// What is being painted is waited for: it speaks to our buttons.
+WelcomePage::~WelcomePage() { m_pool.waitForDone(); }
+
+void WelcomePage::finish() {
+    m_pool.waitForDone();
+    QCoreApplication::sendPostedEvents();
 }
 
 void WelcomePage::setRecent(const QStringList& files) {

@@ -74,9 +74,9 @@ void MainWindow::openFile(const QString& path, const std::function<void()>& then
                     }
                 }
                 if (!stop) {
-                    scene = std::make_shared<const render::Scene>(project->sequence, *project->shelf,
-                                                                  conditions.appearance,
-                                                                  schedule::deviceOf(conditions.device).density);
+                    scene = std::make_shared<const render::Scene>(
+                        project->sequence, *project->shelf, conditions.appearance,
+                        schedule::deviceOf(conditions.device).density);
                 }
             }
             return Read{std::move(project), std::move(scene)};
@@ -95,7 +95,7 @@ void MainWindow::openFile(const QString& path, const std::function<void()>& then
             m_selection.clear();
             m_preview.setPlaying(false);
             m_preview.setTime(0);
-            m_arrange->score().setFocus();
+            arrange().score().setFocus();
             remember(path);
             if (then) {
                 then();
@@ -145,7 +145,7 @@ void MainWindow::startFrom(const QString& path) {
             m_document.start(std::move(*read));
             m_selection.clear();
             m_preview.setTime(0);
-            m_arrange->score().setFocus();
+            arrange().score().setFocus();
             if (!warnings.empty()) {
                 showProblems(tr("The sequence stands, but something is not as it was"), warnings);
             }
@@ -163,7 +163,7 @@ void MainWindow::takeFiles(const QStringList& paths) {
     } else if (!m_document.isOpen() || QFileInfo(first).isDir()) {
         startFrom(first);
     } else {
-        m_arrange->actions().addFiles(paths);
+        arrange().actions().addFiles(paths);
     }
 }
 

@@ -11,11 +11,11 @@ namespace scaena::render {
 
 namespace {
 
-constexpr std::size_t kHeavy = 3000;          // parts of outlines: about two milliseconds of painting
-constexpr double kRoom = 1.25;                // a picture is made so much finer than it was asked for …
-constexpr double kTooFine = 2.5;              // … and does for whatever is not coarser by more than this
-constexpr qsizetype kMostPictureBytes = 96 << 20;    // of all pictures
-constexpr double kMostPixels = 3000.0 * 3000; // of one
+constexpr std::size_t kHeavy = 20'000; // parts of outlines: about fifteen milliseconds of painting
+constexpr double kRoom = 1.25;         // a picture is made so much finer than it was asked for …
+constexpr double kTooFine = 2.5;       // … and does for whatever is not coarser by more than this
+constexpr qsizetype kMostPictureBytes = 96 << 20; // of all pictures
+constexpr double kMostPixels = 3000.0 * 3000;     // of one
 
 }
 
@@ -35,7 +35,9 @@ struct ArtPictures::Inside {
         qsizetype bytes = 0;
         for (auto it = entries.begin(); it != entries.end();) {
             bytes += it->picture.sizeInBytes();
-            it = bytes > kMostPictureBytes && !it->picture.isNull() && it != entries.begin() ? entries.erase(it) : std::next(it);
+            it = bytes > kMostPictureBytes && !it->picture.isNull() && it != entries.begin()
+                     ? entries.erase(it)
+                     : std::next(it);
         }
     }
 };

@@ -71,8 +71,8 @@ private:
 };
 
 /// One prepared art for all that look the same: made from the same art, by the same colour and fineness.
-[[nodiscard]] std::shared_ptr<const PreparedArt> sharedPreparedArt(const art::ArtPtr& art, Colour currentColour,
-                                                                   double unitsPerDp);
+[[nodiscard]] std::shared_ptr<const PreparedArt> sharedPreparedArt(const art::ArtPtr& art,
+                                                                   Colour currentColour, double unitsPerDp);
 
 /// The first part (0..1) of each contour of a path, by length.
 [[nodiscard]] QPainterPath trimmedPath(const QPainterPath& path, double part);

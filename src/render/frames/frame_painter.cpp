@@ -251,7 +251,8 @@ private:
             painter.setClipRect(view, Qt::IntersectClip); // as every target does
         }
         if (m_pictures && m_state.draw >= 1 && ArtPictures::wants(art)) {
-            const auto picture = m_pictures->find(shared, std::sqrt(std::abs(painter.deviceTransform().determinant())));
+            const auto picture =
+                m_pictures->find(shared, std::sqrt(std::abs(painter.deviceTransform().determinant())));
             painter.drawImage(view, picture);
         } else {
             art.paint(painter, {m_state.draw, m_state.fillFrom});

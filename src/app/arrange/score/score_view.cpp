@@ -119,7 +119,8 @@ void ScoreView::paintEvent(QPaintEvent* event) {
     const double ratio = devicePixelRatioF();
     // Of a score of a thousand lanes only what is in sight is painted, and a little more, for scrolling.
     const QRect seen = visibleRegion().boundingRect().united(event->rect());
-    if (m_page.isNull() || m_pageOf != size() || m_page.devicePixelRatio() != ratio || !m_pageRect.contains(seen)) {
+    if (m_page.isNull() || m_pageOf != size() || m_page.devicePixelRatio() != ratio ||
+        !m_pageRect.contains(seen)) {
         m_pageOf = size();
         m_pageRect = seen.adjusted(0, -kScrollRoom, 0, kScrollRoom).intersected(rect());
         m_page = QPixmap(m_pageRect.size() * ratio);

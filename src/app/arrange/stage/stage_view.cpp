@@ -24,8 +24,9 @@ constexpr double kMargin = 8; // pixels of room for the shadow
 }
 
 StageView::StageView(Document& document, Preview& preview, Selection& selection, QWidget* parent)
-    : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection),
-      m_pictures([this] { QMetaObject::invokeMethod(this, qOverload<>(&QWidget::update), Qt::QueuedConnection); }) {
+    : QWidget(parent), m_document(document), m_preview(preview), m_selection(selection), m_pictures([this] {
+          QMetaObject::invokeMethod(this, qOverload<>(&QWidget::update), Qt::QueuedConnection);
+      }) {
     setObjectName(QStringLiteral("stage"));
     setAccessibleName(tr("Stage"));
     setFocusPolicy(Qt::StrongFocus);

@@ -71,7 +71,8 @@ Transport::Transport(Preview& preview, QWidget* parent)
     for (auto* figure : {m_shown, m_added}) {
         // As wide as the largest figure, so that nothing moves and nothing is cut while playing and dragging.
         figure->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-        figure->setMinimumWidth(QFontMetrics(timeFont(11)).horizontalAdvance(tr("shown %1").arg(timeText(88888))) + 6);
+        figure->setMinimumWidth(
+            QFontMetrics(timeFont(11)).horizontalAdvance(tr("shown %1").arg(timeText(88888))) + 6);
     }
     m_beat->setSizePolicy(QSizePolicy::Ignored,
                           QSizePolicy::Preferred); // the figures beside it are never cut
