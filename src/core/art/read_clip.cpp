@@ -2,6 +2,7 @@
 #include "core/art/read_clip.h"
 
 #include "core/art/losses.h"
+#include "core/art/clip_cost.h"
 #include "core/base/json_door.h"
 
 #include <algorithm>
@@ -102,6 +103,12 @@ Result<ClipInfo> readClip(std::string_view text, const std::string& name) {
             "has a size, frame rate or length that no clip has (1 to 8192 px, 1 to 1000 frames a second, "
             "at most 36000 frames)",
             name);
+    }
+    if (clipCost(json) > kMostClipCost) {
+        return failure(ProblemKind::Refused,
+                       "grows to more than a clip may hold once its repeaters and compositions are followed (300 000 "
+                       "outlines and points), or a composition holds itself",
+                       name);
     }
     info.length = static_cast<Millis>(std::lround((last - first) * 1000 / info.frameRate));
     readMarkers(json, first, info);

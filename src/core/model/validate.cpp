@@ -31,7 +31,23 @@ public:
         each("gates", m_sequence.gates, [this](const Gate& gate) { checkGate(gate); });
         each("cues", m_sequence.cues, [this](const Cue& cue) { checkCue(cue); });
         checkStarts();
-        each("takes", m_sequence.takes, [this](const Take& take) { checkTake(take); });
+        if (!m_sequence.takes.empty()) {
+            checkTakes();
+        }
+        if (m_problems.empty()) {
+            checkCycles();
+        }
+        return std::move(m_problems);
+    }
+
+    /// Only what belongs to the timing: the rest is known to be good, or was told already.
+    Problems runTiming() {
+        checkIds("beats", m_sequence.beats);
+        checkIds("cues", m_sequence.cues);
+        checkBeatOrder();
+        each("beats", m_sequence.beats, [this](const Beat& beat) { checkBeat(beat); });
+        each("cues", m_sequence.cues, [this](const Cue& cue) { checkCue(cue); });
+        checkStarts();
         if (m_problems.empty()) {
             checkCycles();
         }
@@ -208,20 +224,26 @@ private:
         }
     }
 
-    /// A take has to stand by itself in the place of the timing: everything it names must exist.
-    void checkTake(const Take& take) {
-        Sequence whole = m_sequence;
-        whole.takes.clear();
-        whole.beats = take.beats;
-        whole.cues = take.cues;
-        whole.starts = take.starts;
-        for (const auto& problem : Validator(whole).run()) {
-            const bool ofTiming = problem.place.starts_with("/beats") || problem.place.starts_with("/cues") ||
-                                  problem.place.starts_with("/starts");
-            if (ofTiming) {
-                report(m_place + problem.place, problem.message);
+    /// A take has to stand by itself in the place of the timing: everything it names must exist. One copy of the
+    /// sequence serves for all of them, without the takes themselves.
+    void checkTakes() {
+        Sequence whole;
+        whole.layers = m_sequence.layers;
+        whole.gates = m_sequence.gates;
+        whole.palette = m_sequence.palette;
+        whole.opening = m_sequence.opening;
+        each("takes", m_sequence.takes, [&](const Take& take) {
+            whole.beats = take.beats;
+            whole.cues = take.cues;
+            whole.starts = take.starts;
+            for (const auto& problem : Validator(whole).runTiming()) {
+                const bool ofTiming = problem.place.starts_with("/beats") ||
+                                      problem.place.starts_with("/cues") || problem.place.starts_with("/starts");
+                if (ofTiming) {
+                    report(m_place + problem.place, problem.message);
+                }
             }
-        }
+        });
     }
 
     void checkAnchor(const Cue& cue) {

@@ -1,10 +1,14 @@
 // SPDX-License-Identifier: MIT
+#include "core/art/read_clip.h"
 #include "core/art/read_svg.h"
 #include "core/art/read_vector_drawable.h"
+#include "core/model/validate.h"
 #include "core/start/app_project.h"
+#include "support/builders.h"
 
 #include <catch2/catch.hpp>
 #include <chrono>
+#include <ctime>
 #include <fmt/format.h>
 #include <functional>
 
@@ -159,11 +163,18 @@ TEST_CASE("Reading takes time that grows with the size of the file, not with its
         INFO(name);
         const auto small = document(bomb(500));
         const auto large = document(bomb(2000));
+        // The processor's own time, the best of three: other programs must not count.
         const auto timeOf = [&](const std::string& text) {
-            return secondsOf([&] { (void)art::readSvg(text); });
+            double best = 1e9;
+            for (int i = 0; i < 3; ++i) {
+                const auto begun = std::clock();
+                (void)art::readSvg(text);
+                best = std::min(best, static_cast<double>(std::clock() - begun) / CLOCKS_PER_SEC);
+            }
+            return best;
         };
-        const double once = std::min(timeOf(small), timeOf(small));
-        const double four = std::min(timeOf(large), timeOf(large));
+        const double once = timeOf(small);
+        const double four = timeOf(large);
         const double growth = static_cast<double>(large.size()) / static_cast<double>(small.size());
         CAPTURE(once, four, growth);
         // Every rule may count for every element; that is what they ask for, and it ends
@@ -171,7 +182,7 @@ TEST_CASE("Reading takes time that grows with the size of the file, not with its
         const bool asksForSquare = std::string_view(name) == "style rules of one type";
         if (growth > 1.5 && four > 0.05 &&
             !asksForSquare) { // the others are of one size, and short times say nothing
-            CHECK(four / once < 2.2 * growth);
+            CHECK(four / once < 2.5 * growth); // with the square it were four times that
         }
     }
 }
@@ -193,4 +204,49 @@ TEST_CASE("A resource folder of a hundred thousand colours is looked through in 
     CHECK(found->colours.size() == 24);
     CHECK(found->colours.front().light == Colour{0x10, 0x20, 0x30, 255});
     CHECK(seconds < 2);
+}
+
+TEST_CASE("Many takes are checked in a moment") {
+    auto sequence = test::aSequence().withBeat(test::play("a", 500)).withBeat(test::wait("b")).build();
+    const auto secondsWith = [&](std::size_t takes) {
+        auto many = sequence;
+        for (std::size_t i = 0; i < takes; ++i) {
+            model::Take take;
+            take.id = TakeId("take-" + std::to_string(i));
+            take.name = "Take";
+            take.beats = sequence.beats;
+            take.cues = sequence.cues;
+            many.takes.push_back(take);
+        }
+        return secondsOf([&] { CHECK(model::validate(many).empty()); });
+    };
+    (void)secondsWith(10);
+    CHECK(secondsWith(4000) < 1);
+}
+
+TEST_CASE("A clip that multiplies itself is refused before anything of it is drawn") {
+    const auto clip = [](const std::string& layers, const std::string& assets = "") {
+        return R"({"w": 99, "h": 99, "fr": 30, "ip": 0, "op": 60, "layers": [)" + layers + R"(], "assets": [)" + assets + "]}";
+    };
+    const auto repeated = [](const std::string& inside, const char* copies) {
+        return R"({"ty": "gr", "it": [)" + inside + R"(, {"ty": "rp", "c": {"a": 0, "k": )" + copies + "}}]}";
+    };
+    const std::string dot = R"({"ty": "el", "s": {"a": 0, "k": [9, 9]}, "p": {"a": 0, "k": [0, 0]}})";
+    const auto shapeLayer = [](const std::string& shapes) { return R"({"ty": 4, "shapes": [)" + shapes + "]}"; };
+    CHECK(art::readClip(clip(shapeLayer(repeated(dot, "50")))));
+    CHECK_FALSE(art::readClip(clip(shapeLayer(repeated(dot, "1000000000")))));
+    CHECK_FALSE(art::readClip(clip(shapeLayer(repeated(dot, R"([{"t": 0, "s": [1]}, {"t": 9, "s": [1e8]}])")))));
+    std::string nested = dot;
+    for (int i = 0; i < 8; ++i) {
+        nested = repeated(nested, "20");
+    }
+    CHECK_FALSE(art::readClip(clip(shapeLayer(nested))));
+    // Compositions of compositions: two of each, forty deep.
+    std::string assets = R"({"id": "a0", "layers": [)" + shapeLayer(dot) + "]}";
+    for (int i = 0; i < 40; ++i) {
+        assets += fmt::format(R"(, {{"id": "a{}", "layers": [{{"ty": 0, "refId": "a{}"}}, {{"ty": 0, "refId": "a{}"}}]}})", i + 1, i, i);
+    }
+    CHECK_FALSE(art::readClip(clip(R"({"ty": 0, "refId": "a40"})", assets)));
+    CHECK(art::readClip(clip(R"({"ty": 0, "refId": "a3"})", assets)));
+    CHECK_FALSE(art::readClip(clip(R"({"ty": 0, "refId": "a"})", R"({"id": "a", "layers": [{"ty": 0, "refId": "a"}]})")));
 }
