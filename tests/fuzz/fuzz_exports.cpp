@@ -5,8 +5,8 @@
 #include <cstdint>
 #include <cstdlib>
 
-/// What an earlier export left in a folder: its manifest, and the note of one that was killed. Whatever stands there,
-/// nothing outside the folder may change.
+/// What an earlier export left in a folder: its manifest, and the note of one that was killed. Whatever
+/// stands there, nothing outside the folder may change.
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
     using namespace scaena;
     const std::string text(reinterpret_cast<const char*>(data), size);

@@ -3,7 +3,8 @@
 
 #include <cstdint>
 
-/// App projects: Android values and drawables, asset catalogues. Two files of each, cut where the input has a zero.
+/// App projects: Android values and drawables, asset catalogues. Two files of each, cut where the input has a
+/// zero.
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
     const std::string text(reinterpret_cast<const char*>(data), size);
     const auto cut = std::min(text.find('\0'), text.size());

@@ -14,6 +14,7 @@
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/file/version.h"
+#include "render/art/clip_pictures.h"
 #include "render/art/decoder.h"
 #include "render/art/image_cache.h"
 
@@ -78,6 +79,17 @@ MainWindow::MainWindow(QWidget* parent)
             [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
     connect(m_welcome, &WelcomePage::wantsProject, this,
             [this] { command(QStringLiteral("newFromProject"))->trigger(); });
+    render::ClipPictures::tellDeaths([this] {
+        QMetaObject::invokeMethod(this, [this] {
+            showProblems(tr("A clip could not be drawn"),
+                         {{ProblemKind::Unreadable,
+                           "what draws clips has died of one in this sequence; it is shown as a box with a "
+                           "cross. Nothing "
+                           "else is touched: save, and take another clip, or one with fewer parts",
+                           {},
+                           {}}});
+        });
+    });
     updateRecent();
     updateState();
     // The rooms take longer to make than the welcome page to be seen; they are ready before anybody has
@@ -94,7 +106,7 @@ MainWindow::MainWindow(QWidget* parent)
     m_later.start(kRoomsAfterMillis);
 }
 
-MainWindow::~MainWindow() = default;
+MainWindow::~MainWindow() { render::ClipPictures::tellDeaths({}); }
 
 ArrangeRoom& MainWindow::arrange() {
     if (!m_arrange) {

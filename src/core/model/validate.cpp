@@ -224,8 +224,8 @@ private:
         }
     }
 
-    /// A take has to stand by itself in the place of the timing: everything it names must exist. One copy of the
-    /// sequence serves for all of them, without the takes themselves.
+    /// A take has to stand by itself in the place of the timing: everything it names must exist. One copy of
+    /// the sequence serves for all of them, without the takes themselves.
     void checkTakes() {
         Sequence whole;
         whole.layers = m_sequence.layers;
@@ -238,7 +238,8 @@ private:
             whole.starts = take.starts;
             for (const auto& problem : Validator(whole).runTiming()) {
                 const bool ofTiming = problem.place.starts_with("/beats") ||
-                                      problem.place.starts_with("/cues") || problem.place.starts_with("/starts");
+                                      problem.place.starts_with("/cues") ||
+                                      problem.place.starts_with("/starts");
                 if (ofTiming) {
                     report(m_place + problem.place, problem.message);
                 }

@@ -1,17 +1,38 @@
 // SPDX-License-Identifier: MIT
 #include "render/art/clip_pictures.h"
 
+#include "render/art/clip_painter.h"
+
+#include <QPainter>
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 #include <list>
 #include <mutex>
-#include <rlottie.h>
 
 namespace scaena::render {
 
 namespace {
 constexpr std::size_t kMostKept = 24;
 constexpr int kLongestClipSide = 2048;
+
+/// What stands for a frame that could not be drawn: a box with a cross, as for other art that is missing.
+QImage missingFrame(QSize size) {
+    QImage image(size, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::transparent);
+    QPainter painter(&image);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(QColor(0xB2, 0x3A, 0x48), std::max(1.0, size.width() / 50.0)));
+    const QRectF box = QRectF(QPointF(), QSizeF(size)).adjusted(2, 2, -2, -2);
+    painter.drawRect(box);
+    painter.drawLine(box.topLeft(), box.bottomRight());
+    painter.drawLine(box.topRight(), box.bottomLeft());
+    return image;
+}
+
+std::mutex whenDiedMutex;
+std::function<void()> whenDied;
+std::atomic<int> died = 0;
 }
 
 struct ClipPictures::Kept {
@@ -21,10 +42,11 @@ struct ClipPictures::Kept {
     };
     std::mutex mutex; ///< the renderer draws one frame at a time
     std::list<Picture> pictures;
+    bool hasDied = false;
 };
 
-ClipPictures::ClipPictures(art::ClipInfo info, std::unique_ptr<rlottie::Animation> animation)
-    : m_info(std::move(info)), m_animation(std::move(animation)), m_kept(std::make_unique<Kept>()) {}
+ClipPictures::ClipPictures(art::ClipInfo info, std::unique_ptr<ClipPainter> painter)
+    : m_info(std::move(info)), m_painter(std::move(painter)), m_kept(std::make_unique<Kept>()) {}
 
 ClipPictures::~ClipPictures() = default;
 
@@ -36,16 +58,25 @@ std::shared_ptr<const ClipPictures> ClipPictures::make(const Bytes& bytes) {
     if (!info) {
         return nullptr;
     }
-    auto animation = rlottie::Animation::loadFromData(*bytes, std::string(), std::string(), false);
-    if (!animation || animation->totalFrame() == 0) {
+    auto painter = ClipPainter::start(*bytes);
+    if (!painter) {
         return nullptr;
     }
-    return std::shared_ptr<const ClipPictures>(new ClipPictures(std::move(*info), std::move(animation)));
+    return std::shared_ptr<const ClipPictures>(new ClipPictures(std::move(*info), std::move(painter)));
 }
+
+void ClipPictures::tellDeaths(std::function<void()> told) {
+    const std::lock_guard lock(whenDiedMutex);
+    whenDied = std::move(told);
+}
+
+int ClipPictures::deaths() { return died; }
+
+int ClipPictures::process() const { return m_painter->process(); }
 
 QImage ClipPictures::at(double millis, QSize pixels) const {
     const QSize size = pixels.boundedTo({kLongestClipSide, kLongestClipSide}).expandedTo({1, 1});
-    const double last = static_cast<double>(m_animation->totalFrame() - 1);
+    const double last = static_cast<double>(m_painter->frames() - 1);
     const auto frame = static_cast<std::size_t>(
         std::clamp(std::floor(millis * m_info.frameRate / 1000 + 1e-6), 0.0, std::max(0.0, last)));
     const std::lock_guard lock(m_kept->mutex);
@@ -57,12 +88,18 @@ QImage ClipPictures::at(double millis, QSize pixels) const {
         kept.splice(kept.begin(), kept, found);
         return kept.front().image;
     }
-    QImage image(size, QImage::Format_ARGB32_Premultiplied);
-    image.fill(Qt::transparent);
-    rlottie::Surface surface(reinterpret_cast<std::uint32_t*>(image.bits()),
-                             static_cast<std::size_t>(size.width()), static_cast<std::size_t>(size.height()),
-                             static_cast<std::size_t>(image.bytesPerLine()));
-    m_animation->renderSync(frame, surface, false);
+    QImage image = m_painter->paint(frame, size);
+    if (image.isNull()) {
+        image = missingFrame(size);
+        if (!m_kept->hasDied) {
+            m_kept->hasDied = true;
+            ++died;
+            const std::lock_guard guard(whenDiedMutex);
+            if (whenDied) {
+                whenDied();
+            }
+        }
+    }
     kept.push_front({frame, image});
     if (kept.size() > kMostKept) {
         kept.pop_back();

@@ -5,31 +5,37 @@
 #include "render/art/image_cache.h"
 
 #include <QSize>
-
-namespace rlottie {
-class Animation;
-}
+#include <functional>
 
 namespace scaena::render {
 
-/// Draws the frames of a clip by a general-purpose renderer and keeps the last few. May be used from several
-/// threads; they share what one of them has drawn.
+class ClipPainter;
+
+/// The frames of a clip, drawn by a general-purpose renderer in a process of its own; the last few are kept.
+/// May be used from several threads; they share what one of them has drawn.
 class ClipPictures {
 public:
     /// Null if the bytes hold no clip that can be drawn.
     [[nodiscard]] static std::shared_ptr<const ClipPictures> make(const Bytes& bytes);
     ~ClipPictures();
 
+    /// The number of the process that draws it.
+    [[nodiscard]] int process() const;
     [[nodiscard]] const art::ClipInfo& info() const { return m_info; }
+    /// How many have died of their clips so far: pictures made meanwhile are not to be exported.
+    [[nodiscard]] static int deaths();
+    /// Calls `told`, from any thread, when the process of a clip has died; its frames are crosses from then
+    /// on.
+    static void tellDeaths(std::function<void()> told);
     /// The composition at a moment of its own time, stretched to that many pixels.
     [[nodiscard]] QImage at(double millis, QSize pixels) const;
 
 private:
-    ClipPictures(art::ClipInfo info, std::unique_ptr<rlottie::Animation> animation);
+    ClipPictures(art::ClipInfo info, std::unique_ptr<ClipPainter> painter);
     struct Kept;
 
     art::ClipInfo m_info;
-    std::unique_ptr<rlottie::Animation> m_animation;
+    std::unique_ptr<ClipPainter> m_painter;
     std::unique_ptr<Kept> m_kept;
 };
 

@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/base/descriptor.h"
+
+#include <QImage>
+#include <memory>
+#include <string>
+#include <sys/types.h>
+
+namespace scaena::render {
+
+/// A process of its own that draws the frames of one clip (scaena-clip). It may die of the clip; then there
+/// are no more frames, and nothing else happens. Used by one thread at a time.
+class ClipPainter {
+public:
+    /// Null if the process cannot be started, or the clip not be drawn.
+    [[nodiscard]] static std::unique_ptr<ClipPainter> start(const std::string& json);
+    ~ClipPainter();
+
+    [[nodiscard]] std::size_t frames() const { return m_frames; }
+    /// Null if the process has died, or did not answer within some seconds, which ends it.
+    [[nodiscard]] QImage paint(std::size_t frame, QSize pixels);
+    [[nodiscard]] pid_t process() const { return m_process; }
+
+private:
+    ClipPainter(Descriptor socket, pid_t process) : m_socket(std::move(socket)), m_process(process) {}
+
+    Descriptor m_socket;
+    pid_t m_process;
+    std::size_t m_frames = 0;
+    bool m_isDead = false;
+};
+
+}
