@@ -3,6 +3,7 @@
 #include "core/base/geometry.h"
 #include "core/base/hash.h"
 #include "core/base/ids.h"
+#include "core/base/result.h"
 #include "core/base/times.h"
 
 #include <catch2/catch.hpp>
