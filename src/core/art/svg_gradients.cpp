@@ -111,11 +111,12 @@ std::optional<Paint> SvgGradients::paint(const std::string& id, const Rect& box,
     if (kind != "linearGradient" && kind != "radialGradient") {
         return std::nullopt;
     }
-    const auto& [chain, stops] = read(id, found->second);
+    const Read& known = read(id, found->second);
+    const auto& chain = known.chain;
     const Size view = m_view;
     Gradient gradient;
     gradient.radial = kind == "radialGradient";
-    gradient.stops = stops;
+    gradient.stops = known.stops;
     for (auto& stop : gradient.stops) {
         stop.colour.a = static_cast<std::uint8_t>(std::lround(stop.colour.a * opacity));
     }
