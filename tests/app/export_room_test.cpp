@@ -188,6 +188,28 @@ TEST_CASE("What a person edited is refused, shown three ways, and written only b
     CHECK(readWhole(folder / "scaena-kept/launch/moraine-huts/launch.css") == ours + "/* mine */\n");
 }
 
+TEST_CASE("What is edited between the list and Write is said and not touched") {
+    ExportSession s;
+    s.choose("web");
+    const auto folder = s.folder() / "public";
+    const auto file = folder / "launch/moraine-huts/launch.css";
+    s.into(folder);
+    s.write();
+    auto next = s.sequence();
+    next.palette[0].light = {1, 2, 3, 255};
+    s.window.document().apply("recolour", next);
+    s.settle();
+    REQUIRE(s.find<QPushButton>("exportWrite")->isEnabled());
+    const auto script = readWhole(folder / "launch/moraine-huts/launch.js");
+    std::ofstream(file, std::ios::app) << "/* mine */\n";
+    s.write();
+    CHECK(s.summary().contains("launch.css"));
+    CHECK(s.summary().contains("changed since"));
+    CHECK(s.summary().contains("changed by hand")); // as the folder is now
+    CHECK(readWhole(file).find("/* mine */") != std::string::npos);
+    CHECK(readWhole(folder / "launch/moraine-huts/launch.js") == script);
+}
+
 TEST_CASE("An export can be cancelled, and nothing was written") {
     ExportSession s;
     s.find<TargetCard>("target-web")->click();

@@ -7,7 +7,6 @@
 #include "core/model/limits.h"
 
 #include <algorithm>
-#include <set>
 
 namespace scaena::app {
 
@@ -17,15 +16,6 @@ std::string hashOnDisk(const std::filesystem::path& path) {
     const DiskFiles files;
     const auto bytes = files.read(path, model::limits::kFileBytes);
     return bytes ? sha256(*bytes) : std::string();
-}
-
-/// What a program that was killed while it saved left beside the sequence and its art.
-void clearStrays(const std::filesystem::path& folder, const model::Sequence& sequence) {
-    std::set<std::filesystem::path> folders = {folder};
-    for (const auto& path : project::pathsOf(sequence)) {
-        folders.insert((folder / path).parent_path());
-    }
-    std::for_each(folders.begin(), folders.end(), DiskFiles::clearStrays);
 }
 
 bool namesArt(const edit::ChangeSet& changes) { return changes.touches(edit::Thing::Layer); }
@@ -49,9 +39,6 @@ void Document::take(model::Sequence sequence, std::shared_ptr<const project::Art
     m_unsavedFiles.clear();
     m_everything = *shelf;
     m_diskHash = m_path.empty() ? std::string() : hashOnDisk(m_path);
-    if (!m_path.empty()) {
-        clearStrays(m_path.parent_path(), sequence);
-    }
     m_shelf = std::move(shelf);
     m_isOpen = true;
     m_history.reset(std::move(sequence));

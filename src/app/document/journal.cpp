@@ -7,7 +7,7 @@ namespace scaena::app {
 
 namespace {
 constexpr int kDelayMillis = 1500;
-constexpr int kRetryMillis = 10'000;
+constexpr int kRetryMillis = 3000;
 }
 
 Journal::Journal(Document& document, QObject* parent) : QObject(parent), m_document(document) {

@@ -20,7 +20,7 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr std::size_t kLargest = 64u << 20;
-constexpr std::size_t kMost = 1000;
+constexpr std::size_t kMost = 100'000;
 
 fs::path keptFolder() { return JournalStore::folder() / "files"; }
 fs::path lockOf(const fs::path& journal) { return fs::path(journal).replace_extension(".lock"); }
@@ -83,7 +83,11 @@ void dropOrphans() {
     }
     std::set<std::string> named;
     for (const auto& file : journals()) {
-        for (const auto& [path, hash] : artOf(readJournal(file))) {
+        const auto journal = readJournal(file);
+        if (!journal.is_object()) {
+            return; // what it names cannot be told: everything stays
+        }
+        for (const auto& [path, hash] : artOf(journal)) {
             named.insert(hash);
         }
     }

@@ -67,6 +67,7 @@ void MainWindow::openFile(const QString& path, const std::function<void()>& then
             auto project = project::open(DiskFiles(), full);
             render::ScenePtr scene;
             if (project) {
+                project::clearStrays(*project);
                 for (const auto& [name, bytes] : project->shelf->files) {
                     if (!stop) {
                         (void)render::decodedImage(

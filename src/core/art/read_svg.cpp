@@ -6,6 +6,7 @@
 #include "core/art/losses.h"
 #include "core/art/svg_gradients.h"
 #include "core/art/svg_shapes.h"
+#include "core/art/svg_tree.h"
 
 #include <algorithm>
 #include <array>
@@ -38,37 +39,6 @@ bool contains(const auto& list, std::string_view word) {
 
 /// "sodipodi:namedview" and the like belong to other programs and paint nothing.
 bool isForeign(std::string_view name) { return name.find(':') != std::string_view::npos; }
-
-/// Goes through the tree without recursion, which a hostile file would make too deep.
-template <class Use>
-void eachNode(const pugi::xml_node& root, Use use) {
-    for (auto it = root; it;) {
-        use(it);
-        if (it.first_child()) {
-            it = it.first_child();
-            continue;
-        }
-        while (it && it != root && !it.next_sibling()) {
-            it = it.parent();
-        }
-        it = it == root ? pugi::xml_node{} : it.next_sibling();
-    }
-}
-
-/// A document may call its elements "svg:path", or "x:path": from here on they are called "path".
-void dropPrefix(pugi::xml_node root) {
-    const std::string_view name = root.name();
-    const auto colon = name.find(':');
-    if (colon == std::string_view::npos) {
-        return;
-    }
-    const std::string prefix(name.substr(0, colon + 1));
-    eachNode(root, [&](pugi::xml_node node) {
-        if (std::string_view(node.name()).starts_with(prefix)) {
-            node.set_name(std::string(node.name()).substr(prefix.size()).c_str());
-        }
-    });
-}
 
 std::string shortened(std::string_view text) {
     return std::string(text.substr(0, kLongestQuote)) + (text.size() > kLongestQuote ? "…" : "");

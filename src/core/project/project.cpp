@@ -6,6 +6,7 @@
 #include "core/model/contents_visit.h"
 #include "core/model/limits.h"
 
+#include <algorithm>
 #include <set>
 
 namespace scaena::project {
@@ -59,6 +60,17 @@ std::vector<std::string> pathsOf(const model::Sequence& sequence) {
     std::vector<std::string> all(named.art.begin(), named.art.end());
     all.insert(all.end(), named.files.begin(), named.files.end());
     return all;
+}
+
+void clearStrays(const Project& project) {
+    const auto folder = project.path.parent_path();
+    std::set<fs::path> folders = {folder};
+    for (const auto& path : pathsOf(project.sequence)) {
+        if (staysWithin(folder, folder / path)) {
+            folders.insert((folder / path).parent_path());
+        }
+    }
+    std::for_each(folders.begin(), folders.end(), DiskFiles::clearStrays);
 }
 
 void renamePath(model::Sequence& sequence, const std::string& from, const std::string& to) {

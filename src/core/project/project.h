@@ -39,6 +39,10 @@ struct Project {
 [[nodiscard]] ArtShelf loadShelf(const FileAccess& files, const std::filesystem::path& folder,
                                  const model::Sequence& sequence, const ArtShelf& known, Problems& warnings);
 
+/// Removes what a program that was killed while it saved left beside the sequence and its art. Looks through
+/// their folders: not for the thread of a window.
+void clearStrays(const Project& project);
+
 /// All paths a sequence names, each once.
 [[nodiscard]] std::vector<std::string> pathsOf(const model::Sequence& sequence);
 
