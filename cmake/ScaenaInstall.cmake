@@ -1,5 +1,5 @@
 # What `cmake --install` puts where: programs, desktop entry, icon, MIME type, metadata, samples, documents.
-install(TARGETS scaena-cli RUNTIME)
+install(TARGETS scaena-cli scaena-clip scaena-art RUNTIME)
 if(SCAENA_BUILD_APP)
   install(TARGETS scaena RUNTIME)
   install(FILES resources/desktop/scaena.desktop DESTINATION ${CMAKE_INSTALL_DATADIR}/applications)

@@ -33,7 +33,7 @@ RENDER = {
     "text": {"base"},
     "png": {"base"},
     "frames": {"base", "art", "text", "png"},
-    "clip_process": {"base"},
+    "helpers": {"base"},
 }
 # The rooms know neither each other nor the window around them.
 APP = {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
 #include "cli/plain_text.h"
+#include "render/art/art_drawer.h"
 
 #include <CLI/CLI.hpp>
 #include <ostream>
@@ -8,6 +9,7 @@
 namespace scaena::cli {
 
 int run(const std::vector<std::string>& arguments, std::ostream& stdOut, std::ostream& stdErr) {
+    render::DrawingHelper::use();
     PlainText out(stdOut);
     PlainText err(stdErr);
     CLI::App app("Scaena without a window: look at, preview and export launch sequences.", "scaena-cli");

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "render/art/clip_painter.h"
 #include "render/art/clip_pictures.h"
+#include "render/base/helper_process.h"
 
 #include <atomic>
 #include <catch2/catch.hpp>
@@ -43,7 +44,7 @@ TEST_CASE("When that process dies of a clip, it is told once, crosses stand for 
     const auto clip = render::ClipPictures::make(bytes);
     REQUIRE(clip);
     std::atomic<int> told = 0;
-    render::ClipPictures::tellDeaths([&] { ++told; });
+    render::HelperProcess::tellDeaths([&] { ++told; });
     CHECK(clip->at(0, {60, 60}).pixelColor(30, 30) == QColor(Qt::red));
     ::kill(clip->process(), SIGKILL);
     for (int i = 1; i < 5; ++i) {
@@ -54,6 +55,6 @@ TEST_CASE("When that process dies of a clip, it is told once, crosses stand for 
         CHECK(cross.pixelColor(30, 15).alpha() == 0);
     }
     CHECK(told == 1);
-    render::ClipPictures::tellDeaths({});
+    render::HelperProcess::tellDeaths({});
     CHECK(render::ClipPictures::make(bytes)->at(0, {60, 60}).pixelColor(30, 30) == QColor(Qt::red));
 }

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: MIT
 #define CATCH_CONFIG_RUNNER
+#include "render/art/art_drawer.h"
+
 #include <QGuiApplication>
 #include <catch2/catch.hpp>
 
@@ -8,5 +10,6 @@ int main(int argc, char** argv) {
         qputenv("QT_QPA_PLATFORM", "offscreen");
     }
     QGuiApplication app(argc, argv);
+    scaena::render::DrawingHelper::use(); // as the programs do
     return Catch::Session().run(argc, argv);
 }

@@ -2,7 +2,7 @@
 #include "app/export/export_task.h"
 
 #include "export/common/remembered_pictures.h"
-#include "render/art/clip_pictures.h"
+#include "render/base/helper_process.h"
 #include "render/art/sound_pictures.h"
 #include "render/base/paint_threads.h"
 #include "render/frames/frame_maker.h"
@@ -51,13 +51,13 @@ void ExportTask::build(const Document& document, plan::ExportId target, exportin
         };
         const auto sound = render::withSoundPictures(*shelf);
         std::shared_ptr<Result<exporting::Export>> made;
-        const int deaths = render::ClipPictures::deaths();
+        const int deaths = render::HelperProcess::deaths();
         render::withPaintWorkers([&](Workers& workers) {
             options.workers = &workers;
             made = std::make_shared<Result<exporting::Export>>(exporting::exporterOf(target).build(
                 {*sequence, sound, outliner, pictures, pictures, options}));
         });
-        if (*made && render::ClipPictures::deaths() != deaths) {
+        if (*made && render::HelperProcess::deaths() != deaths) {
             *made = failure(ProblemKind::Unreadable, "a clip of this sequence cannot be drawn");
         }
         QMetaObject::invokeMethod(this, [this, stopped, made] {

@@ -14,7 +14,7 @@
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/file/version.h"
-#include "render/art/clip_pictures.h"
+#include "render/base/helper_process.h"
 #include "render/art/decoder.h"
 #include "render/art/image_cache.h"
 
@@ -79,7 +79,7 @@ MainWindow::MainWindow(QWidget* parent)
             [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
     connect(m_welcome, &WelcomePage::wantsProject, this,
             [this] { command(QStringLiteral("newFromProject"))->trigger(); });
-    render::ClipPictures::tellDeaths([this] {
+    render::HelperProcess::tellDeaths([this] {
         QMetaObject::invokeMethod(this, [this] {
             showProblems(tr("A clip could not be drawn"),
                          {{ProblemKind::Unreadable,
@@ -106,7 +106,7 @@ MainWindow::MainWindow(QWidget* parent)
     m_later.start(kRoomsAfterMillis);
 }
 
-MainWindow::~MainWindow() { render::ClipPictures::tellDeaths({}); }
+MainWindow::~MainWindow() { render::HelperProcess::tellDeaths({}); }
 
 ArrangeRoom& MainWindow::arrange() {
     if (!m_arrange) {

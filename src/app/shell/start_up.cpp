@@ -2,6 +2,7 @@
 #include "app/shell/start_up.h"
 
 #include "app/widgets/theme.h"
+#include "render/art/art_drawer.h"
 #include "render/text/fonts.h"
 
 #include <QApplication>
@@ -19,6 +20,7 @@ void dressApplication() {
     QApplication::setDesktopFileName(QStringLiteral("scaena"));
     QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     QApplication::setWindowIcon(QIcon(QStringLiteral(":/scaena/icons/scaena.png")));
+    render::DrawingHelper::use();
     render::loadFonts();
     setNight(QSettings().value(QStringLiteral("nightLooks"), false).toBool());
 }

@@ -7,7 +7,7 @@
 #include "export/common/folder_change.h"
 #include "export/common/line_diff.h"
 #include "export/common/remembered_pictures.h"
-#include "render/art/clip_pictures.h"
+#include "render/base/helper_process.h"
 #include "render/art/sound_pictures.h"
 #include "render/base/gui_session.h"
 #include "render/base/paint_threads.h"
@@ -112,10 +112,10 @@ void exportOne(const ExportOptions& options, const exporting::Exporter& exporter
     how.base = options.base;
     how.startupImages = options.startupImages;
     how.workers = &workers;
-    const int deaths = render::ClipPictures::deaths();
+    const int deaths = render::HelperProcess::deaths();
     auto made = exporter.build(
         {shop.project.sequence, *shop.project.shelf, shop.outliner, shop.pictures, shop.pictures, how});
-    if (made && render::ClipPictures::deaths() != deaths) {
+    if (made && render::HelperProcess::deaths() != deaths) {
         made = failure(ProblemKind::Unreadable, "a clip of this sequence cannot be drawn", options.file);
     }
     if (!made) {

@@ -12,13 +12,32 @@ std::unique_ptr<Group> cloneGroup(const Group& group) {
     copy->opacity = group.opacity;
     copy->clips = group.clips;
     for (const auto& child : group.children) {
-        if (const auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
-            copy->children.emplace_back(cloneGroup(**inner));
-        } else {
-            copy->children.emplace_back(std::get<Shape>(child));
-        }
+        copy->children.push_back(cloneNode(child));
     }
     return copy;
+}
+
+Node cloneNode(const Node& node) {
+    if (const auto* group = std::get_if<std::unique_ptr<Group>>(&node)) {
+        return cloneGroup(**group);
+    }
+    if (const auto* picture = std::get_if<Picture>(&node)) {
+        return *picture;
+    }
+    return std::get<Shape>(node);
+}
+
+std::vector<const Picture*> picturesIn(const Group& group) {
+    std::vector<const Picture*> pictures;
+    for (const auto& child : group.children) {
+        if (const auto* picture = std::get_if<Picture>(&child)) {
+            pictures.push_back(picture);
+        } else if (const auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
+            const auto more = picturesIn(**inner);
+            pictures.insert(pictures.end(), more.begin(), more.end());
+        }
+    }
+    return pictures;
 }
 
 std::size_t shapeCount(const Group& group) {

@@ -70,8 +70,18 @@ struct Clip {
     bool operator==(const Clip&) const = default;
 };
 
+/// What paths cannot say (filters, masks of greys, patterns, blending): an SVG document of its own, whose
+/// view box is `box`, drawn by whoever shows the art (outside.h).
+struct Picture {
+    std::string id; ///< from the file, may be empty
+    Rect box;       ///< in the coordinates of the group it stands in
+    std::shared_ptr<const std::string> svg;
+    std::string why; ///< in words: "a filter on “glow”"
+    bool operator==(const Picture& other) const { return box == other.box && *svg == *other.svg; }
+};
+
 struct Group;
-using Node = std::variant<Shape, std::unique_ptr<Group>>;
+using Node = std::variant<Shape, std::unique_ptr<Group>, Picture>;
 
 struct Group {
     std::string id;
@@ -81,7 +91,8 @@ struct Group {
     std::vector<Node> children;
 };
 
-/// A picture made of paths. Immutable once read; shared between layers, previews and exports.
+/// Artwork made of paths, and of pictures where paths do not reach. Immutable once read; shared between
+/// layers, previews and exports.
 struct Art {
     Rect viewBox; ///< in the coordinates of `root`
     Group root;
@@ -93,7 +104,13 @@ using ArtPtr = std::shared_ptr<const Art>;
 /// A deep copy; groups own their children.
 [[nodiscard]] std::unique_ptr<Group> cloneGroup(const Group& group);
 
-/// Number of shapes in the whole tree.
+/// The node and all that is in it, again.
+[[nodiscard]] Node cloneNode(const Node& node);
+
+/// The pictures in the tree, in the order they are painted.
+[[nodiscard]] std::vector<const Picture*> picturesIn(const Group& group);
+
+/// Number of shapes in the whole tree; pictures count as one.
 [[nodiscard]] std::size_t shapeCount(const Group& group);
 
 /// Start and end of a linear gradient after an affine map: lines of equal colour stay where they are, so the

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <numbers>
 #include <vector>
 
 namespace scaena::art {
@@ -210,7 +211,11 @@ std::optional<std::vector<Argument>> arguments(Scanner in) {
             in.take();
             list.back().percent = true;
         } else {
-            (void)in.letters(); // "deg"
+            const auto unit = in.letters(); // of a hue
+            list.back().value *= unit == "turn"   ? 360
+                                 : unit == "rad"  ? 180 / std::numbers::pi
+                                 : unit == "grad" ? 0.9
+                                                  : 1;
         }
     }
 }

@@ -4,6 +4,7 @@
 #include "core/art/art.h"
 #include "core/model/layer.h"
 
+#include <optional>
 #include <vector>
 
 /// What the core and the exporters need from outside, as small interfaces that scaena_render implements.
@@ -19,6 +20,27 @@ public:
     [[nodiscard]] virtual std::vector<std::string> missing(const model::TextContent& text,
                                                            const std::string* ownFont) const = 0;
 };
+
+/// What reading art needs from outside. May be called from several threads at once.
+class ArtHelper {
+public:
+    struct Words {
+        std::string svg;        ///< the same picture, its letters as paths; has a view box
+        std::string absentFont; ///< the family that was asked for, where another one had to stand in
+    };
+    virtual ~ArtHelper() = default;
+    /// The words of an SVG document as outlines, by the fonts that are installed; `families`: CSS's list of
+    /// those they ask for. Nothing if it cannot be done.
+    [[nodiscard]] virtual std::optional<Words> outlined(const std::string& svg,
+                                                        const std::string& families) const = 0;
+    /// Told of each art that has been read, by the thread that read it: its pictures will be asked for soon.
+    virtual void foresee(const Art& art) const = 0;
+};
+
+/// The program's, told once at its start; null: words in art are pictures. It is not handed through, since
+/// art is read in many places and every one must read the same.
+void setArtHelper(const ArtHelper* helper);
+[[nodiscard]] const ArtHelper* artHelper();
 
 /// May be called from several threads at once.
 class Rasteriser {

@@ -10,8 +10,11 @@ namespace scaena::art {
 namespace {
 
 const std::string& idOf(const Node& node) {
-    const auto* group = std::get_if<std::unique_ptr<Group>>(&node);
-    return group ? (*group)->id : std::get<Shape>(node).id;
+    if (const auto* group = std::get_if<std::unique_ptr<Group>>(&node)) {
+        return (*group)->id;
+    }
+    const auto* picture = std::get_if<Picture>(&node);
+    return picture ? picture->id : std::get<Shape>(node).id;
 }
 
 std::optional<Rect> unite(std::optional<Rect> all, const Rect& more) {
@@ -34,6 +37,9 @@ std::optional<Rect> boundsOf(const Node& node, const Matrix& outer) {
             box = {box.x - half, box.y - half, box.width + 2 * half, box.height + 2 * half};
         }
         return box;
+    }
+    if (const auto* picture = std::get_if<Picture>(&node)) {
+        return bounds(mapped(rectPath(picture->box, 0, 0), outer));
     }
     const auto& group = *std::get<std::unique_ptr<Group>>(node);
     std::optional<Rect> all;
@@ -64,7 +70,7 @@ std::unique_ptr<Group> wayTo(const Group& group, const std::string& id) {
         const auto* inner = std::get_if<std::unique_ptr<Group>>(&child);
         std::optional<Node> found;
         if (idOf(child) == id) {
-            found = inner ? Node(cloneGroup(**inner)) : Node(std::get<Shape>(child));
+            found = cloneNode(child);
         } else if (inner) {
             if (auto deeper = wayTo(**inner, id)) {
                 found = std::move(deeper);
@@ -95,10 +101,9 @@ public:
         for (auto& child : group.children) {
             if (auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
                 this->group(**inner);
-            } else {
-                auto& shape = std::get<Shape>(child);
-                paint(shape.fill);
-                paint(shape.stroke.paint);
+            } else if (auto* shape = std::get_if<Shape>(&child)) {
+                paint(shape->fill);
+                paint(shape->stroke.paint);
             }
         }
     }
@@ -130,6 +135,9 @@ void countColours(const Group& group, const Matrix& outer, std::map<std::string,
             countColours(**inner, map, areas);
             continue;
         }
+        if (std::holds_alternative<Picture>(child)) {
+            continue;
+        }
         const auto& shape = std::get<Shape>(child);
         const Rect box = bounds(mapped(shape.path, map));
         const auto count = [&](const Paint& paint, double area) {
@@ -151,9 +159,9 @@ bool usesCurrentColour(const Group& group) {
         if (const auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
             return usesCurrentColour(**inner);
         }
-        const auto& shape = std::get<Shape>(child);
-        return std::holds_alternative<CurrentColour>(shape.fill) ||
-               std::holds_alternative<CurrentColour>(shape.stroke.paint);
+        const auto* shape = std::get_if<Shape>(&child);
+        return shape && (std::holds_alternative<CurrentColour>(shape->fill) ||
+                         std::holds_alternative<CurrentColour>(shape->stroke.paint));
     });
 }
 
@@ -256,8 +264,8 @@ void removeStrokes(Group& group) {
     for (auto& child : group.children) {
         if (auto* shape = std::get_if<Shape>(&child)) {
             shape->stroke.paint = std::monostate();
-        } else {
-            removeStrokes(*std::get<std::unique_ptr<Group>>(child));
+        } else if (auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
+            removeStrokes(**inner);
         }
     }
 }
@@ -271,8 +279,8 @@ double widestReach(const Group& group, const Matrix& outer) {
             const bool stroked = !std::holds_alternative<std::monostate>(shape->stroke.paint);
             const double join = shape->stroke.join == Join::Miter ? shape->stroke.miterLimit : 1.5;
             reach = std::max(reach, stroked ? shape->stroke.width / 2 * join * map.meanScale() : 0);
-        } else {
-            reach = std::max(reach, widestReach(*std::get<std::unique_ptr<Group>>(child), map));
+        } else if (const auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
+            reach = std::max(reach, widestReach(**inner, map));
         }
     }
     return reach;

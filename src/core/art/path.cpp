@@ -28,6 +28,51 @@ void Path::append(const Path& other) {
     points.insert(points.end(), other.points.begin(), other.points.end());
 }
 
+Path reversed(const Path& path) {
+    Path out;
+    std::size_t point = 0;
+    std::vector<Point> points;
+    std::vector<Path::Verb> verbs; // of the contour, after its beginning
+    const auto finish = [&](bool closed) {
+        if (points.empty()) {
+            return;
+        }
+        out.moveTo(points.back());
+        std::size_t at = points.size() - 1;
+        for (auto verb = verbs.rbegin(); verb != verbs.rend(); ++verb) {
+            if (*verb == Path::Verb::Line) {
+                out.lineTo(points[at - 1]);
+                at -= 1;
+            } else {
+                out.cubicTo(points[at - 1], points[at - 2], points[at - 3]);
+                at -= 3;
+            }
+        }
+        if (closed) {
+            out.close();
+        }
+        points.clear();
+        verbs.clear();
+    };
+    for (const auto verb : path.verbs) {
+        if (verb == Path::Verb::Close) {
+            finish(true);
+            continue;
+        }
+        if (verb == Path::Verb::Move) {
+            finish(false);
+        } else {
+            verbs.push_back(verb);
+        }
+        const std::size_t count = verb == Path::Verb::Cubic ? 3 : 1;
+        points.insert(points.end(), path.points.begin() + static_cast<std::ptrdiff_t>(point),
+                      path.points.begin() + static_cast<std::ptrdiff_t>(point + count));
+        point += count;
+    }
+    finish(false);
+    return out;
+}
+
 Path mapped(const Path& path, const Matrix& matrix) {
     Path out = path;
     for (auto& point : out.points) {

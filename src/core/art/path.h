@@ -34,6 +34,9 @@ struct ParsedPath {
 };
 [[nodiscard]] ParsedPath parsePath(std::string_view text);
 
+/// The same outline, each contour drawn the other way round.
+[[nodiscard]] Path reversed(const Path& path);
+
 [[nodiscard]] Path mapped(const Path& path, const Matrix& matrix);
 
 /// Tight bounds: extremes of curves, not of their handles. An empty path has an empty rectangle at the

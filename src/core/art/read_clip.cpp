@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_clip.h"
 
-#include "core/art/losses.h"
 #include "core/art/clip_cost.h"
+#include "core/art/losses.h"
 #include "core/base/json_door.h"
 
 #include <algorithm>
@@ -105,10 +105,11 @@ Result<ClipInfo> readClip(std::string_view text, const std::string& name) {
             name);
     }
     if (clipCost(json) > kMostClipCost) {
-        return failure(ProblemKind::Refused,
-                       "grows to more than a clip may hold once its repeaters and compositions are followed (300 000 "
-                       "outlines and points), or a composition holds itself",
-                       name);
+        return failure(
+            ProblemKind::Refused,
+            "grows to more than a clip may hold once its repeaters and compositions are followed (300 000 "
+            "outlines and points), or a composition holds itself",
+            name);
     }
     info.length = static_cast<Millis>(std::lround((last - first) * 1000 / info.frameRate));
     readMarkers(json, first, info);

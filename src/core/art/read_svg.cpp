@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
 
-#include "core/art/budget.h"
 #include "core/art/css_colour.h"
-#include "core/art/losses.h"
-#include "core/art/svg_gradients.h"
+#include "core/art/outside.h"
+#include "core/art/svg_entities.h"
+#include "core/art/svg_fragment.h"
+#include "core/art/svg_markers.h"
+#include "core/art/svg_pictures.h"
 #include "core/art/svg_shapes.h"
+#include "core/art/svg_strokes.h"
 #include "core/art/svg_tree.h"
 
 #include <algorithm>
@@ -19,30 +22,9 @@ namespace scaena::art {
 namespace {
 
 constexpr int kDeepestNesting = 64;
-constexpr std::size_t kMostClips = 8;
 constexpr std::size_t kMostShapes = 20'000;
-
-constexpr std::array kSilent =
-    std::to_array<std::string_view>({"title", "desc", "metadata", "defs", "style", "symbol", "clipPath",
-                                     "linearGradient", "radialGradient", "script", "view", "filter", "mask",
-                                     "marker", "pattern", "font", "font-face", "cursor", "color-profile"});
-
-constexpr std::array kAnimations =
-    std::to_array<std::string_view>({"animate", "animateColor", "animateMotion", "animateTransform", "set"});
-
-constexpr std::size_t kLongestQuote = 80; // of a file's text in a sentence
-constexpr double kMostDashes = 20'000;    // along one outline; more are a shade of grey
-
-bool contains(const auto& list, std::string_view word) {
-    return std::find(list.begin(), list.end(), word) != list.end();
-}
-
-/// "sodipodi:namedview" and the like belong to other programs and paint nothing.
-bool isForeign(std::string_view name) { return name.find(':') != std::string_view::npos; }
-
-std::string shortened(std::string_view text) {
-    return std::string(text.substr(0, kLongestQuote)) + (text.size() > kLongestQuote ? "…" : "");
-}
+constexpr double kMostDashes = 20'000; // along one outline; more are a shade of grey
+constexpr std::size_t kMostMarkers = 2'000;
 
 /// How far a pen goes along the path, roughly: from point to point, by the handles.
 double rough(const Path& path) {
@@ -54,142 +36,198 @@ double rough(const Path& path) {
     return length;
 }
 
+bool isPainted(const Paint& paint) { return !std::holds_alternative<std::monostate>(paint); }
+
+/// The colour words are outlined in where they take the surrounding one: no one else uses it.
+constexpr Colour kStandIn{1, 254, 3, 255};
+
+/// What is read into, and how its coordinates lie in the whole.
+struct Place {
+    Group& into;
+    Matrix ctm;
+    int depth = 0;
+};
+
 class SvgReader {
 public:
     Art run(const pugi::xml_node& root) {
-        index(root);
+        m_it.index(root);
         const auto box = parseViewBox(root.attribute("viewBox").value());
         const double width = parseLength(root.attribute("width").value(), box ? box->width : 100)
                                  .value_or(box ? box->width : 100);
         const double height = parseLength(root.attribute("height").value(), box ? box->height : 100)
                                   .value_or(box ? box->height : 100);
-        m_view = box ? Size{box->width, box->height} : Size{width, height};
+        m_it.view = box ? Size{box->width, box->height} : Size{width, height};
         // The art's own size does not matter, its layer gives it one; so the viewBox becomes the coordinate
         // system.
         m_art.viewBox = box ? *box : Rect{0, 0, std::max(1e-3, width), std::max(1e-3, height)};
+        m_it.viewBox = m_art.viewBox;
+        m_unitsPerPixel = width > 0 ? m_art.viewBox.width / width : 1;
         m_art.root.id = root.attribute("id").value();
-        const auto own = cascade(root, m_sheet);
-        m_art.root.opacity = opacityOf(own);
+        const auto own = cascade(root, m_it.sheet);
+        const auto style = Style{}.inheritedBy(own, m_it.diagonal());
+        auto whole = m_pictures.whyWhole(root);
+        whole = whole ? whole : m_pictures.why(root, own, style, false);
         noteRoot(root, own, box.has_value());
-        readChildren(root, Style{}.inheritedBy(own, diagonal()), m_art.root, 0);
+        if (!whole) {
+            m_art.root.opacity = opacityOf(own);
+            m_clips.addTo(m_art.root, root, own, {});
+            readChildren(root, style, {m_art.root, {}, 0});
+            whole =
+                m_pictures.isTooMany() ? std::optional<std::string>("so many pictures in it") : std::nullopt;
+        }
+        if (whole) {
+            m_art.root = Group();
+            m_art.root.children.emplace_back(
+                Picture{"", m_art.viewBox,
+                        std::make_shared<const std::string>(fragmentOf(root, m_art.viewBox)), *whole});
+        }
         return std::move(m_art);
     }
     /// Whether the picture asked for more than it may; then what was read is not all of it.
-    [[nodiscard]] bool isTooMuch() const { return m_budget.isSpent() || m_sheet.isSpent(); }
+    [[nodiscard]] bool isTooMuch() const { return m_it.budget.isSpent() || m_it.sheet.isSpent(); }
 
 private:
-    [[nodiscard]] double diagonal() const { return diagonalOf(m_view); }
-
-    void lose(const std::string& what) { noteLoss(m_art.losses, what); }
-    static std::string on(const pugi::xml_node& element) {
-        const std::string id = shortened(element.attribute("id").value());
-        return id.empty() ? "" : " on “" + id + "”";
-    }
-
     /// What stands on the root counts for the whole picture.
     void noteRoot(const pugi::xml_node& root, const Declarations& own, bool hasBox) {
-        noteUncarried(root, own);
+        noteUncarried(root);
         if (root.attribute("transform") || own.count("transform") > 0) {
-            lose("a transform of the whole picture");
-        }
-        if (const auto clip = own.find("clip-path"); clip != own.end() && clip->second != "none") {
-            addClip(root, own, m_art.root, {});
+            m_it.lose("a transform of the whole picture");
         }
         const auto isOpen = [&](const char* name) {
             const std::string_view value = root.attribute(name).value();
             return value.empty() || value.find('%') != std::string_view::npos;
         };
         if (!hasBox && (isOpen("width") || isOpen("height"))) {
-            lose("its size: it names none, and has no view box");
+            m_it.lose("its size: it names none, and has no view box");
         }
     }
 
-    void index(const pugi::xml_node& node) {
-        eachNode(node, [this](const pugi::xml_node& it) {
-            if (const auto id = it.attribute("id")) {
-                m_elements.emplace(id.value(), it);
-            }
-            if (std::string_view(it.name()) == "style") {
-                m_sheet.add(it.child_value(), m_art.losses);
-            }
-        });
-    }
-
-    static double opacityOf(const Declarations& own) {
-        const auto found = own.find("opacity");
-        return found == own.end() ? 1 : parseUnit(found->second, 1);
-    }
-
-    void noteUncarried(const pugi::xml_node& element, const Declarations& own) {
-        const auto check = [&](const char* property, const char* what, std::string_view none) {
-            if (const auto found = own.find(property); found != own.end() && found->second != none) {
-                lose(what + on(element));
-            }
-        };
-        check("filter", "a filter", "none");
-        check("mask", "a mask", "none");
-        check("mix-blend-mode", "a blend mode", "normal");
-        check("marker-start", "a marker", "none");
-        check("marker-mid", "a marker", "none");
-        check("marker-end", "a marker", "none");
+    void noteUncarried(const pugi::xml_node& element) const {
         for (const auto& child : element.children()) {
-            if (contains(kAnimations, child.name())) {
-                lose("an animation" + on(element));
+            if (isAnimation(child.name())) {
+                m_it.lose("an animation" + on(element));
             }
         }
     }
 
-    void readChildren(const pugi::xml_node& parent, const Style& style, Group& into, int depth) {
+    void readChildren(const pugi::xml_node& parent, const Style& style, const Place& place) {
         for (const auto& child : parent.children()) {
             if (child.type() == pugi::node_element) {
-                readElement(child, style, into, depth + 1);
+                readElement(child, style, {place.into, place.ctm, place.depth + 1});
             }
         }
     }
 
-    void readElement(const pugi::xml_node& element, const Style& inherited, Group& into, int depth) {
+    void readElement(const pugi::xml_node& element, const Style& inherited, const Place& place) {
         const std::string_view name = element.name();
-        if (contains(kSilent, name) || contains(kAnimations, name) || isForeign(name) ||
-            !m_budget.element()) {
+        if (paintsNothing(name) || !m_it.budget.element()) {
             return; // an animation was named with what it moves
         }
-        if (depth > kDeepestNesting || m_shapes >= kMostShapes) {
-            lose(depth > kDeepestNesting ? "everything nested deeper than 64 levels"
-                                         : "everything after the first 20000 shapes");
+        if (place.depth > kDeepestNesting || m_shapes >= kMostShapes) {
+            m_it.lose(place.depth > kDeepestNesting ? "everything nested deeper than 64 levels"
+                                                    : "everything after the first 20000 shapes");
             return;
         }
-        const auto own = cascade(element, m_sheet);
-        if (const auto display = own.find("display"); display != own.end() && display->second == "none") {
+        const auto own = cascade(element, m_it.sheet);
+        if (valueOf(own, "display") == "none") {
             return;
         }
-        const Style style = inherited.inheritedBy(own, diagonal());
+        const Style style = inherited.inheritedBy(own, m_it.diagonal());
         bool complete = true;
-        if (auto path = shapePath(element, m_view, complete)) {
-            noteUncarried(element, own);
+        auto path = shapePath(element, m_it.view, complete);
+        noteUncarried(element);
+        if (const auto why = m_pictures.why(element, own, style, path.has_value())) {
+            addPicture(element, *why, style, place);
+        } else if (path) {
             if (!complete) {
-                lose("the rest of a malformed outline" + on(element));
+                m_it.lose("the rest of a malformed outline" + on(element));
             }
-            if (!m_budget.points(path->points.size())) {
-                return;
+            if (m_it.budget.points(path->points.size())) {
+                addShape(element, own, style, std::move(*path), place);
             }
-            addShape(element, own, style, std::move(*path), into);
         } else if (name == "g" || name == "a" || name == "switch" || name == "svg") {
-            noteUncarried(element, own);
             auto group = makeGroup(element, own);
-            if (name == "svg") {
-                placeViewport(element, *group, std::nullopt);
-            }
-            if (name == "switch") {
-                readChoice(element, style, *group, depth);
-            } else {
-                readChildren(element, style, *group, depth);
-            }
-            into.children.emplace_back(std::move(group));
+            readGroup(element, style, *group, place);
+            place.into.children.emplace_back(std::move(group));
         } else if (name == "use") {
-            noteUncarried(element, own);
-            readUse(element, own, style, into, depth);
+            readUse(element, own, style, place);
+        } else if (name == "text") {
+            addWords(element, style, place);
         } else {
-            lose(fmt::format("the element <{}>{}", shortened(name), on(element)));
+            m_it.lose(fmt::format("the element <{}>{}", shortened(name), on(element)));
+        }
+    }
+
+    void readGroup(const pugi::xml_node& element, const Style& style, Group& group, const Place& place) {
+        const std::string_view name = element.name();
+        const Size before = m_it.view;
+        if (name == "svg") {
+            placeViewport(element, group, {}, {});
+        }
+        const Place inner{group, place.ctm * group.transform, place.depth};
+        name == "switch" ? readChoice(element, style, inner) : readChildren(element, style, inner);
+        m_it.view = before;
+    }
+
+    void addPicture(const pugi::xml_node& element, const std::string& why, const Style& style,
+                    const Place& place) {
+        if (!style.visible && !element.first_child()) {
+            return;
+        }
+        if (!m_useChain.empty()) { // what it inherits depends on where it is used
+            m_it.lose(why);
+            return;
+        }
+        m_pictures.add(element, why, place.ctm, place.into);
+    }
+
+    /// As outlines, where somebody here knows letters; else as a picture.
+    void addWords(const pugi::xml_node& element, const Style& style, const Place& place) {
+        const auto* letters = m_useChain.empty() ? artHelper() : nullptr;
+        const bool takesSurrounding = style.fill == "currentColor" && style.colour.empty();
+        const auto words = letters
+                               ? letters->outlined(fragmentOf(element, m_art.viewBox,
+                                                              takesSurrounding ? toHex(kStandIn) : "#000"),
+                                                   style.fontFamily)
+                               : std::nullopt;
+        if (words && !words->absentFont.empty()) {
+            m_it.lose("the font “" + shortened(words->absentFont) + "”" + on(element) +
+                      ": it is not installed, another one stands in");
+        }
+        auto read = words ? readSvg(words->svg) : tl::unexpected(Problems());
+        if (!read || !read->losses.empty() || !picturesIn(read->root).empty()) {
+            addPicture(element, "words" + on(element), style, place);
+            return;
+        }
+        const Rect from = read->viewBox;
+        const Rect to = m_art.viewBox;
+        auto group = std::make_unique<Group>();
+        group->id = element.attribute("id").value();
+        group->transform = place.ctm.inverted() * Matrix{to.width / from.width,
+                                                         0,
+                                                         0,
+                                                         to.height / from.height,
+                                                         to.x - from.x * to.width / from.width,
+                                                         to.y - from.y * to.height / from.height};
+        if (takesSurrounding) {
+            giveSurrounding(read->root);
+        }
+        m_shapes += shapeCount(read->root);
+        group->children.emplace_back(cloneGroup(read->root));
+        place.into.children.emplace_back(std::move(group));
+    }
+
+    static void giveSurrounding(Group& group) {
+        for (auto& child : group.children) {
+            if (auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
+                giveSurrounding(**inner);
+            } else if (auto* shape = std::get_if<Shape>(&child)) {
+                const auto* colour = std::get_if<Colour>(&shape->fill);
+                if (colour && Colour{colour->r, colour->g, colour->b, 255} == kStandIn) {
+                    shape->fill = CurrentColour{colour->a / 255.0};
+                }
+            }
         }
     }
 
@@ -199,16 +237,16 @@ private:
     }
 
     /// The first of a <switch> that can be shown here: no extension is known, and the language is English.
-    void readChoice(const pugi::xml_node& element, const Style& style, Group& into, int depth) {
+    void readChoice(const pugi::xml_node& element, const Style& style, const Place& place) {
         for (const auto& child : element.children()) {
             const std::string_view language = child.attribute("systemLanguage").value();
             const bool speaks =
                 !child.attribute("systemLanguage") || language.find("en") != std::string_view::npos;
             const bool fits = child.type() == pugi::node_element && !child.attribute("requiredExtensions") &&
                               speaks && std::string_view(child.name()) != "foreignObject" &&
-                              !contains(kSilent, child.name());
+                              !paintsNothing(child.name());
             if (fits) {
-                readElement(child, style, into, depth + 1);
+                readElement(child, style, {place.into, place.ctm, place.depth + 1});
                 return;
             }
         }
@@ -218,165 +256,73 @@ private:
         auto group = std::make_unique<Group>();
         group->id = element.attribute("id").value();
         group->opacity = opacityOf(own);
-        group->transform = transformOf(element, own, {});
-        addClip(element, own, *group, {});
+        group->transform = m_it.transformOf(element, own, {});
+        m_clips.addTo(*group, element, own, {});
         return group;
     }
 
-    /// By the style property or the attribute, about the origin that is named; `box` is the element's own, if
-    /// it is known.
-    Matrix transformOf(const pugi::xml_node& element, const Declarations& own, const Rect& box) {
-        const auto property = own.find("transform");
-        const std::string_view text = property != own.end() ? std::string_view(property->second)
-                                                            : element.attribute("transform").value();
-        if (text.empty() || text == "none") {
-            return {};
-        }
-        const auto matrix = parseTransform(text);
-        if (!matrix) {
-            lose("a malformed transform" + on(element));
-            return {};
-        }
-        const auto origin = own.find("transform-origin");
-        const auto reference = own.find("transform-box");
-        const bool ofBox = reference != own.end() && reference->second == "fill-box";
-        if (ofBox && box.width <= 0 && box.height <= 0) {
-            lose("a transform about a group's own middle" + on(element));
-        }
-        if (origin == own.end() && !ofBox) {
-            return *matrix;
-        }
-        const Rect whole = ofBox ? box : m_art.viewBox;
-        const auto at = origin == own.end() ? std::optional(Point{whole.x, whole.y})
-                                            : parseOrigin(origin->second, whole, ofBox);
-        if (!at) {
-            lose("the origin of a transform" + on(element));
-            return *matrix;
-        }
-        return Matrix::translation(at->x, at->y) * *matrix * Matrix::translation(-at->x, -at->y);
-    }
-
-    void readUse(const pugi::xml_node& element, const Declarations& own, const Style& style, Group& into,
-                 int depth) {
-        const auto href =
-            element.attribute("href") ? element.attribute("href") : element.attribute("xlink:href");
-        const auto id = referencedId(href.value());
-        const auto found = m_elements.find(id);
-        if (found == m_elements.end() || contains(m_useChain, id)) {
-            lose("a reference to “" + shortened(href.value()) + "”");
+    void readUse(const pugi::xml_node& element, const Declarations& own, const Style& style,
+                 const Place& place) {
+        const auto target = m_it.referenced(element);
+        const std::string id = target.attribute("id").value();
+        if (!target || std::find(m_useChain.begin(), m_useChain.end(), id) != m_useChain.end()) {
+            const auto href =
+                element.attribute("href") ? element.attribute("href") : element.attribute("xlink:href");
+            m_it.lose("a reference to “" + shortened(href.value()) + "”");
             return;
         }
         auto group = makeGroup(element, own);
         const auto length = [&](const char* name, double whole) {
-            return parseLength(element.attribute(name).value(), whole).value_or(0);
+            return parseLength(element.attribute(name).value(), whole);
         };
-        group->transform =
-            group->transform * Matrix::translation(length("x", m_view.width), length("y", m_view.height));
+        group->transform = group->transform * Matrix::translation(length("x", m_it.view.width).value_or(0),
+                                                                  length("y", m_it.view.height).value_or(0));
         m_useChain.push_back(id);
-        const std::string_view target = found->second.name();
-        if (target == "symbol" || target == "svg") {
-            std::optional<Size> size;
-            if (element.attribute("width") && element.attribute("height")) {
-                size = Size{length("width", m_view.width), length("height", m_view.height)};
-            }
-            auto inner = std::make_unique<Group>();
-            inner->id = id;
-            placeViewport(found->second, *inner, size);
-            readChildren(found->second, style.inheritedBy(cascade(found->second, m_sheet), diagonal()),
-                         *inner, depth);
-            group->children.emplace_back(std::move(inner));
+        const std::string_view name = target.name();
+        const Place inner{*group, place.ctm * group->transform, place.depth};
+        if (name == "symbol" || name == "svg") {
+            const Size before = m_it.view;
+            auto picture = std::make_unique<Group>();
+            picture->id = id;
+            const auto width = length("width", m_it.view.width);
+            const auto height = length("height", m_it.view.height);
+            const auto ofTarget = cascade(target, m_it.sheet);
+            placeViewport(target, *picture, width, height);
+            readChildren(target, style.inheritedBy(ofTarget, m_it.diagonal()),
+                         {*picture, inner.ctm * picture->transform, place.depth});
+            m_it.view = before;
+            group->children.emplace_back(std::move(picture));
         } else {
-            readElement(found->second, style, *group, depth + 1);
+            readElement(target, style, {*group, inner.ctm, place.depth + 1});
         }
         m_useChain.pop_back();
-        into.children.emplace_back(std::move(group));
+        place.into.children.emplace_back(std::move(group));
     }
 
-    /// A nested viewport: its place, its viewBox and the clip at its edges.
-    void placeViewport(const pugi::xml_node& element, Group& group, std::optional<Size> size) {
+    /// A nested viewport: its place, its viewBox and the clip at its edges; from here on percentages refer to
+    /// it. `width` and `height`: of the <use> that shows it.
+    void placeViewport(const pugi::xml_node& element, Group& group, std::optional<double> width,
+                       std::optional<double> height) {
+        const bool isSymbol = std::string_view(element.name()) == "symbol";
         const auto length = [&](const char* name, double whole, double standard) {
             return parseLength(element.attribute(name).value(), whole).value_or(standard);
         };
+        const Size outer = m_it.view;
         const auto box = parseViewBox(element.attribute("viewBox").value());
-        const Rect viewport{length("x", m_view.width, 0), length("y", m_view.height, 0),
-                            size ? size->width : length("width", m_view.width, m_view.width),
-                            size ? size->height : length("height", m_view.height, m_view.height)};
+        // A symbol is as large as all around it, whatever it says; only SVG 2 gives it a width.
+        const Rect viewport{
+            length("x", outer.width, 0), length("y", outer.height, 0),
+            width.value_or(isSymbol ? outer.width : length("width", outer.width, outer.width)),
+            height.value_or(isSymbol ? outer.height : length("height", outer.height, outer.height))};
         const Matrix map = box ? viewBoxMap(*box, element.attribute("preserveAspectRatio").value(), viewport)
                                : Matrix::translation(viewport.x, viewport.y);
         group.transform = group.transform * map;
-        if (box && map.a != 0 && map.d != 0) {
+        m_it.view = box ? Size{box->width, box->height} : Size{viewport.width, viewport.height};
+        const auto overflow = valueOf(cascade(element, m_it.sheet), "overflow");
+        if (overflow != "visible" && overflow != "auto" && map.a != 0 && map.d != 0) {
             const Rect seen{(viewport.x - map.e) / map.a, (viewport.y - map.f) / map.d,
                             viewport.width / map.a, viewport.height / map.d};
             group.clips.push_back({rectPath(seen, 0, 0), FillRule::NonZero});
-        }
-    }
-
-    void addClip(const pugi::xml_node& element, const Declarations& own, Group& group, const Rect& box) {
-        const auto property = own.find("clip-path");
-        if (property == own.end() || property->second == "none") {
-            return;
-        }
-        const auto found = m_elements.find(referencedId(property->second));
-        if (found == m_elements.end() || std::string_view(found->second.name()) != "clipPath") {
-            lose("a clip" + on(element));
-            return;
-        }
-        const auto& source = found->second;
-        const bool byBox = std::string_view(source.attribute("clipPathUnits").value()) == "objectBoundingBox";
-        if (byBox && box.width <= 0) {
-            lose("a clip in fractions of a group" + on(element));
-            return;
-        }
-        Matrix map = byBox ? Matrix{box.width, 0, 0, box.height, box.x, box.y} : Matrix{};
-        const auto ofSource = cascade(source, m_sheet);
-        map = map * transformOf(source, ofSource, {});
-        Clip clip;
-        const auto style = Style{}.inheritedBy(ofSource, diagonal());
-        for (const auto& child : source.children()) {
-            collectClip(child, map, style, clip, element, false);
-        }
-        group.clips.push_back(std::move(clip)); // even an empty one: it hides everything, as SVG asks
-        // A clip that is clipped itself cuts a second time.
-        if (group.clips.size() < kMostClips) {
-            addClip(source, ofSource, group, box);
-        }
-    }
-
-    /// `isUsed`: by a <use> of the clip. That may name shapes only; what names another <use> adds nothing
-    /// (SVG 1.1 §14.3.5).
-    void collectClip(const pugi::xml_node& child, const Matrix& map, const Style& inherited, Clip& clip,
-                     const pugi::xml_node& user, bool isUsed) {
-        if (child.type() != pugi::node_element || !m_budget.element()) {
-            return;
-        }
-        const auto own = cascade(child, m_sheet);
-        const auto style = inherited.inheritedBy(own, diagonal());
-        const auto display = own.find("display");
-        if (!style.visible || (display != own.end() && display->second == "none")) {
-            return;
-        }
-        bool complete = true;
-        auto path = shapePath(child, m_view, complete);
-        const Matrix inner = map * transformOf(child, own, path ? bounds(*path) : Rect{});
-        if (path) {
-            if (m_budget.points(path->points.size())) {
-                clip.path.append(mapped(*path, inner));
-            }
-            clip.rule = style.clipRule;
-            if (const auto more = own.find("clip-path"); more != own.end() && more->second != "none") {
-                lose("a clip within a clip" + on(user));
-            }
-        } else if (std::string_view(child.name()) == "use" && !isUsed) {
-            const auto href =
-                child.attribute("href") ? child.attribute("href") : child.attribute("xlink:href");
-            const auto found = m_elements.find(referencedId(href.value()));
-            if (found != m_elements.end()) {
-                const double x = parseLength(child.attribute("x").value(), m_view.width).value_or(0);
-                const double y = parseLength(child.attribute("y").value(), m_view.height).value_or(0);
-                collectClip(found->second, inner * Matrix::translation(x, y), style, clip, user, true);
-            }
-        } else if (!isUsed && !contains(kSilent, child.name())) {
-            lose(fmt::format("<{}> within a clip{}", shortened(child.name()), on(user)));
         }
     }
 
@@ -392,12 +338,12 @@ private:
             return CurrentColour{opacity};
         }
         if (text.substr(0, 4) == "url(") {
-            if (auto paint = m_gradients.paint(referencedId(text), box, opacity)) {
-                return m_budget.stops(stopCount(*paint)) ? std::move(*paint) : Paint{};
+            if (auto paint = m_it.gradients.paint(referencedId(text), box, opacity)) {
+                return m_it.budget.stops(stopCount(*paint)) ? std::move(*paint) : Paint{};
             }
             const auto close = text.find(')');
             const auto fallback = close == std::string::npos ? std::string() : text.substr(close + 1);
-            lose("the paint “" + shortened(text.substr(0, close + 1)) + "”" + on(element));
+            m_it.lose("the paint “" + shortened(text.substr(0, close + 1)) + "”" + on(element));
             // A colour may stand behind it, not one more reference (SVG 2 §13.2).
             const auto from = fallback.find_first_not_of(' ');
             return from == std::string::npos || fallback.compare(from, 4, "url(") == 0
@@ -407,7 +353,7 @@ private:
         if (const auto colour = parseCssColour(text)) {
             return withOpacity(*colour, opacity);
         }
-        lose("the paint “" + shortened(text) + "”" + on(element));
+        m_it.lose("the paint “" + shortened(text) + "”" + on(element));
         return {};
     }
 
@@ -416,11 +362,8 @@ private:
         return colour;
     }
 
-    void addShape(const pugi::xml_node& element, const Declarations& own, const Style& style, Path path,
-                  Group& into) {
-        if (path.isEmpty() || !style.visible) {
-            return;
-        }
+    Shape shapeFrom(const pugi::xml_node& element, const Declarations& own, const Style& style, Path path,
+                    const Matrix& ctm) {
         const Rect box = bounds(path);
         Shape shape;
         shape.id = element.attribute("id").value();
@@ -428,38 +371,180 @@ private:
         shape.fill = paintFrom(style.fill, style.fillOpacity, style, box, element);
         shape.rule = style.fillRule;
         shape.stroke = style.line;
+        if (const double told = parseLength(element.attribute("pathLength").value(), 0).value_or(0);
+            told > 0 && !shape.stroke.dashes.empty()) {
+            const double unit = lengthOf(shape.path) / told;
+            for (auto& dash : shape.stroke.dashes) {
+                dash *= unit;
+            }
+            shape.stroke.dashOffset *= unit;
+        }
+        giveDotsLength(shape.stroke);
         if (const double once = std::accumulate(shape.stroke.dashes.begin(), shape.stroke.dashes.end(), 0.0);
             once > 0 &&
             rough(shape.path) / once * static_cast<double>(shape.stroke.dashes.size()) > kMostDashes) {
             shape.stroke.dashes.clear();
-            lose("dashes too small to be seen" + on(element));
+            m_it.lose("dashes too small to be seen" + on(element));
         }
         shape.stroke.paint = paintFrom(style.stroke, style.strokeOpacity, style, box, element);
         shape.opacity = opacityOf(own);
         if (shape.stroke.width <= 0) {
             shape.stroke.paint = {};
         }
-        ++m_shapes;
-        const Matrix transform = transformOf(element, own, box);
-        const bool clipped = own.count("clip-path") > 0 && own.find("clip-path")->second != "none";
-        if (transform.isIdentity() && !clipped) {
-            into.children.emplace_back(std::move(shape));
+        if (valueOf(own, "vector-effect") == "non-scaling-stroke" && isPainted(shape.stroke.paint)) {
+            keepWidth(shape.stroke, element, ctm);
+        }
+        return shape;
+    }
+
+    /// A line that keeps its width whatever scales it: as wide as at the picture's own size.
+    void keepWidth(Stroke& stroke, const pugi::xml_node& element, const Matrix& ctm) const {
+        const double scale = ctm.meanScale();
+        const bool isEven = std::abs(std::hypot(ctm.a, ctm.b) - std::hypot(ctm.c, ctm.d)) < 1e-6 * scale &&
+                            std::abs(ctm.a * ctm.c + ctm.b * ctm.d) < 1e-6 * scale * scale;
+        if (!isEven || scale <= 0) {
+            m_it.lose("a line that keeps its width under an uneven transform" + on(element));
             return;
         }
+        const double factor = m_unitsPerPixel / scale;
+        stroke.width *= factor;
+        stroke.dashOffset *= factor;
+        for (auto& dash : stroke.dashes) {
+            dash *= factor;
+        }
+    }
+
+    void addShape(const pugi::xml_node& element, const Declarations& own, const Style& style, Path path,
+                  const Place& place) {
+        if (path.isEmpty() || !style.visible) {
+            return;
+        }
+        const Rect box = bounds(path);
+        const Matrix transform = m_it.transformOf(element, own, box);
+        const Matrix ctm = place.ctm * transform;
+        auto shape = shapeFrom(element, own, style, std::move(path), ctm);
+        ++m_shapes;
         auto group = std::make_unique<Group>();
+        m_clips.addTo(*group, element, own, box);
+        auto dots = isPainted(shape.stroke.paint) ? dotsOf(shape.path, shape.stroke) : Path();
+        const bool stands = isPainted(shape.fill) && isPainted(shape.stroke.paint) && style.strokeFirst;
+        const bool hasMarkers =
+            !(style.markerStart.empty() && style.markerMid.empty() && style.markerEnd.empty()) &&
+            takesMarkers(element.name());
+        if (transform.isIdentity() && group->clips.empty() && dots.isEmpty() && !stands && !hasMarkers) {
+            place.into.children.emplace_back(std::move(shape));
+            return;
+        }
         group->id = shape.id;
         group->transform = transform;
-        addClip(element, own, *group, box);
-        group->children.emplace_back(std::move(shape));
-        into.children.emplace_back(std::move(group));
+        if (!dots.isEmpty() || stands || hasMarkers) { // several shapes fade as one
+            std::swap(group->opacity, shape.opacity);
+        }
+        const auto outline = shape.path;
+        const double width = shape.stroke.width;
+        std::optional<Shape> dotted;
+        if (!dots.isEmpty()) {
+            dotted = Shape{"", std::move(dots), shape.stroke.paint, FillRule::NonZero, {}, 1};
+        }
+        if (stands) {
+            Shape line = shape;
+            line.fill = {};
+            shape.stroke.paint = {};
+            group->children.emplace_back(std::move(line));
+        }
+        if (isPainted(shape.fill) || isPainted(shape.stroke.paint)) {
+            group->children.emplace_back(std::move(shape));
+        }
+        if (dotted) {
+            group->children.emplace_back(std::move(*dotted));
+        }
+        if (hasMarkers) {
+            addMarkers(style, outline, width, {*group, ctm, place.depth});
+        }
+        place.into.children.emplace_back(std::move(group));
+    }
+
+    static bool takesMarkers(std::string_view name) {
+        return name == "path" || name == "line" || name == "polyline" || name == "polygon";
+    }
+
+    void addMarkers(const Style& style, const Path& path, double lineWidth, const Place& place) {
+        const auto places = markerPlaces(path);
+        if (places.size() > kMostMarkers) {
+            m_it.lose("more than 2000 markers along a line");
+            return;
+        }
+        for (const auto& at : places) {
+            const bool start = at.kind == MarkerPlace::Kind::Start;
+            const auto& name = start                               ? style.markerStart
+                               : at.kind == MarkerPlace::Kind::End ? style.markerEnd
+                                                                   : style.markerMid;
+            const auto source = name.empty() ? pugi::xml_node() : m_it.byUrl(name);
+            if (std::string_view(source.name()) == "marker" &&
+                std::find(m_useChain.begin(), m_useChain.end(), source.attribute("id").value()) ==
+                    m_useChain.end()) {
+                addMarker(source, at, start, lineWidth, place);
+            }
+        }
+    }
+
+    void addMarker(const pugi::xml_node& source, const MarkerPlace& at, bool start, double lineWidth,
+                   const Place& place) {
+        const auto number = [&](const char* name, double whole, double standard) {
+            return parseLength(source.attribute(name).value(), whole).value_or(standard);
+        };
+        const Rect viewport{0, 0, number("markerWidth", m_it.view.width, 3),
+                            number("markerHeight", m_it.view.height, 3)};
+        if (viewport.width <= 0 || viewport.height <= 0) {
+            return;
+        }
+        const std::string_view orient = source.attribute("orient").value();
+        const double turned = orient == "auto"                 ? at.degrees
+                              : orient == "auto-start-reverse" ? at.degrees + (start ? 180 : 0)
+                                                               : number("orient", 0, 0);
+        const bool inPixels = std::string_view(source.attribute("markerUnits").value()) == "userSpaceOnUse";
+        const auto box = parseViewBox(source.attribute("viewBox").value());
+        const Matrix map =
+            box ? viewBoxMap(*box, source.attribute("preserveAspectRatio").value(), viewport) : Matrix{};
+        const Size inner = box ? Size{box->width, box->height} : Size{viewport.width, viewport.height};
+        const auto reference = [&](const char* name, double from, double length) {
+            const std::string_view word = source.attribute(name).value();
+            return word == "left" || word == "top"       ? from
+                   : word == "center"                    ? from + length / 2
+                   : word == "right" || word == "bottom" ? from + length
+                                                         : number(name, length, 0);
+        };
+        const Rect whole = box ? *box : viewport;
+        const Point hook =
+            map.map({reference("refX", whole.x, whole.width), reference("refY", whole.y, whole.height)});
+        auto group = std::make_unique<Group>();
+        const double scale = inPixels ? 1 : lineWidth;
+        group->transform = Matrix::translation(at.at.x, at.at.y) * Matrix::rotation(turned) *
+                           Matrix::scaling(scale, scale) * Matrix::translation(-hook.x, -hook.y) * map;
+        const auto own = cascade(source, m_it.sheet);
+        const auto overflow = valueOf(own, "overflow");
+        if (overflow != "visible" && overflow != "auto" && map.a != 0 && map.d != 0) {
+            group->clips.push_back(
+                {rectPath({-map.e / map.a, -map.f / map.d, viewport.width / map.a, viewport.height / map.d},
+                          0, 0),
+                 FillRule::NonZero});
+        }
+        group->opacity = opacityOf(own);
+        const Size before = m_it.view;
+        m_it.view = inner;
+        m_useChain.emplace_back(source.attribute("id").value());
+        // Inherited is what holds where the marker is written, not where it stands.
+        readChildren(source, m_it.styleOf(source), {*group, place.ctm * group->transform, place.depth + 1});
+        m_useChain.pop_back();
+        m_it.view = before;
+        place.into.children.emplace_back(std::move(group));
     }
 
     Art m_art;
-    Budget m_budget;
-    StyleSheet m_sheet;
-    ElementsById m_elements;
-    Size m_view;
-    SvgGradients m_gradients{m_elements, m_sheet, m_view, m_art.losses};
+    SvgContext m_it{m_art.losses};
+    SvgClips m_clips{m_it};
+    SvgPictures m_pictures{m_it, m_clips};
+    double m_unitsPerPixel = 1; ///< of the picture at its own size
     std::vector<std::string> m_useChain;
     std::size_t m_shapes = 0;
 };
@@ -467,6 +552,20 @@ private:
 }
 
 Result<Art> readSvg(std::string_view text, const std::string& name) {
+    const auto tooMuch = [&] {
+        return failure(
+            ProblemKind::Refused,
+            "grows to more than a picture may hold once its references are followed (200 000 elements, two "
+            "million points, a million colour stops, or as many rules of style)",
+            name);
+    };
+    std::optional<std::string> expanded;
+    if (text.find("<!ENTITY") != std::string_view::npos) {
+        if (expanded = withEntities(text); !expanded) {
+            return tooMuch();
+        }
+        text = *expanded;
+    }
     pugi::xml_document document;
     const auto parsed =
         document.load_buffer(text.data(), text.size(), pugi::parse_default | pugi::parse_ws_pcdata_single);
@@ -486,13 +585,12 @@ Result<Art> readSvg(std::string_view text, const std::string& name) {
                        name);
     }
     SvgReader reader;
-    auto art = reader.run(root);
+    Result<Art> art = reader.run(root);
     if (reader.isTooMuch()) {
-        return failure(
-            ProblemKind::Refused,
-            "grows to more than a picture may hold once its references are followed (200 000 elements, two "
-            "million points, a million colour stops, or as many rules of style)",
-            name);
+        return tooMuch();
+    }
+    if (const auto* helper = artHelper()) {
+        helper->foresee(*art);
     }
     return art;
 }

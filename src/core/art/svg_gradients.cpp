@@ -102,6 +102,22 @@ const SvgGradients::Read& SvgGradients::read(const std::string& id, const pugi::
     return m_read.emplace(id, std::move(read)).first->second;
 }
 
+bool SvgGradients::isBetweenCircles(const pugi::xml_node& element) const {
+    if (std::string_view(element.name()) != "radialGradient") {
+        return false;
+    }
+    const auto chain = chainOf(element, m_elements);
+    const auto inner = parseLength(attributeOf(chain, "fr"), 1).value_or(0);
+    const auto beside = [&](const char* focus, const char* centre) {
+        const auto text = attributeOf(chain, focus);
+        const auto middle = attributeOf(chain, centre);
+        return !text.empty() && text != (middle.empty() ? "50%" : middle);
+    };
+    const bool repeats =
+        !attributeOf(chain, "spreadMethod").empty() && attributeOf(chain, "spreadMethod") != "pad";
+    return inner > 0 && (repeats || beside("fx", "cx") || beside("fy", "cy"));
+}
+
 std::optional<Paint> SvgGradients::paint(const std::string& id, const Rect& box, double opacity) {
     const auto found = m_elements.find(id);
     if (found == m_elements.end()) {
@@ -155,6 +171,15 @@ std::optional<Paint> SvgGradients::paint(const std::string& id, const Rect& box,
         gradient.matrix = map;
         if (gradient.radius <= 0) {
             return Paint{gradient.stops.back().colour};
+        }
+        const double inner =
+            std::clamp(length("fr", byBox ? 1 : diagonalOf(view), "0%"), 0.0, gradient.radius);
+        for (auto& stop : gradient.stops) { // from the inner circle on
+            stop.at = (inner + stop.at * (gradient.radius - inner)) / gradient.radius;
+        }
+        if (std::hypot(gradient.start.x - gradient.end.x, gradient.start.y - gradient.end.y) >
+            gradient.radius * (1 + 1e-9)) {
+            noteLoss(m_losses, "the focus of a gradient outside of its circle");
         }
     } else {
         gradient.start = {length("x1", whole.width, "0%"), length("y1", whole.height, "0%")};

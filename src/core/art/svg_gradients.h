@@ -23,6 +23,9 @@ public:
     /// What it paints within these bounds; nothing if there is no gradient of that id.
     [[nodiscard]] std::optional<Paint> paint(const std::string& id, const Rect& shapeBounds, double opacity);
 
+    /// Whether it runs from a circle that is no point beside its middle, which only pictures can show.
+    [[nodiscard]] bool isBetweenCircles(const pugi::xml_node& element) const;
+
 private:
     struct Read {
         std::vector<pugi::xml_node> chain; ///< the element and those it inherits from, nearest first

@@ -45,6 +45,17 @@ Style Style::inheritedBy(const Declarations& own, double diagonal) const {
          [&](const auto& v) { style.line.miterLimit = std::max(1.0, parseLength(v, 1).value_or(4)); });
     with("stroke-dashoffset",
          [&](const auto& v) { style.line.dashOffset = parseLength(v, diagonal).value_or(0); });
+    with("font-family", [&](const auto& v) { style.fontFamily = v; });
+    with("paint-order", [&](const auto& v) {
+        const auto line = v.find("stroke");
+        const auto fill = v.find("fill");
+        style.strokeFirst = line != std::string::npos && (fill == std::string::npos || line < fill);
+    });
+    const auto marker = [](const std::string& v) { return v == "none" ? std::string() : v; };
+    with("marker", [&](const auto& v) { style.markerStart = style.markerMid = style.markerEnd = marker(v); });
+    with("marker-start", [&](const auto& v) { style.markerStart = marker(v); });
+    with("marker-mid", [&](const auto& v) { style.markerMid = marker(v); });
+    with("marker-end", [&](const auto& v) { style.markerEnd = marker(v); });
     with("stroke-dasharray", [&](const auto& v) {
         style.line.dashes.clear();
         double sum = 0;

@@ -13,8 +13,11 @@ struct Style {
     std::string colour = ""; ///< value of `color`; empty: left to whoever shows the art
     double fillOpacity = 1, strokeOpacity = 1;
     FillRule fillRule = FillRule::NonZero, clipRule = FillRule::NonZero;
-    Stroke line; ///< all but its paint
+    Stroke line;            ///< all but its paint
+    std::string fontFamily; ///< as written
     bool visible = true;
+    bool strokeFirst = false;                      ///< `paint-order` puts the line below the fill
+    std::string markerStart, markerMid, markerEnd; ///< "url(#id)", or empty
 
     /// Values of a child with these declarations of its own. `diagonal` is what percentages of lengths refer
     /// to.

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/write_svg.h"
 
+#include "core/base/base64.h"
+
 #include <cmath>
 #include <fmt/format.h>
 #include <pugixml.hpp>
@@ -79,10 +81,27 @@ private:
         for (const auto& child : group.children) {
             if (const auto* inner = std::get_if<std::unique_ptr<Group>>(&child)) {
                 this->group(node, **inner);
+            } else if (const auto* drawn = std::get_if<Picture>(&child)) {
+                picture(node, *drawn);
             } else {
                 shape(node, std::get<Shape>(child));
             }
         }
+    }
+
+    void picture(pugi::xml_node parent, const Picture& picture) {
+        auto node = parent.append_child("image");
+        if (!picture.id.empty() && m_options.keepIds) {
+            set(node, "id", picture.id);
+        }
+        set(node, "x", numberOf(picture.box.x));
+        set(node, "y", numberOf(picture.box.y));
+        set(node, "width", numberOf(picture.box.width));
+        set(node, "height", numberOf(picture.box.height));
+        set(node, "preserveAspectRatio", "none");
+        set(node, "href",
+            m_options.picture ? m_options.picture(picture)
+                              : "data:image/svg+xml;base64," + base64(*picture.svg));
     }
 
     std::string clip(const Clip& clip) {

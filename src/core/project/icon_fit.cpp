@@ -22,8 +22,15 @@ double farthest(const art::Group& group, const Matrix& outer, Point middle) {
                 const Point p = map.map(point);
                 far = std::max(far, std::hypot(p.x - middle.x, p.y - middle.y) + reach);
             }
-        } else {
-            far = std::max(far, farthest(*std::get<std::unique_ptr<art::Group>>(child), map, middle));
+        } else if (const auto* inner = std::get_if<std::unique_ptr<art::Group>>(&child)) {
+            far = std::max(far, farthest(**inner, map, middle));
+        } else { // a picture's ink is known to no one here: it may fill its box
+            const auto& box = std::get<art::Picture>(child).box;
+            for (const Point corner : {Point{box.x, box.y}, {box.right(), box.y}, {box.x, box.bottom()},
+                                       {box.right(), box.bottom()}}) {
+                const Point p = map.map(corner);
+                far = std::max(far, std::hypot(p.x - middle.x, p.y - middle.y));
+            }
         }
     }
     return far;

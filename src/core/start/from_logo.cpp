@@ -27,10 +27,11 @@ public:
                 this->group(**inner, map);
                 continue;
             }
-            const auto& shape = std::get<art::Shape>(child);
-            const Rect box = art::bounds(art::mapped(shape.path, map));
-            count(shape.fill, box.width * box.height);
-            count(shape.stroke.paint, (box.width + box.height) * shape.stroke.width * map.meanScale());
+            if (const auto* shape = std::get_if<art::Shape>(&child)) {
+                const Rect box = art::bounds(art::mapped(shape->path, map));
+                count(shape->fill, box.width * box.height);
+                count(shape->stroke.paint, (box.width + box.height) * shape->stroke.width * map.meanScale());
+            }
         }
     }
     std::vector<Weighted> take() {

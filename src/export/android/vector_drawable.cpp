@@ -77,6 +77,9 @@ std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& ou
         }
     }
     for (const auto& child : group.children) {
+        if (const auto* picture = std::get_if<art::Picture>(&child)) {
+            return picture->why;
+        }
         const auto* shape = std::get_if<art::Shape>(&child);
         auto why = shape ? whyNotShape(*shape, map)
                          : whyNotGroup(*std::get<std::unique_ptr<art::Group>>(child), map);

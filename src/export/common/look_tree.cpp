@@ -37,14 +37,16 @@ CodeValue matrixValue(const Matrix& m) {
 
 class ArtTree {
 public:
-    explicit ArtTree(const model::ColourRef& tint) : m_tint(tint) {}
+    ArtTree(const model::ColourRef& tint, const PartName& part) : m_tint(tint), m_part(part) {}
 
     [[nodiscard]] CodeValue group(const art::Group& group, const Matrix& outer) const {
         CodeList items, clips;
         for (const auto& child : group.children) {
-            items.items.push_back(std::holds_alternative<art::Shape>(child)
-                                      ? shape(std::get<art::Shape>(child))
-                                      : this->group(*std::get<std::unique_ptr<art::Group>>(child), {}));
+            items.items.push_back(
+                std::visit(Cases{[&](const art::Shape& it) { return shape(it); },
+                                 [&](const art::Picture& it) { return picture(it); },
+                                 [&](const std::unique_ptr<art::Group>& it) { return this->group(*it, {}); }},
+                           child));
         }
         for (const auto& clip : group.clips) {
             clips.items.push_back(CodeCall("Clip")
@@ -62,6 +64,16 @@ public:
     }
 
 private:
+    [[nodiscard]] CodeValue picture(const art::Picture& it) const {
+        return CodeCall("Bitmap")
+            .plain("name", {m_part(it)})
+            .plain("x", {it.box.x})
+            .plain("y", {it.box.y})
+            .plain("width", {it.box.width})
+            .plain("height", {it.box.height})
+            .value();
+    }
+
     [[nodiscard]] CodeValue shape(const art::Shape& it) const {
         CodeCall call("Shape");
         call.plain("path", {art::toText(it.path)});
@@ -128,6 +140,7 @@ private:
     }
 
     const model::ColourRef& m_tint;
+    const PartName& m_part;
 };
 
 CodeValue outlineList(const std::vector<OutlineData>& outlines) {
@@ -144,7 +157,9 @@ CodeValue outlineList(const std::vector<OutlineData>& outlines) {
     return {std::move(list)};
 }
 
-void addArtFields(CodeCall& call, const ExportInput& input, const model::Layer& layer) {
+void addArtFields(CodeCall& call, const ExportInput& input, const model::Layer& layer,
+                  const PictureNames& names) {
+    const PartName part = [&](const art::Picture& it) { return names.part(layer, it); };
     const Size box{layer.place.width, layer.place.height};
     const bool drawn = isDrawn(input.sequence, layer.id);
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
@@ -153,10 +168,10 @@ void addArtFields(CodeCall& call, const ExportInput& input, const model::Layer& 
         if (!shown || (dark && !project::differsByNight(layer))) {
             continue;
         }
-        call.named(dark ? "darkArt" : "art", artValue(*shown, box, model::tintOf(layer)));
+        call.named(dark ? "darkArt" : "art", artValue(*shown, box, model::tintOf(layer), part));
         if (drawn) {
             call.named(dark ? "darkFills" : "fills",
-                       artValue(art::withoutStrokes(*shown), box, model::tintOf(layer)));
+                       artValue(art::withoutStrokes(*shown), box, model::tintOf(layer), part));
             call.named(dark ? "darkOutlines" : "outlines", outlineList(outlinesOf(input, layer, appearance)));
         }
     }
@@ -172,7 +187,8 @@ void addTextFields(CodeCall& call, const ExportInput& input, const model::Layer&
     shape.path = input.outliner.outline(text, input.shelf.bytesOf(text.fontFile));
     shape.fill = art::CurrentColour{};
     letters.root.children.emplace_back(std::move(shape));
-    const auto value = ArtTree(text.colour).group(letters.root, {});
+    const PartName none; // letters have no parts
+    const auto value = ArtTree(text.colour, none).group(letters.root, {});
     call.named("art", value);
     if (isDrawn(input.sequence, layer.id)) {
         call.named("fills", value)
@@ -182,7 +198,7 @@ void addTextFields(CodeCall& call, const ExportInput& input, const model::Layer&
 
 }
 
-CodeValue artValue(const art::Art& art, Size box, const model::ColourRef& tint) {
+CodeValue artValue(const art::Art& art, Size box, const model::ColourRef& tint, const PartName& part) {
     const Matrix fit = art::fitInto(art.viewBox, {-box.width / 2, -box.height / 2, box.width, box.height});
     art::Group whole;
     whole.transform = fit;
@@ -190,7 +206,7 @@ CodeValue artValue(const art::Art& art, Size box, const model::ColourRef& tint) 
         whole.clips.push_back({art::rectPath(art.viewBox, 0, 0), art::FillRule::NonZero});
     }
     whole.children.emplace_back(art::cloneGroup(art.root));
-    return ArtTree(tint).group(whole, {});
+    return ArtTree(tint, part).group(whole, {});
 }
 
 CodeValue paletteValue(const model::Palette& palette) {
@@ -237,8 +253,8 @@ CodeValue lookValue(const ExportInput& input, const model::Layer& layer, const P
                     .named("fillsBox", {true}, it.picture->fit != model::Fit::Fill);
             }
         },
-        [&](const model::ArtContent&) { addArtFields(call, input, layer); },
-        [&](const model::ShapeContent&) { addArtFields(call, input, layer); },
+        [&](const model::ArtContent&) { addArtFields(call, input, layer, names); },
+        [&](const model::ShapeContent&) { addArtFields(call, input, layer, names); },
         [&](const model::TextContent&) { addTextFields(call, input, layer); },
         [&](const model::ImageContent&) { call.named("picture", {names.picture(layer)}); },
         [&](const model::ProgressContent& it) {

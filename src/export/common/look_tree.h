@@ -9,12 +9,16 @@
 namespace scaena::exporting {
 
 /// Vector art as data: groups and shapes in their own coordinates, brought to dp about the middle of `box`.
-[[nodiscard]] CodeValue artValue(const art::Art& art, Size box, const model::ColourRef& tint);
+/// What paths cannot say stands in it by the name of its picture.
+using PartName = std::function<std::string(const art::Picture&)>;
+[[nodiscard]] CodeValue artValue(const art::Art& art, Size box, const model::ColourRef& tint,
+                                 const PartName& part);
 
 /// How the pictures of an export are called in its code.
 struct PictureNames {
     std::function<std::string(const model::Layer&)> picture;
     std::function<std::string(const model::Layer&, int)> frame; ///< of a clip
+    std::function<std::string(const model::Layer&, const art::Picture&)> part;
 };
 
 /// How a layer is painted, as players that draw vectors themselves take it.

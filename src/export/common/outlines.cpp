@@ -22,8 +22,8 @@ public:
                 add(*shape, shape->fill, map, outerOpacity * group.opacity * shape->opacity, 0);
                 add(*shape, shape->stroke.paint, map, outerOpacity * group.opacity * shape->opacity,
                     shape->stroke.width * map.meanScale());
-            } else {
-                this->group(*std::get<std::unique_ptr<art::Group>>(child), map, outerOpacity * group.opacity);
+            } else if (const auto* inner = std::get_if<std::unique_ptr<art::Group>>(&child)) {
+                this->group(**inner, map, outerOpacity * group.opacity);
             }
         }
     }

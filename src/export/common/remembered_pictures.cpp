@@ -15,13 +15,16 @@ bool same(const art::Group& one, const art::Group& other) {
         return false;
     }
     for (std::size_t i = 0; i < one.children.size(); ++i) {
-        const auto* shape = std::get_if<art::Shape>(&one.children[i]);
-        const auto* otherShape = std::get_if<art::Shape>(&other.children[i]);
-        const bool alike = shape && otherShape
-                               ? *shape == *otherShape
-                               : !shape && !otherShape &&
-                                     same(*std::get<std::unique_ptr<art::Group>>(one.children[i]),
-                                          *std::get<std::unique_ptr<art::Group>>(other.children[i]));
+        const auto& left = one.children[i];
+        const auto& right = other.children[i];
+        if (left.index() != right.index()) {
+            return false;
+        }
+        const auto* group = std::get_if<std::unique_ptr<art::Group>>(&left);
+        const auto* shape = std::get_if<art::Shape>(&left);
+        const bool alike = group   ? same(**group, *std::get<std::unique_ptr<art::Group>>(right))
+                           : shape ? *shape == std::get<art::Shape>(right)
+                                   : std::get<art::Picture>(left) == std::get<art::Picture>(right);
         if (!alike) {
             return false;
         }

@@ -6,6 +6,7 @@
 #include "export/common/gate_steps.h"
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
+#include "export/common/part_pictures.h"
 #include "export/common/script_pictures.h"
 #include "export/common/timing_tree.h"
 #include "export/flutter/flutter_project.h"
@@ -33,6 +34,19 @@ std::string dartList(const char* type, const char* name, const std::vector<Timin
 
 std::string snake(const std::string& name) { return resourceName(name, "launch"); }
 
+void addParts(ExportBuild& build, const PartPictures& parts) {
+    for (const auto& it : parts.all()) {
+        for (int scale = 1; scale <= 3; ++scale) {
+            const auto folder = scale > 1 ? fmt::format("{}.0x/", scale) : std::string();
+            build.addLater("assets/launch/" + folder + it.name + ".png",
+                           [&rasteriser = build.input.rasteriser, it, scale] {
+                               return partPng(rasteriser, it.picture, it.size, scale);
+                           });
+        }
+        notePart(build, it);
+    }
+}
+
 void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     const auto& sequence = build.sequence();
     // All of it, whatever this sequence uses: the files belong to every sequence of the app.
@@ -47,10 +61,15 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     pictures.frame = [](const model::Layer& layer, int index) {
         return fmt::format("assets/launch/{}-{:03}.png", layer.id, index);
     };
+    PartPictures parts;
+    pictures.part = [&](const model::Layer& layer, const art::Picture& picture) {
+        return "assets/launch/" + parts.nameOf(layer, picture) + ".png";
+    };
     std::vector<TimingTree::Named> looks;
     for (const auto& layer : sequence.layers) {
         looks.push_back({layer.name, lookValue(build.input, layer, pictures)});
     }
+    addParts(build, parts);
     std::string out = fmt::format(
         "// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
         "// The next export replaces it for as long as you leave it unchanged.\n"

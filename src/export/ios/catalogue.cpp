@@ -243,6 +243,18 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
     }
 }
 
+void addPartPictures(ExportBuild& build, const IosNames& names, const PartPictures& parts) {
+    for (const auto& it : parts.all()) {
+        ImageSet set(build, names, names.part(it.name));
+        for (int scale = 1; scale <= 3; ++scale) {
+            set.add(scale, false, [&rasteriser = build.input.rasteriser, it, scale] {
+                return partPng(rasteriser, it.picture, it.size, scale);
+            });
+        }
+        notePart(build, it);
+    }
+}
+
 void addIosIcons(ExportBuild& build, const IosNames& names) {
     const auto* icon = model::iconLayer(build.sequence());
     if (!icon) {

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "export/common/export_build.h"
+#include "export/common/part_pictures.h"
 
 namespace scaena::exporting {
 
@@ -17,6 +17,7 @@ struct IosNames {
     [[nodiscard]] std::string catalogue() const { return folder + type + "Launch.xcassets/"; }
     [[nodiscard]] std::string colour(const model::ColourRef& ref) const { return prefix + "-" + ref; }
     [[nodiscard]] std::string picture(const LayerId& layer) const { return prefix + "-picture-" + layer; }
+    [[nodiscard]] std::string part(const std::string& name) const { return prefix + "-picture-" + name; }
     [[nodiscard]] std::string opening(const LayerId& layer) const { return prefix + "-opening-" + layer; }
     [[nodiscard]] std::string frame(const LayerId& layer, int index) const;
     [[nodiscard]] std::string icon() const { return type + "Icon"; }
@@ -42,6 +43,8 @@ void addColourSets(ExportBuild& build, const IosNames& names);
 void addIosIcons(ExportBuild& build, const IosNames& names);
 /// The pictures the player shows: image layers, pictures of backdrops, and frames of clips.
 void addPlayerPictures(ExportBuild& build, const IosNames& names);
+/// What paths cannot say of the art the player draws.
+void addPartPictures(ExportBuild& build, const IosNames& names, const PartPictures& parts);
 
 void addStoryboard(ExportBuild& build, const IosNames& names);
 /// The sequence's timing as members of an enum: `timing` and the constants it is made of.

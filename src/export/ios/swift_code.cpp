@@ -49,10 +49,13 @@ void take(CodeObject& look, const char* name, std::vector<CodeField>& taken) {
     }
 }
 
-SwiftLooks swiftLooks(const ExportBuild& build, const IosNames& names) {
+SwiftLooks swiftLooks(const ExportBuild& build, const IosNames& names, PartPictures& parts) {
     PictureNames pictures;
     pictures.picture = [&](const model::Layer& layer) { return names.picture(layer.id); };
     pictures.frame = [&](const model::Layer& layer, int index) { return names.frame(layer.id, index); };
+    pictures.part = [&](const model::Layer& layer, const art::Picture& picture) {
+        return names.part(parts.nameOf(layer, picture));
+    };
     SwiftLooks looks;
     for (const auto& layer : build.sequence().layers) {
         auto value = lookValue(build.input, layer, pictures);
@@ -189,7 +192,9 @@ std::string swiftTiming(const TimingTree& tree) {
 void addSwiftCode(ExportBuild& build, const IosNames& names) {
     const auto& sequence = build.sequence();
     const auto tree = timingTree(build.plans);
-    const auto looks = swiftLooks(build, names);
+    PartPictures pictures;
+    const auto looks = swiftLooks(build, names, pictures);
+    addPartPictures(build, names, pictures);
     const auto parts = usedParts(tree, looks);
     for (const char* part : {"Timing", "Art", "Layers", "Player", "Overlay"}) {
         const auto player = embedded::find(fmt::format("Launch{}.swift", part));

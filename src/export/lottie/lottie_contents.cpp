@@ -3,9 +3,9 @@
 
 #include "core/art/parts.h"
 #include "core/art/read_clip.h"
+#include "core/base/base64.h"
 #include "core/base/cases.h"
 #include "core/project/shown_art.h"
-#include "export/common/base64.h"
 #include "export/common/framed_art.h"
 #include "export/common/picture_kind.h"
 #include "export/lottie/lottie_keys.h"

@@ -49,6 +49,8 @@ std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& ou
         std::optional<std::string> why;
         if (const auto* inner = std::get_if<std::unique_ptr<art::Group>>(&child)) {
             why = whyNotGroup(**inner, map);
+        } else if (const auto* picture = std::get_if<art::Picture>(&child)) {
+            why = picture->why;
         } else {
             const auto& shape = std::get<art::Shape>(child);
             const bool stroked = !std::holds_alternative<std::monostate>(shape.stroke.paint);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
+#include "core/base/base64.h"
 #include "core/base/hash.h"
-#include "export/common/base64.h"
 #include "export/common/gate_steps.h"
 #include "export/common/names.h"
 #include "export/web/web_build.h"

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/parts.h"
 #include "core/art/write_svg.h"
+#include "core/base/base64.h"
 #include "core/base/cases.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
@@ -26,6 +27,7 @@ namespace {
 /// Pictures of clips are made for this many pixels a dp, and a sheet of them is at most so large on a side.
 constexpr double kSheetDensity = 2;
 constexpr double kLargestSheet = 4096;
+constexpr int kLongestPicture = 2048;
 
 class LayerMarkup {
 public:
@@ -106,6 +108,7 @@ private:
         options.idPrefix = fmt::format("{}-{}{}-", m_build.name, m_index, mark);
         options.keepIds = false;
         options.attributes = attributes;
+        options.picture = [&](const art::Picture& picture) { return inlinePng(picture); };
         if (art::reachesOver(art)) {
             // What lies beyond the art's own edges is cut, as on every platform.
             art::Art cut;
@@ -116,6 +119,22 @@ private:
             return art::writeSvg(cut, options);
         }
         return art::writeSvg(art, options);
+    }
+
+    /// In the page itself, so that it stands with the first picture; three pixels a dp are sharp on a phone.
+    [[nodiscard]] std::string inlinePng(const art::Picture& picture) const {
+        const auto& place = m_layer.place;
+        const double scale =
+            3 * std::max(place.width, place.height) / std::max({picture.box.width, picture.box.height, 1e-9});
+        const auto pixels = [&](double units) {
+            return std::clamp(static_cast<int>(std::lround(units * scale)), 1, kLongestPicture);
+        };
+        art::Art alone;
+        alone.viewBox = picture.box;
+        alone.root.children.emplace_back(picture);
+        const auto png = m_build.input.rasteriser.png(alone, pixels(picture.box.width),
+                                                      pixels(picture.box.height), {0, 0, 0, 255});
+        return "data:image/png;base64," + base64(png);
     }
 
     [[nodiscard]] std::string art(const model::Layer& layer, Appearance appearance,

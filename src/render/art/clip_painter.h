@@ -1,12 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/base/descriptor.h"
+#include "render/base/helper_process.h"
 
 #include <QImage>
-#include <memory>
-#include <string>
-#include <sys/types.h>
 
 namespace scaena::render {
 
@@ -16,18 +13,16 @@ class ClipPainter {
 public:
     /// Null if the process cannot be started, or the clip not be drawn.
     [[nodiscard]] static std::unique_ptr<ClipPainter> start(const std::string& json);
-    ~ClipPainter();
 
     [[nodiscard]] std::size_t frames() const { return m_frames; }
     /// Null if the process has died, or did not answer within some seconds, which ends it.
     [[nodiscard]] QImage paint(std::size_t frame, QSize pixels);
-    [[nodiscard]] pid_t process() const { return m_process; }
+    [[nodiscard]] pid_t process() const { return m_helper->process(); }
 
 private:
-    ClipPainter(Descriptor socket, pid_t process) : m_socket(std::move(socket)), m_process(process) {}
+    explicit ClipPainter(std::unique_ptr<HelperProcess> helper) : m_helper(std::move(helper)) {}
 
-    Descriptor m_socket;
-    pid_t m_process;
+    std::unique_ptr<HelperProcess> m_helper;
     std::size_t m_frames = 0;
     bool m_isDead = false;
 };

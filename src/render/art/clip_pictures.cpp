@@ -2,10 +2,9 @@
 #include "render/art/clip_pictures.h"
 
 #include "render/art/clip_painter.h"
+#include "render/base/missing_mark.h"
 
-#include <QPainter>
 #include <algorithm>
-#include <atomic>
 #include <cmath>
 #include <list>
 #include <mutex>
@@ -16,23 +15,6 @@ namespace {
 constexpr std::size_t kMostKept = 24;
 constexpr int kLongestClipSide = 2048;
 
-/// What stands for a frame that could not be drawn: a box with a cross, as for other art that is missing.
-QImage missingFrame(QSize size) {
-    QImage image(size, QImage::Format_ARGB32_Premultiplied);
-    image.fill(Qt::transparent);
-    QPainter painter(&image);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(QPen(QColor(0xB2, 0x3A, 0x48), std::max(1.0, size.width() / 50.0)));
-    const QRectF box = QRectF(QPointF(), QSizeF(size)).adjusted(2, 2, -2, -2);
-    painter.drawRect(box);
-    painter.drawLine(box.topLeft(), box.bottomRight());
-    painter.drawLine(box.topRight(), box.bottomLeft());
-    return image;
-}
-
-std::mutex whenDiedMutex;
-std::function<void()> whenDied;
-std::atomic<int> died = 0;
 }
 
 struct ClipPictures::Kept {
@@ -65,13 +47,6 @@ std::shared_ptr<const ClipPictures> ClipPictures::make(const Bytes& bytes) {
     return std::shared_ptr<const ClipPictures>(new ClipPictures(std::move(*info), std::move(painter)));
 }
 
-void ClipPictures::tellDeaths(std::function<void()> told) {
-    const std::lock_guard lock(whenDiedMutex);
-    whenDied = std::move(told);
-}
-
-int ClipPictures::deaths() { return died; }
-
 int ClipPictures::process() const { return m_painter->process(); }
 
 QImage ClipPictures::at(double millis, QSize pixels) const {
@@ -90,14 +65,10 @@ QImage ClipPictures::at(double millis, QSize pixels) const {
     }
     QImage image = m_painter->paint(frame, size);
     if (image.isNull()) {
-        image = missingFrame(size);
+        image = missingPicture(size);
         if (!m_kept->hasDied) {
             m_kept->hasDied = true;
-            ++died;
-            const std::lock_guard guard(whenDiedMutex);
-            if (whenDied) {
-                whenDied();
-            }
+            HelperProcess::countDeath();
         }
     }
     kept.push_front({frame, image});

@@ -5,7 +5,6 @@
 #include "render/art/image_cache.h"
 
 #include <QSize>
-#include <functional>
 
 namespace scaena::render {
 
@@ -22,11 +21,6 @@ public:
     /// The number of the process that draws it.
     [[nodiscard]] int process() const;
     [[nodiscard]] const art::ClipInfo& info() const { return m_info; }
-    /// How many have died of their clips so far: pictures made meanwhile are not to be exported.
-    [[nodiscard]] static int deaths();
-    /// Calls `told`, from any thread, when the process of a clip has died; its frames are crosses from then
-    /// on.
-    static void tellDeaths(std::function<void()> told);
     /// The composition at a moment of its own time, stretched to that many pixels.
     [[nodiscard]] QImage at(double millis, QSize pixels) const;
 

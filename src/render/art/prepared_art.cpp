@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "render/art/prepared_art.h"
 
+#include "render/art/art_drawer.h"
 #include "render/base/convert.h"
+#include "render/base/dashes.h"
 #include "render/base/group_opacity.h"
 #include "render/base/shared_path.h"
 
@@ -18,6 +20,7 @@ namespace {
 
 /// Outlines are made fine enough for four pixels a dp and a layer grown to three times its size.
 constexpr double kFinestScale = 12;
+constexpr int kSmallestHalf = 24;
 
 class Preparer {
 public:
@@ -37,6 +40,10 @@ public:
                 addShape(*shape, map, to);
                 continue;
             }
+            if (const auto* picture = std::get_if<art::Picture>(&child)) {
+                addPicture(*picture, map, to);
+                continue;
+            }
             const auto& group = *std::get<std::unique_ptr<art::Group>>(child);
             if (group.opacity >= 1 && group.clips.empty()) {
                 fill(group, to, map);
@@ -50,6 +57,17 @@ public:
     [[nodiscard]] int steps() const { return m_steps; }
 
 private:
+    void addPicture(const art::Picture& picture, const QTransform& map, PreparedGroup& to) {
+        PictureStep step{{drawnPicture(picture)}, toQt(picture.box), map};
+        while (std::min(step.halves.back().width(), step.halves.back().height()) > kSmallestHalf) {
+            const auto& last = step.halves.back();
+            step.halves.push_back(last.scaled((last.width() + 1) / 2, (last.height() + 1) / 2,
+                                              Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+        }
+        to.children.emplace_back(std::move(step));
+        ++m_steps;
+    }
+
     void addShape(const art::Shape& shape, const QTransform& map, PreparedGroup& to) {
         const QPainterPath path = toQt(shape.path, shape.rule);
         const QBrush fillBrush = mapped(toQt(shape.fill, m_current), map);
@@ -95,15 +113,8 @@ private:
                                                                : Qt::SvgMiterJoin);
         stroker.setMiterLimit(stroke.miterLimit);
         stroker.setCurveThreshold(m_threshold);
-        if (!stroke.dashes.empty()) {
-            QVector<qreal> pattern;
-            for (double dash : stroke.dashes) {
-                pattern.append(dash / stroke.width);
-            }
-            stroker.setDashPattern(pattern);
-            stroker.setDashOffset(stroke.dashOffset / stroke.width);
-        }
-        QPainterPath outline = stroker.createStroke(path);
+        QPainterPath outline = stroker.createStroke(
+            stroke.dashes.empty() ? path : dashed(path, stroke.dashes, stroke.dashOffset));
         outline.setFillRule(Qt::WindingFill);
         return outline;
     }
@@ -120,8 +131,8 @@ void makeAllShareable(const PreparedGroup& group) {
     for (const auto& child : group.children) {
         if (const auto* step = std::get_if<FillStep>(&child)) {
             makeShareable(step->path);
-        } else {
-            makeAllShareable(*std::get<std::unique_ptr<PreparedGroup>>(child));
+        } else if (const auto* inner = std::get_if<std::unique_ptr<PreparedGroup>>(&child)) {
+            makeAllShareable(**inner);
         }
     }
 }
@@ -133,8 +144,8 @@ std::size_t weightOf(const PreparedGroup& group) {
     }
     for (const auto& child : group.children) {
         const auto* step = std::get_if<FillStep>(&child);
-        weight += step ? static_cast<std::size_t>(step->path.elementCount())
-                       : weightOf(*std::get<std::unique_ptr<PreparedGroup>>(child));
+        const auto* inner = std::get_if<std::unique_ptr<PreparedGroup>>(&child);
+        weight += step ? static_cast<std::size_t>(step->path.elementCount()) : inner ? weightOf(**inner) : 1;
     }
     return weight;
 }
@@ -144,7 +155,10 @@ QRectF inkOf(const PreparedGroup& group) {
     QRectF ink;
     for (const auto& child : group.children) {
         const auto* step = std::get_if<FillStep>(&child);
-        ink |= step ? step->path.controlPointRect() : inkOf(*std::get<std::unique_ptr<PreparedGroup>>(child));
+        const auto* inner = std::get_if<std::unique_ptr<PreparedGroup>>(&child);
+        ink |= step    ? step->path.controlPointRect()
+               : inner ? inkOf(**inner)
+                       : std::get<PictureStep>(child).map.mapRect(std::get<PictureStep>(child).box);
     }
     return ink;
 }
@@ -223,10 +237,36 @@ private:
         for (const auto& child : group.children) {
             if (const auto* step = std::get_if<FillStep>(&child)) {
                 fill(*step);
+            } else if (const auto* picture = std::get_if<PictureStep>(&child)) {
+                this->picture(*picture);
             } else {
                 this->group(*std::get<std::unique_ptr<PreparedGroup>>(child));
             }
         }
+    }
+
+    /// As much of the outline as of a fill: it has none of its own to be drawn by.
+    [[nodiscard]] double filled() const {
+        const double room = 1 - m_draw.fillFrom;
+        return m_draw.drawn >= 1 ? 1
+               : room > 0        ? std::clamp((m_draw.drawn - m_draw.fillFrom) / room, 0.0, 1.0)
+                                 : 0.0;
+    }
+
+    void picture(const PictureStep& step) {
+        if (filled() <= 0) {
+            return;
+        }
+        m_painter.save();
+        m_painter.setTransform(step.map, true);
+        const double scale = std::sqrt(std::abs(m_painter.deviceTransform().determinant()));
+        std::size_t half = 0; // the smallest that has a pixel of its own for each of the device
+        while (half + 1 < step.halves.size() && step.halves[half + 1].width() >= step.box.width() * scale) {
+            ++half;
+        }
+        m_painter.setRenderHint(QPainter::SmoothPixmapTransform);
+        withOpacity(filled(), [&] { m_painter.drawImage(step.box, step.halves[half]); });
+        m_painter.restore();
     }
 
     void fill(const FillStep& step) {
@@ -234,16 +274,15 @@ private:
             withOpacity(step.opacity, [&] { m_painter.fillPath(step.path, step.brush); });
             return;
         }
-        const double room = 1 - m_draw.fillFrom;
-        const double filled = room > 0 ? std::clamp((m_draw.drawn - m_draw.fillFrom) / room, 0.0, 1.0) : 0.0;
-        if (!step.isStroke && filled > 0) {
-            withOpacity(step.opacity * filled, [&] { m_painter.fillPath(step.path, step.brush); });
+        const double part = filled();
+        if (!step.isStroke && part > 0) {
+            withOpacity(step.opacity * part, [&] { m_painter.fillPath(step.path, step.brush); });
         }
-        if (!step.isStroke && filled >= 1) {
+        if (!step.isStroke && part >= 1) {
             return;
         }
         const auto outline = m_outlines.of(step, m_draw.drawn, m_hairline);
-        withOpacity(step.opacity * (step.isStroke ? 1 : 1 - filled),
+        withOpacity(step.opacity * (step.isStroke ? 1 : 1 - part),
                     [&] { m_painter.fillPath(outline, step.brush); });
     }
 

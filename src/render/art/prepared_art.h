@@ -4,7 +4,9 @@
 #include "core/art/art.h"
 
 #include <QBrush>
+#include <QImage>
 #include <QPainterPath>
+#include <QTransform>
 #include <memory>
 #include <optional>
 
@@ -23,8 +25,15 @@ struct FillStep {
     double opacity = 1;
 };
 
+/// A picture within art, and its halves: each half as fine as the one before.
+struct PictureStep {
+    std::vector<QImage> halves;
+    QRectF box;
+    QTransform map; ///< from the picture's coordinates to the art's
+};
+
 struct PreparedGroup;
-using PreparedNode = std::variant<FillStep, std::unique_ptr<PreparedGroup>>;
+using PreparedNode = std::variant<FillStep, std::unique_ptr<PreparedGroup>, PictureStep>;
 
 struct PreparedGroup {
     double opacity = 1;

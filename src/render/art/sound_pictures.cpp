@@ -73,7 +73,8 @@ bool isPlainWebp(const std::string& bytes) {
     for (std::size_t i = 0; i < 4; ++i) {
         length |= static_cast<std::size_t>(static_cast<unsigned char>(bytes[4 + i])) << (8 * i);
     }
-    return length + 8 <= bytes.size() && bytes.compare(std::min<std::size_t>(30, bytes.size()), 4, "ICCP") != 0;
+    return length + 8 <= bytes.size() &&
+           bytes.compare(std::min<std::size_t>(30, bytes.size()), 4, "ICCP") != 0;
 }
 
 bool isTurned(const std::string& bytes) {

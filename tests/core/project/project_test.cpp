@@ -61,12 +61,12 @@ TEST_CASE("Missing or broken art is a warning, not the end") {
 }
 
 TEST_CASE("What art cannot carry is told with the file's name") {
-    const OnDisk disk("<svg viewBox='0 0 10 10'><text>Hi</text></svg>");
+    const OnDisk disk("<svg viewBox='0 0 10 10'><foreignObject/></svg>");
     const auto project = disk.open();
     REQUIRE(project);
     REQUIRE(project->warnings.size() == 1);
     CHECK(project->warnings.front().text().find("logo.svg") != std::string::npos);
-    CHECK(project->warnings.front().text().find("<text>") != std::string::npos);
+    CHECK(project->warnings.front().text().find("<foreignObject>") != std::string::npos);
 }
 
 TEST_CASE("A link that leads out of the folder is not followed") {

@@ -98,6 +98,17 @@ class Painter {
         case 'clip': canvas.clipPath(this.path(it.path, it.eo), kit.ClipOp.Intersect, true); break;
         case 'fill': canvas.drawPath(this.path(it.path, it.eo), this.paint(this.color(it.color, it.alpha))); break;
         case 'layer': canvas.saveLayer(this.paint(kit.Color4f(0, 0, 0, it.alpha))); break;
+        case 'image': { // rows of a picture count from below (Quartz 2D): upside down where y points down
+          const [x, y, w, h] = it.rect;
+          const image = this.image(it.file);
+          canvas.save();
+          canvas.translate(0, 2 * y + h);
+          canvas.scale(1, -1);
+          canvas.drawImageRectOptions(image, kit.XYWHRect(0, 0, image.width(), image.height()), kit.XYWHRect(x, y, w, h), kit.FilterMode.Linear,
+            kit.MipmapMode.Linear, this.paint(kit.Color4f(0, 0, 0, it.alpha)));
+          canvas.restore();
+          break;
+        }
         case 'linear': case 'radial':
           canvas.drawPaint(this.paint(kit.Color4f(0, 0, 0, it.alpha), (paint) => paint.setShader(this.shader(it))));
           break;

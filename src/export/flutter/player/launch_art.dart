@@ -13,12 +13,13 @@ class LaunchColors {
   final int light, dark;
 }
 
-/// The palette as it is by day or by night.
+/// The palette as it is by day or by night, and the pictures that are there.
 class LaunchPaletteColors {
-  LaunchPaletteColors(List<LaunchColors> palette, bool dark)
+  LaunchPaletteColors(List<LaunchColors> palette, bool dark, this.pictures)
       : _values = {for (final LaunchColors it in palette) it.name: dark ? it.dark : it.light};
 
   final Map<String, int> _values;
+  final Map<String, ImageInfo> pictures;
 
   Color named(String name, [double alpha = 1.0]) => launchColor(_values[name] ?? 0, alpha);
 }
@@ -111,8 +112,11 @@ class LaunchClip {
   final Path path;
 }
 
-/// A group of items, or a shape.
+/// A group of items, a shape, or a picture.
 abstract class LaunchItem {
+  /// Names of the pictures it is drawn with.
+  Iterable<String> get pictures => const [];
+
   void draw(Canvas canvas, LaunchPaletteColors colors);
 }
 
@@ -123,6 +127,9 @@ class LaunchGroup extends LaunchItem {
   final List<double> matrix;
   final double opacity;
   final List<LaunchClip> clips;
+
+  @override
+  Iterable<String> get pictures => [for (final LaunchItem item in items) ...item.pictures];
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
@@ -137,6 +144,25 @@ class LaunchGroup extends LaunchItem {
     }
     if (opacity < 1.0) canvas.restore();
     canvas.restore();
+  }
+}
+
+/// What paths cannot say: a picture of the assets.
+class LaunchBitmap extends LaunchItem {
+  LaunchBitmap(this.name, double x, double y, double width, double height) : box = Rect.fromLTWH(x, y, width, height);
+
+  final String name;
+  final Rect box;
+
+  @override
+  Iterable<String> get pictures => [name];
+
+  @override
+  void draw(Canvas canvas, LaunchPaletteColors colors) {
+    final ui.Image? image = colors.pictures[name]?.image;
+    if (image == null) return;
+    final Rect whole = Rect.fromLTWH(0.0, 0.0, image.width.toDouble(), image.height.toDouble());
+    canvas.drawImageRect(image, whole, box, Paint()..filterQuality = FilterQuality.medium);
   }
 }
 

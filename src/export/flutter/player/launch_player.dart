@@ -59,7 +59,12 @@ class LaunchLook {
   final LaunchLook? wide;
 
   /// Every picture it may need, whichever way the device is held.
-  List<String> get pictures => [if (picture.isNotEmpty) picture, ...frames, ...?wide?.pictures];
+  List<String> get pictures => [
+        if (picture.isNotEmpty) picture,
+        ...frames,
+        for (final LaunchGroup? it in [art, fills, darkArt, darkFills]) ...?it?.pictures,
+        ...?wide?.pictures
+      ];
 }
 
 class LaunchData {
@@ -430,7 +435,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     final bool over = _launch.isOver;
     final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
     final EdgeInsets insets = MediaQuery.paddingOf(context);
-    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark);
+    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark, _pictures);
     return Directionality(
       textDirection: TextDirection.ltr,
       child: LayoutBuilder(builder: (BuildContext context, BoxConstraints room) {

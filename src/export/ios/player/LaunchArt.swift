@@ -220,6 +220,25 @@ extension @LAUNCH@ {
         } //? Look.art
     } //? Look.art
  //? Look.art
+    /// What paths cannot say: a picture of the catalogue. //? Bitmap.name
+    struct Bitmap: Item { //? Bitmap.name
+        var name: String //? Bitmap.name
+        var x: Double //? Bitmap.name
+        var y: Double //? Bitmap.name
+        var width: Double //? Bitmap.name
+        var height: Double //? Bitmap.name
+ //? Bitmap.name
+        var box: CGRect { CGRect(x: x, y: y, width: width, height: height) } //? Bitmap.name
+ //? Bitmap.name
+        func draw(_ context: CGContext, _ colors: PaletteColors) { //? Bitmap.name
+            guard let image = UIImage(named: name, in: nil, compatibleWith: colors.traits)?.cgImage else { return } //? Bitmap.name
+            context.saveGState() //? Bitmap.name
+            // Its rows count from below. //? Bitmap.name
+            context.concatenate(transform([1, 0, 0, -1, 0, y * 2 + height])) //? Bitmap.name
+            context.draw(image, in: box) //? Bitmap.name
+            context.restoreGState() //? Bitmap.name
+        } //? Bitmap.name
+    } //? Bitmap.name
     struct Shape: Item { //? Look.art
         var path: PathText //? Look.art
         var fill: Ink? //? Look.art

@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-namespace scaena::exporting {
+namespace scaena {
 
 /// RFC 4648 §4, with padding.
 [[nodiscard]] std::string base64(std::string_view bytes);

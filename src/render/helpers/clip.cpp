@@ -1,30 +1,19 @@
 // SPDX-License-Identifier: MIT
-#include "render/base/clip_protocol.h"
+#include "render/base/helper_protocol.h"
 
 #include <algorithm>
 #include <rlottie.h>
 #include <string>
-#include <sys/resource.h>
 #include <vector>
 
 /// scaena-clip: draws the frames of one clip for a window or an export, over the socket it is given as its
-/// standard input (clip_protocol.h). A clip comes from anywhere and is drawn by somebody else's library: what
-/// goes wrong in it ends this process and nothing else. Memory and time are limited; it ends when the socket
-/// is closed, which the system does when whoever started it is gone.
+/// standard input (helper_protocol.h). A clip comes from anywhere and is drawn by somebody else's library:
+/// what goes wrong in it ends this process and nothing else. It ends when the socket is closed, which the
+/// system does when whoever started it is gone.
 int main() {
-    using namespace scaena::clip;
+    using namespace scaena::helper;
     constexpr int kSocket = 0;
-    [[maybe_unused]] constexpr rlim_t kMostMemory = rlim_t(2) << 30;
-    constexpr rlim_t kMostSeconds = 600; // of the processor, in all
-#if !defined(__SANITIZE_ADDRESS__)       // whose bookkeeping alone takes terabytes of addresses
-    const rlimit memory{kMostMemory, kMostMemory};
-    ::setrlimit(RLIMIT_AS, &memory);
-#endif
-    const rlimit seconds{kMostSeconds, kMostSeconds};
-    const rlimit noCore{0, 0};
-    ::setrlimit(RLIMIT_CPU, &seconds);
-    ::setrlimit(RLIMIT_CORE, &noCore);
-
+    limitThisProcess(600);
     std::uint32_t length = 0;
     if (!receiveAll(kSocket, &length, sizeof length)) {
         return 1;
@@ -38,7 +27,7 @@ int main() {
     if (!sendAll(kSocket, &frames, sizeof frames) || frames == 0) {
         return 1;
     }
-    Order order;
+    Frame order;
     std::vector<std::uint32_t> pixels;
     while (receiveAll(kSocket, &order, sizeof order)) {
         const auto width = std::clamp(order.width, 1u, kLongestSide);

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
-#include "export/common/base64.h"
+#include "core/base/base64.h"
 
 #include <openssl/evp.h>
 
-namespace scaena::exporting {
+namespace scaena {
 
 std::string base64(std::string_view bytes) {
     std::string out((bytes.size() + 2) / 3 * 4 + 1, '\0'); // the library ends its text with a zero
