@@ -50,6 +50,11 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
         other.name += " Boxes";
         add(other, project, path.stem().string() + "-boxes", {kLooks[3]});
     }
+    auto parted = openSample(samples().front());
+    parted.shelf = std::make_shared<project::ArtShelf>(withPictureParts(*parted.shelf));
+    auto partly = withPlainFirstScreens(parted.sequence);
+    partly.name += " Parts";
+    add(partly, parted, "parts", {kLooks[0], kLooks[3]});
     auto first = openSample(samples().front());
     first.shelf = std::make_shared<project::ArtShelf>(shelfOf(first));
     for (unsigned seed = 700; seed < 704; ++seed) {

@@ -53,6 +53,11 @@ TEST_CASE("In the stand-in of Apple's classes every sample shows what the previe
         other.name += " Boxes";
         add(other, project, path.stem().string() + "-boxes", {kLooks[3]});
     }
+    auto parted = openSample(samples().front());
+    parted.shelf = std::make_shared<project::ArtShelf>(withPictureParts(*parted.shelf));
+    auto partly = withPlainFirstScreens(parted.sequence);
+    partly.name += " Parts";
+    add(partly, parted, "parts", {kLooks[0], kLooks[3]});
     const auto first = openSample(samples().front());
     for (unsigned seed = 700; seed < 707; ++seed) {
         const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));

@@ -7,6 +7,7 @@
 #include "render/frames/scene.h"
 #include "support/builders.h"
 #include "support/judges.h"
+#include "support/variants.h"
 
 #include <QBuffer>
 #include <QImage>
@@ -111,8 +112,10 @@ TEST_CASE("Two renderers show the exported compositions as the preview shows the
         const auto project = openSample(path);
         looks.add(path.stem().string(), project.sequence, *project.shelf);
     }
+    const auto first = openSample(samples().front());
+    looks.add("parts", first.sequence, withPictureParts(*first.shelf));
     looks.judge();
-    CHECK(looks.shots.size() == samples().size() * 24);
+    CHECK(looks.shots.size() == (samples().size() + 1) * 24);
 }
 
 TEST_CASE("Wipes from each side and a picture that becomes a panel are shown by both renderers", "[long]") {

@@ -29,6 +29,8 @@ struct LayerDrawable {
     Size size;
     double wideScale = 1; ///< by how much it is larger in the layer's landscape box
     std::string wide;     ///< a drawable of its own for that box, as large as it; empty: none
+    bool layered =
+        false; ///< vectors and pictures over each other, which fade together only if drawn together
 };
 
 /// The resource name of one picture of a clip.
@@ -54,8 +56,10 @@ void addThemes(AndroidBuild& build, Millis iconAnimation);
 void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables);
 void addInstructions(AndroidBuild& build);
 
-/// Writes one picture of art under `name` (vector, or PNGs for every density), for light or for dark.
-void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
+/// Writes one picture of art under `name` for light or for dark: a vector, or where a vector cannot show it
+/// PNGs for every density; of what has parts only pictures can show, vectors and PNGs one over another.
+/// Whether it was that.
+bool addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
             const model::ColourRef& tint, model::Appearance appearance, bool fillsOnly = false);
 
 }

@@ -63,6 +63,9 @@ void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
         collectParts(parts, look.value);
     }
     parts.insert({"player.pace", "player.system", "player.outcome", "player.stillness"});
+    if (std::any_of(drawables.begin(), drawables.end(), [](const auto& it) { return it.layered; })) {
+        parts.insert("player.layered");
+    }
     if (parts.contains("Outcome.message")) {
         parts.insert("player.retry");
     }

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/art/strata.h"
 #include "core/base/cases.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
@@ -43,6 +44,27 @@ void addRasters(AndroidBuild& build, const std::string& name, const art::Art& ar
     }
 }
 
+/// What of the art a vector cannot show as pictures, and the rest as vectors below and above them. False if
+/// it is not of that kind.
+bool addStrata(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
+               const model::ColourRef& tint, Appearance appearance, bool fillsOnly) {
+    const auto strata = art::strataOf(art);
+    if (!strata || strata->size() < 2) {
+        return false;
+    }
+    pugi::xml_document document;
+    auto list = with(document.append_child("layer-list"), "xmlns:android",
+                     "http://schemas.android.com/apk/res/android");
+    for (std::size_t i = 0; i < strata->size(); ++i) {
+        const auto part = fmt::format("{}_{}", name, i + 1);
+        addArt(build, part, (*strata)[i], size, box, tint, appearance, fillsOnly);
+        with(list.append_child("item"), "android:drawable", "@drawable/" + part);
+    }
+    build.add(fmt::format("res/drawable{}/{}.xml", appearance == Appearance::Dark ? "-night" : "", name),
+              xmlText(document));
+    return true;
+}
+
 LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer, const char* kind = "art") {
     const Size size{layer.place.width, layer.place.height};
     const Rect box{0, 0, size.width, size.height};
@@ -52,9 +74,9 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer, const 
     };
     const auto light = shown(Appearance::Light);
     const auto dark = project::differsByNight(layer) ? shown(Appearance::Dark) : nullptr;
-    addArt(build, name, *light, size, box, model::tintOf(layer), Appearance::Light);
+    bool layered = addArt(build, name, *light, size, box, model::tintOf(layer), Appearance::Light);
     if (dark) {
-        addArt(build, name, *dark, size, box, model::tintOf(layer), Appearance::Dark);
+        layered = addArt(build, name, *dark, size, box, model::tintOf(layer), Appearance::Dark) || layered;
     }
     if (isDrawn(build.sequence(), layer.id)) {
         addArt(build, name + "_fills", *light, size, box, model::tintOf(layer), Appearance::Light, true);
@@ -62,7 +84,9 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer, const 
             addArt(build, name + "_fills", *dark, size, box, model::tintOf(layer), Appearance::Dark, true);
         }
     }
-    return {name, size};
+    LayerDrawable made{name, size};
+    made.layered = layered;
+    return made;
 }
 
 /// A vector cuts at its edges, so it is made as large as the text's ink, even about the centre.
@@ -85,10 +109,14 @@ LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
 
 }
 
-void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
+bool addArt(AndroidBuild& build, const std::string& name, const art::Art& art, Size size, const Rect& box,
             const model::ColourRef& tint, Appearance appearance, bool fillsOnly) {
     const bool dark = appearance == Appearance::Dark;
-    if (const auto why = whyNotVector(art)) {
+    const auto why = whyNotVector(art);
+    if (why && addStrata(build, name, art, size, box, tint, appearance, fillsOnly)) {
+        return true;
+    }
+    if (why) {
         build.base.note(
             "art-as-pictures",
             fmt::format("{}{} is written as pictures of five densities, since a vector cannot show {}", name,
@@ -96,7 +124,7 @@ void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, S
         const Colour colour =
             tint.empty() ? Colour{0, 0, 0, 255} : model::colourOf(build.sequence().palette, tint, appearance);
         addRasters(build, name, art, size, box, colour, dark);
-        return;
+        return false;
     }
     VectorOptions options;
     options.size = size;
@@ -104,6 +132,7 @@ void addArt(AndroidBuild& build, const std::string& name, const art::Art& art, S
     options.currentColour = tint.empty() ? "#FF000000" : "@color/" + build.names.colour(tint);
     options.fillsOnly = fillsOnly;
     build.add(fmt::format("res/drawable{}/{}.xml", dark ? "-night" : "", name), vectorDrawable(art, options));
+    return false;
 }
 
 std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOnly) {

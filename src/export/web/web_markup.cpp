@@ -8,6 +8,7 @@
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
 #include "export/common/outlines.h"
+#include "export/common/part_pictures.h"
 #include "export/common/picture_kind.h"
 #include "export/common/script_pictures.h"
 #include "export/common/wide_look.h"
@@ -27,7 +28,6 @@ namespace {
 /// Pictures of clips are made for this many pixels a dp, and a sheet of them is at most so large on a side.
 constexpr double kSheetDensity = 2;
 constexpr double kLargestSheet = 4096;
-constexpr int kLongestPicture = 2048;
 
 class LayerMarkup {
 public:
@@ -124,16 +124,9 @@ private:
     /// In the page itself, so that it stands with the first picture; three pixels a dp are sharp on a phone.
     [[nodiscard]] std::string inlinePng(const art::Picture& picture) const {
         const auto& place = m_layer.place;
-        const double scale =
-            3 * std::max(place.width, place.height) / std::max({picture.box.width, picture.box.height, 1e-9});
-        const auto pixels = [&](double units) {
-            return std::clamp(static_cast<int>(std::lround(units * scale)), 1, kLongestPicture);
-        };
-        art::Art alone;
-        alone.viewBox = picture.box;
-        alone.root.children.emplace_back(picture);
-        const auto png = m_build.input.rasteriser.png(alone, pixels(picture.box.width),
-                                                      pixels(picture.box.height), {0, 0, 0, 255});
+        const double fit = art::fitInto(picture.box, {0, 0, place.width, place.height}).meanScale();
+        const auto png = partPng(m_build.input.rasteriser, picture,
+                                 {picture.box.width * fit, picture.box.height * fit}, 3);
         return "data:image/png;base64," + base64(png);
     }
 

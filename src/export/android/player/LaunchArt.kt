@@ -15,6 +15,7 @@ import android.graphics.PathMeasure //? import
 import android.graphics.RectF //? import
 import android.graphics.Shader //? import
 import android.graphics.drawable.Drawable
+import android.graphics.drawable.LayerDrawable //? player.layered
 import android.util.Log
 import java.util.concurrent.Callable
 import java.util.concurrent.Executors
@@ -280,6 +281,7 @@ private class LayerPainter(
         var grouped = false
         if (look.plateColor != 0 && state.opacity < 1) grouped = true //? LayerLook.plateColor
         if (state.draw < 1 && state.opacity < 1) grouped = true //? Property.draw
+        if (drawable is LayerDrawable && state.opacity < 1) grouped = true //? player.layered
         val alpha = Math.round(255 * state.opacity).toInt()
         if (grouped) canvas.saveLayerAlpha(null, alpha)
         if (look.plateColor != 0) { //? LayerLook.plateColor
