@@ -25,12 +25,63 @@ std::string_view attributeText(const pugi::xml_node& node, const char* name) {
     return node.attribute(name).value();
 }
 
+/// The platform's own colours (frameworks/base, res/values/colors.xml).
+std::optional<Colour> systemColour(std::string_view reference) {
+    constexpr std::string_view kOfPlatform = "@android:color/";
+    if (!reference.starts_with(kOfPlatform)) {
+        return std::nullopt;
+    }
+    struct Named {
+        std::string_view name;
+        Colour colour;
+    };
+    constexpr Named kColours[] = {{"white", {255, 255, 255, 255}},
+                                  {"black", {0, 0, 0, 255}},
+                                  {"transparent", {0, 0, 0, 0}},
+                                  {"background_dark", {0, 0, 0, 255}},
+                                  {"background_light", {255, 255, 255, 255}},
+                                  {"darker_gray", {0xAA, 0xAA, 0xAA, 255}},
+                                  {"holo_blue_bright", {0x00, 0xDD, 0xFF, 255}},
+                                  {"holo_blue_dark", {0x00, 0x99, 0xCC, 255}},
+                                  {"holo_blue_light", {0x33, 0xB5, 0xE5, 255}},
+                                  {"holo_green_dark", {0x66, 0x99, 0x00, 255}},
+                                  {"holo_green_light", {0x99, 0xCC, 0x00, 255}},
+                                  {"holo_orange_dark", {0xFF, 0x88, 0x00, 255}},
+                                  {"holo_orange_light", {0xFF, 0xBB, 0x33, 255}},
+                                  {"holo_purple", {0xAA, 0x66, 0xCC, 255}},
+                                  {"holo_red_dark", {0xCC, 0x00, 0x00, 255}},
+                                  {"holo_red_light", {0xFF, 0x44, 0x44, 255}}};
+    const auto found = std::find_if(std::begin(kColours), std::end(kColours), [&](const Named& it) {
+        return it.name == reference.substr(kOfPlatform.size());
+    });
+    return found == std::end(kColours) ? std::nullopt : std::optional(found->colour);
+}
+
 class DrawableReader {
 public:
-    DrawableReader(Art& art, const ColourLookup& lookUp) : m_art(art), m_lookUp(lookUp) {}
+    DrawableReader(Art& art, const DrawableLookup& lookUp) : m_art(art), m_lookUp(lookUp) {}
 
-    void children(const pugi::xml_node& node, Group& into, int depth) {
+    /// A tint paints all in its colour; that of a theme is whatever the app says.
+    void tint(const pugi::xml_node& root) {
+        const auto text = attributeText(root, "android:tint");
+        if (text.empty()) {
+            return;
+        }
+        const auto mode = attributeText(root, "android:tintMode");
+        if (!mode.empty() && mode != "src_in" && mode != "src_atop") {
+            noteLoss(m_art.losses, "its tint, mixed by " + std::string(mode));
+        } else if (text.front() == '?') {
+            m_tint = Tint::OfTheme;
+        } else {
+            m_colour = colourOf(text);
+            m_tint = Tint::Plain;
+        }
+    }
+
+    void children(const pugi::xml_node& node, Group& whole, int depth) {
+        Group* in = &whole;
         for (const auto& child : node.children()) {
+            Group& into = *in;
             const std::string_view name = child.name();
             if (name == "group" && depth < kDeepestVector) {
                 auto group = std::make_unique<Group>();
@@ -39,7 +90,11 @@ public:
                 children(child, *group, depth + 1);
                 into.children.emplace_back(std::move(group));
             } else if (name == "clip-path") {
-                into.clips.push_back({pathOf(child), ruleOf(child)});
+                // It cuts what comes after it in its group, and nothing before.
+                auto cut = std::make_unique<Group>();
+                cut->clips.push_back({pathOf(child), ruleOf(child)});
+                in = cut.get();
+                into.children.emplace_back(std::move(cut));
             } else if (name == "path") {
                 shape(child, into);
             } else if (name == "group") {
@@ -60,7 +115,11 @@ private:
     }
 
     Path pathOf(const pugi::xml_node& node) {
-        auto parsed = parsePath(attributeText(node, "android:pathData"));
+        const std::string written(attributeText(node, "android:pathData"));
+        const auto found = !written.empty() && written.front() == '@' && m_lookUp.text
+                               ? m_lookUp.text(written)
+                               : std::nullopt;
+        auto parsed = parsePath(found ? *found : written);
         if (!parsed.complete) {
             noteLoss(m_art.losses, "the rest of a path that is not written correctly");
         }
@@ -107,14 +166,20 @@ private:
         }
         Colour colour = colourOf(text);
         colour.a = static_cast<std::uint8_t>(std::lround(colour.a * std::clamp(alpha, 0.0, 1.0)));
-        return colour;
+        if (m_tint == Tint::OfTheme) {
+            return CurrentColour{colour.a / 255.0};
+        }
+        return tinted(colour);
     }
 
     Colour colourOf(std::string_view text) {
         if (const auto colour = parseAndroidColour(text)) {
             return *colour;
         }
-        if (const auto found = m_lookUp ? m_lookUp(std::string(text)) : std::nullopt) {
+        if (const auto colour = systemColour(text)) {
+            return *colour;
+        }
+        if (const auto found = m_lookUp.colour ? m_lookUp.colour(std::string(text)) : std::nullopt) {
             return *found;
         }
         noteLoss(m_art.losses, "the colour " + std::string(text) + " (it is shown black)");
@@ -128,6 +193,10 @@ private:
         if (type == "sweep") {
             noteLoss(m_art.losses, "sweep gradients (they are shown as straight ones)");
         }
+        const auto tiles = attributeText(node, "android:tileMode");
+        gradient.spread = tiles == "mirror" || tiles == "2"   ? Spread::Reflect
+                          : tiles == "repeat" || tiles == "1" ? Spread::Repeat
+                                                              : Spread::Pad;
         if (gradient.radial) {
             gradient.end = {numberAt(node, "android:centerX", 0), numberAt(node, "android:centerY", 0)};
             gradient.start = gradient.end;
@@ -139,7 +208,7 @@ private:
         const auto addStop = [&](double at, std::string_view text) {
             Colour colour = colourOf(text);
             colour.a = static_cast<std::uint8_t>(std::lround(colour.a * std::clamp(alpha, 0.0, 1.0)));
-            gradient.stops.push_back({std::clamp(at, 0.0, 1.0), colour});
+            gradient.stops.push_back({std::clamp(at, 0.0, 1.0), tinted(colour)});
         };
         for (const auto& item : node.children("item")) {
             addStop(numberAt(item, "android:offset", 0), attributeText(item, "android:color"));
@@ -156,8 +225,19 @@ private:
         return gradient.stops.empty() ? Paint(std::monostate{}) : Paint(std::move(gradient));
     }
 
+    [[nodiscard]] Colour tinted(Colour colour) const {
+        if (m_tint != Tint::Plain) {
+            return colour;
+        }
+        const auto alpha = static_cast<std::uint8_t>(std::lround(colour.a * m_colour.a / 255.0));
+        return {m_colour.r, m_colour.g, m_colour.b, alpha};
+    }
+
+    enum class Tint { None, Plain, OfTheme };
     Art& m_art;
-    const ColourLookup& m_lookUp;
+    const DrawableLookup& m_lookUp;
+    Tint m_tint = Tint::None;
+    Colour m_colour;
 };
 
 }
@@ -188,12 +268,7 @@ std::optional<Colour> parseAndroidColour(std::string_view text) {
     }
 }
 
-bool isVectorDrawable(std::string_view text) {
-    const auto found = text.find("<vector");
-    return found != std::string_view::npos && found < 4096 && text.find("<svg") == std::string_view::npos;
-}
-
-Result<Art> readVectorDrawable(std::string_view text, const std::string& name, const ColourLookup& lookUp) {
+Result<Art> readVectorDrawable(std::string_view text, const std::string& name, const DrawableLookup& lookUp) {
     pugi::xml_document document;
     const auto parsed =
         document.load_buffer(text.data(), text.size(), pugi::parse_default, pugi::encoding_utf8);
@@ -209,10 +284,17 @@ Result<Art> readVectorDrawable(std::string_view text, const std::string& name, c
         return failure(ProblemKind::Invalid, "has no viewport size", name);
     }
     art.root.opacity = std::clamp(numberAt(root, "android:alpha", 1), 0.0, 1.0);
-    if (root.attribute("android:tint")) {
-        noteLoss(art.losses, "its tint (recolour the art by the palette instead)");
+    // A viewport of other proportions than the picture is stretched onto it.
+    const double width = numberAt(root, "android:width", art.viewBox.width);
+    const double height = numberAt(root, "android:height", art.viewBox.height);
+    const double skew = width * art.viewBox.height - height * art.viewBox.width;
+    if (width > 0 && height > 0 && std::abs(skew) > 1e-6 * width * art.viewBox.height) {
+        art.root.transform = Matrix::scaling(width / art.viewBox.width, height / art.viewBox.height);
+        art.viewBox = {0, 0, width, height};
     }
-    DrawableReader(art, lookUp).children(root, art.root, 0);
+    DrawableReader reader(art, lookUp);
+    reader.tint(root);
+    reader.children(root, art.root, 0);
     if (shapeCount(art.root) == 0) {
         return failure(ProblemKind::Invalid, "holds no path that can be seen", name);
     }

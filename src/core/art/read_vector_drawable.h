@@ -8,16 +8,17 @@
 
 namespace scaena::art {
 
-/// What a reference such as "@color/brand" stands for; nothing if it is not known.
-using ColourLookup = std::function<std::optional<Colour>(const std::string& reference)>;
+/// What references such as "@color/brand" and "@string/outline" stand for; nothing if they are not known.
+struct DrawableLookup {
+    std::function<std::optional<Colour>(const std::string& reference)> colour;
+    std::function<std::optional<std::string>(const std::string& reference)> text;
+};
 
 /// Reads Android's VectorDrawable XML (elements vector, group, path, clip-path, aapt:attr gradients). What
-/// cannot be carried (trimming, unknown references, a tint) is named in `losses`.
+/// cannot be carried (trimming, unknown references) is named in `losses`. A tint of the app's theme is the
+/// current colour, and any other one the colour of all.
 [[nodiscard]] Result<Art> readVectorDrawable(std::string_view text, const std::string& name = {},
-                                             const ColourLookup& lookUp = {});
-
-/// Whether the text looks like one, by its root element.
-[[nodiscard]] bool isVectorDrawable(std::string_view text);
+                                             const DrawableLookup& lookUp = {});
 
 /// "#RGB", "#ARGB", "#RRGGBB" or "#AARRGGBB", as Android's resources write colours.
 [[nodiscard]] std::optional<Colour> parseAndroidColour(std::string_view text);

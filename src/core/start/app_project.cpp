@@ -130,7 +130,8 @@ private:
 
     void resolveColours() {
         for (std::size_t i = 0; i < m_raw.size(); ++i) {
-            m_rawByName[m_raw[i].dark][m_raw[i].name] = i; // the last one counts, as in the platform's own build
+            m_rawByName[m_raw[i].dark][m_raw[i].name] =
+                i; // the last one counts, as in the platform's own build
         }
         std::unordered_map<std::string, std::size_t> known;
         for (const auto& raw : m_raw) {

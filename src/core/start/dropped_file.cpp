@@ -16,8 +16,8 @@ std::string keptPath(const std::string& folder, const fs::path& source) {
     return folder + "/" + makeId(source.stem().string(), "file") + source.extension().string();
 }
 
-void readVector(DroppedFile& file, const fs::path& source, const Decoder& decoder) {
-    auto svg = asSvg(file.bytes, source, decoder, file.warnings);
+void readVector(DroppedFile& file, const FileAccess& files, const fs::path& source, const Decoder& decoder) {
+    auto svg = asSvg(files, file.bytes, source, decoder, file.warnings);
     if (!svg) {
         file.problems = svg.error();
         return;
@@ -73,7 +73,7 @@ DroppedFile readDropped(const FileAccess& files, const fs::path& source, const D
     case SourceKind::Svg:
     case SourceKind::Pdf:
     case SourceKind::VectorDrawable:
-        readVector(file, source, decoder);
+        readVector(file, files, source, decoder);
         break;
     case SourceKind::Raster:
         readRaster(file, source, decoder, rasters);

@@ -3,8 +3,8 @@
 
 #include "core/art/read_clip.h"
 #include "core/art/read_svg.h"
-#include "core/art/read_vector_drawable.h"
 #include "core/art/write_svg.h"
+#include "core/start/android_drawable.h"
 
 #include <algorithm>
 
@@ -52,7 +52,7 @@ SourceKind kindOf(const std::string& bytes, const fs::path& path) {
         head.starts_with("ttcf") || head.starts_with("true")) {
         return SourceKind::Font;
     }
-    if (art::isVectorDrawable(head)) {
+    if (isAndroidDrawable(head)) {
         return SourceKind::VectorDrawable;
     }
     if (head.find("<svg") != std::string_view::npos || ending == ".svg") {
@@ -100,13 +100,13 @@ std::string plainStem(const fs::path& path) {
     return stem;
 }
 
-Result<NamedBytes> asSvg(const std::string& bytes, const fs::path& source, const Decoder& decoder,
-                         Problems& warnings) {
+Result<NamedBytes> asSvg(const FileAccess& files, const std::string& bytes, const fs::path& source,
+                         const Decoder& decoder, Problems& warnings) {
     NamedBytes named{"art/" + makeId(plainStem(source), "logo") + ".svg", bytes};
     Result<art::Art> art;
     switch (kindOf(bytes, source)) {
     case SourceKind::VectorDrawable:
-        art = art::readVectorDrawable(bytes, source.string());
+        art = readAndroidDrawable(bytes, source.string(), AndroidValues(files, source));
         if (art) {
             named.bytes = art::writeSvg(*art);
         }

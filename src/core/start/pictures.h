@@ -22,9 +22,11 @@ struct NamedBytes {
     std::string bytes;
 };
 
-/// A vector source (SVG, PDF, VectorDrawable) as SVG text for "art/NAME.svg"; losses are noted in `warnings`.
-[[nodiscard]] Result<NamedBytes> asSvg(const std::string& bytes, const std::filesystem::path& source,
-                                       const Decoder& decoder, Problems& warnings);
+/// A vector source (SVG, PDF, a drawable of Android and what it refers to in its `res` folder) as SVG text
+/// for "art/NAME.svg"; losses are noted in `warnings`.
+[[nodiscard]] Result<NamedBytes> asSvg(const FileAccess& files, const std::string& bytes,
+                                       const std::filesystem::path& source, const Decoder& decoder,
+                                       Problems& warnings);
 
 /// All pictures that belong to one raster: the same name in other densities and in dark, in the same folder
 /// or the sibling `drawable-…` folders. The one named comes first.

@@ -47,7 +47,7 @@ public:
 private:
     Result<void> vector(const std::string& bytes, const fs::path& source, const std::vector<fs::path>& dark,
                         FirstSequence& parts) {
-        auto svg = asSvg(bytes, source, m_decoder, m_into.warnings);
+        auto svg = asSvg(m_files, bytes, source, m_decoder, m_into.warnings);
         if (!svg) {
             return tl::unexpected(svg.error());
         }
@@ -60,7 +60,8 @@ private:
         m_into.files[svg->path] = std::move(svg->bytes);
         for (const auto& path : dark) {
             const auto more = bytesOf(m_files, path);
-            auto night = more ? asSvg(*more, path, m_decoder, m_into.warnings) : Result<NamedBytes>();
+            auto night =
+                more ? asSvg(m_files, *more, path, m_decoder, m_into.warnings) : Result<NamedBytes>();
             if (more && night && !night->bytes.empty()) {
                 drawing.darkArt = svg->path.substr(0, svg->path.size() - 4) + "-dark.svg";
                 m_into.files[drawing.darkArt] = std::move(night->bytes);

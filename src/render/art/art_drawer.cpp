@@ -13,7 +13,8 @@ namespace scaena::render {
 
 namespace {
 
-constexpr std::size_t kMostDrawn = 12; // as many as one art may have
+constexpr int kPatience = 5;           // seconds
+constexpr std::size_t kMostDrawn = 16; // one art has at most twelve
 constexpr double kOutlineSide = 2000;  // units of the outlined document; its numbers have few digits
 
 /// The bytes a process answers, or nothing.
@@ -24,7 +25,7 @@ std::optional<std::string> ordered(helper::Drawing order, const std::string& svg
     if (svg.size() > helper::kMostSvg) {
         return std::nullopt;
     }
-    const auto helper = HelperProcess::start("scaena-art", SCAENA_ART_PROGRAM);
+    const auto helper = HelperProcess::start("scaena-art", SCAENA_ART_PROGRAM, kPatience);
     const bool answers =
         helper && helper->send(&order, sizeof order) && helper->send(svg.data(), svg.size()) &&
         helper->send(families.data(), families.size()) && helper->receive(&answer, sizeof answer);
@@ -86,11 +87,21 @@ private:
 
 }
 
-QImage drawnPicture(const art::Picture& picture) {
+namespace {
+
+Kept<QImage>& keptPictures() {
     static Kept<QImage> kept(kMostDrawn);
-    return kept.once(*picture.svg, [&] {
-        return drawn(*picture.svg, pixelsOf(picture.box.width, picture.box.height, kDrawnSide));
-    });
+    return kept;
+}
+
+QSize sizeOf(const art::Picture& picture) {
+    return pixelsOf(picture.box.width, picture.box.height, kDrawnSide);
+}
+
+}
+
+QImage drawnPicture(const art::Picture& picture) {
+    return keptPictures().once(*picture.svg, [&] { return drawn(*picture.svg, sizeOf(picture)); });
 }
 
 std::optional<art::ArtHelper::Words> DrawingHelper::outlined(const std::string& svg,
@@ -116,8 +127,13 @@ std::optional<art::ArtHelper::Words> DrawingHelper::outlined(const std::string& 
 }
 
 void DrawingHelper::foresee(const art::Art& art) const {
+    const int before = HelperProcess::deaths();
     for (const auto* picture : art::picturesIn(art.root)) {
-        (void)drawnPicture(*picture);
+        // One that takes for ever is waited for once: the others of the same file are not even tried.
+        const bool isHopeless = HelperProcess::deaths() != before;
+        (void)keptPictures().once(*picture->svg, [&] {
+            return isHopeless ? missingPicture(sizeOf(*picture)) : drawn(*picture->svg, sizeOf(*picture));
+        });
     }
 }
 

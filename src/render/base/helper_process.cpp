@@ -19,8 +19,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr timeval kPatience{10, 0};
-
 std::mutex whenDiedMutex;
 std::function<void()> whenDied;
 std::atomic<int> died = 0;
@@ -33,15 +31,17 @@ std::string pathOf(const std::string& program, const std::string& builtAt) {
 
 }
 
-std::unique_ptr<HelperProcess> HelperProcess::start(const std::string& program, const std::string& builtAt) {
+std::unique_ptr<HelperProcess> HelperProcess::start(const std::string& program, const std::string& builtAt,
+                                                    int patience) {
     int sockets[2];
     if (::socketpair(AF_UNIX, SOCK_STREAM | SOCK_CLOEXEC, 0, sockets) != 0) {
         return nullptr;
     }
     Descriptor ours(sockets[0]);
     const Descriptor theirs(sockets[1]);
-    ::setsockopt(ours.get(), SOL_SOCKET, SO_RCVTIMEO, &kPatience, sizeof kPatience);
-    ::setsockopt(ours.get(), SOL_SOCKET, SO_SNDTIMEO, &kPatience, sizeof kPatience);
+    const timeval limit{patience, 0};
+    ::setsockopt(ours.get(), SOL_SOCKET, SO_RCVTIMEO, &limit, sizeof limit);
+    ::setsockopt(ours.get(), SOL_SOCKET, SO_SNDTIMEO, &limit, sizeof limit);
     posix_spawn_file_actions_t actions;
     ::posix_spawn_file_actions_init(&actions);
     ::posix_spawn_file_actions_adddup2(&actions, theirs.get(), 0);

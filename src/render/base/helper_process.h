@@ -15,14 +15,14 @@ namespace scaena::render {
 class HelperProcess {
 public:
     /// `program`: "scaena-clip", beside this program where it is installed, else where it was built
-    /// (`builtAt`). Null if it cannot be started.
+    /// (`builtAt`). `patience`: seconds an answer may take. Null if it cannot be started.
     [[nodiscard]] static std::unique_ptr<HelperProcess> start(const std::string& program,
-                                                              const std::string& builtAt);
+                                                              const std::string& builtAt, int patience = 10);
     ~HelperProcess();
     HelperProcess(const HelperProcess&) = delete;
     HelperProcess& operator=(const HelperProcess&) = delete;
 
-    /// False if it has died or was silent for ten seconds.
+    /// False if it has died or was silent for too long.
     [[nodiscard]] bool send(const void* data, std::size_t size) const;
     [[nodiscard]] bool receive(void* data, std::size_t size) const;
     [[nodiscard]] pid_t process() const { return m_process; }

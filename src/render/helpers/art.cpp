@@ -97,7 +97,7 @@ bool draw(const Drawing& order, const std::string& svg, std::string& out) {
 /// given as its standard input (helper_protocol.h); then it ends. What goes wrong in it ends nothing else.
 int main() {
     constexpr int kSocket = 0;
-    limitThisProcess(20);
+    limitThisProcess(6);
     Drawing order;
     if (!receiveAll(kSocket, &order, sizeof order) || order.svgBytes > kMostSvg || order.familyBytes > 4096 ||
         order.width < 1 || order.height < 1 || order.width > kLongestSide || order.height > kLongestSide) {

@@ -109,7 +109,7 @@ TEST_CASE("Shapes are drawn wholly within their box") {
 TEST_CASE("A VectorDrawable is read with its groups, gradients and references") {
     const auto read = readVectorDrawable(
         R"(<vector xmlns:android="http://schemas.android.com/apk/res/android" xmlns:aapt="http://schemas.android.com/aapt"
-           android:width="24dp" android:height="24dp" android:viewportWidth="48" android:viewportHeight="24">
+           android:width="48dp" android:height="24dp" android:viewportWidth="48" android:viewportHeight="24">
            <group android:name="arm" android:pivotX="10" android:pivotY="10" android:rotation="90" android:translateX="5">
              <path android:name="a" android:pathData="M0,0h10v10z" android:fillColor="@color/brand" android:fillAlpha="0.5"/>
            </group>
@@ -117,9 +117,11 @@ TEST_CASE("A VectorDrawable is read with its groups, gradients and references") 
                  android:trimPathEnd="0.5"/>
            <path android:pathData="M0,0h4v4z"><aapt:attr name="android:fillColor"><gradient android:type="linear" android:endX="4"
              android:startColor="#80FF0000" android:endColor="#FF0000FF"/></aapt:attr></path></vector>)",
-        "logo.xml", [](const std::string& ref) {
-            return ref == "@color/brand" ? std::optional(Colour{1, 2, 3, 255}) : std::nullopt;
-        });
+        "logo.xml",
+        {[](const std::string& ref) {
+             return ref == "@color/brand" ? std::optional(Colour{1, 2, 3, 255}) : std::nullopt;
+         },
+         {}});
     REQUIRE(read);
     CHECK(read->viewBox == Rect{0, 0, 48, 24});
     CHECK(shapeCount(read->root) == 3);
