@@ -127,6 +127,9 @@ private:
         const double fit = art::fitInto(picture.box, {0, 0, place.width, place.height}).meanScale();
         const auto png = partPng(m_build.input.rasteriser, picture,
                                  {picture.box.width * fit, picture.box.height * fit}, 3);
+        m_build.note("part-as-picture",
+                     fmt::format("A part of “{}” stands in the page as a picture: paths cannot show {}.",
+                                 m_layer.name, picture.why));
         return "data:image/png;base64," + base64(png);
     }
 
