@@ -44,5 +44,6 @@ void addSchedule(CLI::App& app, Context& context);
 void addState(CLI::App& app, Context& context);
 void addFrame(CLI::App& app, Context& context);
 void addExport(CLI::App& app, Context& context);
+void addLaunches(CLI::App& app, Context& context);
 
 }

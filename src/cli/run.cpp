@@ -21,6 +21,7 @@ int run(const std::vector<std::string>& arguments, std::ostream& stdOut, std::os
     addState(app, context);
     addFrame(app, context);
     addExport(app, context);
+    addLaunches(app, context);
     std::vector<std::string> reversed(arguments.rbegin(),
                                       arguments.rend() - 1); // CLI11 takes them from the back
     try {

@@ -71,6 +71,23 @@ TEST_CASE("info tells what is in a sequence, in words and as JSON") {
     CHECK(data["gates"][1]["id"] == "huts");
 }
 
+TEST_CASE("launches tells what people's launches took") {
+    const TemporaryFolder folder;
+    const auto records = (folder.path() / "a.jsonl").string();
+    std::ofstream(records) << R"(I/Launch: {"launch":"Moraine Huts","start":"cold","firstFrame":500,"gates":{"session":740,"huts":null},"outcome":"offline","shown":9000,"lateFrames":2})";
+    const auto data = json::parse(runCli({"launches", sample(), records, "--json"}).out);
+    CHECK(data["launches"] == 1);
+    CHECK(data["outcomes"]["offline"] == 1);
+    CHECK(data["gates"][0]["typical"] == 240);
+    CHECK(data["gates"][1]["stayedShut"] == 1);
+    CHECK(runCli({"launches", sample(), records}).out.find("gate session") != std::string::npos);
+    std::ofstream(records) << "nothing";
+    const auto none = runCli({"launches", sample(), records});
+    CHECK(none.code != 0);
+    CHECK(none.err.find("no record") != std::string::npos);
+    CHECK(runCli({"launches", sample(), "/nowhere.jsonl"}).code != 0);
+}
+
 TEST_CASE("schedule tells times and figures under the conditions asked for") {
     const auto usual = json::parse(runCli({"schedule", sample(), "--json"}).out);
     CHECK(usual["outcome"] == "complete");

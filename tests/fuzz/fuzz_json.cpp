@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/base/json_door.h"
+#include "core/file/launch_records.h"
 #include "core/file/phrase_file.h"
 #include "core/file/sequence_file.h"
 
@@ -19,5 +20,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     if (const auto phrases = scaena::file::readPhrases(text)) {
         (void)scaena::file::writePhrases(*phrases);
     }
+    const std::atomic<bool> goOn = false;
+    (void)scaena::file::readLaunchRecords(text, "records", goOn);
     return 0;
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/arrange_actions.h"
 
+#include "app/arrange/launches_dialog.h"
 #include "app/arrange/tap_dialog.h"
 #include "app/widgets/chooser.h"
 #include "app/widgets/phrasing.h"
@@ -9,9 +10,14 @@
 #include "core/edit/edits.h"
 #include "core/edit/layer_edits.h"
 #include "core/edit/phrases.h"
+#include "core/file/launch_records.h"
 #include "core/file/phrase_file.h"
 
 #include <QClipboard>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QGuiApplication>
 #include <QInputDialog>
 #include <cmath>
@@ -297,6 +303,44 @@ void ArrangeActions::tapRhythm() {
     if (dialog.exec() == QDialog::Accepted) {
         setTimes(dialog.times());
     }
+}
+
+void ArrangeActions::askForLaunches() {
+    const auto path =
+        QFileDialog::getOpenFileName(m_window, tr("Records of launches"), {},
+                                     tr("Records, one a line (*.jsonl *.json *.log *.txt);;All files (*)"));
+    if (!path.isEmpty()) {
+        useLaunches(path);
+    }
+}
+
+void ArrangeActions::useLaunches(const QString& path) {
+    struct Read {
+        Result<file::LaunchRecords> records;
+        check::RealLaunches launches;
+    };
+    m_background.run<Read>(
+        tr("Reading %1 …").arg(QFileInfo(path).fileName()),
+        [name = path.toStdString(), before = m_document.sequence()](const std::atomic<bool>& stop) {
+            const auto bytes = DiskFiles().read(name, file::kRecordBytes);
+            Read read{bytes ? file::readLaunchRecords(*bytes, name, stop) : tl::unexpected(bytes.error()),
+                      {}};
+            if (read.records) {
+                read.launches = check::measured(*before, read.records->records);
+            }
+            return read;
+        },
+        [this](const Read& read) {
+            if (!read.records) {
+                emit problems(tr("These launches cannot be read"), read.records.error());
+                return;
+            }
+            LaunchesDialog dialog(sequence(), read.launches, read.records->unreadable, m_window);
+            if (dialog.exec() == QDialog::Accepted) {
+                apply(tr("take times from real launches"),
+                      check::withMeasuredTimes(sequence(), read.launches));
+            }
+        });
 }
 
 void ArrangeActions::chain(model::AnchorKind kind) {

@@ -60,6 +60,10 @@ public:
     void scale(double factor);
     void stagger(Millis step);
     void setTimes(const std::vector<Millis>& times);
+    /// Asks for a file of records, shows what launches took beside what the gates assume, and takes those
+    /// times if they are wanted.
+    void askForLaunches();
+    void useLaunches(const QString& path);
     void tapRhythm();
     void chain(model::AnchorKind kind);
     void unchain();

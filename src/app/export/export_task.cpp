@@ -58,7 +58,7 @@ void ExportTask::build(const Document& document, plan::ExportId target, exportin
                 {*sequence, sound, outliner, pictures, pictures, options}));
         });
         if (*made && render::HelperProcess::deaths() != deaths) {
-            *made = failure(ProblemKind::Unreadable, "a clip of this sequence cannot be drawn");
+            *made = failure(ProblemKind::Unreadable, "a clip or a part of the art of this sequence cannot be drawn");
         }
         QMetaObject::invokeMethod(this, [this, stopped, made] {
             if (!*stopped) {

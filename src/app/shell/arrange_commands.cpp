@@ -136,6 +136,7 @@ void bindTime(ArrangeRoom& room, const Bind& bind) {
     bind("showSeam", [&preview = a->preview()] { preview.showSeam(preview.conditions()); });
     bind("stagger", [a] { a->askStagger(); });
     bind("tap", [a] { a->tapRhythm(); });
+    bind("realLaunches", [a] { a->askForLaunches(); });
     bind("brisker", [a] { a->scale(0.8); });
     bind("calmer", [a] { a->scale(1.25); });
     bind("scaleTime", [a] { a->askScale(); });

@@ -70,6 +70,7 @@ const std::vector<Command>& commands() {
         {"beatLater", "&Time", "Beat one place later", "", Beat, true},
         {"keepTake", "&Time", "&Keep this timing as a take", "T"},
         {"compareTakes", "&Time", "C&ompare takes …", "Shift+T"},
+        {"realLaunches", "&Time", "Times from real &launches …", ""},
 
         {"play", "&Preview", "&Play or pause", "Space"},
         {"loop", "&Preview", "&Loop the beat", "L"},

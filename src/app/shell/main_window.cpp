@@ -81,11 +81,11 @@ MainWindow::MainWindow(QWidget* parent)
             [this] { command(QStringLiteral("newFromProject"))->trigger(); });
     render::HelperProcess::tellDeaths([this] {
         QMetaObject::invokeMethod(this, [this] {
-            showProblems(tr("A clip could not be drawn"),
+            showProblems(tr("Something could not be drawn"),
                          {{ProblemKind::Unreadable,
-                           "what draws clips has died of one in this sequence; it is shown as a box with a "
-                           "cross. Nothing "
-                           "else is touched: save, and take another clip, or one with fewer parts",
+                           "what draws clips, and what paths cannot say of art, has died of something in this "
+                           "sequence or taken too long; it is shown as a box with a cross. Nothing else is "
+                           "touched: save, and take another file, or one with fewer parts",
                            {},
                            {}}});
         });

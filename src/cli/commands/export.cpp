@@ -116,7 +116,7 @@ void exportOne(const ExportOptions& options, const exporting::Exporter& exporter
     auto made = exporter.build(
         {shop.project.sequence, *shop.project.shelf, shop.outliner, shop.pictures, shop.pictures, how});
     if (made && render::HelperProcess::deaths() != deaths) {
-        made = failure(ProblemKind::Unreadable, "a clip of this sequence cannot be drawn", options.file);
+        made = failure(ProblemKind::Unreadable, "a clip or a part of the art of this sequence cannot be drawn", options.file);
     }
     if (!made) {
         outcome.err << describe(made.error()) << "\n";
