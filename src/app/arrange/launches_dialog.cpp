@@ -66,8 +66,8 @@ LaunchesDialog::LaunchesDialog(const model::Sequence& sequence, const check::Rea
     fill(table, sequence, launches);
     QStringList remarks;
     if (launches.elsewhere > 0) {
-        remarks << tr("%n launch(es) of other sequences, or with everything in memory, do not count.",
-                      nullptr, static_cast<int>(launches.elsewhere));
+        remarks
+            << tr("Left out: %1 of other sequences, or with everything in memory.").arg(launches.elsewhere);
     }
     if (unreadable > 0) {
         remarks << tr("Lines that could not be read: %1.").arg(unreadable);
