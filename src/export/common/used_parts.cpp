@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cctype>
-#include <regex>
+#include <optional>
 #include <sstream>
 #include <string_view>
 #include <vector>
@@ -244,24 +244,73 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Vari
     return text;
 }
 
+namespace {
+
+/// A line that begins a function: "  export function name(a: number, b: string): void {".
+struct FunctionLine {
+    std::size_t indent;
+    std::string_view parameters;
+};
+
+std::optional<FunctionLine> functionLine(std::string_view line) {
+    const auto indent = std::min(line.find_first_not_of(' '), line.size());
+    auto rest = line.substr(indent);
+    if (!rest.ends_with('{')) {
+        return std::nullopt;
+    }
+    const auto open = rest.find('(');
+    const auto close = rest.rfind(')');
+    if (open == std::string_view::npos || close == std::string_view::npos || close < open) {
+        return std::nullopt;
+    }
+    auto head = rest.substr(0, open);
+    for (bool again = true; again;) {
+        again = false;
+        for (const std::string_view word : {"export ", "private ", "static ", "function "}) {
+            if (head.starts_with(word)) {
+                head.remove_prefix(word.size());
+                again = true;
+            }
+        }
+    }
+    const bool isName = !head.empty() && std::all_of(head.begin(), head.end(), isPartOfName);
+    for (const std::string_view keyword : {"if", "for", "while", "switch", "else", "return"}) {
+        if (head == keyword) {
+            return std::nullopt;
+        }
+    }
+    return isName ? std::optional(FunctionLine{indent, rest.substr(open + 1, close - open - 1)})
+                  : std::nullopt;
+}
+
+/// Names of parameters that a function could leave unread: all but those that become fields of their own.
+std::vector<std::string> plainParameters(std::string_view parameters) {
+    std::vector<std::string> names;
+    for (auto at = parameters.find(": "); at != std::string_view::npos; at = parameters.find(": ", at + 2)) {
+        auto from = at;
+        while (from > 0 && isPartOfName(parameters[from - 1])) {
+            --from;
+        }
+        if (from < at && !parameters.substr(0, from).ends_with("readonly ")) {
+            names.emplace_back(parameters.substr(from, at - from));
+        }
+    }
+    return names;
+}
+
+}
+
 std::string withNamedUnused(const std::string& player) {
-    static const std::regex kFunction(R"(^( *)(?:export |private |static )*(?:function )?\w+\((.*)\).*\{$)");
-    static const std::regex kKeyword(R"(^ *(?:if|for|while|switch|else|return)\b.*)");
-    static const std::regex kParameter(R"((readonly )?(\w+): )");
     auto lines = split(player, '\n');
     for (std::size_t i = 0; i < lines.size(); ++i) {
-        std::smatch found;
-        if (!std::regex_match(lines[i], found, kFunction) || std::regex_match(lines[i], kKeyword)) {
+        const auto found = functionLine(lines[i]);
+        if (!found) {
             continue;
         }
-        const auto end =
-            std::find(lines.begin() + static_cast<std::ptrdiff_t>(i), lines.end(), found[1].str() + "}");
-        const auto parameters = found[2].str();
-        for (auto it = std::sregex_iterator(parameters.begin(), parameters.end(), kParameter);
-             it != std::sregex_iterator(); ++it) {
-            const auto name = (*it)[2].str();
+        const auto end = std::find(lines.begin() + static_cast<std::ptrdiff_t>(i), lines.end(),
+                                   std::string(found->indent, ' ') + "}");
+        for (const auto& name : plainParameters(found->parameters)) {
             const bool isUsed =
-                (*it)[1].matched ||
                 std::any_of(lines.begin() + static_cast<std::ptrdiff_t>(i) + 1, end,
                             [&](const auto& line) { return findName(line, name) != std::string::npos; });
             if (!isUsed) {
