@@ -50,6 +50,9 @@ struct Place {
 
 class SvgReader {
 public:
+    /// `mayBlend`: the text speaks of blending at all.
+    explicit SvgReader(bool mayBlend) : m_mayBlend(mayBlend) {}
+
     Art run(const pugi::xml_node& root) {
         m_it.index(root);
         const auto box = parseViewBox(root.attribute("viewBox").value());
@@ -66,7 +69,7 @@ public:
         m_art.root.id = root.attribute("id").value();
         const auto own = cascade(root, m_it.sheet);
         const auto style = Style{}.inheritedBy(own, m_it.diagonal());
-        auto whole = m_pictures.whyWhole(root);
+        auto whole = m_mayBlend ? m_pictures.whyWhole(root) : std::nullopt;
         whole = whole ? whole : m_pictures.why(root, own, style, false);
         noteRoot(root, own, box.has_value());
         if (!whole) {
@@ -318,7 +321,8 @@ private:
                                : Matrix::translation(viewport.x, viewport.y);
         group.transform = group.transform * map;
         m_it.view = box ? Size{box->width, box->height} : Size{viewport.width, viewport.height};
-        const auto overflow = valueOf(cascade(element, m_it.sheet), "overflow");
+        const auto own = cascade(element, m_it.sheet);
+        const auto overflow = valueOf(own, "overflow");
         if (overflow != "visible" && overflow != "auto" && map.a != 0 && map.d != 0) {
             const Rect seen{(viewport.x - map.e) / map.a, (viewport.y - map.f) / map.d,
                             viewport.width / map.a, viewport.height / map.d};
@@ -544,6 +548,7 @@ private:
     SvgContext m_it{m_art.losses};
     SvgClips m_clips{m_it};
     SvgPictures m_pictures{m_it, m_clips};
+    bool m_mayBlend;
     double m_unitsPerPixel = 1; ///< of the picture at its own size
     std::vector<std::string> m_useChain;
     std::size_t m_shapes = 0;
@@ -584,7 +589,7 @@ Result<Art> readSvg(std::string_view text, const std::string& name) {
                        fmt::format("is not an SVG picture: its root element is <{}>", shortened(rootName)),
                        name);
     }
-    SvgReader reader;
+    SvgReader reader(text.find("mix-blend-mode") != std::string_view::npos);
     Result<Art> art = reader.run(root);
     if (reader.isTooMuch()) {
         return tooMuch();

@@ -208,8 +208,9 @@ void SvgClips::addParts(Group& group, const pugi::xml_node& clip, const Matrix& 
         m_context.lose("a clip of shapes that overlap" + on(user));
     }
     if (cut.size() == 1 && outlines.size() == 1 && map.isIdentity() && group.clips.size() < kMostClips) {
+        const auto own = cascade(cut.front(), m_context.sheet);
         Declarations further;
-        further.emplace("clip-path", valueOf(cascade(cut.front(), m_context.sheet), "clip-path"));
+        further.emplace("clip-path", valueOf(own, "clip-path"));
         addTo(group, cut.front(), further, bounds(outlines.front().path));
     } else if (!cut.empty()) {
         m_context.lose("a clip within a clip" + on(user));

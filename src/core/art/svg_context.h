@@ -45,6 +45,7 @@ struct SvgContext {
 [[nodiscard]] std::string shortened(std::string_view text);
 /// The value of a property, or nothing where it is not given.
 [[nodiscard]] std::string_view valueOf(const Declarations& own, std::string_view property);
+std::string_view valueOf(Declarations&&, std::string_view) = delete; ///< it would outlive what it looks at
 /// Whether a property is given and not `none`.
 [[nodiscard]] bool isGiven(const Declarations& own, std::string_view property);
 [[nodiscard]] double opacityOf(const Declarations& own);

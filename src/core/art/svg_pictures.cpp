@@ -107,7 +107,8 @@ std::optional<std::string> SvgPictures::whyWhole(const pugi::xml_node& root) con
     std::optional<std::string> reason;
     eachNode(root, [&](const pugi::xml_node& it) {
         if (!reason && it.type() == pugi::node_element && !paintsNothing(it.name())) {
-            const auto mode = std::string(valueOf(cascade(it, m_context.sheet), "mix-blend-mode"));
+            const auto own = cascade(it, m_context.sheet);
+            const auto mode = valueOf(own, "mix-blend-mode");
             if (!mode.empty() && mode != "normal") {
                 reason = "a blend mode" + on(it);
             }

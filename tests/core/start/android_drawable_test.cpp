@@ -53,8 +53,9 @@ private:
     MemoryFiles m_files;
 };
 
-Colour onlyColour(const art::Art& art) {
-    const auto names = art::colourNames(art);
+Colour onlyColour(const Result<art::Art>& art) {
+    REQUIRE(art);
+    const auto names = art::colourNames(*art);
     REQUIRE(names.size() == 1);
     return *parseHexColour(names.front());
 }
@@ -70,21 +71,27 @@ TEST_CASE("References are followed in the res folder a drawable lies in") {
     auto art = res.read(path("@color/alias"));
     REQUIRE(art);
     CHECK(art->losses.empty());
-    CHECK(onlyColour(*art) == Colour{0x00, 0xAA, 0x55, 255});
-    CHECK(onlyColour(*res.read(path("@color/alias"), "drawable-night")) == Colour{0x11, 0x22, 0x33, 255});
-    CHECK(onlyColour(*res.read(path("@android:color/holo_red_dark"))) == Colour{0xCC, 0, 0, 255});
+    CHECK(onlyColour(art) == Colour{0x00, 0xAA, 0x55, 255});
+    CHECK(onlyColour(res.read(path("@color/alias"), "drawable-night")) == Colour{0x11, 0x22, 0x33, 255});
+    CHECK(onlyColour(res.read(path("@android:color/holo_red_dark"))) == Colour{0xCC, 0, 0, 255});
     art = res.read(path("@color/states"));
     REQUIRE(art);
     CHECK(std::get<Colour>(std::get<art::Shape>(art->root.children[0]).fill) ==
           Colour{0x00, 0xAA, 0x55, 127});
     for (const char* unknown : {"@color/loop", "@color/nowhere", "?attr/colorPrimary"}) {
         INFO(unknown);
-        CHECK(res.read(path(unknown))->losses.size() == 1);
+        const auto read = res.read(path(unknown));
+        REQUIRE(read);
+        CHECK(read->losses.size() == 1);
     }
     // Beside no res folder nothing is looked up, and it is said.
-    CHECK(start::readAndroidDrawable(path("@color/brand"), "x.xml",
-                                     start::AndroidValues(res.files(), "/elsewhere/x.xml"))
-              ->losses.size() == 1);
+    const start::AndroidValues nowhere(res.files(), "/elsewhere/x.xml");
+    CHECK_FALSE(
+        start::readAndroidDrawable(path("@color/brand"), "x.xml", nowhere)); // it has no outline, either
+    const auto alone = start::readAndroidDrawable(
+        vector("<path android:pathData='M0,0h9v9z' android:fillColor='@color/brand'/>"), "x.xml", nowhere);
+    REQUIRE(alone);
+    CHECK(alone->losses.size() == 1);
 }
 
 TEST_CASE("Clips cut what follows, tints colour all, gradients repeat, other proportions stretch") {
@@ -100,7 +107,7 @@ TEST_CASE("Clips cut what follows, tints colour all, gradients repeat, other pro
     CHECK(cut.clips.size() == 1);
     CHECK(std::get<art::Gradient>(std::get<art::Shape>(cut.children[0]).fill).spread == art::Spread::Reflect);
     const auto dot = "<path android:pathData='M0,0h2v2z' android:fillColor='#FFF'/>";
-    CHECK(onlyColour(*res.read(vector(dot, "android:tint='@color/brand'"))) == Colour{0x00, 0xAA, 0x55, 255});
+    CHECK(onlyColour(res.read(vector(dot, "android:tint='@color/brand'"))) == Colour{0x00, 0xAA, 0x55, 255});
     const auto themed = res.read(vector(dot, "android:tint='?attr/colorControlNormal'"));
     REQUIRE(themed);
     CHECK(themed->losses.empty());
