@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
 
-#include "core/art/css_colour.h"
 #include "core/art/outside.h"
 #include "core/art/svg_entities.h"
 #include "core/art/svg_fragment.h"
 #include "core/art/svg_markers.h"
+#include "core/art/svg_paints.h"
 #include "core/art/svg_pictures.h"
 #include "core/art/svg_shapes.h"
 #include "core/art/svg_strokes.h"
@@ -15,7 +15,6 @@
 #include <array>
 #include <cmath>
 #include <fmt/format.h>
-#include <numeric>
 
 namespace scaena::art {
 
@@ -23,20 +22,7 @@ namespace {
 
 constexpr int kDeepestNesting = 64;
 constexpr std::size_t kMostShapes = 20'000;
-constexpr double kMostDashes = 20'000; // along one outline; more are a shade of grey
 constexpr std::size_t kMostMarkers = 2'000;
-
-/// How far a pen goes along the path, roughly: from point to point, by the handles.
-double rough(const Path& path) {
-    double length = 0;
-    for (std::size_t i = 1; i < path.points.size(); ++i) {
-        length +=
-            std::hypot(path.points[i].x - path.points[i - 1].x, path.points[i].y - path.points[i - 1].y);
-    }
-    return length;
-}
-
-bool isPainted(const Paint& paint) { return !std::holds_alternative<std::monostate>(paint); }
 
 /// The colour words are outlined in where they take the surrounding one: no one else uses it.
 constexpr Colour kStandIn{1, 254, 3, 255};
@@ -65,7 +51,7 @@ public:
         // system.
         m_art.viewBox = box ? *box : Rect{0, 0, std::max(1e-3, width), std::max(1e-3, height)};
         m_it.viewBox = m_art.viewBox;
-        m_unitsPerPixel = width > 0 ? m_art.viewBox.width / width : 1;
+        m_paints.setUnitsPerPixel(width > 0 ? m_art.viewBox.width / width : 1);
         m_art.root.id = root.attribute("id").value();
         const auto own = cascade(root, m_it.sheet);
         const auto style = Style{}.inheritedBy(own, m_it.diagonal());
@@ -234,11 +220,6 @@ private:
         }
     }
 
-    static std::size_t stopCount(const Paint& paint) {
-        const auto* gradient = std::get_if<Gradient>(&paint);
-        return gradient ? gradient->stops.size() : 0;
-    }
-
     /// The first of a <switch> that can be shown here: no extension is known, and the language is English.
     void readChoice(const pugi::xml_node& element, const Style& style, const Place& place) {
         for (const auto& child : element.children()) {
@@ -330,94 +311,6 @@ private:
         }
     }
 
-    Paint paintFrom(const std::string& text, double opacity, const Style& style, const Rect& box,
-                    const pugi::xml_node& element) {
-        if (text == "none" || text.empty()) {
-            return {};
-        }
-        if (text == "currentColor" || text == "currentcolor") {
-            if (const auto colour = parseCssColour(style.colour)) {
-                return withOpacity(*colour, opacity);
-            }
-            return CurrentColour{opacity};
-        }
-        if (text.substr(0, 4) == "url(") {
-            if (auto paint = m_it.gradients.paint(referencedId(text), box, opacity)) {
-                return m_it.budget.stops(stopCount(*paint)) ? std::move(*paint) : Paint{};
-            }
-            const auto close = text.find(')');
-            const auto fallback = close == std::string::npos ? std::string() : text.substr(close + 1);
-            m_it.lose("the paint “" + shortened(text.substr(0, close + 1)) + "”" + on(element));
-            // A colour may stand behind it, not one more reference (SVG 2 §13.2).
-            const auto from = fallback.find_first_not_of(' ');
-            return from == std::string::npos || fallback.compare(from, 4, "url(") == 0
-                       ? Paint{}
-                       : paintFrom(fallback.substr(from), opacity, style, box, element);
-        }
-        if (const auto colour = parseCssColour(text)) {
-            return withOpacity(*colour, opacity);
-        }
-        m_it.lose("the paint “" + shortened(text) + "”" + on(element));
-        return {};
-    }
-
-    static Colour withOpacity(Colour colour, double opacity) {
-        colour.a = static_cast<std::uint8_t>(std::lround(colour.a * opacity));
-        return colour;
-    }
-
-    Shape shapeFrom(const pugi::xml_node& element, const Declarations& own, const Style& style, Path path,
-                    const Matrix& ctm) {
-        const Rect box = bounds(path);
-        Shape shape;
-        shape.id = element.attribute("id").value();
-        shape.path = std::move(path);
-        shape.fill = paintFrom(style.fill, style.fillOpacity, style, box, element);
-        shape.rule = style.fillRule;
-        shape.stroke = style.line;
-        if (const double told = parseLength(element.attribute("pathLength").value(), 0).value_or(0);
-            told > 0 && !shape.stroke.dashes.empty()) {
-            const double unit = lengthOf(shape.path) / told;
-            for (auto& dash : shape.stroke.dashes) {
-                dash *= unit;
-            }
-            shape.stroke.dashOffset *= unit;
-        }
-        giveDotsLength(shape.stroke);
-        if (const double once = std::accumulate(shape.stroke.dashes.begin(), shape.stroke.dashes.end(), 0.0);
-            once > 0 &&
-            rough(shape.path) / once * static_cast<double>(shape.stroke.dashes.size()) > kMostDashes) {
-            shape.stroke.dashes.clear();
-            m_it.lose("dashes too small to be seen" + on(element));
-        }
-        shape.stroke.paint = paintFrom(style.stroke, style.strokeOpacity, style, box, element);
-        shape.opacity = opacityOf(own);
-        if (shape.stroke.width <= 0) {
-            shape.stroke.paint = {};
-        }
-        if (valueOf(own, "vector-effect") == "non-scaling-stroke" && isPainted(shape.stroke.paint)) {
-            keepWidth(shape.stroke, element, ctm);
-        }
-        return shape;
-    }
-
-    /// A line that keeps its width whatever scales it: as wide as at the picture's own size.
-    void keepWidth(Stroke& stroke, const pugi::xml_node& element, const Matrix& ctm) const {
-        const double scale = ctm.meanScale();
-        const bool isEven = std::abs(std::hypot(ctm.a, ctm.b) - std::hypot(ctm.c, ctm.d)) < 1e-6 * scale &&
-                            std::abs(ctm.a * ctm.c + ctm.b * ctm.d) < 1e-6 * scale * scale;
-        if (!isEven || scale <= 0) {
-            m_it.lose("a line that keeps its width under an uneven transform" + on(element));
-            return;
-        }
-        const double factor = m_unitsPerPixel / scale;
-        stroke.width *= factor;
-        stroke.dashOffset *= factor;
-        for (auto& dash : stroke.dashes) {
-            dash *= factor;
-        }
-    }
-
     void addShape(const pugi::xml_node& element, const Declarations& own, const Style& style, Path path,
                   const Place& place) {
         if (path.isEmpty() || !style.visible) {
@@ -426,7 +319,7 @@ private:
         const Rect box = bounds(path);
         const Matrix transform = m_it.transformOf(element, own, box);
         const Matrix ctm = place.ctm * transform;
-        auto shape = shapeFrom(element, own, style, std::move(path), ctm);
+        auto shape = m_paints.shape(element, own, style, std::move(path), ctm);
         ++m_shapes;
         auto group = std::make_unique<Group>();
         m_clips.addTo(*group, element, own, box);
@@ -494,48 +387,19 @@ private:
 
     void addMarker(const pugi::xml_node& source, const MarkerPlace& at, bool start, double lineWidth,
                    const Place& place) {
-        const auto number = [&](const char* name, double whole, double standard) {
-            return parseLength(source.attribute(name).value(), whole).value_or(standard);
-        };
-        const Rect viewport{0, 0, number("markerWidth", m_it.view.width, 3),
-                            number("markerHeight", m_it.view.height, 3)};
-        if (viewport.width <= 0 || viewport.height <= 0) {
+        const auto frame = markerFrame(source, m_it.view);
+        if (!frame) {
             return;
         }
-        const std::string_view orient = source.attribute("orient").value();
-        const double turned = orient == "auto"                 ? at.degrees
-                              : orient == "auto-start-reverse" ? at.degrees + (start ? 180 : 0)
-                                                               : number("orient", 0, 0);
-        const bool inPixels = std::string_view(source.attribute("markerUnits").value()) == "userSpaceOnUse";
-        const auto box = parseViewBox(source.attribute("viewBox").value());
-        const Matrix map =
-            box ? viewBoxMap(*box, source.attribute("preserveAspectRatio").value(), viewport) : Matrix{};
-        const Size inner = box ? Size{box->width, box->height} : Size{viewport.width, viewport.height};
-        const auto reference = [&](const char* name, double from, double length) {
-            const std::string_view word = source.attribute(name).value();
-            return word == "left" || word == "top"       ? from
-                   : word == "center"                    ? from + length / 2
-                   : word == "right" || word == "bottom" ? from + length
-                                                         : number(name, length, 0);
-        };
-        const Rect whole = box ? *box : viewport;
-        const Point hook =
-            map.map({reference("refX", whole.x, whole.width), reference("refY", whole.y, whole.height)});
-        auto group = std::make_unique<Group>();
-        const double scale = inPixels ? 1 : lineWidth;
-        group->transform = Matrix::translation(at.at.x, at.at.y) * Matrix::rotation(turned) *
-                           Matrix::scaling(scale, scale) * Matrix::translation(-hook.x, -hook.y) * map;
         const auto own = cascade(source, m_it.sheet);
-        const auto overflow = valueOf(own, "overflow");
-        if (overflow != "visible" && overflow != "auto" && map.a != 0 && map.d != 0) {
-            group->clips.push_back(
-                {rectPath({-map.e / map.a, -map.f / map.d, viewport.width / map.a, viewport.height / map.d},
-                          0, 0),
-                 FillRule::NonZero});
+        auto group = std::make_unique<Group>();
+        group->transform = frame->placed(at, start, lineWidth);
+        if (const auto overflow = valueOf(own, "overflow"); overflow != "visible" && overflow != "auto") {
+            group->clips.push_back({rectPath(frame->seen, 0, 0), FillRule::NonZero});
         }
         group->opacity = opacityOf(own);
         const Size before = m_it.view;
-        m_it.view = inner;
+        m_it.view = frame->view;
         m_useChain.emplace_back(source.attribute("id").value());
         // Inherited is what holds where the marker is written, not where it stands.
         readChildren(source, m_it.styleOf(source), {*group, place.ctm * group->transform, place.depth + 1});
@@ -548,8 +412,8 @@ private:
     SvgContext m_it{m_art.losses};
     SvgClips m_clips{m_it};
     SvgPictures m_pictures{m_it, m_clips};
+    SvgPaints m_paints{m_it};
     bool m_mayBlend;
-    double m_unitsPerPixel = 1; ///< of the picture at its own size
     std::vector<std::string> m_useChain;
     std::size_t m_shapes = 0;
 };

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/svg_markers.h"
 
+#include "core/art/svg_shapes.h"
+#include "core/art/svg_style.h"
+
 #include <cmath>
 
 namespace scaena::art {
@@ -96,6 +99,45 @@ std::vector<MarkerPlace> markerPlaces(const Path& path) {
         }
     }
     return places;
+}
+
+Matrix MarkerFrame::placed(const MarkerPlace& place, bool isStart, double lineWidth) const {
+    const double turned = turns ? place.degrees + (turnsBack && isStart ? 180 : 0) : degrees;
+    const double scale = inPixels ? 1 : lineWidth;
+    return Matrix::translation(place.at.x, place.at.y) * Matrix::rotation(turned) *
+           Matrix::scaling(scale, scale) * Matrix::translation(-hook.x, -hook.y) * map;
+}
+
+std::optional<MarkerFrame> markerFrame(const pugi::xml_node& marker, Size view) {
+    const auto number = [&](const char* name, double whole, double standard) {
+        return parseLength(marker.attribute(name).value(), whole).value_or(standard);
+    };
+    const Rect viewport{0, 0, number("markerWidth", view.width, 3), number("markerHeight", view.height, 3)};
+    const auto box = parseViewBox(marker.attribute("viewBox").value());
+    MarkerFrame frame;
+    frame.map = box ? viewBoxMap(*box, marker.attribute("preserveAspectRatio").value(), viewport) : Matrix{};
+    if (viewport.width <= 0 || viewport.height <= 0 || frame.map.a == 0 || frame.map.d == 0) {
+        return std::nullopt;
+    }
+    const Rect whole = box ? *box : viewport;
+    frame.view = {whole.width, whole.height};
+    const auto reference = [&](const char* name, double from, double length) {
+        const std::string_view word = marker.attribute(name).value();
+        return word == "left" || word == "top"       ? from
+               : word == "center"                    ? from + length / 2
+               : word == "right" || word == "bottom" ? from + length
+                                                     : number(name, length, 0);
+    };
+    frame.hook =
+        frame.map.map({reference("refX", whole.x, whole.width), reference("refY", whole.y, whole.height)});
+    frame.seen = {-frame.map.e / frame.map.a, -frame.map.f / frame.map.d, viewport.width / frame.map.a,
+                  viewport.height / frame.map.d};
+    const std::string_view orient = marker.attribute("orient").value();
+    frame.turns = orient.starts_with("auto");
+    frame.turnsBack = orient == "auto-start-reverse";
+    frame.degrees = number("orient", 0, 0);
+    frame.inPixels = std::string_view(marker.attribute("markerUnits").value()) == "userSpaceOnUse";
+    return frame;
 }
 
 }
