@@ -35,7 +35,7 @@ void spellShadow(pugi::xml_node shadow) {
         const auto value = shadow.attribute(from);
         setAttribute(to, name, value ? value.value() : standard);
     };
-    const std::string mark = fmt::format("scaena-shadow-{}", shadow.offset_debug());
+    const std::string mark = "scaena-shadow"; // the nearest one before counts, so all may share it
     // The result before it, which has no name where it is the one that is meant.
     std::string source = shadow.attribute("in").value();
     if (source.empty()) {
