@@ -10,6 +10,7 @@
 #include <QPainter>
 #include <catch2/catch.hpp>
 #include <fmt/format.h>
+#include <thread>
 
 /// What paths cannot say, drawn by a process of its own.
 using namespace scaena;
@@ -115,4 +116,49 @@ TEST_CASE("What is drawn for a file opens no other file and fetches nothing") {
     const int before = render::HelperProcess::deaths();
     CHECK(painted(*art, 50).pixelColor(25, 25).alpha() == 0);
     CHECK(render::HelperProcess::deaths() == before);
+}
+
+TEST_CASE("Very many words, and words that take for ever, end in bounded time as one picture") {
+    std::string many;
+    for (int i = 0; i < 2000; ++i) {
+        many += fmt::format("<text x='{}' y='{}' font-size='4'>w{}</text>", i % 90, i / 20, i);
+    }
+    QElapsedTimer timer;
+    timer.start();
+    const auto art = artOf(many);
+    CHECK(timer.elapsed() < 10'000);
+    REQUIRE(art::picturesIn(art->root).size() == 1);
+    CHECK(art::picturesIn(art->root).front()->why == "so many pictures in it");
+    // Each within a filter of its own that never ends: asked once, then not again.
+    std::string slow = "<filter id='f' x='0' y='0' width='100' height='100' filterUnits='userSpaceOnUse'>"
+                       "<feTurbulence baseFrequency='.013' numOctaves='100000'/></filter>";
+    for (int i = 0; i < 30; ++i) {
+        slow += fmt::format("<text x='{}' y='50'><tspan filter='url(#f)'>w</tspan><tspan "
+                            "fill='url(#p)'>v</tspan></text>",
+                            i);
+    }
+    slow +=
+        "<pattern id='p' width='1' height='1'><rect width='100' height='100' filter='url(#f)'/></pattern>";
+    timer.restart();
+    const auto stuck = artOf(slow);
+    CHECK(timer.elapsed() < 20'000);
+    CHECK(art::picturesIn(stuck->root).size() == 1);
+}
+
+TEST_CASE("Who asks for what is drawn already does not wait for what another thread draws") {
+    const auto quick = artOf(kSoft);
+    (void)render::drawnPicture(*art::picturesIn(quick->root).front());
+    std::thread slow([] {
+        (void)art::readSvg(
+            "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'><filter id='f' x='0' y='0' "
+            "width='100' height='100' filterUnits='userSpaceOnUse'><feTurbulence "
+            "baseFrequency='.017' numOctaves='100000'/></filter><rect width='100' height='100' "
+            "filter='url(#f)'/></svg>");
+    });
+    std::this_thread::sleep_for(std::chrono::milliseconds(400)); // it is at it
+    QElapsedTimer timer;
+    timer.start();
+    (void)render::drawnPicture(*art::picturesIn(quick->root).front());
+    CHECK(timer.elapsed() < 1000);
+    slow.join();
 }

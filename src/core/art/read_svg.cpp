@@ -23,6 +23,7 @@ namespace {
 constexpr int kDeepestNesting = 64;
 constexpr std::size_t kMostShapes = 20'000;
 constexpr std::size_t kMostMarkers = 2'000;
+constexpr int kMostWords = 40; // elements; more make one picture of all
 
 /// The colour words are outlined in where they take the surrounding one: no one else uses it.
 constexpr Colour kStandIn{1, 254, 3, 255};
@@ -173,13 +174,16 @@ private:
 
     /// As outlines, where somebody here knows letters; else as a picture.
     void addWords(const pugi::xml_node& element, const Style& style, const Place& place) {
-        const auto* letters = m_useChain.empty() ? artHelper() : nullptr;
+        // Each asks another process: so often, and not again after one without an answer.
+        const bool mayAsk = m_useChain.empty() && m_askedWords < kMostWords;
+        const auto* letters = mayAsk ? artHelper() : nullptr;
         const bool takesSurrounding = style.fill == "currentColor" && style.colour.empty();
         const auto words = letters
                                ? letters->outlined(fragmentOf(element, m_art.viewBox,
                                                               takesSurrounding ? toHex(kStandIn) : "#000"),
                                                    style.fontFamily)
                                : std::nullopt;
+        m_askedWords = letters && !words ? kMostWords : m_askedWords + 1;
         if (words && !words->absentFont.empty()) {
             m_it.lose("the font “" + shortened(words->absentFont) + "”" + on(element) +
                       ": it is not installed, another one stands in");
@@ -416,6 +420,7 @@ private:
     bool m_mayBlend;
     std::vector<std::string> m_useChain;
     std::size_t m_shapes = 0;
+    int m_askedWords = 0;
 };
 
 }

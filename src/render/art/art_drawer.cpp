@@ -6,6 +6,7 @@
 #include "render/base/missing_mark.h"
 
 #include <cmath>
+#include <future>
 #include <list>
 #include <mutex>
 
@@ -41,7 +42,8 @@ QSize pixelsOf(double width, double height, double longest) {
     return {whole(width), whole(height)};
 }
 
-QImage drawn(const std::string& svg, QSize size) {
+/// Nothing, and a death counted, if it cannot be drawn.
+std::optional<QImage> drawn(const std::string& svg, QSize size) {
     helper::Drawing order;
     order.width = static_cast<std::uint32_t>(size.width());
     order.height = static_cast<std::uint32_t>(size.height());
@@ -50,7 +52,7 @@ QImage drawn(const std::string& svg, QSize size) {
     QImage image(size, QImage::Format_ARGB32_Premultiplied);
     if (!bytes || bytes->size() != static_cast<std::size_t>(image.sizeInBytes())) {
         HelperProcess::countDeath();
-        return missingPicture(size);
+        return std::nullopt;
     }
     std::copy(bytes->begin(), bytes->end(), image.bits());
     return image;
@@ -62,32 +64,40 @@ class Kept {
 public:
     explicit Kept(std::size_t most) : m_most(most) {}
 
-    /// Whoever asks for what another thread is drawing waits for it.
+    /// Whoever asks for what another thread is drawing waits for it, and for nothing else.
     template <class Make>
     Value once(const std::string& key, Make make) {
+        std::promise<Value> promise;
+        std::shared_future<Value> answer;
+        if (!find(key, promise, answer)) {
+            promise.set_value(make());
+        }
+        return answer.get();
+    }
+
+private:
+    /// False if it is not there: then the promise is the answer's.
+    bool find(const std::string& key, std::promise<Value>& promise, std::shared_future<Value>& answer) {
         const std::lock_guard lock(m_mutex);
         for (auto it = m_entries.begin(); it != m_entries.end(); ++it) {
             if (it->first == key) {
                 m_entries.splice(m_entries.begin(), m_entries, it);
-                return it->second;
+                answer = it->second;
+                return true;
             }
         }
-        m_entries.emplace_front(key, make());
+        answer = promise.get_future().share();
+        m_entries.emplace_front(key, answer);
         if (m_entries.size() > m_most) {
             m_entries.pop_back();
         }
-        return m_entries.front().second;
+        return false;
     }
 
-private:
     std::size_t m_most;
     std::mutex m_mutex;
-    std::list<std::pair<std::string, Value>> m_entries;
+    std::list<std::pair<std::string, std::shared_future<Value>>> m_entries;
 };
-
-}
-
-namespace {
 
 Kept<QImage>& keptPictures() {
     static Kept<QImage> kept(kMostDrawn);
@@ -101,7 +111,9 @@ QSize sizeOf(const art::Picture& picture) {
 }
 
 QImage drawnPicture(const art::Picture& picture) {
-    return keptPictures().once(*picture.svg, [&] { return drawn(*picture.svg, sizeOf(picture)); });
+    return keptPictures().once(*picture.svg, [&] {
+        return drawn(*picture.svg, sizeOf(picture)).value_or(missingPicture(sizeOf(picture)));
+    });
 }
 
 std::optional<art::ArtHelper::Words> DrawingHelper::outlined(const std::string& svg,
@@ -127,12 +139,13 @@ std::optional<art::ArtHelper::Words> DrawingHelper::outlined(const std::string& 
 }
 
 void DrawingHelper::foresee(const art::Art& art) const {
-    const int before = HelperProcess::deaths();
+    bool isHopeless = false;
     for (const auto* picture : art::picturesIn(art.root)) {
-        // One that takes for ever is waited for once: the others of the same file are not even tried.
-        const bool isHopeless = HelperProcess::deaths() != before;
         (void)keptPictures().once(*picture->svg, [&] {
-            return isHopeless ? missingPicture(sizeOf(*picture)) : drawn(*picture->svg, sizeOf(*picture));
+            // One that takes for ever is waited for once: the others of the same file are not even tried.
+            const auto image = isHopeless ? std::nullopt : drawn(*picture->svg, sizeOf(*picture));
+            isHopeless = !image;
+            return image.value_or(missingPicture(sizeOf(*picture)));
         });
     }
 }
