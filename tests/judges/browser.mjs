@@ -27,7 +27,7 @@ export async function serve(folder, missing = () => {}) {
 export async function browserOf(judges) {
   const { chromium } = createRequire(join(judges, 'package.json'))('playwright-core');
   return chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
       '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', '--disable-lcd-text'],
   });

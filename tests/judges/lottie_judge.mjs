@@ -27,7 +27,7 @@ for (const file of files) {
 }
 
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update',
     '--disable-sync', '--force-color-profile=srgb', '--disable-lcd-text'],
 });
