@@ -1,59 +1,23 @@
 // SPDX-License-Identifier: MIT
 #include "app/shell/start_up.h"
 #include "app/shell/main_window.h"
+#include "first_picture.h"
 
 #include <QApplication>
-#include <QElapsedTimer>
-#include <QTimer>
-#include <cstdio>
-#include <cstring>
 
-/// From the first line of main to the first picture of the window, in ms: of this application, or ("empty")
-/// of a window of the same toolkit with nothing in it. Each in a process of its own: bench/start_up compares
-/// them.
-namespace {
-
-class FirstPicture : public QObject {
-public:
-    explicit FirstPicture(const QElapsedTimer& clock) : m_clock(clock) {}
-    bool eventFilter(QObject* watched, QEvent* event) override {
-        const bool seen = QObject::eventFilter(watched, event);
-        if (event->type() == QEvent::Paint && !m_seen) {
-            m_seen = true;
-            // When everything that is to be painted with it has been.
-            QTimer::singleShot(0, [this] {
-                std::printf("%.1f\n", static_cast<double>(m_clock.nsecsElapsed()) / 1e6);
-                QApplication::exit();
-            });
-        }
-        return seen;
-    }
-
-private:
-    const QElapsedTimer& m_clock;
-    bool m_seen = false;
-};
-
-template <class Window>
-int run(const QElapsedTimer& clock) {
-    Window window;
-    FirstPicture first(clock);
-    window.installEventFilter(&first);
-    window.resize(1280, 800);
-    window.show();
-    return QApplication::exec();
-}
-
-}
-
+/// How long the window takes to be seen, and the welcome page in it. bench/start_up.mjs compares it with
+/// scaena-empty-window.
 int main(int argc, char** argv) {
-    QElapsedTimer clock;
-    clock.start();
-    const bool isEmpty = argc > 1 && std::strcmp(argv[1], "empty") == 0;
-    QApplication app(argc, argv);
-    if (isEmpty) {
-        return run<QMainWindow>(clock);
-    }
-    scaena::app::dressApplication();
-    return run<scaena::app::MainWindow>(clock);
+    using scaena::app::MainWindow;
+    const QApplication app(argc, argv);
+    scaena::app::dressEmptyWindow();
+    MainWindow window(MainWindow::Made::WhenSeen);
+    QObject::connect(&window, &MainWindow::seen, [&] { scaena::bench::say("window"); });
+    scaena::app::openWhenSeen(window, [&] {
+        new scaena::bench::FirstPicture(*window.findChild<QWidget*>(QStringLiteral("welcome")), [&] {
+            scaena::bench::say("page");
+            QApplication::exit();
+        });
+    });
+    return QApplication::exec();
 }

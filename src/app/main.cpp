@@ -8,9 +8,9 @@ using namespace scaena::app;
 
 int main(int argc, char** argv) {
     const QApplication app(argc, argv);
-    dressApplication();
+    dressEmptyWindow();
     const auto options = readStartOptions(QApplication::arguments());
-    MainWindow window;
-    startWith(window, options);
+    MainWindow window(MainWindow::Made::WhenSeen);
+    openWhenSeen(window, [&] { startWith(window, options); });
     return QApplication::exec();
 }

@@ -29,15 +29,6 @@ std::string journal() {
 
 bool journalIsThere() { return !journal().empty(); }
 
-bool waitFor(const std::function<bool()>& holds, int millis) {
-    QElapsedTimer clock;
-    clock.start();
-    while (!holds() && clock.elapsed() < millis) {
-        QTest::qWait(10);
-    }
-    return holds();
-}
-
 void rename(Document& document, const std::string& name) {
     auto next = *document.sequence();
     next.name = name;
@@ -277,23 +268,4 @@ TEST_CASE("A journal that cannot be written is tried again when the disk has roo
     QTest::qWait(2000);
     std::filesystem::remove(JournalStore::folder());
     CHECK(waitFor([] { return ::journal().find("kept in the end") != std::string::npos; }, 5000));
-}
-
-TEST_CASE("A window is seen before its rooms are made, and they are there when they are wanted") {
-    const TemporaryFolder folder;
-    std::ofstream(folder / "a.scaena") << file::write(model::emptySequence());
-    const auto rooms = [](const MainWindow& window) { return window.findChildren<ArrangeRoom*>().size(); };
-    {
-        MainWindow window;
-        window.show();
-        CHECK(rooms(window) == 0);
-        window.openFile(QString::fromStdString((folder / "a.scaena").string())); // before their time has come
-        window.background().finish();
-        CHECK(rooms(window) == 1);
-        CHECK(window.arrange().isVisible());
-    }
-    MainWindow window;
-    window.show();
-    CHECK(waitFor([&] { return rooms(window) == 1; }, 5000));
-    CHECK_FALSE(window.arrange().isVisible()); // nothing is open
 }

@@ -122,6 +122,16 @@ inline void whenDialogOpens(const std::function<void(QWidget*)>& act) {
     timer->start(10);
 }
 
+/// Whether it holds within that time.
+inline bool waitFor(const std::function<bool()>& holds, int millis) {
+    QElapsedTimer clock;
+    clock.start();
+    while (!holds() && clock.elapsed() < millis) {
+        QTest::qWait(10);
+    }
+    return holds();
+}
+
 inline void press(QWidget* dialog, QMessageBox::StandardButton button) {
     auto* box = qobject_cast<QMessageBox*>(dialog);
     REQUIRE(box);

@@ -14,9 +14,9 @@
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/file/version.h"
-#include "render/base/helper_process.h"
 #include "render/art/decoder.h"
 #include "render/art/image_cache.h"
+#include "render/base/helper_process.h"
 
 #include <QApplication>
 #include <QCloseEvent>
@@ -27,6 +27,7 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QPainter>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QToolButton>
@@ -34,26 +35,60 @@
 
 #include <algorithm>
 #include <array>
+#include <utility>
 
 namespace scaena::app {
 
 namespace {
 
 constexpr int kRoomsAfterMillis = 60;
+constexpr int kSeenAfterMillis = 400; ///< for a window that is never painted: begun as an icon, or covered
+constexpr int kMenuHeight = 26;       ///< about
+constexpr int kHeaderHeight = 42;
 
 QString fileFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQString(file::kExtension)); }
 
 }
 
-MainWindow::MainWindow(QWidget* parent)
-    : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_background(this),
-      m_stack(new QStackedWidget(this)), m_welcome(new WelcomePage(this)), m_title(new QLabel(this)),
-      m_subtitle(new QLabel(this)), m_bookmark(new QToolButton(this)),
-      m_exportBookmark(new QToolButton(this)), m_undo(new QToolButton(this)) {
+MainWindow::MainWindow(Made made, QWidget* parent)
+    : QMainWindow(parent), m_preview(m_document), m_journal(m_document), m_background(this) {
     setObjectName(QStringLiteral("window"));
-    setAcceptDrops(true);
+    setWindowTitle(QStringLiteral("Scaena"));
     resize(1280, 800);
     setMinimumSize(980, 620);
+    if (made == Made::AtOnce) {
+        m_isSeen = true;
+        fill();
+        return;
+    }
+    QTimer::singleShot(kSeenAfterMillis, this, [this] { tellSeen(); });
+}
+
+void MainWindow::paintEvent(QPaintEvent* event) {
+    QMainWindow::paintEvent(event);
+    if (!m_welcome) {
+        QPainter painter(this);
+        WelcomePage::paintPage(painter, rect().adjusted(0, kMenuHeight + kHeaderHeight, 0, 0));
+        // What is painted now is on the screen when the events that stand in line have had their turn.
+        QTimer::singleShot(0, this, [this] { tellSeen(); });
+    }
+}
+
+void MainWindow::tellSeen() {
+    if (!std::exchange(m_isSeen, true)) {
+        emit seen();
+    }
+}
+
+void MainWindow::fill() {
+    m_stack = new QStackedWidget(this);
+    m_welcome = new WelcomePage(this);
+    m_title = new QLabel(this);
+    m_subtitle = new QLabel(this);
+    m_bookmark = new QToolButton(this);
+    m_exportBookmark = new QToolButton(this);
+    m_undo = new QToolButton(this);
+    setAcceptDrops(true);
     auto* central = new QWidget(this);
     auto* column = new QVBoxLayout(central);
     column->setContentsMargins(0, 0, 0, 0);
@@ -70,24 +105,17 @@ MainWindow::MainWindow(QWidget* parent)
             updateState();
         }
     });
-    connect(m_welcome, &WelcomePage::wantsNew, this, [this] { command(QStringLiteral("new"))->trigger(); });
-    connect(m_welcome, &WelcomePage::wantsLogo, this,
-            [this] { command(QStringLiteral("newFromLogo"))->trigger(); });
-    connect(m_welcome, &WelcomePage::wantsOpen, this, [this] { command(QStringLiteral("open"))->trigger(); });
-    connect(m_welcome, &WelcomePage::wantsFile, this, [this](const QString& path) { openFile(path); });
-    connect(m_welcome, &WelcomePage::wantsSample, this,
-            [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
-    connect(m_welcome, &WelcomePage::wantsProject, this,
-            [this] { command(QStringLiteral("newFromProject"))->trigger(); });
+    wireWelcome();
     render::HelperProcess::tellDeaths([this] {
         QMetaObject::invokeMethod(this, [this] {
-            showProblems(tr("Something could not be drawn"),
-                         {{ProblemKind::Unreadable,
-                           "what draws clips, and what paths cannot say of art, has died of something in this "
-                           "sequence or taken too long; it is shown as a box with a cross. Nothing else is "
-                           "touched: save, and take another file, or one with fewer parts",
-                           {},
-                           {}}});
+            showProblems(
+                tr("Something could not be drawn"),
+                {{ProblemKind::Unreadable,
+                  "what draws clips, and what paths cannot say of art, has died of something in this "
+                  "sequence or taken too long; it is shown as a box with a cross. Nothing else is "
+                  "touched: save, and take another file, or one with fewer parts",
+                  {},
+                  {}}});
         });
     });
     updateRecent();
@@ -104,6 +132,18 @@ MainWindow::MainWindow(QWidget* parent)
         }
     });
     m_later.start(kRoomsAfterMillis);
+}
+
+void MainWindow::wireWelcome() {
+    connect(m_welcome, &WelcomePage::wantsNew, this, [this] { command(QStringLiteral("new"))->trigger(); });
+    connect(m_welcome, &WelcomePage::wantsLogo, this,
+            [this] { command(QStringLiteral("newFromLogo"))->trigger(); });
+    connect(m_welcome, &WelcomePage::wantsOpen, this, [this] { command(QStringLiteral("open"))->trigger(); });
+    connect(m_welcome, &WelcomePage::wantsFile, this, [this](const QString& path) { openFile(path); });
+    connect(m_welcome, &WelcomePage::wantsSample, this,
+            [this](int index) { openSample(samples()[static_cast<std::size_t>(index)]); });
+    connect(m_welcome, &WelcomePage::wantsProject, this,
+            [this] { command(QStringLiteral("newFromProject"))->trigger(); });
 }
 
 MainWindow::~MainWindow() { render::HelperProcess::tellDeaths({}); }
@@ -136,7 +176,7 @@ ExportRoom& MainWindow::exports() {
 
 QWidget* MainWindow::buildHeader() {
     auto* header = new QWidget(this);
-    header->setFixedHeight(42);
+    header->setFixedHeight(kHeaderHeight);
     auto* row = new QHBoxLayout(header);
     row->setContentsMargins(20, 0, 18, 0);
     row->setSpacing(10);

@@ -29,7 +29,11 @@ struct Sample;
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    explicit MainWindow(QWidget* parent = nullptr);
+    /// Fonts, pages and commands take longer to make than an empty window to be seen.
+    enum class Made { AtOnce, WhenSeen };
+    /// `WhenSeen`: an empty page until `seen` has been told and `fill` called; nothing else may be asked of
+    /// it before.
+    explicit MainWindow(Made made = Made::AtOnce, QWidget* parent = nullptr);
     ~MainWindow() override;
 
     /// Opens a file; problems are shown as a list. Asks first if there is unsaved work.
@@ -57,13 +61,22 @@ public:
     [[nodiscard]] QAction* command(const QString& id) const { return m_commands.value(id); }
     /// Offers what a crash left behind. Whether something was brought back.
     bool offerLostWork();
+    /// Makes what is in it.
+    void fill();
+
+signals:
+    /// The first picture is on the screen, or would be if the window were shown.
+    void seen();
 
 protected:
+    void paintEvent(QPaintEvent* event) override;
     void closeEvent(QCloseEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
 
 private:
+    void tellSeen();
+    void wireWelcome();
     void buildMenus();
     QWidget* buildHeader();
     void bind(const char* id, const std::function<void()>& run);
@@ -91,17 +104,18 @@ private:
     Journal m_journal;
     Background m_background;
     QHash<QString, QAction*> m_commands;
-    QStackedWidget* m_stack;
+    QStackedWidget* m_stack = nullptr;
     ArrangeRoom* m_arrange = nullptr;
     ExportRoom* m_export = nullptr;
     QTimer m_later;
     Room m_room = Room::Arrange;
-    WelcomePage* m_welcome;
-    QLabel* m_title;
-    QLabel* m_subtitle;
-    QToolButton* m_bookmark;
-    QToolButton* m_exportBookmark;
-    QToolButton* m_undo;
+    bool m_isSeen = false;
+    WelcomePage* m_welcome = nullptr;
+    QLabel* m_title = nullptr;
+    QLabel* m_subtitle = nullptr;
+    QToolButton* m_bookmark = nullptr;
+    QToolButton* m_exportBookmark = nullptr;
+    QToolButton* m_undo = nullptr;
     QMenu* m_recent = nullptr;
 };
 

@@ -139,7 +139,6 @@ void startWith(MainWindow& window, const StartOptions& options) {
         conditions.appearance = model::Appearance::Dark;
         preview.setConditions(conditions);
     }
-    window.show();
     openFile(window, options);
     auto conditions = preview.conditions();
     conditions.landscape = options.landscape;

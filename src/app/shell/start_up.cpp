@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/shell/start_up.h"
 
+#include "app/shell/main_window.h"
 #include "app/widgets/theme.h"
 #include "render/art/art_drawer.h"
 #include "render/text/fonts.h"
@@ -9,20 +10,50 @@
 #include <QIcon>
 #include <QSettings>
 #include <QStyleFactory>
+#include <QTimer>
 
 namespace scaena::app {
 
-void dressApplication() {
+namespace {
+
+constexpr int kIconAfterMillis = 40;
+
+bool likesNight() { return QSettings().value(QStringLiteral("nightLooks"), false).toBool(); }
+
+void dressFilledWindow() {
+    // Handing the icon over takes as long as a third of the page; nobody misses it before that.
+    QTimer::singleShot(kIconAfterMillis, qApp, [] {
+        QApplication::setWindowIcon(QIcon(QStringLiteral(":/scaena/icons/scaena.png")));
+    });
+    render::DrawingHelper::use();
+    render::loadFonts();
+    setNight(likesNight());
+}
+
+}
+
+void dressEmptyWindow() {
     QApplication::setApplicationName(QStringLiteral("scaena"));
     QApplication::setOrganizationName(QStringLiteral("scaena"));
     QApplication::setApplicationDisplayName(QStringLiteral("Scaena"));
     QApplication::setApplicationVersion(QStringLiteral(SCAENA_VERSION));
     QApplication::setDesktopFileName(QStringLiteral("scaena"));
     QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
-    QApplication::setWindowIcon(QIcon(QStringLiteral(":/scaena/icons/scaena.png")));
-    render::DrawingHelper::use();
-    render::loadFonts();
-    setNight(QSettings().value(QStringLiteral("nightLooks"), false).toBool());
+    chooseInks(likesNight());
+}
+
+void dressApplication() {
+    dressEmptyWindow();
+    dressFilledWindow();
+}
+
+void openWhenSeen(MainWindow& window, const std::function<void()>& then) {
+    QObject::connect(&window, &MainWindow::seen, &window, [&window, then] {
+        dressFilledWindow();
+        window.fill();
+        then();
+    });
+    window.show();
 }
 
 }

@@ -13,8 +13,11 @@
 #include <QLabel>
 #include <QPainter>
 #include <QPushButton>
+#include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
+
+#include <utility>
 
 namespace scaena::app {
 
@@ -109,14 +112,24 @@ QToolButton* WelcomePage::makeSample(int index) {
     place.fill(Qt::transparent);
     button->setIcon(place);
     button->setVisible(QFileInfo::exists(sampleFile(sample)));
-    m_pool.start([button, index, ratio = devicePixelRatioF()] {
-        const auto sheet = sheetOf(samples()[static_cast<std::size_t>(index)], ratio);
-        QMetaObject::invokeMethod(button, [button, sheet] {
-            button->setVisible(!sheet.isNull());
-            button->setIcon(QPixmap::fromImage(sheet));
-        });
-    });
+    m_samples.push_back(button);
     return button;
+}
+
+/// Aside, and only when the page itself has been seen.
+void WelcomePage::paintSamples() {
+    if (std::exchange(m_isSeen, true)) {
+        return;
+    }
+    for (std::size_t i = 0; i < m_samples.size(); ++i) {
+        m_pool.start([button = m_samples[i], i, ratio = devicePixelRatioF()] {
+            const auto sheet = sheetOf(samples()[i], ratio);
+            QMetaObject::invokeMethod(button, [button, sheet] {
+                button->setVisible(!sheet.isNull());
+                button->setIcon(QPixmap::fromImage(sheet));
+            });
+        });
+    }
 }
 
 /// A few moments of the sample; null if it cannot be read.
@@ -149,6 +162,7 @@ QImage WelcomePage::sheetOf(const Sample& sample, double ratio) {
 WelcomePage::~WelcomePage() { m_pool.waitForDone(); }
 
 void WelcomePage::finish() {
+    paintSamples();
     m_pool.waitForDone();
     QCoreApplication::sendPostedEvents();
 }
@@ -176,12 +190,19 @@ void WelcomePage::setRecent(const QStringList& files) {
     }
 }
 
-void WelcomePage::paintEvent(QPaintEvent*) {
-    QPainter painter(this);
+void WelcomePage::paintPage(QPainter& painter, const QRect& area) {
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(theme().rule);
     painter.setBrush(theme().page);
-    painter.drawRoundedRect(QRectF(rect()).adjusted(8.5, 0.5, -8.5, -8.5), 6, 6);
+    painter.drawRoundedRect(QRectF(area).adjusted(8.5, 0.5, -8.5, -8.5), 6, 6);
+}
+
+void WelcomePage::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    paintPage(painter, rect());
+    if (!m_isSeen) {
+        QTimer::singleShot(0, this, &WelcomePage::paintSamples);
+    }
 }
 
 }

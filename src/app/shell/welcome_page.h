@@ -5,6 +5,7 @@
 #include <QStringList>
 #include <QThreadPool>
 #include <QWidget>
+#include <vector>
 
 class QToolButton;
 class QVBoxLayout;
@@ -22,6 +23,8 @@ public:
     /// Returns when the samples' pictures are there.
     void finish();
     void setRecent(const QStringList& files);
+    /// The page with nothing on it.
+    static void paintPage(QPainter& painter, const QRect& area);
 
 signals:
     void wantsNew();
@@ -37,7 +40,11 @@ protected:
 private:
     [[nodiscard]] static QImage sheetOf(const Sample& sample, double ratio);
     QToolButton* makeSample(int index);
+    void paintSamples();
+
     QVBoxLayout* m_recent;
+    std::vector<QToolButton*> m_samples;
+    bool m_isSeen = false;
     QThreadPool m_pool; ///< paints the samples
 };
 

@@ -49,8 +49,7 @@ QColor Theme::inkOf(model::BeatKind kind) const {
 
 const Theme& theme() { return current(); }
 
-void setNight(bool night) {
-    initIconResources();
+void chooseInks(bool night) {
     current() = night ? nightTheme() : dayTheme();
     const auto& t = theme();
     QPalette palette;
@@ -68,6 +67,11 @@ void setNight(bool night) {
     palette.setColor(QPalette::PlaceholderText, t.faint);
     palette.setColor(QPalette::Link, t.woad);
     QApplication::setPalette(palette);
+}
+
+void setNight(bool night) {
+    initIconResources();
+    chooseInks(night);
     QApplication::setFont(uiFont());
     qApp->setStyleSheet(styleSheet());
 }

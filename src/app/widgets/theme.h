@@ -20,6 +20,9 @@ struct Theme {
 };
 
 [[nodiscard]] const Theme& theme();
+/// Which inks and papers windows are painted with. Controls and typefaces are dressed by setNight().
+void chooseInks(bool night);
+
 /// Switches the whole application's looks.
 void setNight(bool night);
 /// The style sheet of the ordinary controls.

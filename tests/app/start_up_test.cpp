@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: MIT
+#include "app/arrange/arrange_room.h"
+#include "app/shell/start_up.h"
+#include "core/file/sequence_file.h"
+#include "support/window_session.h"
+
+#include <QMenuBar>
+
+#include <fstream>
+
+using namespace scaena;
+using namespace scaena::app;
+using namespace scaena::test;
+
+TEST_CASE("A window is seen before its rooms are made, and they are there when they are wanted") {
+    const TemporaryFolder folder;
+    std::ofstream(folder / "a.scaena") << file::write(model::emptySequence());
+    const auto rooms = [](const MainWindow& window) { return window.findChildren<ArrangeRoom*>().size(); };
+    {
+        MainWindow window;
+        window.show();
+        CHECK(rooms(window) == 0);
+        window.openFile(QString::fromStdString((folder / "a.scaena").string())); // before their time has come
+        window.background().finish();
+        CHECK(rooms(window) == 1);
+        CHECK(window.arrange().isVisible());
+    }
+    MainWindow window;
+    window.show();
+    CHECK(waitFor([&] { return rooms(window) == 1; }, 5000));
+    CHECK_FALSE(window.arrange().isVisible()); // nothing is open
+}
+
+TEST_CASE("An empty window is up first; then it is filled, and does what was asked") {
+    MainWindow window(MainWindow::Made::WhenSeen);
+    const auto page = [&] { return window.findChild<QWidget*>(QStringLiteral("welcome")); };
+    bool isFilled = false;
+    int before = -1;
+    QObject::connect(&window, &MainWindow::seen, [&] { before = window.findChildren<QWidget*>().size(); });
+    openWhenSeen(window, [&] { isFilled = true; });
+    CHECK_FALSE(page());
+    REQUIRE(waitFor([&] { return isFilled; }, 5000));
+    CHECK(before <= 1); // nothing but what the toolkit itself puts there
+    REQUIRE(waitFor([&] { return page() && page()->isVisible(); }, 5000));
+    CHECK(window.menuBar()->isVisible());
+    CHECK(page()->width() > 900);
+    window.command(QStringLiteral("new"))->trigger();
+    CHECK(window.arrange().isVisible());
+}
+
+TEST_CASE("A window that is never painted is filled all the same, and once") {
+    MainWindow window(MainWindow::Made::WhenSeen);
+    int times = 0;
+    QObject::connect(&window, &MainWindow::seen, [&] {
+        ++times;
+        window.fill();
+    });
+    REQUIRE(waitFor([&] { return times == 1; }, 5000));
+    window.show();
+    QTest::qWait(600);
+    CHECK(times == 1);
+}
