@@ -1,7 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "export/common/export_writer.h"
-#include "export/common/folder_change.h"
-#include "support/files_of_repository.h"
+#include "export/numbered_export.h"
 #include "support/killed.h"
 
 #include <catch2/catch.hpp>
@@ -13,37 +11,15 @@
 
 using namespace scaena;
 using namespace scaena::exporting;
+using test::exportTo;
+using test::holds;
 namespace fs = std::filesystem;
 
 namespace {
 
 constexpr int kFiles = 24;
 
-/// An export of some size; each version has files of its own in folders of its own.
-Export version(int number, const char* name = "Test") {
-    Export made;
-    made.target = "android";
-    made.sequenceName = name;
-    const auto mark = std::string(name) + std::to_string(number);
-    for (int i = 0; i < kFiles; ++i) {
-        made.files.push_back({"res/values-" + std::string(name) + "/file" + std::to_string(i) + ".xml",
-                              mark + std::string(20'000, static_cast<char>('a' + i))});
-    }
-    made.files.push_back({"res/drawable-" + mark + "/only.xml", mark});
-    return made;
-}
-
-bool holds(const fs::path& folder, const Export& made) {
-    return std::all_of(made.files.begin(), made.files.end(), [&](const ExportedFile& file) {
-        return test::readWhole(folder / file.path) == file.bytes;
-    });
-}
-
-Result<void> exportTo(const fs::path& folder, const Export& made) {
-    DiskFiles files;
-    (void)finishEarlier(files, folder);
-    return write(files, folder, made, planWrite(files, folder, made), false);
-}
+Export version(int number, const char* name = "Test") { return test::numbered(number, name, kFiles, 20'000); }
 
 }
 

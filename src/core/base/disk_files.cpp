@@ -92,6 +92,25 @@ bool syncFolder(const fs::path& folder) {
     return open.isOpen() && (::fsync(open.get()) == 0 || errno == EINVAL);
 }
 
+/// The folder that a missing one has to be made in; the folder itself if it is there.
+fs::path standing(fs::path folder) {
+    std::error_code error;
+    while (folder.has_relative_path() && !fs::exists(folder, error)) {
+        folder = folder.parent_path();
+    }
+    return folder;
+}
+
+/// Makes the names safe that lead from a folder that stood there to one that was made below it.
+bool syncFolders(fs::path folder, const fs::path& stood) {
+    bool done = syncFolder(folder);
+    while (done && folder != stood && folder.has_parent_path()) {
+        folder = folder.parent_path();
+        done = syncFolder(folder);
+    }
+    return done;
+}
+
 /// A file with several names is written in its place, since a new one would be known by one of them only.
 /// First its new contents are made safe beside it.
 Result<void> writeInPlace(const fs::path& target, const std::string& bytes) {
@@ -131,6 +150,7 @@ Result<std::string> DiskFiles::read(const fs::path& path, std::size_t limit) con
 
 Result<void> DiskFiles::writeAtomically(const fs::path& path, const std::string& bytes, Wait wait) {
     std::error_code error;
+    const auto stood = standing(fs::absolute(path, error).parent_path());
     if (path.has_parent_path()) {
         fs::create_directories(path.parent_path(), error);
         if (error) {
@@ -162,8 +182,9 @@ Result<void> DiskFiles::writeAtomically(const fs::path& path, const std::string&
         ::fchmod(stray.file(), old.st_mode & 07777);
     }
     const bool waits = wait == Wait::ForDisk;
-    const bool done = writeAll(stray.file(), bytes) && (!waits || ::fsync(stray.file()) == 0) &&
-                      stray.moveTo(*target) && (!waits || syncFolder(folder));
+    const bool done =
+        writeAll(stray.file(), bytes) && (!waits || ::fsync(stray.file()) == 0) && stray.moveTo(*target) &&
+        (!waits || syncFolders(fs::absolute(folder, error), isThere ? fs::absolute(folder, error) : stood));
     return done ? Result<void>() : tl::unexpected(writeProblem(path));
 }
 

@@ -5,6 +5,7 @@
 #include "core/base/json_door.h"
 
 #include <algorithm>
+#include <chrono>
 #include <fmt/format.h>
 
 namespace scaena::exporting {
@@ -120,8 +121,11 @@ Result<void> runAll(Folder& folder, const std::vector<FileStep>& steps, Undo& un
     }
     std::vector<Noted> noted;
     Result<void> done;
+    // Names no earlier run had: its note may come back after a loss of power.
+    const auto run = std::chrono::system_clock::now().time_since_epoch().count();
     for (std::size_t i = 0; i < steps.size() && done; ++i) {
-        noted.push_back({steps[i].path, steps[i].bytes ? std::to_string(i) : std::string(), steps[i].before});
+        noted.push_back({steps[i].path, steps[i].bytes ? fmt::format("{}{:05}", run, i) : std::string(),
+                         steps[i].before});
         if (steps[i].bytes) {
             done = folder.create(stagedPath(noted.back().staged), *steps[i].bytes);
         }
@@ -131,6 +135,7 @@ Result<void> runAll(Folder& folder, const std::vector<FileStep>& steps, Undo& un
     done = done ? folder.create(stagedPath("note"), noteOf(noted)) : done;
     done = done ? folder.settle() : done;
     done = done ? folder.move(stagedPath("note"), kNote) : done;
+    done = done ? folder.settle() : done; // before anything is done: a disk keeps no order by itself
     for (std::size_t i = 0; i < steps.size() && done; ++i) {
         done = undo.run(steps[i], noted[i]);
     }
@@ -186,6 +191,7 @@ Result<void> change(Folder& folder, const std::vector<FileStep>& steps) {
     auto done = runAll(folder, steps, undo);
     if (!done) {
         (void)folder.remove(kNote);
+        (void)folder.settle(); // or the note would be there again and what is put back be taken for undone
         undo.putBack();
     }
     clean(folder);
