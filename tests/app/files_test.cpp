@@ -253,7 +253,9 @@ TEST_CASE("The journal keeps the art of a sequence that was never saved") {
     REQUIRE(started);
     document.start(std::move(*started));
     Document restored;
-    REQUIRE(restored.restore(file::write(*document.sequence()), {}, document.unsavedFiles()).empty());
+    auto lost = Document::readLost({{}, file::write(*document.sequence()), document.unsavedFiles(), {}});
+    REQUIRE(lost);
+    restored.take(std::move(*lost));
     CHECK(restored.shelf()->findArt("art/logo.svg"));
     REQUIRE(restored.saveAs(folder.path() / "back" / "a.scaena"));
     CHECK(std::filesystem::exists(folder.path() / "back/art/logo.svg"));

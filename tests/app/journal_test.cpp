@@ -222,8 +222,7 @@ TEST_CASE("What a damaged journal holds harms nobody") {
         std::ofstream(JournalStore::folder() / "1-1.json") << text;
         for (const auto& lost : JournalStore::findLost()) {
             CHECK(lost.entry.unsavedFiles.empty());
-            Document document;
-            CHECK_FALSE(document.restore(lost.entry.text, lost.entry.path).empty());
+            CHECK_FALSE(Document::readLost(lost.entry));
             JournalStore::forget(lost);
         }
         std::filesystem::remove(JournalStore::folder() / "1-1.json");
@@ -245,6 +244,7 @@ TEST_CASE(
         StartOptions options;
         options.file = QString::fromStdString(path.string());
         startWith(s.window, options);
+        CHECK(s.window.background().isBusy()); // its art is read aside
         s.window.background().finish();
         CHECK(s.sequence().name == "Unsaved");
         CHECK(s.window.document().isModified());
@@ -253,8 +253,42 @@ TEST_CASE(
     }
     std::ofstream(path) << file::write(model::emptySequence()) << "\n";
     Document document;
-    REQUIRE(document.restore(file::write(sequence), path, {}, hash).empty());
+    auto lost = Document::readLost({path, file::write(sequence), {}, hash});
+    REQUIRE(lost);
+    document.take(std::move(*lost));
     CHECK(document.changedOnDisk());
+}
+
+TEST_CASE("Of several lost works the one that can be read comes back; a file is opened if none does") {
+    const TemporaryFolder folder;
+    const auto path = folder / "asked for.scaena";
+    auto sequence = model::emptySequence();
+    sequence.name = "Asked for";
+    std::ofstream(path) << file::write(sequence);
+    StartOptions options;
+    options.file = QString::fromStdString(path.string());
+    const auto start = [&](Session& s) {
+        startWith(s.window, options);
+        s.window.background().finish();
+        s.window.background().finish(); // what the first led to
+    };
+    leaveLost({"/damaged.scaena", "no sequence", {}, {}});
+    {
+        Session s(false);
+        whenDialogOpens([](QWidget* dialog) {
+            whenDialogOpens([](QWidget* problems) { problems->close(); });
+            press(dialog, QMessageBox::Yes);
+        });
+        start(s);
+        CHECK(s.sequence().name == "Asked for");
+    }
+    {
+        Session s(false);
+        whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Discard); }); // it is still kept
+        start(s);
+        CHECK(s.sequence().name == "Asked for");
+    }
+    CHECK(JournalStore::findLost().empty());
 }
 
 TEST_CASE("A journal that cannot be written is tried again when the disk has room") {

@@ -150,6 +150,11 @@ TEST_CASE("frame writes a picture of the size asked for") {
         CHECK(runCli({"frame", sample(), "--at", "0", "--size", bad, "-o", file}).code == cli::kWrongUsage);
     }
     CHECK(runCli({"frame", sample(), "--at", "0", "-o", "/proc/none/x.png"}).code == cli::kRefused);
+    // What a run that was killed has left beside the picture goes with the next.
+    const auto stray = folder.path() / "new" / ".scaena-999999999-1.tmp";
+    std::ofstream(stray) << "half a picture";
+    REQUIRE(runCli({"frame", sample(), "--at", "0", "-o", file}).code == cli::kDone);
+    CHECK_FALSE(std::filesystem::exists(stray));
 }
 
 TEST_CASE("export for all targets fills a folder for each, and says so as one list of JSON") {

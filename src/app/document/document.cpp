@@ -122,15 +122,14 @@ Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
     return {};
 }
 
-Problems Document::restore(const std::string& text, const std::filesystem::path& path,
-                           std::map<std::string, std::string> unsavedFiles, const std::string& diskHash) {
-    auto sequence = file::read(text, path.string());
+Result<LostSequence> Document::readLost(const JournalEntry& entry) {
+    auto sequence = file::read(entry.text, entry.path.string());
     if (!sequence) {
-        return sequence.error();
+        return tl::unexpected(sequence.error());
     }
-    Problems warnings;
+    LostSequence lost{entry, {entry.path, std::move(*sequence), {}, {}}};
     project::ArtShelf known;
-    for (const auto& [name, bytes] : unsavedFiles) {
+    for (const auto& [name, bytes] : entry.unsavedFiles) {
         auto art = name.ends_with(".svg") ? art::readSvg(bytes, name) : tl::unexpected(Problems{});
         if (art) {
             known.art[name] = std::make_shared<const art::Art>(std::move(*art));
@@ -139,13 +138,18 @@ Problems Document::restore(const std::string& text, const std::filesystem::path&
             known.files[name] = std::make_shared<const std::string>(bytes);
         }
     }
-    auto shelf = project::loadShelf(DiskFiles(), path.parent_path(), *sequence, known, warnings);
+    auto& project = lost.project;
+    project.shelf = std::make_shared<const project::ArtShelf>(
+        project::loadShelf(DiskFiles(), entry.path.parent_path(), project.sequence, known, project.warnings));
+    return lost;
+}
+
+void Document::take(LostSequence lost) {
     m_neverSaved = true;
-    take(std::move(*sequence), std::make_shared<const project::ArtShelf>(std::move(shelf)), path);
-    m_unsavedFiles = std::move(unsavedFiles);
-    m_diskHash = diskHash.empty() ? m_diskHash : diskHash;
+    take(std::move(lost.project.sequence), lost.project.shelf, std::move(lost.project.path));
+    m_unsavedFiles = std::move(lost.entry.unsavedFiles);
+    m_diskHash = lost.entry.diskHash.empty() ? m_diskHash : lost.entry.diskHash;
     emit stateChanged();
-    return {};
 }
 
 /// Writes what the sequence names beside it. A file of that name that somebody else put there stays; ours

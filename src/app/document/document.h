@@ -10,6 +10,20 @@
 
 namespace scaena::app {
 
+/// What a journal holds.
+struct JournalEntry {
+    std::filesystem::path path;                      ///< where the sequence was saved last, may be empty
+    std::string text;                                ///< the sequence
+    std::map<std::string, std::string> unsavedFiles; ///< what is not yet beside it
+    std::string diskHash;                            ///< SHA-256 of the file when it was read or written last
+};
+
+/// The same with everything it needs to be shown.
+struct LostSequence {
+    JournalEntry entry;
+    project::Project project;
+};
+
 /// The open sequence for the window: turns the core's history into signals, and knows where the file lies.
 /// Every panel reads `sequence()` and edits through `apply` or a transaction; none listens to the core
 /// directly.
@@ -33,11 +47,10 @@ public:
     void take(project::Project project);
     /// What is wrong with the file, or nothing; then the document is as it was before.
     [[nodiscard]] Problems open(const std::filesystem::path& path, Problems* warnings);
-    /// Takes over text that a crash left behind; it counts as unsaved.
-    /// `diskHash` is that of the file the work began with: if it differs by now, saving asks.
-    [[nodiscard]] Problems restore(const std::string& text, const std::filesystem::path& path,
-                                   std::map<std::string, std::string> unsavedFiles = {},
-                                   const std::string& diskHash = {});
+    /// Reads what a crash left behind, in any thread: art may take its time.
+    [[nodiscard]] static Result<LostSequence> readLost(const JournalEntry& entry);
+    /// Takes it over; it counts as unsaved. If the file is not the one the work began with, saving asks.
+    void take(LostSequence lost);
     /// SHA-256 of the file as it was read or written last; empty if it never was.
     [[nodiscard]] const std::string& diskHash() const { return m_diskHash; }
     /// Files that are not yet beside the sequence, by their path there.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "app/document/document.h"
 #include "core/base/descriptor.h"
 
 #include <filesystem>
@@ -10,14 +11,6 @@
 #include <vector>
 
 namespace scaena::app {
-
-/// What a journal holds.
-struct JournalEntry {
-    std::filesystem::path path;                      ///< where the sequence was saved last, may be empty
-    std::string text;                                ///< the sequence
-    std::map<std::string, std::string> unsavedFiles; ///< what is not yet beside it
-    std::string diskHash;                            ///< SHA-256 of the file when it was read or written last
-};
 
 /// Unsaved work that a crash left behind. Ours until it goes: two windows that start at a time do not both
 /// offer it.

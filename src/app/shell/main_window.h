@@ -59,8 +59,8 @@ public:
     [[nodiscard]] Background& background() { return m_background; }
     /// The command of that id in shell/commands.h.
     [[nodiscard]] QAction* command(const QString& id) const { return m_commands.value(id); }
-    /// Offers what a crash left behind. Whether something was brought back.
-    bool offerLostWork();
+    /// Offers what a crash left behind; `otherwise` runs if nothing of it is brought back.
+    void offerLostWork(const std::function<void()>& otherwise);
     /// Makes what is in it.
     void fill();
 
@@ -91,6 +91,8 @@ private:
     bool mayLeave();
     [[nodiscard]] bool mayStillLeave(const edit::SequencePtr& whenAsked);
     void showProblems(const QString& title, const Problems& problems);
+    void offer(std::shared_ptr<const std::vector<LostWork>> lost, std::size_t next,
+               const std::function<void()>& otherwise);
     void openSample(const Sample& sample);
     void showKeys();
     void showCommandList();

@@ -65,19 +65,15 @@ QPixmap pictureOf(MainWindow& window, const StartOptions& options) {
 }
 
 void openFile(MainWindow& window, const StartOptions& options) {
-    const bool forPicture = !options.screenshot.isEmpty();
-    // What a crash left behind comes first, also before a file: it may be that file's. If it is brought back,
-    // nothing takes its place.
-    if (!forPicture && window.offerLostWork()) {
+    if (options.file.isEmpty()) {
         return;
     }
-    if (!options.file.isEmpty()) {
-        window.takeFiles({options.file});
-        if (forPicture) {
-            window.background().finish(); // what follows is about the open sequence
-        }
-        window.preview().setPlaying(window.preview().isPlaying() && !forPicture);
+    const bool forPicture = !options.screenshot.isEmpty();
+    window.takeFiles({options.file});
+    if (forPicture) {
+        window.background().finish(); // what follows is about the open sequence
     }
+    window.preview().setPlaying(window.preview().isPlaying() && !forPicture);
 }
 
 }
@@ -139,7 +135,13 @@ void startWith(MainWindow& window, const StartOptions& options) {
         conditions.appearance = model::Appearance::Dark;
         preview.setConditions(conditions);
     }
-    openFile(window, options);
+    if (options.screenshot.isEmpty()) {
+        // What a crash left behind comes first, also before a file: it may be that file's. If it is brought
+        // back, nothing takes its place.
+        window.offerLostWork([&window, options] { openFile(window, options); });
+    } else {
+        openFile(window, options);
+    }
     auto conditions = preview.conditions();
     conditions.landscape = options.landscape;
     conditions.device = options.device.value_or(conditions.device);

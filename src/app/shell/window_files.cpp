@@ -224,32 +224,46 @@ bool MainWindow::mayLeave() {
     return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
 }
 
-bool MainWindow::offerLostWork() {
-    for (const auto& lost : JournalStore::findLost()) {
-        const QString name = lost.entry.path.empty() ? tr("a sequence that was never saved")
-                                                     : QString::fromStdString(lost.entry.path.string());
+void MainWindow::offerLostWork(const std::function<void()>& otherwise) {
+    offer(std::make_shared<const std::vector<LostWork>>(JournalStore::findLost()), 0, otherwise);
+}
+
+void MainWindow::offer(std::shared_ptr<const std::vector<LostWork>> lost, std::size_t next,
+                       const std::function<void()>& otherwise) {
+    for (; next < lost->size(); ++next) {
+        const auto& it = (*lost)[next];
+        const QString name = it.entry.path.empty() ? tr("a sequence that was never saved")
+                                                   : QString::fromStdString(it.entry.path.string());
         const auto answer = QMessageBox::question(
             this, tr("Unsaved work was kept"),
             tr("The program ended before %1 was saved. Bring the unsaved work back?").arg(name),
             QMessageBox::Yes | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Yes);
-        if (answer == QMessageBox::Cancel) {
-            continue; // asked again next time
+        if (answer == QMessageBox::Discard) {
+            JournalStore::forget(it);
         }
         if (answer == QMessageBox::Yes) {
-            if (const auto problems = m_document.restore(lost.entry.text, lost.entry.path,
-                                                         lost.entry.unsavedFiles, lost.entry.diskHash);
-                !problems.empty()) {
-                showProblems(tr("The unsaved work cannot be read"), problems);
-                continue;
-            }
-            m_journal.writeNow();
+            break;
         }
-        JournalStore::forget(lost);
-        if (answer == QMessageBox::Yes) {
-            return true;
-        }
+        // What was neither is asked again next time.
     }
-    return false;
+    if (next == lost->size()) {
+        otherwise();
+        return;
+    }
+    using Read = Result<LostSequence>;
+    m_background.run<Read>(
+        tr("Bringing unsaved work back …"),
+        [lost, next](const std::atomic<bool>&) { return Document::readLost((*lost)[next].entry); },
+        [this, lost, next, otherwise, state = m_document.sequence()](Read read) {
+            if (!read) {
+                showProblems(tr("The unsaved work cannot be read"), read.error());
+                offer(lost, next + 1, otherwise);
+            } else if (mayStillLeave(state)) {
+                m_document.take(std::move(*read));
+                m_journal.writeNow();
+                JournalStore::forget((*lost)[next]);
+            }
+        });
 }
 
 }

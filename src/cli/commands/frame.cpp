@@ -57,6 +57,8 @@ int runFrame(Context& context, const FrameOptions& options) {
     buffer.open(QIODevice::WriteOnly);
     render::still(scene, schedule, options.at, {*size, true, true}).save(&buffer, "PNG");
     DiskFiles files;
+    // What a run that was killed has left there.
+    DiskFiles::clearStrays(std::filesystem::absolute(options.output).parent_path());
     if (const auto written = files.writeAtomically(options.output, bytes.toStdString()); !written) {
         context.err << describe(written.error()) << "\n";
         return kRefused;
