@@ -5,6 +5,7 @@
 #include "support/window_session.h"
 
 #include <QMenuBar>
+#include <QSettings>
 
 #include <fstream>
 
@@ -29,6 +30,29 @@ TEST_CASE("A window is seen before its rooms are made, and they are there when t
     window.show();
     CHECK(waitFor([&] { return rooms(window) == 1; }, 5000));
     CHECK_FALSE(window.arrange().isVisible()); // nothing is open
+}
+
+TEST_CASE("What damaged settings hold harms nobody") {
+    QSettings settings;
+    QStringList easings{"=", "a", "a=bounce(1e999, nan)", "b=bezier(1,2)", QString(100'000, 'x') + "=linear"};
+    QStringList recent{QString(), QStringLiteral("/dev/zero"), QStringLiteral("\x1b[31m/a\n.scaena")};
+    for (int i = 0; i < 5000; ++i) {
+        easings << QStringLiteral("own %1=bounce(2, 0.42)").arg(i);
+        recent << QStringLiteral("/nowhere/%1.scaena").arg(i);
+    }
+    for (const auto& [easing, files] :
+         {std::pair<QVariant, QVariant>{easings, recent}, {5, 1e300}, {true, "x"}}) {
+        settings.setValue(QStringLiteral("ownEasings"), easing);
+        settings.setValue(QStringLiteral("recent"), files);
+        settings.setValue(QStringLiteral("nightLooks"), QStringLiteral("perhaps"));
+        MainWindow window;
+        window.show();
+        window.command(QStringLiteral("new"))->trigger();
+        CHECK(window.arrange().isVisible());
+        const auto own = window.phraseShelf().easings().size();
+        CHECK((easing.toStringList().size() > 1 ? own > 400 && own <= 500 : own == 0));
+    }
+    settings.clear();
 }
 
 TEST_CASE("An empty window is up first; then it is filled, and does what was asked") {

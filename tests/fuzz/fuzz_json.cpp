@@ -3,6 +3,7 @@
 #include "core/file/launch_records.h"
 #include "core/file/phrase_file.h"
 #include "core/file/sequence_file.h"
+#include "core/model/easing.h"
 
 #include <cstdint>
 
@@ -20,6 +21,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     if (const auto phrases = scaena::file::readPhrases(text)) {
         (void)scaena::file::writePhrases(*phrases);
     }
+    (void)scaena::model::parseEasing(std::string(text)); // the person's own, in the settings
     const std::atomic<bool> goOn = false;
     (void)scaena::file::readLaunchRecords(text, "records", goOn);
     return 0;

@@ -18,6 +18,7 @@ std::filesystem::path shelfFile() {
            "/phrases.json";
 }
 
+constexpr int kMostEasings = 500;
 const QString kEasings = QStringLiteral("ownEasings");
 
 }
@@ -28,7 +29,8 @@ PhraseShelf::PhraseShelf(QObject* parent) : QObject(parent) {
             m_own = std::move(*phrases);
         }
     }
-    for (const auto& line : QSettings().value(kEasings).toStringList()) {
+    // Anybody may have written the settings.
+    for (const auto& line : QSettings().value(kEasings).toStringList().mid(0, kMostEasings)) {
         const auto at = line.indexOf(QLatin1Char('='));
         const auto easing = model::parseEasing(line.mid(at + 1).toStdString());
         if (at > 0 && easing) {

@@ -29,7 +29,7 @@ QString sequenceFilter() { return QObject::tr("Launch sequences (*%1)").arg(toQS
 }
 
 void MainWindow::updateRecent() {
-    const auto files = QSettings().value(QStringLiteral("recent")).toStringList();
+    const auto files = QSettings().value(QStringLiteral("recent")).toStringList().mid(0, kMostRecent);
     m_recent->clear();
     for (const auto& file : files) {
         m_recent->addAction(QFileInfo(file).completeBaseName() + QStringLiteral("  –  ") +
