@@ -169,6 +169,9 @@ private:
             m_it.lose(why);
             return;
         }
+        if (m_pictures.isCrisp(element)) {
+            m_it.lose("the crisp pixels of a picture" + on(element));
+        }
         m_pictures.add(element, why, place.ctm, place.into);
     }
 

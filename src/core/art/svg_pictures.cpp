@@ -117,6 +117,19 @@ std::optional<std::string> SvgPictures::whyWhole(const pugi::xml_node& root) con
     return reason;
 }
 
+bool SvgPictures::isCrisp(const pugi::xml_node& element) const {
+    if (std::string_view(element.name()) != "image") {
+        return false;
+    }
+    for (auto it = element; it && it.type() == pugi::node_element; it = it.parent()) {
+        const auto own = cascade(it, m_context.sheet);
+        if (const auto how = valueOf(own, "image-rendering"); !how.empty() && how != "inherit") {
+            return how == "pixelated" || how == "crisp-edges" || how == "optimizeSpeed";
+        }
+    }
+    return false;
+}
+
 void SvgPictures::add(const pugi::xml_node& element, const std::string& why, const Matrix& ctm, Group& into) {
     ++m_count;
     if (isTooMany() || ctm.a * ctm.d - ctm.b * ctm.c == 0) {

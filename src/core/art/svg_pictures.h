@@ -17,6 +17,9 @@ public:
     /// Whether anything that is painted blends with what lies below it: then all of it is one picture.
     [[nodiscard]] std::optional<std::string> whyWhole(const pugi::xml_node& root) const;
 
+    /// Whether a picture asks for its pixels to be seen, which nobody here shows.
+    [[nodiscard]] bool isCrisp(const pugi::xml_node& element) const;
+
     /// Puts the element into the group as a picture; `ctm` maps the group's coordinates onto the whole's.
     void add(const pugi::xml_node& element, const std::string& why, const Matrix& ctm, Group& into);
     /// Whether there would be more pictures than are worth while; the whole is to be one instead.

@@ -98,7 +98,11 @@ void giveDotsLength(Stroke& stroke) {
         return;
     }
     for (std::size_t i = 0; i < stroke.dashes.size(); i += 2) {
-        stroke.dashes[i] = std::max(stroke.dashes[i], stroke.width * 1e-3);
+        const double more = std::max(0.0, stroke.width * 1e-3 - stroke.dashes[i]);
+        stroke.dashes[i] += more;
+        if (i + 1 < stroke.dashes.size()) { // or the next would come later, and the last much later
+            stroke.dashes[i + 1] = std::max(0.0, stroke.dashes[i + 1] - more);
+        }
     }
 }
 

@@ -2,8 +2,8 @@
 #include "render/art/prepared_art.h"
 
 #include "render/art/art_drawer.h"
+#include "render/art/outlines.h"
 #include "render/base/convert.h"
-#include "render/base/dashes.h"
 #include "render/base/group_opacity.h"
 #include "render/base/shared_path.h"
 
@@ -21,11 +21,12 @@ namespace {
 /// Outlines are made fine enough for four pixels a dp and a layer grown to three times its size.
 constexpr double kFinestScale = 12;
 constexpr int kSmallestHalf = 24;
+constexpr double kWithinAPixel = 0.5; ///< dp: screens have one to four pixels a dp
 
 class Preparer {
 public:
     Preparer(Colour currentColour, double unitsPerDp)
-        : m_current(currentColour), m_threshold(0.25 * unitsPerDp / kFinestScale) {}
+        : m_current(currentColour), m_unitsPerDp(unitsPerDp), m_threshold(0.25 * unitsPerDp / kFinestScale) {}
 
     /// Transforms are worked into paths and brushes, and groups that neither clip nor fade dissolve in their
     /// parent, so that painting changes the painter's state as little as possible.
@@ -33,7 +34,7 @@ public:
         const QTransform map = toQt(from.transform) * outer;
         to.opacity *= from.opacity;
         for (const auto& clip : from.clips) {
-            to.clips.push_back(map.map(toQt(clip.path, clip.rule)));
+            to.clips.push_back(filled(map.map(toQt(clip.path, clip.rule))));
         }
         for (const auto& child : from.children) {
             if (const auto* shape = std::get_if<art::Shape>(&child)) {
@@ -83,15 +84,21 @@ private:
         }
         const double opacity = into == &to ? shape.opacity : 1;
         if (fillBrush.style() != Qt::NoBrush) {
-            into->children.emplace_back(FillStep{map.map(path), fillBrush, false, {}, 0, opacity});
+            into->children.emplace_back(FillStep{filled(map.map(path)), fillBrush, false, {}, 0, opacity});
             ++m_steps;
         }
         if (strokeBrush.style() != Qt::NoBrush) {
-            into->children.emplace_back(FillStep{map.map(strokeOutline(path, shape.stroke)), strokeBrush,
-                                                 true, map.map(path), shape.stroke.width * scaleOf(map),
-                                                 opacity});
+            into->children.emplace_back(FillStep{map.map(stroked(shape, map)), strokeBrush, true,
+                                                 map.map(path), shape.stroke.width * scaleOf(map), opacity});
             ++m_steps;
         }
+    }
+
+    [[nodiscard]] QPainterPath filled(const QPainterPath& path) const {
+        return filledOutline(path, m_threshold, kWithinAPixel * m_unitsPerDp);
+    }
+    [[nodiscard]] QPainterPath stroked(const art::Shape& shape, const QTransform& map) const {
+        return strokedOutline(shape.path, shape.stroke, m_threshold / std::max(scaleOf(map), 1.0));
     }
 
     static QBrush mapped(QBrush brush, const QTransform& map) {
@@ -102,24 +109,8 @@ private:
     }
     static double scaleOf(const QTransform& map) { return std::sqrt(std::abs(map.determinant())); }
 
-    [[nodiscard]] QPainterPath strokeOutline(const QPainterPath& path, const art::Stroke& stroke) const {
-        QPainterPathStroker stroker;
-        stroker.setWidth(stroke.width);
-        stroker.setCapStyle(stroke.cap == art::Cap::Round    ? Qt::RoundCap
-                            : stroke.cap == art::Cap::Square ? Qt::SquareCap
-                                                             : Qt::FlatCap);
-        stroker.setJoinStyle(stroke.join == art::Join::Round   ? Qt::RoundJoin
-                             : stroke.join == art::Join::Bevel ? Qt::BevelJoin
-                                                               : Qt::SvgMiterJoin);
-        stroker.setMiterLimit(stroke.miterLimit);
-        stroker.setCurveThreshold(m_threshold);
-        QPainterPath outline = stroker.createStroke(
-            stroke.dashes.empty() ? path : dashed(path, stroke.dashes, stroke.dashOffset));
-        outline.setFillRule(Qt::WindingFill);
-        return outline;
-    }
-
     Colour m_current;
+    double m_unitsPerDp;
     double m_threshold;
     int m_steps = 0;
 };

@@ -1,0 +1,400 @@
+// SPDX-License-Identifier: MIT
+#include "render/art/outlines.h"
+
+#include "render/base/convert.h"
+#include "render/base/dashes.h"
+
+#include <QPainterPathStroker>
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <polyclipping/clipper.hpp>
+#include <unordered_map>
+#include <vector>
+
+namespace scaena::render {
+
+namespace {
+
+constexpr double kCounts = 1 << 26;   ///< steps of the longer side: what Clipper takes without wide numbers
+constexpr int kMostSamples = 100'000; ///< along a path; longer ones are left as they are
+constexpr std::size_t kMostPieces = 4'000; ///< of a stroke
+constexpr double kAlong = 0.3;             ///< sine of the angle up to which two edges run along each other
+constexpr double kApart = 6;               ///< pixels along a contour before it can be said to come back
+constexpr double kCorner = 0.25;           ///< radians; below, a turn is one of a curve
+
+double lengthOf(QPointF v) { return std::hypot(v.x(), v.y()); }
+double crossOf(QPointF a, QPointF b) { return a.x() * b.y() - a.y() * b.x(); }
+
+/// A contour as a polygon. Where it is no corner, a turn is one of a curve.
+struct Contour {
+    QPolygonF points; ///< of a closed one the last is the first
+    std::vector<bool> isCorner;
+
+    void add(QPointF at, bool corner) {
+        points << at;
+        isCorner.push_back(corner);
+    }
+    [[nodiscard]] bool isClosed() const { return points.size() > 2 && points.first() == points.last(); }
+};
+
+/// Off by `fine` at most: a curve's second difference says how many pieces that takes.
+void addCurve(Contour& to, QPointF b, QPointF c, QPointF d, double fine) {
+    const QPointF a = to.points.last();
+    const double bend = 6 * std::max(lengthOf(a - 2 * b + c), lengthOf(b - 2 * c + d));
+    const int pieces = static_cast<int>(std::clamp(std::ceil(std::sqrt(bend / (8 * fine))), 1.0, 500.0));
+    for (int i = 1; i < pieces; ++i) {
+        const double t = static_cast<double>(i) / pieces, u = 1 - t;
+        to.add(u * u * u * a + 3 * u * u * t * b + 3 * u * t * t * c + t * t * t * d, false);
+    }
+    to.add(d, true);
+}
+
+std::vector<Contour> contoursOf(const QPainterPath& path, double fine) {
+    std::vector<Contour> contours;
+    for (int i = 0; i < path.elementCount(); ++i) {
+        const auto& it = path.elementAt(i);
+        if (it.isMoveTo()) {
+            contours.emplace_back().add(it, true);
+        } else if (it.isLineTo()) {
+            contours.back().add(it, true);
+        } else {
+            addCurve(contours.back(), it, path.elementAt(i + 1), path.elementAt(i + 2), fine);
+            i += 2;
+        }
+    }
+    std::erase_if(contours, [](const Contour& it) { return it.points.size() < 2; });
+    return contours;
+}
+
+QList<QPolygonF> polygonsOf(const QPainterPath& path, double fine) {
+    QList<QPolygonF> polygons;
+    for (auto& it : contoursOf(path, fine)) {
+        polygons << std::move(it.points);
+    }
+    return polygons;
+}
+
+/// Whole numbers for Clipper, and back.
+class Grid {
+public:
+    explicit Grid(const QRectF& box)
+        : m_at(box.topLeft()), m_scale(kCounts / std::max({box.width(), box.height(), 1e-9})) {}
+    [[nodiscard]] ClipperLib::Path to(const QPolygonF& polygon) const {
+        ClipperLib::Path out;
+        for (const auto& point : polygon) {
+            const auto p = (point - m_at) * m_scale;
+            out.emplace_back(std::llround(p.x()), std::llround(p.y()));
+        }
+        return out;
+    }
+    [[nodiscard]] QPainterPath from(const ClipperLib::Paths& paths) const {
+        QPainterPath out;
+        out.setFillRule(Qt::WindingFill);
+        for (const auto& path : paths) {
+            QPolygonF polygon;
+            for (const auto& point : path) {
+                polygon << QPointF(static_cast<double>(point.X), static_cast<double>(point.Y)) / m_scale +
+                               m_at;
+            }
+            out.addPolygon(polygon);
+            out.closeSubpath();
+        }
+        return out;
+    }
+
+private:
+    QPointF m_at;
+    double m_scale;
+};
+
+/// Nothing if Clipper cannot make it.
+QPainterPath united(const QList<QPolygonF>& polygons, Qt::FillRule rule, bool orient) {
+    QRectF box;
+    for (const auto& polygon : polygons) {
+        box |= polygon.boundingRect();
+    }
+    const Grid grid(box);
+    ClipperLib::Clipper clipper;
+    for (const auto& polygon : polygons) {
+        auto path = grid.to(polygon);
+        if (orient && !ClipperLib::Orientation(path)) {
+            ClipperLib::ReversePath(path);
+        }
+        clipper.AddPath(path, ClipperLib::ptSubject, true);
+    }
+    const auto type = rule == Qt::WindingFill ? ClipperLib::pftNonZero : ClipperLib::pftEvenOdd;
+    ClipperLib::Paths out;
+    return clipper.Execute(ClipperLib::ctUnion, out, type, type) ? grid.from(out) : QPainterPath();
+}
+
+/// Looks whether a contour runs along another, or along itself, less than a pixel away.
+class Companions {
+public:
+    explicit Companions(double pixel) : m_pixel(pixel) {}
+
+    [[nodiscard]] bool isIn(const QList<QPolygonF>& polygons) {
+        for (const auto& polygon : polygons) {
+            if (walks(polygon)) {
+                return true;
+            }
+            m_walked += kApart * 2 * m_pixel; // the next contour is another
+        }
+        return false;
+    }
+
+private:
+    struct Sample {
+        QPointF at, along;
+        double walked;
+    };
+
+    bool walks(const QPolygonF& polygon) {
+        const double begun = m_walked;
+        double around = 0;
+        for (int i = 0; i < polygon.size(); ++i) {
+            around += lengthOf(polygon[(i + 1) % polygon.size()] - polygon[i]);
+        }
+        for (int i = 0; i < polygon.size(); ++i) {
+            const auto from = polygon[i];
+            const auto way = polygon[(i + 1) % polygon.size()] - from;
+            const double length = lengthOf(way);
+            for (double done = std::min(m_pixel, length) / 2; done < length; done += m_pixel) {
+                if (m_count++ > kMostSamples) {
+                    return false;
+                }
+                const Sample sample{from + way * (done / length), way / length, m_walked + done};
+                if (hasCompanion(sample, begun, around)) {
+                    return true;
+                }
+                m_cells[cellOf(sample.at, 0, 0)].push_back(sample);
+            }
+            m_walked += length;
+        }
+        return false;
+    }
+
+    bool hasCompanion(const Sample& it, double begun, double around) const {
+        for (int dx = -1; dx <= 1; ++dx) {
+            for (int dy = -1; dy <= 1; ++dy) {
+                const auto found = m_cells.find(cellOf(it.at, dx, dy));
+                if (found == m_cells.end()) {
+                    continue;
+                }
+                for (const auto& other : found->second) {
+                    const double apart = other.walked < begun ? around
+                                                              : std::min(it.walked - other.walked,
+                                                                         around - it.walked + other.walked);
+                    if (apart > kApart * m_pixel && lengthOf(other.at - it.at) < m_pixel &&
+                        std::abs(crossOf(other.along, it.along)) < kAlong) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    [[nodiscard]] std::int64_t cellOf(QPointF at, int dx, int dy) const {
+        const auto x = static_cast<std::int64_t>(std::floor(at.x() / m_pixel)) + dx;
+        const auto y = static_cast<std::int64_t>(std::floor(at.y() / m_pixel)) + dy;
+        return x * 0x1'0000'0001 + y;
+    }
+
+    double m_pixel;
+    double m_walked = 0;
+    int m_count = 0;
+    std::unordered_map<std::int64_t, std::vector<Sample>> m_cells;
+};
+
+double turnOf(QPointF in, QPointF out) { return std::atan2(crossOf(in, out), QPointF::dotProduct(in, out)); }
+
+/// Whether a line turns a corner nearer to another one, or to its end, than half the stroke's width.
+bool hasTightCorner(const std::vector<Contour>& contours, double half) {
+    for (auto it : contours) {
+        if (it.isClosed()) {
+            it.add(it.points[1], it.isCorner[1]); // the corner where it begins and ends
+        }
+        const auto& points = it.points;
+        double before = 0; // since the last corner
+        for (int i = 1; i + 1 < points.size(); ++i) {
+            const auto in = points[i] - points[i - 1];
+            before += lengthOf(in);
+            if (!it.isCorner[static_cast<std::size_t>(i)] ||
+                std::abs(turnOf(in, points[i + 1] - points[i])) < kCorner) {
+                continue;
+            }
+            double after = 0; // as far as it matters
+            for (int j = i + 1; j < points.size() && after < half; ++j) {
+                after += lengthOf(points[j] - points[j - 1]);
+                if (it.isCorner[static_cast<std::size_t>(j)]) {
+                    break;
+                }
+            }
+            if (std::min(before, after) < half) {
+                return true;
+            }
+            before = 0;
+        }
+    }
+    return false;
+}
+
+/// A stroke as many pieces that cover what it covers: a box for each line, a wedge for each turn, the caps.
+class StrokePieces {
+public:
+    StrokePieces(const art::Stroke& stroke, double fine) : m_stroke(stroke), m_half(stroke.width / 2) {
+        const double part = 1 - std::min(fine / m_half, 0.5);
+        m_step = 2 * std::acos(part);
+    }
+
+    void add(const Contour& contour) {
+        Contour line; // without what goes nowhere
+        for (int i = 0; i < contour.points.size(); ++i) {
+            if (line.points.isEmpty() || line.points.last() != contour.points[i]) {
+                line.add(contour.points[i], contour.isCorner[static_cast<std::size_t>(i)]);
+            }
+        }
+        const bool isClosed = line.isClosed();
+        const auto count = line.points.size() - (isClosed ? 1 : 0);
+        if (count < 2) {
+            return; // a dot; the reader has made a shape of it
+        }
+        const auto& points = line.points;
+        for (qsizetype i = 0; i + (isClosed ? 0 : 1) < count; ++i) {
+            const auto from = points[i], to = points[(i + 1) % count];
+            const auto side = sideOf(to - from);
+            pieces << QPolygonF({from + side, to + side, to - side, from - side});
+            if (isClosed || i + 2 < count) {
+                join(to, to - from, points[(i + 2) % count] - to,
+                     line.isCorner[static_cast<std::size_t>((i + 1) % count)]);
+            }
+        }
+        if (!isClosed) {
+            cap(points[0], points[0] - points[1]);
+            cap(points[count - 1], points[count - 1] - points[count - 2]);
+        }
+    }
+
+    QList<QPolygonF> pieces;
+
+private:
+    [[nodiscard]] QPointF sideOf(QPointF way) const {
+        return QPointF(-way.y(), way.x()) * (m_half / lengthOf(way));
+    }
+
+    /// From one side to the other round the middle.
+    void fan(QPointF middle, QPointF from, double turn) {
+        QPolygonF piece{middle};
+        const int steps = std::max(1, static_cast<int>(std::ceil(std::abs(turn) / m_step)));
+        for (int i = 0; i <= steps; ++i) {
+            const double a = turn * i / steps;
+            piece << middle + QPointF(from.x() * std::cos(a) - from.y() * std::sin(a),
+                                      from.x() * std::sin(a) + from.y() * std::cos(a));
+        }
+        pieces << piece;
+    }
+
+    void join(QPointF at, QPointF in, QPointF out, bool isCorner) {
+        const double turn = turnOf(in, out);
+        const double outer = turn > 0 ? -1 : 1; // the side that opens
+        const auto from = sideOf(in) * outer, to = sideOf(out) * outer;
+        if (!isCorner || m_stroke.join == art::Join::Round) {
+            fan(at, from, turn);
+            return;
+        }
+        QPolygonF piece{at, at + from};
+        const double reach = 1 / std::cos(turn / 2); // of the miter, in halves of the width
+        if (m_stroke.join == art::Join::Miter && reach > 0 && reach <= m_stroke.miterLimit) {
+            const auto middle = from + to;
+            piece << at + middle * (m_half * reach / lengthOf(middle));
+        }
+        pieces << (piece << at + to);
+    }
+
+    void cap(QPointF at, QPointF outwards) {
+        const auto side = sideOf(outwards);
+        if (m_stroke.cap == art::Cap::Round) {
+            fan(at, side, -std::numbers::pi);
+        } else if (m_stroke.cap == art::Cap::Square) {
+            const auto beyond = outwards * (m_half / lengthOf(outwards));
+            pieces << QPolygonF({at + side, at + side + beyond, at - side + beyond, at - side});
+        }
+    }
+
+    const art::Stroke& m_stroke;
+    double m_half;
+    double m_step; ///< radians
+};
+
+/// The painter takes a line that ends where it began for closed: its end is moved by nothing that can be
+/// seen.
+QPainterPath openKept(const art::Path& path) {
+    art::Path out = path;
+    std::size_t point = 0, start = 0;
+    const auto part = [&](std::size_t i) {
+        return i < out.verbs.size() ? out.verbs[i] : art::Path::Verb::Move;
+    };
+    for (std::size_t i = 0; i < out.verbs.size(); ++i) {
+        const auto verb = out.verbs[i];
+        if (verb == art::Path::Verb::Move) {
+            start = point;
+        }
+        point += verb == art::Path::Verb::Cubic ? 3 : verb == art::Path::Verb::Close ? 0 : 1;
+        const bool isEnd = part(i + 1) == art::Path::Verb::Move && verb != art::Path::Verb::Close;
+        if (isEnd && point > start + 2 && out.points[point - 1] == out.points[start]) {
+            auto& last = out.points[point - 1];
+            const auto& before = out.points[point - 2];
+            last.x += (before.x - last.x) * 1e-6;
+            last.y += (before.y - last.y) * 1e-6;
+        }
+    }
+    return toQt(out, art::FillRule::NonZero);
+}
+
+}
+
+QPainterPath filledOutline(const QPainterPath& path, double fine, double pixel) {
+    if (path.elementCount() < 5) {
+        return path;
+    }
+    const auto polygons = polygonsOf(path, fine);
+    if (!Companions(pixel).isIn(polygons)) {
+        return path;
+    }
+    auto out = united(polygons, path.fillRule(), false);
+    return out.isEmpty() ? path : out;
+}
+
+QPainterPath strokedOutline(const art::Path& path, const art::Stroke& stroke, double fine) {
+    const auto open = openKept(path);
+    const auto line = stroke.dashes.empty() ? open : dashed(open, stroke.dashes, stroke.dashOffset);
+    const auto contours = contoursOf(line, fine);
+    if (hasTightCorner(contours, stroke.width / 2)) {
+        StrokePieces made(stroke, fine);
+        for (const auto& contour : contours) {
+            made.add(contour);
+            if (static_cast<std::size_t>(made.pieces.size()) > kMostPieces) {
+                break;
+            }
+        }
+        if (static_cast<std::size_t>(made.pieces.size()) <= kMostPieces) {
+            return united(made.pieces, Qt::WindingFill, true);
+        }
+    }
+    QPainterPathStroker stroker;
+    stroker.setWidth(stroke.width);
+    stroker.setCapStyle(stroke.cap == art::Cap::Round    ? Qt::RoundCap
+                        : stroke.cap == art::Cap::Square ? Qt::SquareCap
+                                                         : Qt::FlatCap);
+    stroker.setJoinStyle(stroke.join == art::Join::Round   ? Qt::RoundJoin
+                         : stroke.join == art::Join::Bevel ? Qt::BevelJoin
+                                                           : Qt::SvgMiterJoin);
+    stroker.setMiterLimit(stroke.miterLimit);
+    stroker.setCurveThreshold(fine);
+    QPainterPath outline = stroker.createStroke(line);
+    outline.setFillRule(Qt::WindingFill);
+    return outline;
+}
+
+}

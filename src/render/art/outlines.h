@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include "core/art/art.h"
+
+#include <QPainterPath>
+
+namespace scaena::render {
+
+/// Paths as the painter fills them right.
+///
+/// The painter adds up how much of a pixel each edge covers before it asks how often a place is wound round,
+/// so that edges running along each other within a pixel come out bold or as gaps; and its outlines of
+/// strokes are wrong where a bend is nearer than half the width. Where that can happen the union of all there
+/// is takes the path's place, as polygons (by Clipper). `fine`: what a curve may be off by; `pixel`: what is
+/// taken for within a pixel; both in the path's units.
+
+/// The same area without edges that run along each other.
+[[nodiscard]] QPainterPath filledOutline(const QPainterPath& path, double fine, double pixel);
+
+/// What the stroke covers.
+[[nodiscard]] QPainterPath strokedOutline(const art::Path& path, const art::Stroke& stroke, double fine);
+
+}
