@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
 #include "core/schedule/resolve.h"
+#include "core/start/started.h"
 #include "render/art/clip_pictures.h"
 #include "render/art/decoder.h"
 #include "render/frames/home_screen.h"
@@ -15,6 +16,7 @@
 #include <QBuffer>
 #include <QPainter>
 #include <catch2/catch.hpp>
+#include <fstream>
 
 using namespace scaena;
 using namespace scaena::test;
@@ -259,6 +261,41 @@ TEST_CASE("The first page of a PDF becomes vector art") {
     CHECK(art->viewBox.width == Approx(90).margin(1));
     CHECK(art::shapeCount(art->root) >= 1);
     CHECK_FALSE(decoder.pdfToSvg("%PDF-1.4 nothing", "broken.pdf"));
+}
+
+TEST_CASE("The pictures of an adaptive icon are seen where the system puts them") {
+    const TemporaryFolder folder;
+    const auto res = folder / "res";
+    std::filesystem::create_directories(res / "mipmap-xxhdpi");
+    std::filesystem::create_directories(res / "mipmap-anydpi-v26");
+    QImage front(324, 324, QImage::Format_ARGB32); // 108 dp, with a square of 36 dp in the middle
+    front.fill(Qt::transparent);
+    QPainter painter(&front);
+    painter.fillRect(108, 108, 108, 108, QColor(200, 30, 30));
+    painter.end();
+    REQUIRE(front.save(QString::fromStdString((res / "mipmap-xxhdpi/front.webp").string()), "WEBP", 100));
+    const auto icon = res / "mipmap-anydpi-v26/ic_launcher.xml";
+    std::ofstream(icon) << "<adaptive-icon xmlns:android='http://schemas.android.com/apk/res/android'>"
+                           "<background android:drawable='@android:color/white'/>"
+                           "<foreground android:drawable='@mipmap/front'/></adaptive-icon>";
+    const auto started = start::startFrom(DiskFiles(), icon, QtDecoder(), std::atomic<bool>(false));
+    REQUIRE(started);
+    INFO(describe(started->warnings));
+    CHECK(started->warnings.empty());
+    REQUIRE(started->files.contains("art/ic-launcher.svg"));
+    const auto art = art::readSvg(started->files.at("art/ic-launcher.svg"));
+    REQUIRE(art);
+    const auto seen =
+        QImage::fromData(QByteArray::fromStdString(QtRasteriser().png(*art, 144, 144, {}))); // of 72 dp
+    const auto isRed = [&](int x, int y) {
+        const auto it = seen.pixelColor(x, y);
+        return it.red() > 180 && it.green() < 60;
+    };
+    CHECK(isRed(72, 72));
+    CHECK(isRed(40, 40));
+    CHECK(isRed(104, 104));
+    CHECK_FALSE(isRed(32, 72)); // 18 dp from the edge the square begins
+    CHECK(seen.pixelColor(10, 10) == QColor(Qt::white));
 }
 
 TEST_CASE("The home screen shows the app's icon, and its window grows from there to the whole screen") {

@@ -25,38 +25,6 @@ std::string_view attributeText(const pugi::xml_node& node, const char* name) {
     return node.attribute(name).value();
 }
 
-/// The platform's own colours (frameworks/base, res/values/colors.xml).
-std::optional<Colour> systemColour(std::string_view reference) {
-    constexpr std::string_view kOfPlatform = "@android:color/";
-    if (!reference.starts_with(kOfPlatform)) {
-        return std::nullopt;
-    }
-    struct Named {
-        std::string_view name;
-        Colour colour;
-    };
-    constexpr Named kColours[] = {{"white", {255, 255, 255, 255}},
-                                  {"black", {0, 0, 0, 255}},
-                                  {"transparent", {0, 0, 0, 0}},
-                                  {"background_dark", {0, 0, 0, 255}},
-                                  {"background_light", {255, 255, 255, 255}},
-                                  {"darker_gray", {0xAA, 0xAA, 0xAA, 255}},
-                                  {"holo_blue_bright", {0x00, 0xDD, 0xFF, 255}},
-                                  {"holo_blue_dark", {0x00, 0x99, 0xCC, 255}},
-                                  {"holo_blue_light", {0x33, 0xB5, 0xE5, 255}},
-                                  {"holo_green_dark", {0x66, 0x99, 0x00, 255}},
-                                  {"holo_green_light", {0x99, 0xCC, 0x00, 255}},
-                                  {"holo_orange_dark", {0xFF, 0x88, 0x00, 255}},
-                                  {"holo_orange_light", {0xFF, 0xBB, 0x33, 255}},
-                                  {"holo_purple", {0xAA, 0x66, 0xCC, 255}},
-                                  {"holo_red_dark", {0xCC, 0x00, 0x00, 255}},
-                                  {"holo_red_light", {0xFF, 0x44, 0x44, 255}}};
-    const auto found = std::find_if(std::begin(kColours), std::end(kColours), [&](const Named& it) {
-        return it.name == reference.substr(kOfPlatform.size());
-    });
-    return found == std::end(kColours) ? std::nullopt : std::optional(found->colour);
-}
-
 class DrawableReader {
 public:
     DrawableReader(Art& art, const DrawableLookup& lookUp) : m_art(art), m_lookUp(lookUp) {}
@@ -240,6 +208,37 @@ private:
     Colour m_colour;
 };
 
+}
+
+std::optional<Colour> systemColour(std::string_view reference) {
+    constexpr std::string_view kOfPlatform = "@android:color/";
+    if (!reference.starts_with(kOfPlatform)) {
+        return std::nullopt;
+    }
+    struct Named {
+        std::string_view name;
+        Colour colour;
+    };
+    constexpr Named kColours[] = {{"white", {255, 255, 255, 255}},
+                                  {"black", {0, 0, 0, 255}},
+                                  {"transparent", {0, 0, 0, 0}},
+                                  {"background_dark", {0, 0, 0, 255}},
+                                  {"background_light", {255, 255, 255, 255}},
+                                  {"darker_gray", {0xAA, 0xAA, 0xAA, 255}},
+                                  {"holo_blue_bright", {0x00, 0xDD, 0xFF, 255}},
+                                  {"holo_blue_dark", {0x00, 0x99, 0xCC, 255}},
+                                  {"holo_blue_light", {0x33, 0xB5, 0xE5, 255}},
+                                  {"holo_green_dark", {0x66, 0x99, 0x00, 255}},
+                                  {"holo_green_light", {0x99, 0xCC, 0x00, 255}},
+                                  {"holo_orange_dark", {0xFF, 0x88, 0x00, 255}},
+                                  {"holo_orange_light", {0xFF, 0xBB, 0x33, 255}},
+                                  {"holo_purple", {0xAA, 0x66, 0xCC, 255}},
+                                  {"holo_red_dark", {0xCC, 0x00, 0x00, 255}},
+                                  {"holo_red_light", {0xFF, 0x44, 0x44, 255}}};
+    const auto found = std::find_if(std::begin(kColours), std::end(kColours), [&](const Named& it) {
+        return it.name == reference.substr(kOfPlatform.size());
+    });
+    return found == std::end(kColours) ? std::nullopt : std::optional(found->colour);
 }
 
 std::optional<Colour> parseAndroidColour(std::string_view text) {

@@ -23,4 +23,7 @@ struct DrawableLookup {
 /// "#RGB", "#ARGB", "#RRGGBB" or "#AARRGGBB", as Android's resources write colours.
 [[nodiscard]] std::optional<Colour> parseAndroidColour(std::string_view text);
 
+/// "@android:color/white": the platform's own (frameworks/base, res/values/colors.xml).
+[[nodiscard]] std::optional<Colour> systemColour(std::string_view reference);
+
 }

@@ -3,8 +3,10 @@
 
 #include "core/art/losses.h"
 #include "core/art/read_vector_drawable.h"
+#include "core/base/base64.h"
 
 #include <algorithm>
+#include <fmt/format.h>
 #include <pugixml.hpp>
 
 namespace scaena::start {
@@ -13,6 +15,7 @@ namespace {
 
 constexpr int kDeepest = 6;
 constexpr std::size_t kMostItems = 64;
+constexpr std::size_t kLargestPicture = 3 << 20; ///< written into a file of at most 8 MB
 constexpr double kAdaptiveSide =
     108; ///< dp, of which the inner 72 are seen everywhere (Adaptive icons, Android 8)
 constexpr double kAdaptiveSeen = 72;
@@ -28,7 +31,8 @@ double lengthOf(const std::string& text, double standard) {
 
 class DrawableComposer {
 public:
-    DrawableComposer(const std::string& name, const AndroidValues& values) : m_name(name), m_values(values) {}
+    DrawableComposer(const std::string& name, const AndroidValues& values, const Decoder& decoder)
+        : m_name(name), m_values(values), m_decoder(decoder) {}
 
     /// The drawable alone; its view box is its own size.
     Result<art::Art> read(std::string_view text, int depth) {
@@ -57,6 +61,9 @@ private:
         }
         if (kind == "shape") {
             return shape(node);
+        }
+        if (kind == "bitmap") {
+            return bitmap(node, depth);
         }
         if (kind == "inset" || kind == "item" || kind == "background" || kind == "foreground" ||
             kind == "attr") {
@@ -102,8 +109,51 @@ private:
         if (const auto xml = m_values.drawable(reference)) {
             return read(*xml, depth + 1);
         }
-        return failure(ProblemKind::NotFound,
-                       "needs " + reference + ", which is not there as a drawable of its own", m_name);
+        if (const auto raster = m_values.raster(reference)) {
+            return picture(*raster);
+        }
+        return failure(ProblemKind::NotFound, "needs " + reference + ", which is not there as a drawable",
+                       m_name);
+    }
+
+    Result<art::Art> bitmap(const pugi::xml_node& node, int depth) {
+        auto art = referenced(node.attribute("android:src").value(), depth);
+        for (const char* how :
+             {"android:tint", "android:tileMode", "android:tileModeX", "android:tileModeY"}) {
+            const std::string_view value = node.attribute(how).value();
+            if (art && !value.empty() && value != "disabled") {
+                art::noteLoss(art->losses, "the " + std::string(how + 8) + " of a bitmap");
+            }
+        }
+        return art;
+    }
+
+    /// A picture as large as the system shows it, in dp.
+    Result<art::Art> picture(const AndroidValues::Raster& raster) {
+        if (raster.path.ends_with(".9.png")) {
+            return failure(ProblemKind::Unsupported,
+                           "needs a picture that is stretched in parts (nine-patch)", m_name);
+        }
+        const auto info = m_decoder.picture(raster.bytes, raster.path);
+        auto png = info ? m_decoder.png(raster.bytes, raster.path) : tl::unexpected(info.error());
+        if (!png) {
+            return failure(ProblemKind::Unreadable,
+                           "needs " + raster.path + ", which " + png.error().front().message, m_name);
+        }
+        if (png->size() > kLargestPicture) {
+            return failure(ProblemKind::Refused,
+                           "needs " + raster.path + ", which is larger than 3 MB as a PNG", m_name);
+        }
+        art::Art art;
+        art.viewBox = {0, 0, info->pixels.width / raster.pixelsPerDp,
+                       info->pixels.height / raster.pixelsPerDp};
+        const auto svg = fmt::format(R"(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {0} {1}">)"
+                                     R"(<image width="{0}" height="{1}" preserveAspectRatio="none" )"
+                                     R"(href="data:image/png;base64,{2}"/></svg>)",
+                                     art.viewBox.width, art.viewBox.height, base64(*png));
+        art.root.children.emplace_back(art::Picture{
+            {}, art.viewBox, std::make_shared<const std::string>(svg), "the picture " + raster.path});
+        return art;
     }
 
     /// A colour all over; it has no size.
@@ -240,8 +290,7 @@ private:
                 break;
             }
             const auto bitmap = it.child("bitmap");
-            auto part =
-                bitmap ? referenced(bitmap.attribute("android:src").value(), depth) : of(it, {}, depth);
+            auto part = of(it, {}, depth);
             if (!part) {
                 art::noteLoss(whole.losses, "a layer: it " + part.error().front().message);
                 continue;
@@ -288,6 +337,7 @@ private:
 
     const std::string& m_name;
     const AndroidValues& m_values;
+    const Decoder& m_decoder;
 };
 
 }
@@ -301,8 +351,8 @@ bool isAndroidDrawable(std::string_view text) {
 }
 
 Result<art::Art> readAndroidDrawable(std::string_view text, const std::string& name,
-                                     const AndroidValues& values) {
-    auto art = DrawableComposer(name, values).read(text, 0);
+                                     const AndroidValues& values, const Decoder& decoder) {
+    auto art = DrawableComposer(name, values, decoder).read(text, 0);
     if (art && art::shapeCount(art->root) > 20'000) {
         return failure(ProblemKind::Refused, "holds more than 20 000 shapes once its references are followed",
                        name);

@@ -81,6 +81,9 @@ std::optional<Colour> AndroidValues::colour(const std::string& reference, int de
     if (const auto plain = art::parseAndroidColour(reference)) {
         return plain;
     }
+    if (const auto ofSystem = art::systemColour(reference)) {
+        return ofSystem;
+    }
     const auto name = named(reference);
     if (name.empty() || depth > kLongestChain) {
         return std::nullopt;
@@ -108,6 +111,31 @@ std::optional<Colour> AndroidValues::colour(const std::string& reference, int de
 std::optional<std::string> AndroidValues::text(const std::string& reference) const {
     const auto found = m_values.find(named(reference));
     return found == m_values.end() ? std::nullopt : std::optional(found->second);
+}
+
+std::optional<AndroidValues::Raster> AndroidValues::raster(const std::string& reference) const {
+    const auto name = named(reference);
+    const auto slash = name.find('/');
+    if (m_res.empty() || slash == std::string::npos || name.find("..") != std::string::npos) {
+        return std::nullopt;
+    }
+    // Pixels a dp of each bucket (App resources overview); without a word 1, as in nodpi.
+    const auto nights = m_night ? std::vector{"-night", ""} : std::vector{""};
+    static constexpr std::pair<const char*, double> kBuckets[] = {
+        {"-xxxhdpi", 4}, {"-xxhdpi", 3}, {"-xhdpi", 2}, {"-hdpi", 1.5},
+        {"-mdpi", 1},    {"", 1},        {"-nodpi", 1}, {"-ldpi", 0.75}};
+    for (const char* night : nights) {
+        for (const auto& [bucket, density] : kBuckets) {
+            for (const char* ending : {".png", ".9.png", ".webp", ".jpg", ".jpeg"}) {
+                const auto path =
+                    fs::path(name.substr(0, slash) + night + bucket) / (name.substr(slash + 1) + ending);
+                if (auto bytes = m_files.read(m_res / path, model::limits::kPictureBytes)) {
+                    return Raster{std::move(*bytes), density, path.string()};
+                }
+            }
+        }
+    }
+    return std::nullopt;
 }
 
 std::optional<std::string> AndroidValues::drawable(const std::string& reference) const {

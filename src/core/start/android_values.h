@@ -23,6 +23,14 @@ public:
     /// The XML of "@drawable/logo" or "@mipmap/logo"; nothing if it is no XML.
     [[nodiscard]] std::optional<std::string> drawable(const std::string& reference) const;
 
+    /// "@mipmap/logo" as a picture: the densest there is.
+    struct Raster {
+        std::string bytes;
+        double pixelsPerDp;
+        std::string path; ///< below `res`
+    };
+    [[nodiscard]] std::optional<Raster> raster(const std::string& reference) const;
+
 private:
     void readFile(const std::filesystem::path& path);
     [[nodiscard]] std::optional<Colour> colour(const std::string& reference, int depth) const;

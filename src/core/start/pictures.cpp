@@ -106,7 +106,7 @@ Result<NamedBytes> asSvg(const FileAccess& files, const std::string& bytes, cons
     Result<art::Art> art;
     switch (kindOf(bytes, source)) {
     case SourceKind::VectorDrawable:
-        art = readAndroidDrawable(bytes, source.string(), AndroidValues(files, source));
+        art = readAndroidDrawable(bytes, source.string(), AndroidValues(files, source), decoder);
         if (art) {
             named.bytes = art::writeSvg(*art);
         }

@@ -28,6 +28,9 @@ public:
     virtual ~Decoder() = default;
     [[nodiscard]] virtual Result<PictureInfo> picture(const std::string& bytes,
                                                       const std::string& name) const = 0;
+    /// The same picture as a PNG, upright and in sRGB.
+    [[nodiscard]] virtual Result<std::string> png(const std::string& bytes,
+                                                  const std::string& name) const = 0;
     /// The first page of a PDF document as SVG.
     [[nodiscard]] virtual Result<std::string> pdfToSvg(const std::string& bytes,
                                                        const std::string& name) const = 0;

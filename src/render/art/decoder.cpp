@@ -4,6 +4,7 @@
 #include "core/model/limits.h"
 #include "render/art/image_cache.h"
 
+#include <QBuffer>
 #include <QFile>
 #include <QProcess>
 #include <QStandardPaths>
@@ -72,6 +73,21 @@ Result<start::PictureInfo> QtDecoder::picture(const std::string& bytes, const st
                        "is a broken picture: it begins like one but cannot be decoded", name);
     }
     return start::PictureInfo{{double(size->width()), double(size->height())}, mainColours(image)};
+}
+
+Result<std::string> QtDecoder::png(const std::string& bytes, const std::string& name) const {
+    const auto size = imageSize(bytes, name);
+    if (!size) {
+        return tl::unexpected(size.error());
+    }
+    QByteArray out;
+    QBuffer buffer(&out);
+    buffer.open(QIODevice::WriteOnly);
+    if (!decodedImage(std::make_shared<const std::string>(bytes)).save(&buffer, "PNG")) {
+        return failure(ProblemKind::Unreadable,
+                       "is a broken picture: it begins like one but cannot be decoded", name);
+    }
+    return out.toStdString();
 }
 
 Result<std::string> QtDecoder::pdfToSvg(const std::string& bytes, const std::string& name) const {

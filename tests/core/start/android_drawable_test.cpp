@@ -3,8 +3,10 @@
 
 #include "core/art/parts.h"
 #include "core/art/read_vector_drawable.h"
+#include "core/base/base64.h"
 #include "core/base/files.h"
 #include "core/start/dropped_file.h"
+#include "core/start/fake_decoder.h"
 #include "core/start/pictures.h"
 
 #include <catch2/catch.hpp>
@@ -45,7 +47,8 @@ public:
     }
     Result<art::Art> read(const std::string& text, const std::string& folder = "drawable") const {
         return start::readAndroidDrawable(text, "x.xml",
-                                          start::AndroidValues(m_files, "/app/res/" + folder + "/x.xml"));
+                                          start::AndroidValues(m_files, "/app/res/" + folder + "/x.xml"),
+                                          test::FakeDecoder());
     }
     [[nodiscard]] const FileAccess& files() const { return m_files; }
 
@@ -86,10 +89,11 @@ TEST_CASE("References are followed in the res folder a drawable lies in") {
     }
     // Beside no res folder nothing is looked up, and it is said.
     const start::AndroidValues nowhere(res.files(), "/elsewhere/x.xml");
-    CHECK_FALSE(
-        start::readAndroidDrawable(path("@color/brand"), "x.xml", nowhere)); // it has no outline, either
+    CHECK_FALSE(start::readAndroidDrawable(path("@color/brand"), "x.xml", nowhere,
+                                           test::FakeDecoder())); // it has no outline, either
     const auto alone = start::readAndroidDrawable(
-        vector("<path android:pathData='M0,0h9v9z' android:fillColor='@color/brand'/>"), "x.xml", nowhere);
+        vector("<path android:pathData='M0,0h9v9z' android:fillColor='@color/brand'/>"), "x.xml", nowhere,
+        test::FakeDecoder());
     REQUIRE(alone);
     CHECK(alone->losses.size() == 1);
 }
@@ -171,6 +175,34 @@ TEST_CASE("Layer lists, adaptive icons and animated vectors are put together fro
         INFO(bad);
         CHECK_FALSE(res.read(bad));
     }
+}
+
+TEST_CASE("Pictures among the layers are pictures of the art, the densest there is and as large as shown") {
+    Res res;
+    res.put("mipmap-xhdpi/photo.png", "\x89PNG:48x48");
+    res.put("mipmap-hdpi/photo.png", "\x89PNG:36x36");
+    res.put("drawable/wide.webp", "RIFF WEBP:60x30");
+    res.put("drawable/nine.9.png", "\x89PNG:9x9");
+    const auto art =
+        res.read(std::string("<layer-list ") + kHead +
+                 "><item android:drawable='@mipmap/photo'/><item><bitmap android:src='@drawable/wide' "
+                 "android:gravity='center' android:tint='#F00'/></item></layer-list>");
+    REQUIRE(art);
+    CHECK(art->viewBox == Rect{0, 0, 60, 30});
+    REQUIRE(art->root.children.size() == 2);
+    const auto pictureOf = [&](std::size_t i) {
+        const auto& placed = std::get<std::unique_ptr<art::Group>>(art->root.children[i]);
+        const auto& part = std::get<std::unique_ptr<art::Group>>(placed->children.front());
+        return std::get<art::Picture>(part->children.front());
+    };
+    CHECK(pictureOf(0).box == Rect{0, 0, 24, 24});
+    CHECK(pictureOf(0).svg->find(base64("\x89PNG:48x48")) != std::string::npos);
+    CHECK(pictureOf(1).box == Rect{0, 0, 60, 30});
+    REQUIRE(art->losses.size() == 1);
+    CHECK(art->losses.front() == "the tint of a bitmap");
+    CHECK_FALSE(res.read(std::string("<inset ") + kHead + " android:drawable='@drawable/nine'/>"));
+    res.put("drawable/broken.png", "\x89PNG");
+    CHECK_FALSE(res.read(std::string("<inset ") + kHead + " android:drawable='@drawable/broken'/>"));
 }
 
 TEST_CASE("A layer list is known for art by its text") {

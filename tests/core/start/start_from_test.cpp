@@ -2,32 +2,16 @@
 #include "core/art/read_svg.h"
 #include "core/model/validate.h"
 #include "core/start/app_project.h"
+#include "core/start/fake_decoder.h"
 #include "core/start/pictures.h"
 
 #include <catch2/catch.hpp>
 
 using namespace scaena;
 using namespace scaena::start;
+using test::FakeDecoder;
 
 namespace {
-
-/// Pictures of a made-up format "PNG:WIDTHxHEIGHT"; PDFs become one red square.
-class FakeDecoder : public Decoder {
-public:
-    Result<PictureInfo> picture(const std::string& bytes, const std::string& name) const override {
-        const auto at = bytes.find(':');
-        const auto cross = bytes.find('x', at);
-        if (at == std::string::npos || cross == std::string::npos) {
-            return failure(ProblemKind::Unreadable, "is a broken picture", name);
-        }
-        return PictureInfo{{std::stod(bytes.substr(at + 1)), std::stod(bytes.substr(cross + 1))},
-                           {{200, 30, 30, 255}}};
-    }
-    Result<std::string> pdfToSvg(const std::string&, const std::string&) const override {
-        return std::string("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><rect width='9' "
-                           "height='9' fill='#f00'/></svg>");
-    }
-};
 
 const char* const kVector =
     R"(<vector xmlns:android="x" android:viewportWidth="10" android:viewportHeight="10">
