@@ -2,6 +2,7 @@
 #include "core/art/read_vector_drawable.h"
 
 #include "core/art/losses.h"
+#include "core/art/trim_path.h"
 
 #include <algorithm>
 #include <charconv>
@@ -114,9 +115,9 @@ private:
             shape.stroke.join = join == "round" ? Join::Round : join == "bevel" ? Join::Bevel : Join::Miter;
             shape.stroke.miterLimit = numberAt(node, "android:strokeMiterLimit", 4);
         }
-        if (node.attribute("android:trimPathStart") || node.attribute("android:trimPathEnd")) {
-            noteLoss(m_art.losses, "trimmed paths (they are shown whole)");
-        }
+        shape.path = trimmed(shape.path, std::clamp(numberAt(node, "android:trimPathStart", 0), 0.0, 1.0),
+                             std::clamp(numberAt(node, "android:trimPathEnd", 1), 0.0, 1.0),
+                             std::clamp(numberAt(node, "android:trimPathOffset", 0), 0.0, 1.0));
         if (!shape.path.isEmpty()) {
             into.children.emplace_back(std::move(shape));
         }

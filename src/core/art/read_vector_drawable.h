@@ -15,7 +15,7 @@ struct DrawableLookup {
 };
 
 /// Reads Android's VectorDrawable XML (elements vector, group, path, clip-path, aapt:attr gradients). What
-/// cannot be carried (trimming, unknown references) is named in `losses`. A tint of the app's theme is the
+/// cannot be carried (unknown references) is named in `losses`. A tint of the app's theme is the
 /// current colour, and any other one the colour of all.
 [[nodiscard]] Result<Art> readVectorDrawable(std::string_view text, const std::string& name = {},
                                              const DrawableLookup& lookUp = {});

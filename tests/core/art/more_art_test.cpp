@@ -3,6 +3,7 @@
 #include "core/art/read_clip.h"
 #include "core/art/read_svg.h"
 #include "core/art/read_vector_drawable.h"
+#include "core/art/trim_path.h"
 #include "core/art/write_svg.h"
 #include "support/files_of_repository.h"
 
@@ -131,7 +132,7 @@ TEST_CASE("A VectorDrawable is read with its groups, gradients and references") 
     CHECK(std::get<Shape>(read->root.children[1]).stroke.cap == Cap::Round);
     const auto& gradient = std::get<Gradient>(std::get<Shape>(read->root.children[2]).fill);
     CHECK(gradient.stops[0].colour.a == 128);
-    CHECK(read->losses == std::vector<std::string>{"trimmed paths (they are shown whole)"});
+    CHECK(read->losses.empty());
 }
 
 TEST_CASE("A VectorDrawable that is none says so") {
@@ -172,4 +173,28 @@ TEST_CASE("What is no clip is refused before a renderer sees it") {
           std::string(R"({"fr":25,"ip":9,"op":0,"w":9,"h":9,"layers":[]})"), deep}) {
         CHECK_FALSE(readClip(text, "clip.json"));
     }
+}
+
+TEST_CASE("A trimmed path of a vector is what Android draws of it") {
+    const auto of = [](const char* text, double start, double end, double offset) {
+        return bounds(trimmed(parsePath(text).path, start, end, offset));
+    };
+    const char* const line = "M0,0H40V40";
+    CHECK(trimmed(parsePath(line).path, 0, 1, 0.3) == parsePath(line).path); // whole, whatever the offset
+    CHECK(trimmed(parsePath(line).path, 0.4, 0.4, 0).isEmpty());
+    CHECK(of(line, 0, 0.25, 0) == Rect{0, 0, 20, 0});
+    CHECK(of(line, 0.25, 0.75, 0) == Rect{20, 0, 20, 20});
+    CHECK(of(line, 0.5, 1, 0) == Rect{40, 0, 0, 40}); // to the end, though an end of 1 is 0 again
+    const auto round = trimmed(parsePath(line).path, 0.75, 0.25, 0); // from the end round to the beginning
+    CHECK(std::count(round.verbs.begin(), round.verbs.end(), Path::Verb::Move) == 2);
+    CHECK(of(line, 0, 0.5, 0.75) == of(line, 0.75, 0.25, 0));
+    CHECK(of("M0,0H30V30H0Z M90,90h9v9z", 0.75, 0.9999, 0).x == Approx(0).margin(1e-9)); // what closes counts
+    CHECK(of("M0,0H30V30H0Z M90,90h9v9z", 0.1, 0.9999, 0).right() <= 30.001); // of two contours the first
+    // Along a circle lengths are angles.
+    const auto quarter = trimmed(ellipsePath({50, 50}, 40, 40), 0.125, 0.375, 0);
+    const auto first = quarter.points.front(), last = quarter.points.back();
+    CHECK(std::hypot(first.x - 50, first.y - 50) == Approx(40).epsilon(1e-3));
+    CHECK(std::hypot(last.x - first.x, last.y - first.y) == Approx(40 * std::sqrt(2)).epsilon(1e-3));
+    CHECK(trimmed(Path(), 0.2, 0.4, 0).isEmpty());
+    CHECK(trimmed(parsePath("M5,5").path, 0.2, 0.4, 0).isEmpty());
 }
