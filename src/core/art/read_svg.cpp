@@ -131,7 +131,7 @@ private:
             addPicture(element, *why, style, place);
         } else if (path) {
             if (!complete) {
-                m_it.lose("the rest of a malformed outline" + on(element));
+                m_it.lose("the rest of a malformed or endless outline" + on(element));
             }
             if (m_it.budget.points(path->points.size())) {
                 addShape(element, own, style, std::move(*path), place);

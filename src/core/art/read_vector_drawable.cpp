@@ -90,7 +90,7 @@ private:
                                : std::nullopt;
         auto parsed = parsePath(found ? *found : written);
         if (!parsed.complete) {
-            noteLoss(m_art.losses, "the rest of a path that is not written correctly");
+            noteLoss(m_art.losses, "the rest of a path that is malformed or endless");
         }
         return std::move(parsed.path);
     }

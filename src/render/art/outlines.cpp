@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <optional>
 #include <polyclipping/clipper.hpp>
 #include <unordered_map>
 #include <vector>
@@ -16,12 +17,14 @@ namespace scaena::render {
 
 namespace {
 
-constexpr double kCounts = 1 << 26;   ///< steps of the longer side: what Clipper takes without wide numbers
-constexpr int kMostSamples = 100'000; ///< along a path; longer ones are left as they are
-constexpr std::size_t kMostPieces = 4'000; ///< of a stroke
-constexpr double kAlong = 0.3;             ///< sine of the angle up to which two edges run along each other
-constexpr double kApart = 6;               ///< pixels along a contour before it can be said to come back
-constexpr double kCorner = 0.25;           ///< radians; below, a turn is one of a curve
+constexpr double kCounts = 1 << 26; ///< steps of the longer side: what Clipper takes without wide numbers
+// What is more than this takes longer to unite than anybody waits, and is a scribble; it stays as it is.
+constexpr int kMostElements = 20'000;
+constexpr int kMostSamples = 100'000;     ///< along a path
+constexpr double kMostMeetings = 200'000; ///< of edges, within a pixel of each other; of a stroke's pieces
+constexpr double kAlong = 0.3;            ///< sine of the angle up to which two edges run along each other
+constexpr double kApart = 6;              ///< pixels along a contour before it can be said to come back
+constexpr double kCorner = 0.25;          ///< radians; below, a turn is one of a curve
 
 double lengthOf(QPointF v) { return std::hypot(v.x(), v.y()); }
 double crossOf(QPointF a, QPointF b) { return a.x() * b.y() - a.y() * b.x(); }
@@ -109,7 +112,7 @@ private:
 };
 
 /// Nothing if Clipper cannot make it.
-QPainterPath united(const QList<QPolygonF>& polygons, Qt::FillRule rule, bool orient) {
+std::optional<QPainterPath> united(const QList<QPolygonF>& polygons, Qt::FillRule rule, bool orient) {
     QRectF box;
     for (const auto& polygon : polygons) {
         box |= polygon.boundingRect();
@@ -125,7 +128,8 @@ QPainterPath united(const QList<QPolygonF>& polygons, Qt::FillRule rule, bool or
     }
     const auto type = rule == Qt::WindingFill ? ClipperLib::pftNonZero : ClipperLib::pftEvenOdd;
     ClipperLib::Paths out;
-    return clipper.Execute(ClipperLib::ctUnion, out, type, type) ? grid.from(out) : QPainterPath();
+    return clipper.Execute(ClipperLib::ctUnion, out, type, type) ? std::optional(grid.from(out))
+                                                                 : std::nullopt;
 }
 
 /// Looks whether a contour runs along another, or along itself, less than a pixel away.
@@ -133,14 +137,15 @@ class Companions {
 public:
     explicit Companions(double pixel) : m_pixel(pixel) {}
 
-    [[nodiscard]] bool isIn(const QList<QPolygonF>& polygons) {
+    /// Also false where there is too much to be looked at or to be united.
+    [[nodiscard]] bool areIn(const QList<QPolygonF>& polygons) {
         for (const auto& polygon : polygons) {
-            if (walks(polygon)) {
-                return true;
+            if (!walk(polygon)) {
+                return false;
             }
             m_walked += kApart * 2 * m_pixel; // the next contour is another
         }
-        return false;
+        return m_hasFound;
     }
 
 private:
@@ -149,7 +154,7 @@ private:
         double walked;
     };
 
-    bool walks(const QPolygonF& polygon) {
+    bool walk(const QPolygonF& polygon) {
         const double begun = m_walked;
         double around = 0;
         for (int i = 0; i < polygon.size(); ++i) {
@@ -160,21 +165,19 @@ private:
             const auto way = polygon[(i + 1) % polygon.size()] - from;
             const double length = lengthOf(way);
             for (double done = std::min(m_pixel, length) / 2; done < length; done += m_pixel) {
-                if (m_count++ > kMostSamples) {
+                const Sample sample{from + way * (done / length), way / length, m_walked + done};
+                lookAround(sample, begun, around);
+                m_cells[cellOf(sample.at, 0, 0)].push_back(sample);
+                if (++m_count > kMostSamples || m_meetings > kMostMeetings) {
                     return false;
                 }
-                const Sample sample{from + way * (done / length), way / length, m_walked + done};
-                if (hasCompanion(sample, begun, around)) {
-                    return true;
-                }
-                m_cells[cellOf(sample.at, 0, 0)].push_back(sample);
             }
             m_walked += length;
         }
-        return false;
+        return true;
     }
 
-    bool hasCompanion(const Sample& it, double begun, double around) const {
+    void lookAround(const Sample& it, double begun, double around) {
         for (int dx = -1; dx <= 1; ++dx) {
             for (int dy = -1; dy <= 1; ++dy) {
                 const auto found = m_cells.find(cellOf(it.at, dx, dy));
@@ -182,17 +185,15 @@ private:
                     continue;
                 }
                 for (const auto& other : found->second) {
-                    const double apart = other.walked < begun ? around
-                                                              : std::min(it.walked - other.walked,
-                                                                         around - it.walked + other.walked);
-                    if (apart > kApart * m_pixel && lengthOf(other.at - it.at) < m_pixel &&
-                        std::abs(crossOf(other.along, it.along)) < kAlong) {
-                        return true;
+                    const double back = it.walked - other.walked; // along the contour, either way round
+                    const double apart = other.walked < begun ? around : std::min(back, around - back);
+                    if (apart > kApart * m_pixel && lengthOf(other.at - it.at) < m_pixel) {
+                        ++m_meetings;
+                        m_hasFound |= std::abs(crossOf(other.along, it.along)) < kAlong;
                     }
                 }
             }
         }
-        return false;
     }
 
     [[nodiscard]] std::int64_t cellOf(QPointF at, int dx, int dy) const {
@@ -204,6 +205,8 @@ private:
     double m_pixel;
     double m_walked = 0;
     int m_count = 0;
+    double m_meetings = 0;
+    bool m_hasFound = false;
     std::unordered_map<std::int64_t, std::vector<Sample>> m_cells;
 };
 
@@ -264,6 +267,7 @@ public:
         for (qsizetype i = 0; i + (isClosed ? 0 : 1) < count; ++i) {
             const auto from = points[i], to = points[(i + 1) % count];
             const auto side = sideOf(to - from);
+            m_length += lengthOf(to - from);
             pieces << QPolygonF({from + side, to + side, to - side, from - side});
             if (isClosed || i + 2 < count) {
                 join(to, to - from, points[(i + 2) % count] - to,
@@ -274,6 +278,12 @@ public:
             cap(points[0], points[0] - points[1]);
             cap(points[count - 1], points[count - 1] - points[count - 2]);
         }
+    }
+
+    /// About how many of the pieces lie on each other: those of half a width of line.
+    [[nodiscard]] double meetings() const {
+        const auto count = static_cast<double>(pieces.size());
+        return count * std::min(count, count * m_half * 2 / std::max(m_length, 1e-9) + 8);
     }
 
     QList<QPolygonF> pieces;
@@ -325,6 +335,7 @@ private:
     const art::Stroke& m_stroke;
     double m_half;
     double m_step; ///< radians
+    double m_length = 0;
 };
 
 /// The painter takes a line that ends where it began for closed: its end is moved by nothing that can be
@@ -355,31 +366,30 @@ QPainterPath openKept(const art::Path& path) {
 }
 
 QPainterPath filledOutline(const QPainterPath& path, double fine, double pixel) {
-    if (path.elementCount() < 5) {
+    if (path.elementCount() < 5 || path.elementCount() > kMostElements) {
         return path;
     }
     const auto polygons = polygonsOf(path, fine);
-    if (!Companions(pixel).isIn(polygons)) {
+    if (!Companions(pixel).areIn(polygons)) {
         return path;
     }
-    auto out = united(polygons, path.fillRule(), false);
-    return out.isEmpty() ? path : out;
+    return united(polygons, path.fillRule(), false).value_or(path);
 }
 
 QPainterPath strokedOutline(const art::Path& path, const art::Stroke& stroke, double fine) {
     const auto open = openKept(path);
     const auto line = stroke.dashes.empty() ? open : dashed(open, stroke.dashes, stroke.dashOffset);
-    const auto contours = contoursOf(line, fine);
-    if (hasTightCorner(contours, stroke.width / 2)) {
-        StrokePieces made(stroke, fine);
-        for (const auto& contour : contours) {
-            made.add(contour);
-            if (static_cast<std::size_t>(made.pieces.size()) > kMostPieces) {
-                break;
+    if (line.elementCount() < kMostElements) {
+        if (const auto contours = contoursOf(line, fine); hasTightCorner(contours, stroke.width / 2)) {
+            StrokePieces made(stroke, fine);
+            for (const auto& contour : contours) {
+                made.add(contour);
             }
-        }
-        if (static_cast<std::size_t>(made.pieces.size()) <= kMostPieces) {
-            return united(made.pieces, Qt::WindingFill, true);
+            if (made.meetings() < kMostMeetings) {
+                if (auto whole = united(made.pieces, Qt::WindingFill, true)) {
+                    return std::move(*whole);
+                }
+            }
         }
     }
     QPainterPathStroker stroker;

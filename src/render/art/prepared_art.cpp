@@ -4,6 +4,7 @@
 #include "render/art/art_drawer.h"
 #include "render/art/outlines.h"
 #include "render/base/convert.h"
+#include "render/base/coverage.h"
 #include "render/base/group_opacity.h"
 #include "render/base/shared_path.h"
 
@@ -21,6 +22,8 @@ namespace {
 /// Outlines are made fine enough for four pixels a dp and a layer grown to three times its size.
 constexpr double kFinestScale = 12;
 constexpr int kSmallestHalf = 24;
+constexpr int kManyEdges = 4000;      ///< of one outline: too many for the painter's own way
+constexpr int kStrip = 32;            ///< pixels
 constexpr double kWithinAPixel = 0.5; ///< dp: screens have one to four pixels a dp
 
 class Preparer {
@@ -262,19 +265,44 @@ private:
 
     void fill(const FillStep& step) {
         if (m_draw.drawn >= 1) {
-            withOpacity(step.opacity, [&] { m_painter.fillPath(step.path, step.brush); });
+            withOpacity(step.opacity, [&] { fillPath(step.path, step.brush); });
             return;
         }
         const double part = filled();
         if (!step.isStroke && part > 0) {
-            withOpacity(step.opacity * part, [&] { m_painter.fillPath(step.path, step.brush); });
+            withOpacity(step.opacity * part, [&] { fillPath(step.path, step.brush); });
         }
         if (!step.isStroke && part >= 1) {
             return;
         }
         const auto outline = m_outlines.of(step, m_draw.drawn, m_hairline);
-        withOpacity(step.opacity * (step.isStroke ? 1 : 1 - part),
-                    [&] { m_painter.fillPath(outline, step.brush); });
+        withOpacity(step.opacity * (step.isStroke ? 1 : 1 - part), [&] { fillPath(outline, step.brush); });
+    }
+
+    void fillPath(const QPainterPath& path, const QBrush& brush) {
+        const auto map = m_painter.deviceTransform();
+        const QRect seen(0, 0, m_painter.device()->width(), m_painter.device()->height());
+        const auto area = path.elementCount() < kManyEdges
+                              ? QRect()
+                              : map.mapRect(path.controlPointRect()).toAlignedRect() & seen;
+        if (area.isEmpty()) {
+            m_painter.fillPath(path, brush);
+            return;
+        }
+        QImage filled(area.size(), QImage::Format_ARGB32_Premultiplied);
+        filled.fill(Qt::transparent);
+        QPainter painter(&filled);
+        painter.setTransform(map * QTransform::fromTranslate(-area.x(), -area.y()));
+        painter.fillRect(map.inverted().mapRect(QRectF(area)).adjusted(-1, -1, 1, 1), brush);
+        painter.resetTransform();
+        painter.setCompositionMode(QPainter::CompositionMode_DestinationIn);
+        painter.drawImage(0, 0, coverageOf(map.map(path), area));
+        painter.end();
+        m_painter.save();
+        m_painter.resetTransform();
+        m_painter.setTransform(m_painter.deviceTransform().inverted());
+        m_painter.drawImage(area.topLeft(), filled);
+        m_painter.restore();
     }
 
     template <typename Paint>

@@ -62,6 +62,13 @@ const std::pair<const char*, std::function<std::string(std::size_t)>> kBombs[] =
                     return std::string("<rect clip-path='url(#c)' width='9' height='9'/>");
                 });
      }},
+    {"a scribble",
+     [](std::size_t size) {
+         return "<path d='M0 0" +
+                many(20 * size,
+                     [](std::size_t i) { return fmt::format("L{} {}", i * 37 % 101, i * 53 % 97); }) +
+                "'/>";
+     }},
     {"fallbacks of fallbacks",
      [](std::size_t size) {
          return "<rect width='9' height='9' fill='" +
