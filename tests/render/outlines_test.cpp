@@ -19,7 +19,8 @@ namespace {
 constexpr double kFine = 0.01, kPixel = 0.5;
 
 QPainterPath filled(const std::string& d, art::FillRule rule = art::FillRule::NonZero) {
-    return filledOutline(toQt(art::parsePath(d).path, rule), kFine, kPixel);
+    OutlineEffort effort;
+    return filledOutline(toQt(art::parsePath(d).path, rule), kFine, kPixel, effort);
 }
 
 /// Of polygons that do not overlap.
@@ -37,7 +38,8 @@ QPainterPath stroked(const std::string& d, double width, art::Join join = art::J
     art::Stroke stroke;
     stroke.width = width;
     stroke.join = join;
-    return strokedOutline(art::parsePath(d).path, stroke, kFine);
+    OutlineEffort effort;
+    return strokedOutline(art::parsePath(d).path, stroke, kFine, effort);
 }
 
 std::string scribble(int lines) {
@@ -108,6 +110,22 @@ TEST_CASE("The coverage of an outline is what the painter gives it") {
             CHECK(most <= 8); // the painter counts in steps of its own
         }
     }
+}
+
+TEST_CASE("A picture of very many outlines whose edges meet takes no longer for it") {
+    std::string inside;
+    for (int i = 0; i < 15'000; ++i) {
+        inside += "<path d='M0 0H20V20H0ZM0 0H20V20H0Z'/><path fill='none' stroke='red' stroke-width='9' "
+                  "d='M0 0l2 1l-2 1l2 1'/>";
+    }
+    const auto art =
+        art::readSvg("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'>" + inside + "</svg>");
+    REQUIRE(art);
+    QElapsedTimer clock;
+    clock.start();
+    const PreparedArt prepared(*art, {0, 0, 0, 255}, 1);
+    CHECK(prepared.weight() > 0);
+    CHECK(clock.elapsed() < 2000 * test::kSlowness);
 }
 
 TEST_CASE("Outlines meant to take for ever are painted in bounded time") {

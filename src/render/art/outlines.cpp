@@ -135,7 +135,7 @@ std::optional<QPainterPath> united(const QList<QPolygonF>& polygons, Qt::FillRul
 /// Looks whether a contour runs along another, or along itself, less than a pixel away.
 class Companions {
 public:
-    explicit Companions(double pixel) : m_pixel(pixel) {}
+    Companions(double pixel, OutlineEffort& effort) : m_pixel(pixel), m_effort(effort) {}
 
     /// Also false where there is too much to be looked at or to be united.
     [[nodiscard]] bool areIn(const QList<QPolygonF>& polygons) {
@@ -168,7 +168,8 @@ private:
                 const Sample sample{from + way * (done / length), way / length, m_walked + done};
                 lookAround(sample, begun, around);
                 m_cells[cellOf(sample.at, 0, 0)].push_back(sample);
-                if (++m_count > kMostSamples || m_meetings > kMostMeetings) {
+                --m_effort.steps;
+                if (++m_count > kMostSamples || m_meetings > kMostMeetings || m_effort.isSpent()) {
                     return false;
                 }
             }
@@ -203,6 +204,7 @@ private:
     }
 
     double m_pixel;
+    OutlineEffort& m_effort;
     double m_walked = 0;
     int m_count = 0;
     double m_meetings = 0;
@@ -365,26 +367,32 @@ QPainterPath openKept(const art::Path& path) {
 
 }
 
-QPainterPath filledOutline(const QPainterPath& path, double fine, double pixel) {
-    if (path.elementCount() < 5 || path.elementCount() > kMostElements) {
+QPainterPath filledOutline(const QPainterPath& path, double fine, double pixel, OutlineEffort& effort) {
+    if (path.elementCount() < 5 || path.elementCount() > kMostElements || effort.isSpent()) {
         return path;
     }
     const auto polygons = polygonsOf(path, fine);
-    if (!Companions(pixel).areIn(polygons)) {
+    if (!Companions(pixel, effort).areIn(polygons)) {
         return path;
+    }
+    for (const auto& polygon : polygons) { // uniting costs about ten times as much as looking
+        effort.steps -= 10 * static_cast<int>(polygon.size());
     }
     return united(polygons, path.fillRule(), false).value_or(path);
 }
 
-QPainterPath strokedOutline(const art::Path& path, const art::Stroke& stroke, double fine) {
+QPainterPath strokedOutline(const art::Path& path, const art::Stroke& stroke, double fine,
+                            OutlineEffort& effort) {
     const auto open = openKept(path);
     const auto line = stroke.dashes.empty() ? open : dashed(open, stroke.dashes, stroke.dashOffset);
-    if (line.elementCount() < kMostElements) {
+    if (line.elementCount() < kMostElements && !effort.isSpent()) {
+        effort.steps -= line.elementCount();
         if (const auto contours = contoursOf(line, fine); hasTightCorner(contours, stroke.width / 2)) {
             StrokePieces made(stroke, fine);
             for (const auto& contour : contours) {
                 made.add(contour);
             }
+            effort.steps -= 10 * static_cast<int>(made.pieces.size());
             if (made.meetings() < kMostMeetings) {
                 if (auto whole = united(made.pieces, Qt::WindingFill, true)) {
                     return std::move(*whole);

@@ -15,10 +15,18 @@ namespace scaena::render {
 /// is takes the path's place, as polygons (by Clipper). `fine`: what a curve may be off by; `pixel`: what is
 /// taken for within a pixel; both in the path's units.
 
+/// What may be spent on all outlines of one picture; then the rest is painted as it is.
+struct OutlineEffort {
+    int steps = 400'000; ///< places along edges that are looked at, and pieces of strokes
+    [[nodiscard]] bool isSpent() const { return steps <= 0; }
+};
+
 /// The same area without edges that run along each other.
-[[nodiscard]] QPainterPath filledOutline(const QPainterPath& path, double fine, double pixel);
+[[nodiscard]] QPainterPath filledOutline(const QPainterPath& path, double fine, double pixel,
+                                         OutlineEffort& effort);
 
 /// What the stroke covers.
-[[nodiscard]] QPainterPath strokedOutline(const art::Path& path, const art::Stroke& stroke, double fine);
+[[nodiscard]] QPainterPath strokedOutline(const art::Path& path, const art::Stroke& stroke, double fine,
+                                          OutlineEffort& effort);
 
 }

@@ -97,11 +97,11 @@ private:
         }
     }
 
-    [[nodiscard]] QPainterPath filled(const QPainterPath& path) const {
-        return filledOutline(path, m_threshold, kWithinAPixel * m_unitsPerDp);
+    [[nodiscard]] QPainterPath filled(const QPainterPath& path) {
+        return filledOutline(path, m_threshold, kWithinAPixel * m_unitsPerDp, m_effort);
     }
-    [[nodiscard]] QPainterPath stroked(const art::Shape& shape, const QTransform& map) const {
-        return strokedOutline(shape.path, shape.stroke, m_threshold / std::max(scaleOf(map), 1.0));
+    [[nodiscard]] QPainterPath stroked(const art::Shape& shape, const QTransform& map) {
+        return strokedOutline(shape.path, shape.stroke, m_threshold / std::max(scaleOf(map), 1.0), m_effort);
     }
 
     static QBrush mapped(QBrush brush, const QTransform& map) {
@@ -115,6 +115,7 @@ private:
     Colour m_current;
     double m_unitsPerDp;
     double m_threshold;
+    OutlineEffort m_effort;
     int m_steps = 0;
 };
 
