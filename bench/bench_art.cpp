@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
-#include "render/art/prepared_art.h"
+#include "render/frames/still.h"
 #include "support/files_of_repository.h"
 
 #include <benchmark/benchmark.h>
@@ -15,6 +15,8 @@ using namespace scaena;
 namespace {
 
 /// The file with its contents that often, each in a group of its own; ids stay, the first of each counts.
+constexpr int kSide = 100; ///< pixels it is painted on
+
 std::string repeated(const std::string& svg, int times) {
     const auto root = svg.find("<svg");
     const auto open = svg.find('>', root) + 1;
@@ -30,8 +32,7 @@ std::string repeated(const std::string& svg, int times) {
 double seconds(const std::string& svg) {
     const auto begin = std::chrono::steady_clock::now();
     if (const auto art = art::readSvg(svg)) {
-        const render::PreparedArt prepared(*art, {0, 0, 0, 255}, 1);
-        benchmark::DoNotOptimize(prepared.weight());
+        benchmark::DoNotOptimize(render::QtRasteriser().png(*art, kSide, kSide, {0, 0, 0, 255}));
     }
     return std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
 }
