@@ -2,7 +2,7 @@
 #include "render/art/prepared_art.h"
 
 #include "render/art/art_drawer.h"
-#include "render/art/outlines.h"
+#include "render/art/painted_outlines.h"
 #include "render/base/convert.h"
 #include "render/base/coverage.h"
 #include "render/base/group_opacity.h"

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "render/art/outlines.h"
+#include "render/art/painted_outlines.h"
 
 #include "render/base/convert.h"
 #include "render/base/dashes.h"
