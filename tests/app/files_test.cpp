@@ -19,6 +19,7 @@
 #include <QLineEdit>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QProgressDialog>
 #include <QPushButton>
 #include <QSpinBox>
 #include <QStandardPaths>
@@ -26,8 +27,11 @@
 #include <QToolButton>
 #include <QTreeWidget>
 #include <algorithm>
+#include <atomic>
 #include <catch2/catch.hpp>
+#include <chrono>
 #include <set>
+#include <thread>
 
 /// Opening, saving, exporting and not losing anything, in the real window.
 using namespace scaena;
@@ -279,4 +283,37 @@ TEST_CASE(
     REQUIRE(again.open(target, &warnings).empty());
     CHECK(warnings.empty());
     CHECK(again.sequence()->name == "Renamed");
+}
+
+TEST_CASE("What takes long to be read can be given up by a click, and then nothing of it comes") {
+    Session s(false);
+    s.window.show();
+    std::atomic<bool> isTold = false;
+    bool hasCome = false;
+    s.window.background().run<int>(
+        QStringLiteral("Reading …"),
+        [&](const std::atomic<bool>& stop) {
+            while (!stop) {
+                std::this_thread::sleep_for(std::chrono::milliseconds(1));
+            }
+            isTold = true;
+            return 5;
+        },
+        [&](int) { hasCome = true; });
+    QProgressDialog* box = nullptr;
+    REQUIRE(waitFor(
+        [&] {
+            box = s.window.findChild<QProgressDialog*>();
+            return box && box->isVisible();
+        },
+        5000));
+    auto* cancel = box->findChild<QPushButton*>();
+    REQUIRE(cancel);
+    click(cancel);
+    CHECK_FALSE(s.window.background().isBusy());
+    CHECK(waitFor([&] { return isTold.load(); }, 5000));
+    QTest::qWait(50);
+    CHECK_FALSE(hasCome);
+    s.window.command(QStringLiteral("new"))->trigger(); // and the window goes on
+    CHECK(s.window.arrange().isVisible());
 }
