@@ -280,14 +280,19 @@ private:
         withOpacity(step.opacity * (step.isStroke ? 1 : 1 - part), [&] { fillPath(outline, step.brush); });
     }
 
+    /// The painter's own way, but for what it would take minutes of.
     void fillPath(const QPainterPath& path, const QBrush& brush) {
+        // A widget's painter has pixels of its own, somewhere in its window; what is as long as this is shown
+        // as a picture.
+        const bool isHere = m_painter.device()->devType() == QInternal::Image;
+        if (!isHere || path.elementCount() < kManyEdges) {
+            m_painter.fillPath(path, brush);
+            return;
+        }
         const auto map = m_painter.deviceTransform();
         const QRect seen(0, 0, m_painter.device()->width(), m_painter.device()->height());
-        const auto area = path.elementCount() < kManyEdges
-                              ? QRect()
-                              : map.mapRect(path.controlPointRect()).toAlignedRect() & seen;
+        const auto area = map.mapRect(path.controlPointRect()).toAlignedRect() & seen;
         if (area.isEmpty()) {
-            m_painter.fillPath(path, brush);
             return;
         }
         QImage filled(area.size(), QImage::Format_ARGB32_Premultiplied);
