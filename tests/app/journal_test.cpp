@@ -284,8 +284,13 @@ TEST_CASE("Of several lost works the one that can be read comes back; a file is 
     }
     {
         Session s(false);
-        whenDialogOpens([](QWidget* dialog) { press(dialog, QMessageBox::Discard); }); // it is still kept
+        bool isOffered = false; // it is still kept
+        whenDialogOpens([&](QWidget* dialog) {
+            isOffered = true;
+            press(dialog, QMessageBox::Discard);
+        });
         start(s);
+        CHECK(isOffered);
         CHECK(s.sequence().name == "Asked for");
     }
     CHECK(JournalStore::findLost().empty());

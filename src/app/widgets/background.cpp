@@ -4,6 +4,7 @@
 #include <QCoreApplication>
 #include <QProgressDialog>
 #include <QTimer>
+#include <utility>
 
 namespace scaena::app {
 
@@ -53,7 +54,9 @@ void Background::end(const std::shared_ptr<Job>& job) {
     }
     m_job.reset();
     delete m_box;
-    job->then();
+    // What it holds (a claim on lost work) goes with it, whoever still has the job.
+    const auto then = std::exchange(job->then, nullptr);
+    then();
 }
 
 void Background::cancel() {
