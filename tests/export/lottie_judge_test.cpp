@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/export_build.h"
 #include "export/lottie/lottie_composition.h"
-#include "export/lottie/lottie_keys.h"
 #include "render/art/clip_pictures.h"
 #include "render/frames/frame_painter.h"
 #include "render/frames/scene.h"
@@ -129,6 +128,12 @@ TEST_CASE("Wipes from each side and a picture that becomes a panel are shown by 
         sequence.cues.front().move.parameters["from"] = std::string(side);
         looks.add(std::string("wipe-") + side, sequence, shelfOf(project));
     }
+    auto both = test::aSequence()
+                    .withBeat(test::play("arrive", 900))
+                    .withCue(test::cue("open", "arrive", 0, 350, model::MoveKind::Iris))
+                    .withCue(test::cue("wipe", "arrive", 500, 400, model::MoveKind::Wipe))
+                    .build();
+    looks.add("iris-and-wipe", both, shelfOf(project));
     auto panel = test::aSequence()
                      .withBeat(test::play("arrive", 300))
                      .withCue(test::cue("panel", "hand-off", 0, 500, model::MoveKind::Panel, "backdrop"))
@@ -194,26 +199,4 @@ TEST_CASE("The steps for a composition play it as they say") {
         INFO(judged.output);
         CHECK(judged.code == 0);
     }
-}
-
-TEST_CASE("Keyframes of a composition stay within the tolerance of the samples") {
-    exporting::LottieSamples samples;
-    for (int i = 0; i < 200; ++i) {
-        const double x = i / 199.0;
-        samples.push_back({100 * x * x * (3 - 2 * x), i < 90 ? 0.0 : 50.0});
-    }
-    const auto kept = exporting::keptFrames(samples, 0.05);
-    CHECK(kept.size() < 60);
-    for (std::size_t k = 1; k < kept.size(); ++k) {
-        for (std::size_t i = kept[k - 1]; i <= kept[k]; ++i) {
-            const double part = double(i - kept[k - 1]) / double(kept[k] - kept[k - 1]);
-            for (int axis = 0; axis < 2; ++axis) {
-                const auto at = static_cast<std::size_t>(axis);
-                const double straight =
-                    samples[kept[k - 1]][at] + (samples[kept[k]][at] - samples[kept[k - 1]][at]) * part;
-                CHECK(std::abs(straight - samples[i][at]) <= 0.05 + 1e-9);
-            }
-        }
-    }
-    CHECK(exporting::lottieProperty(std::vector<double>(50, 7.0), 0.1).dump() == R"({"a":0,"k":7.0})");
 }

@@ -11,6 +11,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <map>
 
 namespace scaena::exporting {
 
@@ -58,51 +59,51 @@ public:
     }
 
 private:
-    [[nodiscard]] double timeOf(long frame) const {
-        return m_start + static_cast<double>(frame) * 1000 / kLottieRate;
-    }
     [[nodiscard]] double frameOf(double time) const { return (time - m_start) * kLottieRate / 1000; }
 
     void sample() {
-        m_states.resize(m_sequence.layers.size());
+        std::map<double, std::vector<bool>> seen; // at each time, of each layer
+        for (int i = 0; i < static_cast<int>(m_sequence.layers.size()); ++i) {
+            m_courses.push_back({lottieTimes(m_schedule, i, m_frames), {}});
+            for (const double t : m_courses.back().times.millis) {
+                seen[t];
+            }
+        }
         schedule::Frame frame;
-        for (long f = 0; f < m_frames; ++f) {
-            const double t = timeOf(f);
+        for (auto& [t, layers] : seen) {
+            layers.resize(m_sequence.layers.size());
             schedule::evaluateInto(m_schedule, t, frame);
-            for (std::size_t i = 0; i < m_states.size(); ++i) {
-                auto state = schedule::stateOf(m_schedule, static_cast<int>(i), t);
-                const bool seen = std::any_of(frame.layers.begin(), frame.layers.end(), [&](const auto& it) {
-                    return it.layer == static_cast<int>(i);
-                });
-                state.opacity = seen ? state.opacity : 0;
-                m_states[i].push_back(state);
+            for (const auto& it : frame.layers) {
+                layers[static_cast<std::size_t>(it.layer)] = true;
+            }
+        }
+        for (std::size_t i = 0; i < m_courses.size(); ++i) {
+            auto& course = m_courses[i];
+            course.states.reserve(course.times.millis.size());
+            for (const double t : course.times.millis) {
+                course.states.push_back(schedule::stateOf(m_schedule, static_cast<int>(i), t));
+                auto& state = course.states.back();
+                state.opacity = seen[t][i] ? state.opacity : 0;
             }
         }
     }
 
-    template <typename Value>
-    [[nodiscard]] std::vector<double> samples(std::size_t layer, Value value) const {
-        std::vector<double> out;
-        for (const auto& state : m_states[layer]) {
-            out.push_back(value(state));
-        }
-        return out;
-    }
-
     [[nodiscard]] Json transform(std::size_t layer, const LottieContent& content,
                                  double opacityOf(const schedule::LayerState&)) const {
+        const auto& [times, states] = m_courses[layer];
         LottieSamples place, scale;
-        for (std::size_t f = 0; f < m_states[layer].size(); ++f) {
-            const auto& it = m_states[layer][f];
+        for (std::size_t i = 0; i < states.size(); ++i) {
+            const auto& it = states[i];
             place.push_back({it.centre.x, it.centre.y});
-            scale.push_back({100 * it.scaleX * content.scaleAt(f), 100 * it.scaleY * content.scaleAt(f)});
+            scale.push_back({100 * it.scaleX * content.scaleAt(i), 100 * it.scaleY * content.scaleAt(i)});
         }
-        return {{"o", lottieProperty(samples(layer, [&](const auto& it) { return 100 * opacityOf(it); }),
-                                     kFineOpacity)},
-                {"r", lottieProperty(samples(layer, [](const auto& it) { return it.rotation; }), kFine)},
-                {"p", lottieProperty(place, kFine)},
+        const auto opacity = m_courses[layer].sampled([&](const auto& it) { return 100 * opacityOf(it); });
+        const auto rotation = m_courses[layer].sampled([](const auto& it) { return it.rotation; });
+        return {{"o", lottieProperty(times, opacity, kFineOpacity)},
+                {"r", lottieProperty(times, rotation, kFine)},
+                {"p", lottiePlace(times, place, kFine)},
                 {"a", lottieConstant({content.anchor.x, content.anchor.y})},
-                {"s", lottieProperty(scale, kFine)}};
+                {"s", lottieProperty(times, scale, kFine)}};
     }
 
     void addLayers(int index, Json& layers) {
@@ -120,13 +121,14 @@ private:
             layers.back()["ind"] = index + 1;
             return;
         }
-        const bool everSeen = std::any_of(m_states[at].begin(), m_states[at].end(),
-                                          [](const auto& it) { return it.opacity > 0; });
+        const auto& states = m_courses[at].states;
+        const bool everSeen =
+            std::any_of(states.begin(), states.end(), [](const auto& it) { return it.opacity > 0; });
         if (!everSeen) {
             return;
         }
-        auto contents = m_contents.of(at, m_states[at]);
-        const bool faded = std::any_of(m_states[at].begin(), m_states[at].end(),
+        auto contents = m_contents.of(at, m_courses[at]);
+        const bool faded = std::any_of(states.begin(), states.end(),
                                        [](const auto& it) { return it.opacity > 0 && it.opacity < 1; });
         if (contents.size() > 1 && faded) {
             contents = {together(index, std::move(contents))};
@@ -149,14 +151,15 @@ private:
                 edges.push_back({it.x, it.y, it.right(), it.bottom()});
             }
             layer["hasMask"] = true;
-            layer["masksProperties"] = {mask(rectangleKeys(edges), "a")};
+            layer["masksProperties"] = {
+                mask(rectangleKeys(m_courses[static_cast<std::size_t>(index)].times, edges), "a")};
         }
         return layer;
     }
 
     /// Several contents that fade as one: they are painted upon each other before the whole is faded.
     [[nodiscard]] LottieContent together(int index, std::vector<LottieContent> contents) {
-        const auto& states = m_states[static_cast<std::size_t>(index)];
+        const auto& [times, states] = m_courses[static_cast<std::size_t>(index)];
         Size room;
         for (const auto& it : states) {
             room = {std::max(room.width, it.size.width), std::max(room.height, it.size.height)};
@@ -175,7 +178,7 @@ private:
             }
             const double scale = 100 * content.scale;
             layers.push_back(made(index, content,
-                                  {{"o", lottieProperty(opacity, kFineOpacity)},
+                                  {{"o", lottieProperty(times, opacity, kFineOpacity)},
                                    {"r", lottieConstant(0)},
                                    {"p", lottieConstant({room.width / 2, room.height / 2})},
                                    {"a", lottieConstant({content.anchor.x, content.anchor.y})},
@@ -205,12 +208,17 @@ private:
     }
 
     void addReveal(Json& made, std::size_t layer, const LottieContent& content) const {
-        const bool reveals = std::any_of(m_states[layer].begin(), m_states[layer].end(),
-                                         [](const auto& it) { return it.reveal.progress < 1; });
-        if (reveals) {
-            made["hasMask"] = true;
-            auto& masks = made["masksProperties"];
-            masks.push_back(mask(revealKeys(layer, content), masks.empty() ? "a" : "i"));
+        using Kind = motion::RevealShape::Kind;
+        for (const auto kind : {Kind::Iris, Kind::Wipe}) {
+            const auto& states = m_courses[layer].states;
+            const bool reveals = std::any_of(states.begin(), states.end(), [&](const auto& it) {
+                return it.reveal.progress < 1 && it.reveal.shape.kind == kind;
+            });
+            if (reveals) {
+                made["hasMask"] = true;
+                auto& masks = made["masksProperties"];
+                masks.push_back(mask(revealKeys(layer, content, kind), masks.empty() ? "a" : "i"));
+            }
         }
     }
 
@@ -222,65 +230,49 @@ private:
                 {"x", lottieConstant(0)}};
     }
 
-    /// An opening circle or a wipe, in the content's own coordinates.
-    [[nodiscard]] Json revealKeys(std::size_t layer, const LottieContent& content) const {
-        LottieSamples circles, rectangles;
-        bool iris = false;
-        for (const auto& it : m_states[layer]) {
-            iris =
-                iris || (it.reveal.progress < 1 && it.reveal.shape.kind == motion::RevealShape::Kind::Iris);
+    /// An opening circle or a wipe, in the content's own coordinates. Open, it stands far beyond anything the
+    /// layer paints (whole layers may paint over their box), whatever becomes of the box.
+    [[nodiscard]] Json revealKeys(std::size_t layer, const LottieContent& content,
+                                  motion::RevealShape::Kind kind) const {
+        const auto& [times, states] = m_courses[layer];
+        const bool iris = kind == motion::RevealShape::Kind::Iris;
+        LottieSamples edges;
+        double beyond = 0;
+        for (std::size_t i = 0; i < states.size(); ++i) {
+            const auto& size = states[i].size;
+            beyond = std::max(beyond, 4 * std::hypot(size.width, size.height) / content.scaleAt(i));
         }
-        for (std::size_t f = 0; f < m_states[layer].size(); ++f) {
-            const auto& it = m_states[layer][f];
-            const double grown = content.scaleAt(f);
+        const auto& middle = content.anchor;
+        for (std::size_t i = 0; i < states.size(); ++i) {
+            const auto& it = states[i];
+            const double grown = content.scaleAt(i), part = it.reveal.progress;
             const double wide = it.size.width, high = it.size.height;
             const auto& shape = it.reveal.shape;
-            const double part = it.reveal.progress;
-            const double left = -wide / 2, top = -high / 2;
             const auto own = [&](double x, double y) {
-                return Point{x / grown + content.anchor.x, y / grown + content.anchor.y};
+                return Point{(x - wide / 2) / grown + middle.x, (y - high / 2) / grown + middle.y};
             };
-            if (iris) {
+            if (part >= 1 || shape.kind != kind) {
+                edges.push_back(iris ? std::vector{middle.x, middle.y, beyond}
+                                     : std::vector{middle.x - beyond, middle.y - beyond, middle.x + beyond,
+                                                   middle.y + beyond});
+            } else if (iris) {
                 const double x = wide * shape.x, y = high * shape.y;
                 const double far = std::hypot(std::max(x, wide - x), std::max(y, high - y));
-                // Whole layers may paint over their box: open far beyond it.
-                const Point centre = own(left + x, top + y);
-                circles.push_back({centre.x, centre.y, (part >= 1 ? 4 * far : far * part) / grown});
-                continue;
+                const Point centre = own(x, y);
+                edges.push_back({centre.x, centre.y, far * part / grown});
+            } else {
+                const Point from =
+                    own(shape.x < 0 ? wide * (1 - part) : 0, shape.y < 0 ? high * (1 - part) : 0);
+                const Point to = own(shape.x > 0 ? wide * part : wide, shape.y > 0 ? high * part : high);
+                edges.push_back({from.x, from.y, to.x, to.y});
             }
-            const double reach = part >= 1 ? std::max(wide, high) : 0;
-            const Point from = own(left + (shape.x < 0 ? wide * (1 - part) : 0) - reach,
-                                   top + (shape.y < 0 ? high * (1 - part) : 0) - reach);
-            const Point to = own(left + (shape.x > 0 ? wide * part : wide) + reach,
-                                 top + (shape.y > 0 ? high * part : high) + reach);
-            rectangles.push_back({from.x, from.y, to.x, to.y});
         }
-        return iris ? circleKeys(circles) : rectangleKeys(rectangles);
+        return iris ? circleKeys(times, edges) : rectangleKeys(times, edges);
     }
 
-    template <typename Outline>
-    static Json pathKeys(const LottieSamples& samples, Outline outline) {
-        const auto kept = keptFrames(samples, kFine);
-        const bool still =
-            std::all_of(samples.begin(), samples.end(), [&](const auto& it) { return it == samples[0]; });
-        if (still) {
-            return {{"a", 0}, {"k", outline(samples[0])}};
-        }
-        Json keys = Json::array();
-        for (std::size_t i = 0; i < kept.size(); ++i) {
-            Json key = {{"t", kept[i]}, {"s", Json::array({outline(samples[kept[i]])})}};
-            if (i + 1 < kept.size()) {
-                key["o"] = {{"x", 0}, {"y", 0}};
-                key["i"] = {{"x", 1}, {"y", 1}};
-            }
-            keys.push_back(std::move(key));
-        }
-        return {{"a", 1}, {"k", std::move(keys)}};
-    }
-
-    static Json rectangleKeys(const LottieSamples& samples) {
+    static Json rectangleKeys(const LottieTimes& times, const LottieSamples& samples) {
         // Always four corners: players take no path whose points come and go, as those of an empty one would.
-        return pathKeys(samples, [](const std::vector<double>& r) {
+        return lottieOutline(times, samples, kFine, [](const std::vector<double>& r) {
             const auto corner = [](double x, double y) { return Json{lottieNumber(x), lottieNumber(y)}; };
             const Json straight = Json::array({corner(0, 0), corner(0, 0), corner(0, 0), corner(0, 0)});
             return Json{
@@ -290,8 +282,8 @@ private:
                 {"o", straight}};
         });
     }
-    static Json circleKeys(const LottieSamples& samples) {
-        return pathKeys(samples, [](const std::vector<double>& c) {
+    static Json circleKeys(const LottieTimes& times, const LottieSamples& samples) {
+        return lottieOutline(times, samples, kFine, [](const std::vector<double>& c) {
             return lottieContours(
                 art::ellipsePath({c[0], c[1]}, std::max(c[2], 0.001), std::max(c[2], 0.001)))[0]["ks"]["k"];
         });
@@ -348,7 +340,7 @@ private:
     long m_frames;
     Json m_assets = Json::array();
     LottieContents m_contents;
-    std::vector<std::vector<schedule::LayerState>> m_states; ///< per layer, per frame
+    std::vector<LottieCourse> m_courses; ///< of each layer
     int m_next = 1000;
 };
 

@@ -35,24 +35,15 @@ LottieContent shapes(Json items) {
     return content;
 }
 
-template <typename Value>
-std::vector<double> sampled(const std::vector<LayerState>& states, Value value) {
-    std::vector<double> out;
-    for (const auto& it : states) {
-        out.push_back(value(it));
-    }
-    return out;
-}
-
 /// The part of a path that is drawn, at every frame.
-Json trim(const std::vector<double>& ends) {
+Json trim(const LottieTimes& times, const std::vector<double>& ends) {
     std::vector<double> percent;
     for (const double end : ends) {
         percent.push_back(100 * end);
     }
     return {{"ty", "tm"},
             {"s", lottieConstant(0)},
-            {"e", lottieProperty(percent, 0.1)},
+            {"e", lottieProperty(times, percent, 0.1)},
             {"o", lottieConstant(0)},
             {"m", 1}};
 }
@@ -65,14 +56,14 @@ Colour LottieContents::colour(const model::ColourRef& ref) const {
 
 void LottieContents::note(const std::string& text) { m_build.note("lottie", text); }
 
-std::vector<LottieContent> LottieContents::of(std::size_t index, const States& states) {
+std::vector<LottieContent> LottieContents::of(std::size_t index, const LottieCourse& course) {
     const auto& layer = m_sequence.layers[index];
     using List = std::vector<LottieContent>;
-    const auto drawn = [&](const auto&) { return art(layer, states); };
-    return std::visit(Cases{drawn, [&](const model::TextContent&) { return text(layer, states); },
-                            [&](const model::BackdropContent&) { return backdrop(layer, states); },
-                            [&](const model::ProgressContent&) { return progress(layer, states); },
-                            [&](const model::ClipContent&) { return List{clip(layer, states)}; },
+    const auto drawn = [&](const auto&) { return art(layer, course); };
+    return std::visit(Cases{drawn, [&](const model::TextContent&) { return text(layer, course); },
+                            [&](const model::BackdropContent&) { return backdrop(layer, course); },
+                            [&](const model::ProgressContent&) { return progress(layer, course); },
+                            [&](const model::ClipContent&) { return List{clip(layer, course)}; },
                             [&](const model::ImageContent&) { return image(layer); },
                             [](const model::FirstScreenContent&) { return List(); },
                             [](const model::GroupContent&) { return List(); }},
@@ -86,7 +77,7 @@ std::vector<LottieContent> LottieContents::image(const model::Layer& layer) {
     return content ? std::vector{*content} : std::vector<LottieContent>();
 }
 
-std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const States& states) {
+std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const LottieCourse& course) {
     const auto shown = project::shownArt(m_sequence, m_build.input.shelf, layer, appearance());
     if (!shown) {
         return {};
@@ -109,12 +100,13 @@ std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const 
     };
     std::vector<LottieContent> contents;
     auto whole = drawnAs(*shown);
-    const bool draws = std::any_of(states.begin(), states.end(), [](const auto& it) { return it.draw < 1; });
+    const bool draws =
+        std::any_of(course.states.begin(), course.states.end(), [](const auto& it) { return it.draw < 1; });
     if (draws) {
         whole.opacity = [](const LayerState& it) { return it.draw < 1 ? 0 : it.opacity; };
         auto fills = drawnAs(art::withoutStrokes(*shown));
         fills.opacity = [](const LayerState& it) { return it.draw < 1 ? it.opacity * filled(it) : 0; };
-        contents.push_back(lines(layer, states));
+        contents.push_back(lines(layer, course));
         contents.push_back(std::move(whole));
         contents.push_back(std::move(fills));
     } else {
@@ -129,9 +121,9 @@ std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const 
 }
 
 /// The contours that are drawn by and by, each with a trim of its own.
-LottieContent LottieContents::lines(const model::Layer& layer, const States& states) {
+LottieContent LottieContents::lines(const model::Layer& layer, const LottieCourse& course) {
     Json items = Json::array();
-    const Json drawn = trim(sampled(states, [](const auto& it) { return it.draw; }));
+    const Json drawn = trim(course.times, course.sampled([](const auto& it) { return it.draw; }));
     for (const auto& outline : outlinesOf(m_build.input, layer, appearance())) {
         const bool stroked = outline.strokeWidth > 0;
         const Colour ink = outline.ref.empty() ? outline.colour : colour(outline.ref);
@@ -139,9 +131,10 @@ LottieContent LottieContents::lines(const model::Layer& layer, const States& sta
             Json stroke =
                 lottieStroke(ink, stroked ? outline.strokeWidth : 1.5, art::Cap::Round, art::Join::Round);
             if (!stroked) {
-                stroke["o"] = lottieProperty(
-                    sampled(states, [&](const auto& it) { return 100 * ink.a / 255.0 * (1 - filled(it)); }),
-                    0.2);
+                stroke["o"] = lottieProperty(course.times, course.sampled([&](const auto& it) {
+                    return 100 * ink.a / 255.0 * (1 - filled(it));
+                }),
+                                             0.2);
             }
             items.push_back(lottieGroup({std::move(contour), drawn, std::move(stroke)}));
         }
@@ -151,31 +144,32 @@ LottieContent LottieContents::lines(const model::Layer& layer, const States& sta
     return content;
 }
 
-std::vector<LottieContent> LottieContents::text(const model::Layer& layer, const States& states) {
+std::vector<LottieContent> LottieContents::text(const model::Layer& layer, const LottieCourse& course) {
     const auto path =
         m_build.input.outliner.outline(layer.get<model::TextContent>(),
                                        m_build.input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
     const auto& ink = layer.get<model::TextContent>().colour;
     auto whole = shapes(slottedAll(lottieFilled(path, colour(ink)), ink));
     std::vector<LottieContent> contents; // pushed one by one: a list in braces would copy each
-    if (std::none_of(states.begin(), states.end(), [](const auto& it) { return it.draw < 1; })) {
+    if (std::none_of(course.states.begin(), course.states.end(),
+                     [](const auto& it) { return it.draw < 1; })) {
         contents.push_back(std::move(whole));
         return contents;
     }
     auto fills = whole;
     whole.opacity = [](const LayerState& it) { return it.draw < 1 ? 0 : it.opacity; };
     fills.opacity = [](const LayerState& it) { return it.draw < 1 ? it.opacity * filled(it) : 0; };
-    contents.push_back(lines(layer, states));
+    contents.push_back(lines(layer, course));
     contents.push_back(std::move(whole));
     contents.push_back(std::move(fills));
     return contents;
 }
 
-std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, const States& states) {
+std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, const LottieCourse& course) {
     const auto& fill = layer.get<model::BackdropContent>().fill;
     LottieSamples sizes, starts, ends;
     const double radians = fill.angle * std::numbers::pi / 180;
-    for (const auto& it : states) {
+    for (const auto& it : course.states) {
         sizes.push_back({it.size.width, it.size.height});
         const double half =
             (std::abs(it.size.width * std::sin(radians)) + std::abs(it.size.height * std::cos(radians))) / 2;
@@ -185,7 +179,7 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
     Json items = Json::array();
     items.push_back({{"ty", "rc"},
                      {"p", lottieConstant({0, 0})},
-                     {"s", lottieProperty(sizes, 0.05)},
+                     {"s", lottieProperty(course.times, sizes, 0.05)},
                      {"r", lottieConstant(0)}});
     const Colour from = colour(fill.colour);
     if (fill.to.empty()) {
@@ -202,16 +196,16 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
                          {"o", lottieConstant(100)},
                          {"r", 1},
                          {"t", 1},
-                         {"s", lottieProperty(starts, 0.05)},
-                         {"e", lottieProperty(ends, 0.05)},
+                         {"s", lottieProperty(course.times, starts, 0.05)},
+                         {"e", lottieProperty(course.times, ends, 0.05)},
                          {"g", {{"p", 2}, {"k", lottieConstant(stops)}}}});
     }
     std::vector<LottieContent> contents;
     const auto path = project::backdropPicture(layer, appearance(), false);
     if (!path.empty()) {
         const bool covers = model::pictureOf(layer)->fit == model::Fit::Fill;
-        if (auto content = picture(path, states[0].size, covers)) {
-            follow(*content, states, covers);
+        if (auto content = picture(path, course.states[0].size, covers)) {
+            follow(*content, course, covers);
             contents.push_back(std::move(*content));
         }
     }
@@ -219,16 +213,16 @@ std::vector<LottieContent> LottieContents::backdrop(const model::Layer& layer, c
     return contents;
 }
 
-std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, const States& states) {
+std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, const LottieCourse& course) {
     const auto& it = layer.get<model::ProgressContent>();
     const double width = layer.place.width, height = layer.place.height, thick = it.thickness;
-    const auto parts = sampled(states, [](const auto& state) { return state.progress; });
+    const auto parts = course.sampled([](const auto& state) { return state.progress; });
     const auto visible = [&](Json fill, const std::vector<double>& shown) {
         std::vector<double> opacity;
         for (const double part : shown) {
             opacity.push_back(part > 0 ? 100 : 0);
         }
-        fill["o"] = lottieProperty(opacity, 0.2);
+        fill["o"] = lottieProperty(course.times, opacity, 0.2);
         return fill;
     };
     Json items = Json::array(); // the topmost first
@@ -239,7 +233,7 @@ std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, c
         art::arcTo(circle, {0, r}, r, r, 0, false, true, {0, -r});
         const auto ring = lottieContours(circle)[0];
         items.push_back(lottieGroup(
-            {ring, trim(parts),
+            {ring, trim(course.times, parts),
              visible(lottieStroke(colour(it.colour), thick, art::Cap::Round, art::Join::Round), parts)}));
         if (!it.track.empty()) {
             items.push_back(
@@ -259,7 +253,8 @@ std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, c
                                      {"r", lottieConstant(thick / 2)}},
                                 std::move(fill)});
         };
-        items.push_back(bar(lottieProperty(sizes, 0.05), lottieProperty(places, 0.05),
+        items.push_back(bar(lottieProperty(course.times, sizes, 0.05),
+                            lottieProperty(course.times, places, 0.05),
                             visible(lottieFill(colour(it.colour)), parts)));
         if (!it.track.empty()) {
             items.push_back(
@@ -274,8 +269,9 @@ std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, c
                 sizes.push_back({thick * shown.back(), thick * shown.back()});
             }
             const Json at = lottieConstant({-width / 2 + thick / 2 + (width - thick) * i / 4, 0});
-            items.push_back(lottieGroup({Json{{"ty", "el"}, {"p", at}, {"s", lottieProperty(sizes, 0.05)}},
-                                         visible(lottieFill(colour(it.colour)), shown)}));
+            items.push_back(
+                lottieGroup({Json{{"ty", "el"}, {"p", at}, {"s", lottieProperty(course.times, sizes, 0.05)}},
+                             visible(lottieFill(colour(it.colour)), shown)}));
             if (!it.track.empty()) {
                 items.push_back(
                     lottieGroup({Json{{"ty", "el"}, {"p", at}, {"s", lottieConstant({thick, thick})}},
@@ -287,7 +283,7 @@ std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, c
 }
 
 /// The person's own composition stays one: it is taken in whole and its time is led by the cues.
-LottieContent LottieContents::clip(const model::Layer& layer, const States& states) {
+LottieContent LottieContents::clip(const model::Layer& layer, const LottieCourse& course) {
     const auto& it = layer.get<model::ClipContent>();
     const bool dark = appearance() == model::Appearance::Dark && !it.darkPath.empty();
     const auto* bytes = m_build.input.shelf.bytesOf(dark ? it.darkPath : it.path);
@@ -321,7 +317,7 @@ LottieContent LottieContents::clip(const model::Layer& layer, const States& stat
                         {"layers", renamed(source.value("layers", Json::array()))}});
     std::vector<double> seconds;
     const double first = source.value("ip", 0.0);
-    for (const auto& state : states) {
+    for (const auto& state : course.states) {
         const double played = it.from + (it.stopAt - it.from) * state.clip;
         const double time = state.clip >= 1 ? it.keep.value_or(it.stopAt) : played;
         seconds.push_back((first + time * info->frameRate / 1000) / kLottieRate);
@@ -334,7 +330,7 @@ LottieContent LottieContents::clip(const model::Layer& layer, const States& stat
     content.fields = {{"refId", prefix + "whole"},
                       {"w", std::lround(info->size.width)},
                       {"h", std::lround(info->size.height)},
-                      {"tm", lottieProperty(seconds, 0.0005)}};
+                      {"tm", lottieProperty(course.times, seconds, 0.0005)}};
     return content;
 }
 
@@ -367,13 +363,14 @@ std::optional<LottieContent> LottieContents::picture(const std::string& path, Si
     return content;
 }
 
-void LottieContents::follow(LottieContent& picture, const States& states, bool covers) {
-    const Size first = states[0].size;
-    if (std::all_of(states.begin(), states.end(), [&](const auto& it) { return it.size == first; })) {
+void LottieContents::follow(LottieContent& picture, const LottieCourse& course, bool covers) {
+    const Size first = course.states[0].size;
+    if (std::all_of(course.states.begin(), course.states.end(),
+                    [&](const auto& it) { return it.size == first; })) {
         return;
     }
     const double wide = 2 * picture.anchor.x, high = 2 * picture.anchor.y;
-    for (const auto& it : states) {
+    for (const auto& it : course.states) {
         const double across = it.size.width / wide, down = it.size.height / high;
         const double scale = covers ? std::max(across, down) : std::min(across, down);
         picture.grown.push_back(scale / picture.scale);

@@ -4,6 +4,7 @@
 #include "core/schedule/frame.h"
 #include "core/schedule/schedule.h"
 #include "export/common/export_build.h"
+#include "export/lottie/lottie_curves.h"
 #include "export/lottie/lottie_shapes.h"
 
 #include <set>
@@ -17,12 +18,13 @@ struct LottieContent {
     Point anchor;                  ///< the layer's middle in the content's own coordinates
     double scale = 1;              ///< from the content's own units to dp
     std::optional<Rect> cut;       ///< nothing beyond it is seen, in the content's own coordinates
-    /// At every frame, where they change: how much larger it is, and what is seen of it instead of `cut`.
+    /// At each time of the layer, where they change: how much larger it is, and what is seen of it instead of
+    /// `cut`.
     std::vector<double> grown;
     std::vector<Rect> cuts;
 
-    [[nodiscard]] double scaleAt(std::size_t frame) const {
-        return grown.empty() ? scale : scale * grown[frame];
+    [[nodiscard]] double scaleAt(std::size_t sample) const {
+        return grown.empty() ? scale : scale * grown[sample];
     }
     double (*opacity)(const schedule::LayerState&) = [](const schedule::LayerState& it) {
         return it.opacity;
@@ -37,29 +39,27 @@ public:
 
     /// The palette's colours that fills name, as the composition's slots.
     [[nodiscard]] const nlohmann::ordered_json& slots() const { return m_slots; }
-    /// The topmost first. `states`: at every frame.
-    [[nodiscard]] std::vector<LottieContent> of(std::size_t layer,
-                                                const std::vector<schedule::LayerState>& states);
+    /// The topmost first.
+    [[nodiscard]] std::vector<LottieContent> of(std::size_t layer, const LottieCourse& course);
 
 private:
     using Json = nlohmann::ordered_json;
-    using States = std::vector<schedule::LayerState>;
 
-    [[nodiscard]] std::vector<LottieContent> art(const model::Layer& layer, const States& states);
-    [[nodiscard]] std::vector<LottieContent> text(const model::Layer& layer, const States& states);
-    [[nodiscard]] std::vector<LottieContent> backdrop(const model::Layer& layer, const States& states);
-    [[nodiscard]] std::vector<LottieContent> progress(const model::Layer& layer, const States& states);
+    [[nodiscard]] std::vector<LottieContent> art(const model::Layer& layer, const LottieCourse& course);
+    [[nodiscard]] std::vector<LottieContent> text(const model::Layer& layer, const LottieCourse& course);
+    [[nodiscard]] std::vector<LottieContent> backdrop(const model::Layer& layer, const LottieCourse& course);
+    [[nodiscard]] std::vector<LottieContent> progress(const model::Layer& layer, const LottieCourse& course);
     [[nodiscard]] std::vector<LottieContent> image(const model::Layer& layer);
-    [[nodiscard]] LottieContent clip(const model::Layer& layer, const States& states);
+    [[nodiscard]] LottieContent clip(const model::Layer& layer, const LottieCourse& course);
     /// A picture fitted into the box; `covers`: fills it and is cut at its edges.
     [[nodiscard]] std::optional<LottieContent> picture(const std::string& path, Size box, bool covers);
     /// The same in a box that changes.
-    static void follow(LottieContent& picture, const States& states, bool covers);
+    static void follow(LottieContent& picture, const LottieCourse& course, bool covers);
     /// Marks the colour of a fill as one of the palette, so that a player may put another there.
     Json slotted(Json fill, const model::ColourRef& ref);
     Json slottedAll(Json items, const model::ColourRef& ref);
     [[nodiscard]] LottieContent rastered(const art::Art& art, Size box, Colour tint);
-    [[nodiscard]] LottieContent lines(const model::Layer& layer, const States& states);
+    [[nodiscard]] LottieContent lines(const model::Layer& layer, const LottieCourse& course);
     [[nodiscard]] Colour colour(const model::ColourRef& ref) const;
     void note(const std::string& text);
     [[nodiscard]] model::Appearance appearance() const { return m_schedule.conditions.appearance; }

@@ -28,27 +28,51 @@ Json property(int animated, Json value) {
     return made;
 }
 
-/// Ramer, Douglas and Peucker's way, with the error measured at the samples themselves.
-void keepBetween(const LottieSamples& samples, std::size_t from, std::size_t to, double tolerance,
-                 std::vector<std::size_t>& kept) {
-    double worst = 0;
-    std::size_t at = from;
-    for (std::size_t i = from + 1; i < to; ++i) {
-        const double part = static_cast<double>(i - from) / static_cast<double>(to - from);
-        for (std::size_t k = 0; k < samples[i].size(); ++k) {
-            const double straight = samples[from][k] + (samples[to][k] - samples[from][k]) * part;
-            const double off = std::abs(samples[i][k] - straight);
-            if (off > worst) {
-                worst = off;
-                at = i;
+bool isStill(const LottieSamples& samples) {
+    return std::all_of(samples.begin(), samples.end(), [&](const auto& it) {
+        for (std::size_t k = 0; k < it.size(); ++k) {
+            if (std::abs(it[k] - samples[0][k]) > 1e-9) {
+                return false;
             }
         }
+        return true;
+    });
+}
+
+/// The format's handles are lists for plain numbers, and single numbers for outlines.
+Json handles(double x, double y, bool single) {
+    return single ? Json{{"x", x}, {"y", y}} : Json{{"x", {x}}, {"y", {y}}};
+}
+
+template <typename Value>
+Json keysOf(const LottieTimes& times, const std::vector<LottieKey>& keys, bool single, Value value) {
+    Json list = Json::array();
+    for (const auto& it : keys) {
+        Json key = Json::object();
+        key.emplace("t", Json(lottieNumber(times.frames[it.sample])));
+        key.emplace("s", value(it.sample));
+        if (it.way == LottieKey::Way::Hold) {
+            key.emplace("h", Json(1));
+        } else if (&it != &keys.back()) {
+            key.emplace("o", handles(it.curve.x1, it.curve.y1, single));
+            key.emplace("i", handles(it.curve.x2, it.curve.y2, single));
+        }
+        list.push_back(std::move(key));
     }
-    if (worst > tolerance) {
-        keepBetween(samples, from, at, tolerance, kept);
-        kept.push_back(at);
-        keepBetween(samples, at, to, tolerance, kept);
+    return property(1, std::move(list));
+}
+
+LottieSamples wrapped(const std::vector<double>& samples) {
+    LottieSamples all;
+    all.reserve(samples.size());
+    for (const double value : samples) {
+        all.push_back({value});
     }
+    return all;
+}
+
+Json animated(const LottieTimes& times, const LottieSamples& samples, const std::vector<LottieKey>& keys) {
+    return keysOf(times, keys, false, [&](std::size_t i) { return numbers(samples[i]); });
 }
 
 }
@@ -58,53 +82,48 @@ double lottieNumber(double value) {
     return rounded == 0 ? 0 : rounded;
 }
 
-std::vector<std::size_t> keptFrames(const LottieSamples& samples, double tolerance) {
-    std::vector<std::size_t> kept = {0};
-    if (samples.size() > 1) {
-        keepBetween(samples, 0, samples.size() - 1, tolerance, kept);
-        kept.push_back(samples.size() - 1);
-    }
-    return kept;
-}
-
 Json lottieConstant(double value) { return property(0, lottieNumber(value)); }
 
 Json lottieConstant(const std::vector<double>& value) { return property(0, numbers(value)); }
 
-Json lottieProperty(const LottieSamples& samples, double tolerance) {
-    const bool still = std::all_of(samples.begin(), samples.end(), [&](const auto& it) {
-        for (std::size_t k = 0; k < it.size(); ++k) {
-            if (std::abs(it[k] - samples[0][k]) > 1e-9) {
-                return false;
-            }
-        }
-        return true;
-    });
-    if (still) {
+Json lottieProperty(const LottieTimes& times, const LottieSamples& samples, double tolerance) {
+    if (isStill(samples)) {
         return samples[0].size() == 1 ? lottieConstant(samples[0][0]) : lottieConstant(samples[0]);
     }
-    Json keys = Json::array();
-    const Json leaving = {{"x", {0}}, {"y", {0}}}, arriving = {{"x", {1}}, {"y", {1}}};
-    const auto kept = keptFrames(samples, tolerance);
-    for (std::size_t i = 0; i < kept.size(); ++i) {
-        Json key = Json::object();
-        key.emplace("t", Json(kept[i]));
-        key.emplace("s", numbers(samples[kept[i]]));
-        if (i + 1 < kept.size()) {
-            key.emplace("o", Json(leaving));
-            key.emplace("i", Json(arriving));
-        }
-        keys.push_back(std::move(key));
-    }
-    return property(1, std::move(keys));
+    return animated(times, samples, lottieKeys(times, samples, tolerance));
 }
 
-Json lottieProperty(const std::vector<double>& samples, double tolerance) {
-    LottieSamples wrapped;
-    for (const double value : samples) {
-        wrapped.push_back({value});
+Json lottieProperty(const LottieTimes& times, const std::vector<double>& samples, double tolerance) {
+    return lottieProperty(times, wrapped(samples), tolerance);
+}
+
+Json lottiePlace(const LottieTimes& times, const LottieSamples& samples, double tolerance) {
+    if (isStill(samples)) {
+        return lottieConstant(samples[0]);
     }
-    return lottieProperty(wrapped, tolerance);
+    std::vector<double> across, down;
+    for (const auto& it : samples) {
+        across.push_back(it[0]);
+        down.push_back(it[1]);
+    }
+    const auto together = lottieKeys(times, samples, tolerance);
+    const auto apart = lottieKeys(times, wrapped(across), tolerance).size() +
+                       lottieKeys(times, wrapped(down), tolerance).size();
+    if (together.size() <= apart) {
+        return animated(times, samples, together);
+    }
+    return {{"s", true},
+            {"x", lottieProperty(times, across, tolerance)},
+            {"y", lottieProperty(times, down, tolerance)}};
+}
+
+Json lottieOutline(const LottieTimes& times, const LottieSamples& samples, double tolerance,
+                   Json (*outline)(const std::vector<double>& sample)) {
+    if (isStill(samples)) {
+        return property(0, outline(samples[0]));
+    }
+    return keysOf(times, lottieKeys(times, samples, tolerance), true,
+                  [&](std::size_t i) { return Json::array({outline(samples[i])}); });
 }
 
 }

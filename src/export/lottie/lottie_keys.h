@@ -1,30 +1,31 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "export/lottie/lottie_curves.h"
+
 #include <nlohmann/json.hpp>
-#include <vector>
 
 namespace scaena::exporting {
 
-/// Frames a second of a composition.
-inline constexpr double kLottieRate = 60;
-
-/// A property sampled at every frame, all samples of one length.
-using LottieSamples = std::vector<std::vector<double>>;
-
-/// The property as the specification writes it: a constant, or the fewest straight keyframes that come
-/// nowhere further from the samples than `tolerance`.
-[[nodiscard]] nlohmann::ordered_json lottieProperty(const LottieSamples& samples, double tolerance);
+/// The property as the specification writes it: a constant, or the fewest keys that come nowhere further from
+/// the samples than `tolerance`.
+[[nodiscard]] nlohmann::ordered_json lottieProperty(const LottieTimes& times, const LottieSamples& samples,
+                                                    double tolerance);
 /// The same for a property of one number.
-[[nodiscard]] nlohmann::ordered_json lottieProperty(const std::vector<double>& samples, double tolerance);
+[[nodiscard]] nlohmann::ordered_json lottieProperty(const LottieTimes& times,
+                                                    const std::vector<double>& samples, double tolerance);
+/// The same for a place: across and down have keys of their own where that takes fewer.
+[[nodiscard]] nlohmann::ordered_json lottiePlace(const LottieTimes& times, const LottieSamples& samples,
+                                                 double tolerance);
+/// The same for an outline that `outline` draws from a sample.
+[[nodiscard]] nlohmann::ordered_json
+lottieOutline(const LottieTimes& times, const LottieSamples& samples, double tolerance,
+              nlohmann::ordered_json (*outline)(const std::vector<double>& sample));
 /// A constant.
 [[nodiscard]] nlohmann::ordered_json lottieConstant(const std::vector<double>& value);
 [[nodiscard]] nlohmann::ordered_json lottieConstant(double value);
 
 /// Rounded, so that files stay small and the same everywhere.
 [[nodiscard]] double lottieNumber(double value);
-
-/// Indices of the samples that are kept as keyframes; both ends always are.
-[[nodiscard]] std::vector<std::size_t> keptFrames(const LottieSamples& samples, double tolerance);
 
 }
