@@ -6,11 +6,12 @@
 
 #include <QPainterPathStroker>
 #include <algorithm>
+#include <bit>
 #include <cmath>
 #include <numbers>
 #include <optional>
 #include <polyclipping/clipper.hpp>
-#include <unordered_map>
+#include <utility>
 #include <vector>
 
 namespace scaena::render {
@@ -26,7 +27,7 @@ constexpr double kAlong = 0.3;            ///< sine of the angle up to which two
 constexpr double kApart = 6;              ///< pixels along a contour before it can be said to come back
 constexpr double kCorner = 0.25;          ///< radians; below, a turn is one of a curve
 
-double lengthOf(QPointF v) { return std::hypot(v.x(), v.y()); }
+double lengthOf(QPointF v) { return std::sqrt(QPointF::dotProduct(v, v)); }
 double crossOf(QPointF a, QPointF b) { return a.x() * b.y() - a.y() * b.x(); }
 
 /// A contour as a polygon. Where it is no corner, a turn is one of a curve.
@@ -139,6 +140,7 @@ public:
 
     /// Also false where there is too much to be looked at or to be united.
     [[nodiscard]] bool areIn(const QList<QPolygonF>& polygons) {
+        makeRoom(polygons);
         for (const auto& polygon : polygons) {
             if (!walk(polygon)) {
                 return false;
@@ -152,7 +154,22 @@ private:
     struct Sample {
         QPointF at, along;
         double walked;
+        int next; ///< in the same bucket, or -1
     };
+
+    /// About as many buckets as there will be samples: those of a line share cells.
+    void makeRoom(const QList<QPolygonF>& polygons) {
+        double count = 0;
+        for (const auto& polygon : polygons) {
+            count += static_cast<double>(polygon.size());
+            for (int i = 0; i < polygon.size(); ++i) {
+                count += lengthOf(polygon[(i + 1) % polygon.size()] - polygon[i]) / m_pixel;
+            }
+        }
+        count = std::min<double>(count, kMostSamples);
+        m_samples.reserve(static_cast<std::size_t>(count));
+        m_buckets.assign(std::bit_ceil(static_cast<std::size_t>(count) + 1), -1);
+    }
 
     bool walk(const QPolygonF& polygon) {
         const double begun = m_walked;
@@ -165,9 +182,11 @@ private:
             const auto way = polygon[(i + 1) % polygon.size()] - from;
             const double length = lengthOf(way);
             for (double done = std::min(m_pixel, length) / 2; done < length; done += m_pixel) {
-                const Sample sample{from + way * (done / length), way / length, m_walked + done};
+                Sample sample{from + way * (done / length), way / length, m_walked + done, -1};
                 lookAround(sample, begun, around);
-                m_cells[cellOf(sample.at, 0, 0)].push_back(sample);
+                auto& bucket = m_buckets[bucketOf(cellOf(sample.at.x()), cellOf(sample.at.y()))];
+                sample.next = std::exchange(bucket, static_cast<int>(m_samples.size()));
+                m_samples.push_back(sample);
                 --m_effort.steps;
                 if (++m_count > kMostSamples || m_meetings > kMostMeetings || m_effort.isSpent()) {
                     return false;
@@ -179,16 +198,20 @@ private:
     }
 
     void lookAround(const Sample& it, double begun, double around) {
-        for (int dx = -1; dx <= 1; ++dx) {
-            for (int dy = -1; dy <= 1; ++dy) {
-                const auto found = m_cells.find(cellOf(it.at, dx, dy));
-                if (found == m_cells.end()) {
-                    continue;
-                }
-                for (const auto& other : found->second) {
+        const auto left = cellOf(it.at.x() - m_pixel), right = cellOf(it.at.x() + m_pixel);
+        const auto top = cellOf(it.at.y() - m_pixel), bottom = cellOf(it.at.y() + m_pixel);
+        for (auto x = left; x <= right; ++x) {
+            for (auto y = top; y <= bottom; ++y) {
+                for (int i = m_buckets[bucketOf(x, y)]; i >= 0;) {
+                    const auto& other = m_samples[static_cast<std::size_t>(i)];
+                    i = other.next;
+                    const auto off = other.at - it.at;
+                    if (QPointF::dotProduct(off, off) >= m_pixel * m_pixel) {
+                        continue;
+                    }
                     const double back = it.walked - other.walked; // along the contour, either way round
                     const double apart = other.walked < begun ? around : std::min(back, around - back);
-                    if (apart > kApart * m_pixel && lengthOf(other.at - it.at) < m_pixel) {
+                    if (apart > kApart * m_pixel) {
                         ++m_meetings;
                         m_hasFound |= std::abs(crossOf(other.along, it.along)) < kAlong;
                     }
@@ -197,10 +220,17 @@ private:
         }
     }
 
-    [[nodiscard]] std::int64_t cellOf(QPointF at, int dx, int dy) const {
-        const auto x = static_cast<std::int64_t>(std::floor(at.x() / m_pixel)) + dx;
-        const auto y = static_cast<std::int64_t>(std::floor(at.y() / m_pixel)) + dy;
-        return x * 0x1'0000'0001 + y;
+    /// Cells of four pixels: what is within a pixel lies in two or so.
+    [[nodiscard]] std::int64_t cellOf(double at) const {
+        return static_cast<std::int64_t>(std::floor(at / (4 * m_pixel)));
+    }
+
+    /// Cells share buckets; what lies in one that is far away is seen to do so.
+    [[nodiscard]] std::size_t bucketOf(std::int64_t x, std::int64_t y) const {
+        const auto mixed =
+            (static_cast<std::uint64_t>(x) * 0x9E37'79B9'7F4A'7C15 ^ static_cast<std::uint64_t>(y)) *
+            0xD6E8'FEB8'6659'FD93;
+        return static_cast<std::size_t>(mixed >> 32) & (m_buckets.size() - 1);
     }
 
     double m_pixel;
@@ -209,7 +239,8 @@ private:
     int m_count = 0;
     double m_meetings = 0;
     bool m_hasFound = false;
-    std::unordered_map<std::int64_t, std::vector<Sample>> m_cells;
+    std::vector<Sample> m_samples;
+    std::vector<int> m_buckets; ///< of each its last sample, or -1
 };
 
 double turnOf(QPointF in, QPointF out) { return std::atan2(crossOf(in, out), QPointF::dotProduct(in, out)); }
