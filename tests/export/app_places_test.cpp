@@ -113,6 +113,29 @@ TEST_CASE("A manifest is read as XML: aliases, quotes, comments, and brackets wi
     CHECK(themed("<activity android:name=\".Main\">" + filter).empty());
 }
 
+TEST_CASE("A project without native folders keeps the export in a folder of its own and names its plugin") {
+    const auto project = [](const std::string& app) {
+        return with({{"package.json", "{}"}, {"app.json", app}});
+    };
+    const auto files = project(R"({"expo": {"name": "Huts", "plugins": ["other"]}})");
+    const auto place = placeIn(files, "app", "react-native");
+    CHECK(place.prefix == "opening/");
+    CHECK(place.found == "a React Native project without native folders");
+    const auto list = suggestionsFor(files, "app", placed(made("react-native"), place));
+    REQUIRE(list.size() == 1);
+    CHECK(list[0].path == "app.json");
+    CHECK(list[0].after.find("\"other\",\n      \"./opening/launch/moraine-huts/plugin\"") !=
+          std::string::npos);
+    CHECK(suggestionsFor(project(list[0].after), "app", placed(made("react-native"), place)).empty());
+    for (const char* other : {R"({"name": "Huts"})", R"({"expo": {"plugins": 3}})", "{", "[]"}) {
+        CHECK(suggestionsFor(project(other), "app", placed(made("react-native"), place)).empty());
+    }
+    for (const char* native : {"android/build.gradle", "ios/Podfile"}) {
+        const auto made = with({{"package.json", "{}"}, {"app.json", "{}"}, {native, ""}});
+        CHECK(placeIn(made, "app", "react-native").prefix.empty());
+    }
+}
+
 TEST_CASE("The storyboard is proposed for the property list, whether it has one or not") {
     const auto check = [](const std::string& plist) {
         const auto files = with({{"Huts.xcodeproj/project.pbxproj", ""}, {"Huts/Info.plist", plist}});

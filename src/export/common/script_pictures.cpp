@@ -158,7 +158,8 @@ private:
         noteClip(layer, times.size());
     }
 
-    /// One density, sharp on today's phones, in a third of the bytes of all three.
+    /// One density, sharp on today's phones, in a third of the bytes of all three. Its name says none:
+    /// whoever draws from it gives the size, and an app's tests look for files by their plain names.
     void sheet(const model::Layer& layer, const model::ClipContent& content, Size size,
                const std::vector<double>& times) {
         const int columns = sheetColumns(static_cast<int>(times.size()), size);
@@ -175,7 +176,7 @@ private:
             if (night) {
                 dark.insert(layer.id + ".png");
             }
-            m_build.addLater(path(layer.id, night, kScales),
+            m_build.addLater(path(layer.id, night, 1),
                              [&rasteriser = m_build.input.rasteriser, bytes = found->second, times, pixels,
                               columns] { return rasteriser.clipSheetPng(bytes, times, pixels, columns); });
         }

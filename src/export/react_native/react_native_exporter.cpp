@@ -16,7 +16,9 @@
 
 #include "embedded_players.h"
 
+#include <algorithm>
 #include <fmt/format.h>
+#include <nlohmann/json.hpp>
 
 namespace scaena::exporting {
 
@@ -164,27 +166,64 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
     build.add(names.folder + "launch.ts", out);
 }
 
+/// A player's file with `value` in the place of `mark`.
+std::string filledIn(const char* file, std::string_view mark, std::string_view value) {
+    std::string text(embedded::find(file));
+    return text.replace(text.find(mark), mark.size(), value);
+}
+
 /// The holds know no sequence: an app has one of them, whatever it launches with.
 void addHolds(ExportBuild& build, const ReactNativeNames& names) {
-    const auto withPackage = [&](std::string_view file) {
-        std::string text(file);
-        const std::string_view mark = "@PACKAGE@";
-        text.replace(text.find(mark), mark.size(), names.holdPackage);
-        return text;
-    };
     auto folder = names.holdPackage;
     std::replace(folder.begin(), folder.end(), '.', '/');
     build.add("android/app/src/main/java/" + folder + "/LaunchHold.kt",
-              withPackage(embedded::find("LaunchHold.kt")));
+              filledIn("LaunchHold.kt", "@PACKAGE@", names.holdPackage));
     for (const char* file : {"LaunchHold.swift", "LaunchHold.m"}) {
         build.add(std::string("ios/Launch/") + file, std::string(embedded::find(file)));
     }
 }
 
+/// For projects that make their native folders from `app.json`.
+void addPlugin(ExportBuild& build, const ReactNativeNames& names, const AndroidNames& android,
+               const IosNames& ios) {
+    const auto said = fmt::format("{{\n  launch: {},\n  hold: '{}',\n  style: '{}',\n  icon: '{}',\n"
+                                  "  storyboard: '{}',\n  appIcon: '{}',\n}}",
+                                  scriptString(build.sequence().name), names.holdPackage, android.styleName,
+                                  android.resource("launcher"), ios.storyboard(), ios.icon());
+    build.add(names.folder + "plugin.js", filledIn("plugin.js", "@NAMES@", said));
+}
+
+/// `app.json` with the config plugin named; nothing if it is named or the file is of another kind.
+std::optional<std::string> withPlugin(const std::string& text, const std::string& plugin) {
+    auto app = nlohmann::ordered_json::parse(text, nullptr, false);
+    if (!app.is_object() || !app.contains("expo") || !app["expo"].is_object()) {
+        return std::nullopt;
+    }
+    auto& plugins = app["expo"]["plugins"];
+    if (plugins.is_null()) {
+        plugins = nlohmann::ordered_json::array();
+    }
+    if (!plugins.is_array() || std::find(plugins.begin(), plugins.end(), plugin) != plugins.end()) {
+        return std::nullopt;
+    }
+    plugins.push_back(plugin);
+    return app.dump(2) + "\n";
+}
+
 }
 
 AppPlace ReactNativeExporter::placeIn(const FileAccess& files, const std::filesystem::path& folder) const {
-    return hasFile(files, folder, "package.json") ? AppPlace{"", "a React Native project"} : AppPlace{};
+    if (!hasFile(files, folder, "package.json")) {
+        return {};
+    }
+    const auto hasAny = [&](std::initializer_list<const char*> names) {
+        return std::any_of(names.begin(), names.end(),
+                           [&](const char* name) { return hasFile(files, folder, name); });
+    };
+    const bool isMade = hasAny({"app.json", "app.config.js", "app.config.ts"}) &&
+                        !hasAny({"android/build.gradle", "android/build.gradle.kts", "ios/Podfile"});
+    return isMade ? AppPlace{"opening/", "a React Native project without native folders"}
+                  : AppPlace{"", "a React Native project"};
 }
 
 std::vector<Suggestion> ReactNativeExporter::suggestions(const FileAccess& files,
@@ -193,6 +232,14 @@ std::vector<Suggestion> ReactNativeExporter::suggestions(const FileAccess& files
     std::vector<Suggestion> list;
     suggestTheme(list, files, folder, made);
     suggestStoryboard(list, files, folder, made);
+    for (const auto& file : made.files) {
+        const std::string_view path = file.path, name = "/plugin.js";
+        if (path.starts_with("opening/") && path.ends_with(name)) {
+            const auto plugin = "./" + std::string(path.substr(0, path.size() - 3));
+            suggest(list, files, folder, "app.json",
+                    [&](const std::string& text) { return withPlugin(text, plugin); });
+        }
+    }
     return list;
 }
 
@@ -213,6 +260,7 @@ Result<Export> ReactNativeExporter::build(const ExportInput& input) const {
         addScaledPictures(build, {names.folder + "images/", ScaledPictures::Naming::Suffixes, true});
     addScript(build, dark, names);
     addHolds(build, names);
+    addPlugin(build, names, android, ios);
     addReactNativeInstructions(build, names, android, ios);
     return build.finished();
 }

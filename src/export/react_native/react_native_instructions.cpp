@@ -11,7 +11,7 @@ namespace {
 
 constexpr const char* kReactNativeSteps = R"(# Putting the launch sequence into your app
 
-The files lie as they belong below the folder of `package.json`. They need nothing but React Native itself (0.72 or later, with
+The files lie as they belong below the folder of `package.json` (without native folders: see step 3). They need nothing but React Native itself (0.72 or later, with
 the old architecture or the new one).
 
 ## Steps
@@ -42,18 +42,13 @@ add({hold}.LaunchHoldPackage())
    If your app's package is another than `{package}`, export again with yours.
 
 3. iOS: in Xcode, drag the folder `ios/Launch` into the project, and set *Launch screen interface file base name* to `{board}`. For
-   the icon, choose `{iosIcon}` as *App Icon*. In a Swift `AppDelegate`, behind what starts React Native:
+   the icon, choose `{iosIcon}` as *App Icon*. There is nothing to call: `LaunchHold.m` sees the app's first window.
 
-```swift
-LaunchHold.keep(over: window, storyboard: "{board}")
-```
+   In a project whose native folders are made from `app.json`, a config plugin does steps 1 to 3 at every `prebuild`: keep this export in a
+   folder of its own beside `package.json`, say `opening`, from where the paths below begin, and name the plugin in `app.json`:
 
-   In an Objective-C `AppDelegate.mm`, with `#import "YourApp-Swift.h"`, in place of the last line of `didFinishLaunchingWithOptions`:
-
-```objc
-BOOL isStarted = [super application:application didFinishLaunchingWithOptions:launchOptions];
-[LaunchHold keepOver:self.window storyboard:@"{board}"];
-return isStarted;
+```json
+{{ "expo": {{ "plugins": ["./opening/{folder}plugin"] }} }}
 ```
 
 4. Around your root component:

@@ -69,7 +69,9 @@ internal class LaunchHold(private val context: ReactApplicationContext) : ReactC
 
 /** Tells the host of the hold. */
 class LaunchHoldPackage : ReactPackage {
-    override fun createNativeModules(context: ReactApplicationContext): List<NativeModule> = listOf(LaunchHold(context))
+    @Suppress("OVERRIDE_DEPRECATION") // what takes its place is not there in older versions
+    override fun createNativeModules(reactContext: ReactApplicationContext): List<NativeModule> =
+        listOf(LaunchHold(reactContext))
 
-    override fun createViewManagers(context: ReactApplicationContext): List<ViewManager<*, *>> = emptyList()
+    override fun createViewManagers(reactContext: ReactApplicationContext): List<ViewManager<*, *>> = emptyList()
 }

@@ -2,17 +2,20 @@
 // leave it unchanged.
 import UIKit
 
-/// Keeps the launch storyboard's picture over the window until the script's first frame stands.
-/// Call `LaunchHold.keep(over: window, storyboard: …)` in the app delegate, behind what starts React Native.
+/// Keeps the launch storyboard's picture over the app's first window until the script's first frame stands, four seconds
+/// at most. Nothing has to call it: `LaunchHold.m` tells it of the window, whatever kind of delegate makes that.
 @objc(LaunchHold)
 final class LaunchHold: NSObject {
     @MainActor private static weak var picture: UIView?
     @MainActor private static var isReleased = false
 
-    @objc(keepOver:storyboard:)
-    @MainActor static func keep(over window: UIWindow?, storyboard: String) {
-        guard let window, !isReleased else { return }
-        let board = UIStoryboard(name: storyboard, bundle: nil)
+    @objc(windowIsSeen:)
+    @MainActor static func windowIsSeen(_ note: Notification) {
+        guard let window = note.object as? UIWindow, window.windowLevel == .normal else { return }
+        NotificationCenter.default.removeObserver(LaunchHold.self)
+        guard !isReleased, let name = Bundle.main.object(forInfoDictionaryKey: "UILaunchStoryboardName") as? String
+        else { return }
+        let board = UIStoryboard(name: name, bundle: nil)
         guard let view = board.instantiateInitialViewController()?.view else { return }
         view.frame = window.bounds
         view.autoresizingMask = [.flexibleWidth, .flexibleHeight]

@@ -67,7 +67,7 @@ export class Launch<Gate extends string> {
   private calm = false;
   private kind: StartKind = 'cold';
   private views = 0;
-  private due: ReturnType<typeof setTimeout> | undefined;
+  private due: ReturnType<typeof setTimeout> | null = null;
   private lateFrames = 0;
   private opened: number[];
   private readonly openedAt = new Map<string, number>();
@@ -219,7 +219,7 @@ export class Launch<Gate extends string> {
 
   /** What is due at this moment; then it waits for the next. */
   private step(): void {
-    clearTimeout(this.due);
+    if (this.due !== null) clearTimeout(this.due);
     const { schedule } = this;
     if (!schedule || this.isOver || this.isPaused) return;
     const t = this.now();
@@ -244,7 +244,7 @@ export class Launch<Gate extends string> {
   private finish(outcome: Outcome): void {
     if (this.isOver) return;
     this.isOver = true;
-    clearTimeout(this.due);
+    if (this.due !== null) clearTimeout(this.due);
     native()?.release?.();
     const shown = this.now();
     if (!this.outcome) this.decide(outcome);
@@ -327,8 +327,9 @@ export function LaunchSequence({ launch, children, insets = {}, announcement = '
   useEffect(() => () => clock.stop(), [clock]);
   const schedule = launch.isOver ? null : launch.schedule ?? still;
   const film = useMemo(
-    () => schedule && new Film(schedule, clock, launch.schedule ? launch.now() : 0, { width, height, top, right, bottom, left }),
-    [schedule, version, clock, width, height, top, right, bottom, left],
+    // Each version lays out what comes next, of the same schedule, too.
+    () => schedule && version >= 0 && new Film(schedule, clock, launch.schedule ? launch.now() : 0, { width, height, top, right, bottom, left }),
+    [launch, schedule, version, clock, width, height, top, right, bottom, left],
   );
   const isRunning = film !== null && launch.schedule !== null && !launch.isPaused;
   useEffect(() => {
@@ -632,7 +633,7 @@ function Reveal({ film, index, width, height, children }: RevealProps) {
       transform: [{ translateX: shift(`${name} x`, width, shape.x, back) }, { translateY: shift(`${name} y`, height, shape.y, back) }],
     });
     return (
-      <Animated.View style={[styles.cut, { left: 0, top: 0, width, height }, moved('wipe', -1)]}>
+      <Animated.View style={[styles.cut, { width, height }, moved('wipe', -1)]}>
         <Animated.View style={[styles.layer, { width, height }, moved('un-wipe', 1)]}>{children}</Animated.View>
       </Animated.View>
     );
@@ -664,7 +665,7 @@ function Content(props: ContentProps & { layer: Layer }) {
     ];
     const sheet = { width: width * columns, height: height * Math.ceil(frames / columns) };
     return (
-      <View style={[styles.cut, { left: 0, top: 0 }, size]}>
+      <View style={[styles.cut, size]}>
         <Animated.Image source={look.picture[night]} style={[styles.layer, sheet, { transform }]} fadeDuration={0} resizeMode="stretch" onLoadEnd={onLoadEnd} />
       </View>
     );
@@ -698,11 +699,11 @@ function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }:
   return (
     <Animated.View style={[styles.layer, { width, height }, style]}>
       <Reveal film={film} index={index} width={width} height={height}>
-        <Animated.View style={[styles.cut, { left: 0, top: 0, width, height, backgroundColor: color }, shrunk]}>
+        <Animated.View style={[styles.cut, { width, height, backgroundColor: color }, shrunk]}>
           {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} width={width} height={height} />}
         </Animated.View>
         {look.picture && (
-          <Animated.View style={[styles.cut, { left: 0, top: 0, width, height }, moved('cut', (it) => -missing(it))]}>
+          <Animated.View style={[styles.cut, { width, height }, moved('cut', (it) => -missing(it))]}>
             <Animated.Image
               source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0} onLoadEnd={onLoadEnd}
               style={[styles.layer, { width, height }, moved('un-cut', (it) => missing(it) / 2)]}
@@ -757,11 +758,14 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
   // Two half rings, each turned out from behind the edge of its half.
   const half = (isRight: boolean) => {
     const rotate = film.degrees(`half ${isRight}`, index, (it) => 360 * Math.min(0.5, Math.max(0, it.progress - (isRight ? 0 : 0.5))) - 180);
+    const left = isRight ? side / 2 : 0;
+    const own = { left, width: side / 2, height: side };
+    const whole = { left: -left, width: side, height: side };
     return (
-      <View style={[styles.cut, { left: isRight ? side / 2 : 0, top: 0, width: side / 2, height: side }]}>
-        <Animated.View style={[styles.layer, { left: isRight ? -side / 2 : 0, width: side, height: side, transform: [{ rotate }] }]}>
-          <View style={[styles.cut, { left: isRight ? side / 2 : 0, top: 0, width: side / 2, height: side }]}>
-            <View style={[styles.layer, { left: isRight ? -side / 2 : 0 }, ring(ink)]} />
+      <View style={[styles.cut, own]}>
+        <Animated.View style={[styles.layer, whole, { transform: [{ rotate }] }]}>
+          <View style={[styles.cut, own]}>
+            <View style={[styles.layer, whole, ring(ink)]} />
           </View>
         </Animated.View>
       </View>
@@ -781,5 +785,5 @@ const styles = StyleSheet.create({
   fill: { flex: 1 },
   whole: { overflow: 'hidden' },
   layer: { position: 'absolute', left: 0, top: 0 },
-  cut: { position: 'absolute', overflow: 'hidden' },
+  cut: { position: 'absolute', left: 0, top: 0, overflow: 'hidden' },
 });

@@ -2,6 +2,7 @@
 typedef signed char BOOL;
 #define YES ((BOOL)1)
 #define NO ((BOOL)0)
+#define nil ((id)0)
 #define NS_ENUM(type, name) enum name : type name; enum name : type
 #define NS_ASSUME_NONNULL_BEGIN
 #define NS_ASSUME_NONNULL_END
@@ -34,3 +35,9 @@ typedef NSObject<OS_dispatch_queue> *dispatch_queue_t;
 @interface NSURLQueryItem : NSObject
 @end
 @class NSMethodSignature, NSInvocation;
+@interface NSNotification : NSObject
+@end
+@interface NSNotificationCenter : NSObject
++ (NSNotificationCenter *)defaultCenter;
+- (void)addObserver:(id)observer selector:(SEL)selector name:(NSString *)name object:(id)object;
+@end

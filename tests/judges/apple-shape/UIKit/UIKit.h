@@ -2,3 +2,4 @@
 #import <Foundation/Foundation.h>
 @interface UIView : NSObject
 @end
+extern NSString *const UIWindowDidBecomeVisibleNotification;

@@ -1,0 +1,3 @@
+package androidx.appcompat.app;
+
+public class AppCompatActivity extends android.app.Activity {}
