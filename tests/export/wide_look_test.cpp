@@ -114,7 +114,7 @@ TEST_CASE("Every player's data say how a layer is drawn on a turned screen, and 
         const char* ending;
     };
     for (const auto& [target, ending] :
-         {Player{"android", "Launch.kt"}, Player{"ios", "Launch.swift"}, Player{"flutter", "_launch.dart"}}) {
+         {Player{"android", "Launch.kt"}, Player{"ios", "Launch.swift"}, Player{"flutter", "/launch.dart"}}) {
         INFO(target.name());
         CHECK(countOf(fileOf(exported(project.sequence, *project.shelf, {}, target), ending), "wideScale") ==
               0);

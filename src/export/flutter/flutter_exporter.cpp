@@ -34,11 +34,17 @@ std::string dartList(const char* type, const char* name, const std::vector<Timin
 
 std::string snake(const std::string& name) { return resourceName(name, "launch"); }
 
+/// Where a sequence's own Dart and pictures lie: several of them live in one app.
+std::string codeFolder(const model::Sequence& sequence) { return "lib/launch/" + snake(sequence.name) + "/"; }
+std::string assetFolder(const model::Sequence& sequence) {
+    return "assets/launch/" + snake(sequence.name) + "/";
+}
+
 void addParts(ExportBuild& build, const PartPictures& parts) {
     for (const auto& it : parts.all()) {
         for (int scale = 1; scale <= 3; ++scale) {
             const auto folder = scale > 1 ? fmt::format("{}.0x/", scale) : std::string();
-            build.addLater("assets/launch/" + folder + it.name + ".png",
+            build.addLater(assetFolder(build.sequence()) + folder + it.name + ".png",
                            [&rasteriser = build.input.rasteriser, it, scale] {
                                return partPng(rasteriser, it.picture, it.size, scale);
                            });
@@ -47,29 +53,44 @@ void addParts(ExportBuild& build, const PartPictures& parts) {
     }
 }
 
+/// What of the player the sequence needs.
+UsedParts usedParts(const TimingTree& tree, const std::vector<TimingTree::Named>& looks) {
+    auto parts = partsOf(tree);
+    for (const auto& it : looks) {
+        collectParts(parts, it.value);
+    }
+    parts.insert({"player.outcome", "player.stillness"});
+    if (parts.contains("Outcome.message")) {
+        parts.insert("player.retry");
+    }
+    const bool hasPictures =
+        parts.contains("Look.picture") || parts.contains("Look.frames") || parts.contains("Bitmap.name");
+    parts.insert(hasPictures ? "player.pictures" : "player.noPictures");
+    return parts;
+}
+
 void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     const auto& sequence = build.sequence();
-    // All of it, whatever this sequence uses: the files belong to every sequence of the app.
-    for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
-        auto parts = everyPart(embedded::find(player));
-        parts.erase("player.system");
-        parts.erase("player.pace");
-        build.add(std::string("lib/launch/") + player, onlyUsed(embedded::find(player), parts));
-    }
+    const auto assets = assetFolder(sequence);
     PictureNames pictures;
-    pictures.picture = [](const model::Layer& layer) { return "assets/launch/" + layer.id + ".png"; };
-    pictures.frame = [](const model::Layer& layer, int index) {
-        return fmt::format("assets/launch/{}-{:03}.png", layer.id, index);
+    pictures.picture = [&](const model::Layer& layer) { return assets + layer.id + ".png"; };
+    pictures.frame = [&](const model::Layer& layer, int index) {
+        return fmt::format("{}{}-{:03}.png", assets, layer.id, index);
     };
     PartPictures parts;
     pictures.part = [&](const model::Layer& layer, const art::Picture& picture) {
-        return "assets/launch/" + parts.nameOf(layer, picture) + ".png";
+        return assets + parts.nameOf(layer, picture) + ".png";
     };
     std::vector<TimingTree::Named> looks;
     for (const auto& layer : sequence.layers) {
         looks.push_back({layer.name, lookValue(build.input, layer, pictures)});
     }
     addParts(build, parts);
+    const auto tree = timingTree(build.plans);
+    const auto used = usedParts(tree, looks);
+    for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
+        build.add(codeFolder(sequence) + player, onlyUsed(embedded::find(player), used));
+    }
     std::string out = fmt::format(
         "// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
         "// The next export replaces it for as long as you leave it unchanged.\n"
@@ -90,17 +111,17 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     }
     std::string dark;
     for (const auto& name : darkPictures) {
-        dark += fmt::format("{}{}", dark.empty() ? "" : ", ", dartString("assets/launch/" + name));
+        dark += fmt::format("{}{}", dark.empty() ? "" : ", ", dartString(assets + name));
     }
-    out += fmt::format(
-        "/// The launch: tell it what has loaded, and show it with a LaunchSequence.\n"
-        "final Launch<{1}> {0}Launch = Launch<{1}>(LaunchData(\n"
-        "    name: {2}, timing: _timing, looks: _looks, palette: _palette, darkPictures: {{{3}}}, says: "
-        "[{4}]));\n\n",
-        dartName(camelCase(type)), gate, dartString(sequence.name), dark, says);
+    out +=
+        fmt::format("/// The launch: tell it what has loaded, and show it with a LaunchSequence.\n"
+                    "final Launch<{1}> {0}Launch = Launch<{1}>(LaunchData(\n"
+                    "    name: {2}, timing: _timing, looks: _looks, palette: _palette, {3}says: [{4}]));\n\n",
+                    dartName(camelCase(type)), gate, dartString(sequence.name),
+                    used.contains("player.pictures") ? "darkPictures: {" + dark + "}, " : "", says);
     out += dartTiming(build.plans) + dartList("LaunchLook", "_looks", looks, false);
     out += "const List<LaunchColors> _palette = " + dart(paletteValue(sequence.palette), 2) + ";\n";
-    build.add("lib/launch/" + snake(sequence.name) + "_launch.dart", out);
+    build.add(codeFolder(sequence) + "launch.dart", out);
 }
 
 constexpr const char* kFlutterSteps = R"(# Putting the launch sequence into your app
@@ -133,8 +154,8 @@ class MainActivity : FlutterActivity() {{
 import 'package:flutter/services.dart';
 import 'package:flutter/widgets.dart';
 
-import 'launch/launch_player.dart';
-import 'launch/{file}_launch.dart';
+import 'launch/{file}/launch.dart';
+import 'launch/{file}/launch_player.dart';
 
 void main() {{
   runApp(LaunchSequence(launch: {launch}, child: const MyApp()));
@@ -188,10 +209,12 @@ void addFlutterInstructions(ExportBuild& build, const AndroidNames& android, con
                           [&](const model::Gate& it) { return type + "Gate." + dartName(camelCase(it.id)); },
                           [](const model::Gate&) { return std::string("load()"); }};
     const std::string assets =
-        hasAssets ? "1. In `pubspec.yaml`, below `flutter:`, add the pictures:\n\n```yaml\n  assets:\n    - "
-                    "assets/launch/\n```\n"
-                  : "1. There are no pictures to add to `pubspec.yaml`: all of the art is drawn as vector.\n";
-    build.addForPeople("launch-INTEGRATE.md",
+        hasAssets
+            ? std::string() +
+                  "1. In `pubspec.yaml`, below `flutter:`, add the pictures:\n\n```yaml\n  assets:\n    - " +
+                  assetFolder(build.sequence()) + "\n```\n"
+            : "1. There are no pictures to add to `pubspec.yaml`: all of the art is drawn as vector.\n";
+    build.addForPeople(codeFolder(build.sequence()) + "INTEGRATE.md",
                        fmt::format(fmt::runtime(kFlutterSteps), fmt::arg("assets", assets),
                                    fmt::arg("style", android.styleName),
                                    fmt::arg("icon", android.resource("launcher")),
@@ -238,7 +261,8 @@ Result<Export> FlutterExporter::build(const ExportInput& input) const {
     const auto ios = iosNames(input.sequence, "ios/Runner/");
     addAndroidOpening(build, android, "android/app/src/main/");
     addIosOpening(build, ios);
-    const auto dark = addScaledPictures(build, {"assets/launch/", ScaledPictures::Naming::Folders, false});
+    const auto dark =
+        addScaledPictures(build, {assetFolder(input.sequence), ScaledPictures::Naming::Folders, false});
     addDart(build, dark);
     const bool hasAssets = std::any_of(build.made.files.begin(), build.made.files.end(),
                                        [](const auto& it) { return it.path.starts_with("assets/"); });

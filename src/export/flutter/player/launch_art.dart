@@ -1,7 +1,7 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but Flutter itself. The next
 // export replaces it for as long as you leave it unchanged.
 import 'dart:typed_data';
-import 'dart:ui' as ui;
+import 'dart:ui' as ui; //? Gradient.at|Bitmap.name|Stroke.dashes|Look.outlines
 
 import 'package:flutter/painting.dart';
 
@@ -28,6 +28,7 @@ class LaunchPaletteColors {
 Color launchColor(int value, [double alpha = 1.0]) => Color.fromARGB(
     ((value >> 24 & 0xFF) * alpha).round(), value >> 16 & 0xFF, value >> 8 & 0xFF, value & 0xFF);
 
+//?{ Look.art|Look.plate
 /// What art is painted with.
 abstract class LaunchInk {
   const LaunchInk();
@@ -35,7 +36,9 @@ abstract class LaunchInk {
   /// `fade`: how much of its alpha.
   void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]);
 }
+//?}
 
+//?{ Plain.color
 class LaunchPlain extends LaunchInk {
   const LaunchPlain(this.color);
 
@@ -45,7 +48,9 @@ class LaunchPlain extends LaunchInk {
   void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) =>
       paint.color = launchColor(color, fade);
 }
+//?}
 
+//?{ Palette.name
 class LaunchPalette extends LaunchInk {
   const LaunchPalette(this.name, {this.alpha = 1.0});
 
@@ -56,97 +61,117 @@ class LaunchPalette extends LaunchInk {
   void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) =>
       paint.color = colors.named(name, alpha * fade);
 }
+//?}
 
-enum LaunchSpread { pad, reflect, repeating }
+enum LaunchSpread { pad, reflect, repeating } //? Spread.reflect|Spread.repeating
 
-enum LaunchCap { butt, round, square }
+enum LaunchCap { butt, round, square } //? Cap.round|Cap.square
 
-enum LaunchJoin { miter, round, bevel }
+enum LaunchJoin { miter, round, bevel } //? Join.round|Join.bevel
 
+//?{ Gradient.at
 /// Straight from one point to the other; with a radius: a circle about the second point with its focus at the first.
 class LaunchGradient extends LaunchInk {
-  const LaunchGradient(this.x1, this.y1, this.x2, this.y2, this.at, this.colors,
-      {this.radius = 0.0, this.matrix = const [1, 0, 0, 1, 0, 0], this.spread = LaunchSpread.pad});
+  const LaunchGradient(this.x1, this.y1, this.x2, this.y2, this.at, this.colors, {
+    this.radius = 0.0, //? Gradient.radius
+    this.spread = LaunchSpread.pad, //? Spread.reflect|Spread.repeating
+    this.matrix = const [1, 0, 0, 1, 0, 0],
+  });
 
   final double x1, y1, x2, y2;
   final List<double> at;
   final List<int> colors;
-  final double radius;
+  final double radius; //? Gradient.radius
   final List<double> matrix;
-  final LaunchSpread spread;
+  final LaunchSpread spread; //? Spread.reflect|Spread.repeating
 
   @override
   void apply(Paint paint, LaunchPaletteColors palette, [double fade = 1.0]) {
     final List<Color> shades = [for (final int it in colors) Color(it)];
-    const List<TileMode> modes = [TileMode.clamp, TileMode.mirror, TileMode.repeated];
-    final TileMode mode = modes[spread.index];
+    TileMode mode = TileMode.clamp;
+    if (spread == LaunchSpread.reflect) mode = TileMode.mirror; //? Spread.reflect|Spread.repeating
+    if (spread == LaunchSpread.repeating) mode = TileMode.repeated; //? Spread.reflect|Spread.repeating
     final Offset from = Offset(x1, y1);
     final Offset to = Offset(x2, y2);
     paint.color = Color.fromARGB((255 * fade).round(), 0, 0, 0);
-    paint.shader = radius > 0.0
-        ? ui.Gradient.radial(to, radius, shades, at, mode, launchMatrix(matrix), from == to ? null : from)
-        : ui.Gradient.linear(from, to, shades, at, mode, launchMatrix(matrix));
+    paint.shader = ui.Gradient.linear(from, to, shades, at, mode, launchMatrix(matrix));
+    if (radius <= 0.0) return; //? Gradient.radius
+    final Offset? focus = from == to ? null : from; //? Gradient.radius
+    paint.shader = ui.Gradient.radial(to, radius, shades, at, mode, launchMatrix(matrix), focus); //? Gradient.radius
   }
 }
+//?}
 
+//?{ Stroke.width
 class LaunchStroke {
-  const LaunchStroke(this.ink, this.width,
-      {this.cap = LaunchCap.butt,
-      this.join = LaunchJoin.miter,
-      this.miterLimit = 4.0,
-      this.dashes = const [],
-      this.dashOffset = 0.0});
+  const LaunchStroke(this.ink, this.width, {
+    this.cap = LaunchCap.butt, //? Cap.round|Cap.square
+    this.join = LaunchJoin.miter, //? Join.round|Join.bevel
+    this.dashes = const [], //? Stroke.dashes
+    this.dashOffset = 0.0, //? Stroke.dashes
+    this.miterLimit = 4.0,
+  });
 
   final LaunchInk ink;
   final double width;
-  final LaunchCap cap;
-  final LaunchJoin join;
+  final LaunchCap cap; //? Cap.round|Cap.square
+  final LaunchJoin join; //? Join.round|Join.bevel
   final double miterLimit;
-  final List<double> dashes;
-  final double dashOffset;
+  final List<double> dashes; //? Stroke.dashes
+  final double dashOffset; //? Stroke.dashes
 }
+//?}
 
+//?{ Clip.path
 class LaunchClip {
   LaunchClip(String path, {bool evenOdd = false}) : path = launchPath(path, evenOdd);
 
   final Path path;
 }
+//?}
 
+//?{ Look.art
 /// A group of items, a shape, or a picture.
 abstract class LaunchItem {
-  /// Names of the pictures it is drawn with.
-  Iterable<String> get pictures => const [];
-
+  /// Names of the pictures it is drawn with. //? Bitmap.name
+  Iterable<String> get pictures => const []; //? Bitmap.name
+ //? Bitmap.name
   void draw(Canvas canvas, LaunchPaletteColors colors);
 }
 
 class LaunchGroup extends LaunchItem {
-  LaunchGroup(this.items, {this.matrix = const [1, 0, 0, 1, 0, 0], this.opacity = 1.0, this.clips = const []});
+  LaunchGroup(this.items, {
+    this.opacity = 1.0, //? Group.opacity
+    this.clips = const [], //? Clip.path
+    this.matrix = const [1, 0, 0, 1, 0, 0],
+  });
 
   final List<LaunchItem> items;
   final List<double> matrix;
-  final double opacity;
-  final List<LaunchClip> clips;
-
-  @override
-  Iterable<String> get pictures => [for (final LaunchItem item in items) ...item.pictures];
+  final double opacity; //? Group.opacity
+  final List<LaunchClip> clips; //? Clip.path
+ //? Bitmap.name
+  @override //? Bitmap.name
+  Iterable<String> get pictures => [for (final LaunchItem item in items) ...item.pictures]; //? Bitmap.name
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
     canvas.save();
     canvas.transform(launchMatrix(matrix));
-    for (final LaunchClip clip in clips) {
-      canvas.clipPath(clip.path);
-    }
-    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
+    for (final LaunchClip clip in clips) { //? Clip.path
+      canvas.clipPath(clip.path); //? Clip.path
+    } //? Clip.path
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity)); //? Group.opacity
     for (final LaunchItem item in items) {
       item.draw(canvas, colors);
     }
-    if (opacity < 1.0) canvas.restore();
+    if (opacity < 1.0) canvas.restore(); //? Group.opacity
     canvas.restore();
   }
 }
+//?}
 
+//?{ Bitmap.name
 /// What paths cannot say: a picture of the assets.
 class LaunchBitmap extends LaunchItem {
   LaunchBitmap(this.name, double x, double y, double width, double height) : box = Rect.fromLTWH(x, y, width, height);
@@ -165,43 +190,54 @@ class LaunchBitmap extends LaunchItem {
     canvas.drawImageRect(image, whole, box, Paint()..filterQuality = FilterQuality.medium);
   }
 }
+//?}
 
+//?{ Look.art
 class LaunchShape extends LaunchItem {
-  LaunchShape(String path, {this.fill, bool evenOdd = false, this.stroke, this.opacity = 1.0})
-      : path = launchPath(path, evenOdd);
+  LaunchShape(String path, {
+    this.stroke, //? Stroke.width
+    this.opacity = 1.0, //? Shape.opacity
+    this.fill,
+    bool evenOdd = false,
+  }) : path = launchPath(path, evenOdd);
 
   final Path path;
   final LaunchInk? fill;
-  final LaunchStroke? stroke;
-  final double opacity;
-  Path? _dashed;
+  final LaunchStroke? stroke; //? Stroke.width
+  final double opacity; //? Shape.opacity
+  Path? _dashed; //? Stroke.dashes
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
-    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity)); //? Shape.opacity
     final LaunchInk? inside = fill;
     if (inside != null) {
       final Paint paint = Paint()..isAntiAlias = true;
       inside.apply(paint, colors);
       canvas.drawPath(path, paint);
     }
-    final LaunchStroke? line = stroke;
-    if (line != null) _stroke(canvas, line, colors);
-    if (opacity < 1.0) canvas.restore();
+    final LaunchStroke? line = stroke; //? Stroke.width
+    if (line != null) _stroke(canvas, line, colors); //? Stroke.width
+    if (opacity < 1.0) canvas.restore(); //? Shape.opacity
   }
+//?{ Stroke.width
 
   void _stroke(Canvas canvas, LaunchStroke line, LaunchPaletteColors colors) {
-    const List<StrokeCap> caps = [StrokeCap.butt, StrokeCap.round, StrokeCap.square];
-    const List<StrokeJoin> joins = [StrokeJoin.miter, StrokeJoin.round, StrokeJoin.bevel];
     final Paint paint = Paint()
       ..style = PaintingStyle.stroke
       ..strokeWidth = line.width
-      ..strokeCap = caps[line.cap.index]
-      ..strokeJoin = joins[line.join.index]
       ..strokeMiterLimit = line.miterLimit;
+    const List<StrokeCap> caps = [StrokeCap.butt, StrokeCap.round, StrokeCap.square]; //? Cap.round|Cap.square
+    const List<StrokeJoin> joins = [StrokeJoin.miter, StrokeJoin.round, StrokeJoin.bevel]; //? Join.round|Join.bevel
+    paint.strokeCap = caps[line.cap.index]; //? Cap.round|Cap.square
+    paint.strokeJoin = joins[line.join.index]; //? Join.round|Join.bevel
     line.ink.apply(paint, colors);
-    canvas.drawPath(line.dashes.isEmpty ? path : _dashed ??= _dash(line), paint);
+    Path painted = path;
+    if (line.dashes.isNotEmpty) painted = _dashed ??= _dash(line); //? Stroke.dashes
+    canvas.drawPath(painted, paint);
   }
+//?}
+//?{ Stroke.dashes
 
   Path _dash(LaunchStroke line) {
     final Path out = Path();
@@ -216,8 +252,11 @@ class LaunchShape extends LaunchItem {
     }
     return out;
   }
+//?}
 }
+//?}
 
+//?{ Look.outlines
 /// A contour that a "draw" cue draws by and by, in dp about the layer's centre. No stroke width: a hairline in the colour
 /// of the fill, which gives way to it.
 class LaunchOutline {
@@ -239,6 +278,7 @@ class LaunchOutline {
     }
   }
 }
+//?}
 
 /// What fades everything painted into a layer of the canvas.
 Paint launchFade(double opacity) => Paint()..color = Color.fromARGB((255 * opacity).round(), 0, 0, 0);
@@ -247,6 +287,7 @@ Paint launchFade(double opacity) => Paint()..color = Color.fromARGB((255 * opaci
 Float64List launchMatrix(List<double> m) =>
     Float64List.fromList([m[0], m[1], 0, 0, m[2], m[3], 0, 0, 0, 0, 1, 0, m[4], m[5], 0, 1]);
 
+//?{ Look.art
 final RegExp _pieces = RegExp(r'([MLCZ])([^MLCZ]*)');
 final RegExp _numbers = RegExp(r'-?[0-9.]+');
 
@@ -271,3 +312,4 @@ Path launchPath(String text, bool evenOdd) {
   }
   return path;
 }
+//?}

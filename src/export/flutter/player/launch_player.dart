@@ -3,7 +3,7 @@
 import 'dart:async';
 import 'dart:convert';
 import 'dart:math';
-import 'dart:ui' as ui;
+import 'dart:ui' as ui; //? Look.toColor|Look.picture|Look.frames
 
 import 'package:flutter/scheduler.dart';
 import 'package:flutter/widgets.dart';
@@ -13,58 +13,67 @@ import 'launch_timing.dart';
 
 export 'launch_timing.dart' show LaunchOutcome, LaunchStartKind;
 
-enum LaunchProgressForm { ring, bar, dots }
+enum LaunchProgressForm { ring, bar, dots } //? LayerKind.progress
 
 /// How a layer is painted. Art is in dp about the layer's centre; pictures are names of assets.
 class LaunchLook {
-  LaunchLook(
-      {this.color = '',
-      this.toColor = '',
-      this.angle = 180.0,
-      this.picture = '',
-      this.fillsBox = false,
-      this.art,
-      this.fills,
-      this.outlines = const [],
-      this.darkArt,
-      this.darkFills,
-      this.darkOutlines = const [],
-      this.plate,
-      this.plateDiameter = 0.0,
-      this.form = LaunchProgressForm.ring,
-      this.thickness = 4.0,
-      this.frames = const [],
-      this.width = 0.0,
-      this.height = 0.0,
-      this.wideScale = 1.0,
-      this.wide});
+  LaunchLook({
+    this.toColor = '', //? Look.toColor
+    this.angle = 180.0, //? Look.toColor
+    this.picture = '', //? Look.picture
+    this.fillsBox = false, //? Look.picture
+    this.art, //? Look.art
+    this.fills, //? Look.outlines
+    this.outlines = const [], //? Look.outlines
+    this.darkArt, //? Look.darkArt
+    this.darkFills, //? Look.darkFills
+    this.darkOutlines = const [], //? Look.darkOutlines
+    this.plate, //? Look.plate
+    this.plateDiameter = 0.0, //? Look.plate
+    this.form = LaunchProgressForm.ring, //? LayerKind.progress
+    this.thickness = 4.0, //? LayerKind.progress
+    this.frames = const [], //? Look.frames
+    this.width = 0.0, //? Look.frames
+    this.height = 0.0, //? Look.frames
+    this.wideScale = 1.0, //? Look.wideScale
+    this.wide, //? Look.wide
+    this.color = '',
+  });
 
-  final String color, toColor;
-  final double angle;
-  final String picture;
-  final bool fillsBox;
-  final LaunchGroup? art, fills;
-  final List<LaunchOutline> outlines;
-  final LaunchGroup? darkArt, darkFills;
-  final List<LaunchOutline> darkOutlines;
-  final LaunchPalette? plate;
-  final double plateDiameter;
-  final LaunchProgressForm form;
-  final double thickness;
-  final List<String> frames;
-  final double width, height;
-
-  /// Where the screen is wider than high: how much larger, or drawn how instead.
-  final double wideScale;
-  final LaunchLook? wide;
+  final String color;
+  final String toColor; //? Look.toColor
+  final double angle; //? Look.toColor
+  final String picture; //? Look.picture
+  final bool fillsBox; //? Look.picture
+  final LaunchGroup? art; //? Look.art
+  final LaunchGroup? fills; //? Look.outlines
+  final List<LaunchOutline> outlines; //? Look.outlines
+  final LaunchGroup? darkArt; //? Look.darkArt
+  final LaunchGroup? darkFills; //? Look.darkFills
+  final List<LaunchOutline> darkOutlines; //? Look.darkOutlines
+  final LaunchPalette? plate; //? Look.plate
+  final double plateDiameter; //? Look.plate
+  final LaunchProgressForm form; //? LayerKind.progress
+  final double thickness; //? LayerKind.progress
+  final List<String> frames; //? Look.frames
+  final double width, height; //? Look.frames
+  //? Look.wideScale|Look.wide
+  /// Where the screen is wider than high: how much larger, or drawn how instead. //? Look.wideScale|Look.wide
+  final double wideScale; //? Look.wideScale
+  final LaunchLook? wide; //? Look.wide
+//?{ Look.picture|Look.frames|Bitmap.name
 
   /// Every picture it may need, whichever way the device is held.
   List<String> get pictures => [
-        if (picture.isNotEmpty) picture,
-        ...frames,
-        for (final LaunchGroup? it in [art, fills, darkArt, darkFills]) ...?it?.pictures,
-        ...?wide?.pictures
+        if (picture.isNotEmpty) picture, //? Look.picture
+        ...frames, //? Look.frames
+        ...?art?.pictures, //? Bitmap.name
+        ...?fills?.pictures, //? Bitmap.name Look.outlines
+        ...?darkArt?.pictures, //? Bitmap.name Look.darkArt
+        ...?darkFills?.pictures, //? Bitmap.name Look.darkFills
+        ...?wide?.pictures, //? Look.wide
       ];
+//?}
 }
 
 class LaunchData {
@@ -73,7 +82,7 @@ class LaunchData {
       required this.timing,
       required this.looks,
       required this.palette,
-      required this.darkPictures,
+      required this.darkPictures, //? player.pictures
       this.says = const []});
 
   final String name;
@@ -84,9 +93,9 @@ class LaunchData {
   final LaunchTiming timing;
   final List<LaunchLook> looks;
   final List<LaunchColors> palette;
-
-  /// Names of pictures that have a variant for the night, with "-dark" behind their name.
-  final Set<String> darkPictures;
+  //? player.pictures
+  /// Names of pictures that have a variant for the night, with "-dark" behind their name. //? player.pictures
+  final Set<String> darkPictures; //? player.pictures
 }
 
 /// A launch, of which there is one in the app: what has been opened stays open and the show goes on where it stood,
@@ -131,8 +140,8 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
   int _began = 0;
   int _openingEnd = -1;
   int _pausedAt = -1;
-  int _messageAt = 0;
-  int _retriedAt = 0;
+  int _messageAt = 0; //? player.retry
+  int _retriedAt = 0; //? player.retry
   int _views = 0;
   int _lateFrames = 0;
 
@@ -172,6 +181,7 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
   /// The same, before it has begun: for deep links, notifications and tests.
   void skip() => _finish(LaunchOutcome.interrupted);
 
+//?{ player.retry
   /// After a message: what has not loaded gets its time once more.
   void retry() {
     if (isOver || _outcome != LaunchOutcome.message) return;
@@ -180,6 +190,7 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
     _outcome = null;
     _plan();
   }
+//?}
 
   void _allowFirstFrame() {
     if (!_isHeld) return;
@@ -238,7 +249,10 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
       if (_opened[gate] == launchNever) _opened[gate] = max(0, at - _began);
     });
     if (_openingEnd < 0 || isOver) return;
-    _schedule = LaunchSchedule(data.timing, start, _isCalm, _messageAt, _retriedAt, _openingEnd, List.of(_opened));
+    _schedule = LaunchSchedule(
+      data.timing, start, _isCalm,
+      _messageAt, _retriedAt, //? player.retry
+      _openingEnd, List.of(_opened));
     notifyListeners();
     _step();
   }
@@ -348,16 +362,18 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
 
   /// Pictures have to be there before the first frame: nothing may pop in later.
   Future<void> _load(bool dark) async {
-    final ImageConfiguration size = createLocalImageConfiguration(context);
-    final Set<String> names = {
-      for (final LaunchLook look in _launch.data.looks) ...look.pictures
-    };
-    await Future.wait([for (final String name in names) _loadPicture(name, dark, size)]);
+    final ImageConfiguration size = createLocalImageConfiguration(context); //? player.pictures
+    final Set<String> names = { //? player.pictures
+      for (final LaunchLook look in _launch.data.looks) ...look.pictures //? player.pictures
+    }; //? player.pictures
+    await Future.wait([for (final String name in names) _loadPicture(name, dark, size)]); //? player.pictures
+    await Future<void>.value(); //? player.noPictures
     if (!mounted || _launch.isOver) return;
     _launch._begin(_isCalm());
     _stillUntil = 0.0;
     if (!_ticker.isActive && !_launch.isOver) unawaited(_ticker.start());
   }
+//?{ player.pictures
 
   Future<void> _loadPicture(String name, bool dark, ImageConfiguration size) {
     final Completer<void> done = Completer<void>();
@@ -381,6 +397,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     stream.addListener(listener);
     return done.future;
   }
+//?}
 
   /// Nothing is painted while nothing moves.
   void _tick(Duration elapsed) {
@@ -434,13 +451,18 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
   Widget build(BuildContext context) {
     final bool over = _launch.isOver;
     final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
-    final EdgeInsets insets = MediaQuery.paddingOf(context);
+    final EdgeInsets insets = MediaQuery.paddingOf(context); //? Place.safe
     final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark, _pictures);
     return Directionality(
       textDirection: TextDirection.ltr,
       child: LayoutBuilder(builder: (BuildContext context, BoxConstraints room) {
-        final LaunchScreen screen = LaunchScreen(room.maxWidth, room.maxHeight,
-            left: insets.left, top: insets.top, right: insets.right, bottom: insets.bottom);
+        final LaunchScreen screen = LaunchScreen(
+            left: insets.left, //? Place.safe
+            top: insets.top, //? Place.safe
+            right: insets.right, //? Place.safe
+            bottom: insets.bottom, //? Place.safe
+            width: room.maxWidth,
+            height: room.maxHeight);
         // Nobody gets into what lies beneath, by touch, keyboard or screen reader, before it is shown.
         final Widget beneath = ExcludeSemantics(
           excluding: !over,
@@ -460,7 +482,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
                 child: RepaintBoundary(
                   child: CustomPaint(
                     size: Size.infinite,
-                    painter: _LaunchPainter(_launch, _time, screen, colors, dark, _pictures),
+                    painter: _LaunchPainter(_launch, _time, screen, colors, dark),
                   ),
                 ),
               ),
@@ -496,14 +518,13 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
 }
 
 class _LaunchPainter extends CustomPainter {
-  _LaunchPainter(this.launch, this.time, this.screen, this.colors, this.dark, this.pictures) : super(repaint: time);
+  _LaunchPainter(this.launch, this.time, this.screen, this.colors, this.dark) : super(repaint: time);
 
   final Launch<Enum> launch;
   final ValueNotifier<double> time;
   final LaunchScreen screen;
   final LaunchPaletteColors colors;
   final bool dark;
-  final Map<String, ImageInfo> pictures;
   final LaunchLayerState _state = LaunchLayerState();
 
   @override
@@ -513,7 +534,8 @@ class _LaunchPainter extends CustomPainter {
     final LaunchTiming timing = launch.data.timing;
     for (int i = 0; i < timing.layers.length; i++) {
       final LaunchLayer layer = timing.layers[i];
-      if (layer.kind == LaunchLayerKind.firstScreen || layer.kind == LaunchLayerKind.group) continue;
+      if (layer.kind == LaunchLayerKind.firstScreen) continue;
+      if (layer.kind == LaunchLayerKind.group) continue; //? LayerKind.group
       schedule.stateAt(i, time.value, screen, _state);
       if (_state.visible) _paintLayer(canvas, layer, launch.data.looks[i], _state);
     }
@@ -523,17 +545,20 @@ class _LaunchPainter extends CustomPainter {
   bool shouldRepaint(_LaunchPainter old) => old.screen != screen || old.dark != dark;
 
   void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook upright, LaunchLayerState state) {
-    final bool turned = screen.width > screen.height;
-    final LaunchLook look = turned ? upright.wide ?? upright : upright;
-    final double grown = turned ? look.wideScale : 1.0;
+    LaunchLook look = upright;
+    if (screen.width > screen.height) look = upright.wide ?? upright; //? Look.wide
+    double grown = 1.0;
+    if (screen.width > screen.height) grown = look.wideScale; //? Look.wideScale
     final Rect box = Rect.fromCenter(center: Offset.zero, width: state.width, height: state.height);
     canvas.save();
-    canvas.transform(launchMatrix(state.outer));
+    canvas.transform(launchMatrix(state.outer)); //? Layer.parent
     canvas.translate(state.x, state.y);
     canvas.rotate(state.rotation * pi / 180.0);
     canvas.scale(state.scaleX, state.scaleY);
-    _cut(canvas, state, box);
-    final bool isLayer = state.opacity < 1.0 && (layer.kind != LaunchLayerKind.backdrop || look.picture.isNotEmpty);
+    _cut(canvas, state, box); //? Property.reveal
+    bool isLayer = state.opacity < 1.0;
+    if (layer.kind == LaunchLayerKind.backdrop) isLayer = false;
+    if (state.opacity < 1.0 && look.picture.isNotEmpty) isLayer = true; //? Look.picture
     // What is drawn may reach over its box; a layer of the whole screen would be dear.
     final double reach = max(box.width, box.height);
     if (isLayer) canvas.saveLayer(box.inflate(reach), launchFade(state.opacity));
@@ -541,14 +566,16 @@ class _LaunchPainter extends CustomPainter {
       case LaunchLayerKind.backdrop:
         _backdrop(canvas, look, box, isLayer ? 1.0 : state.opacity);
         break;
-      case LaunchLayerKind.progress:
-        _progress(canvas, look, state.progress, box);
-        break;
+      case LaunchLayerKind.progress: //? LayerKind.progress
+        _progress(canvas, look, state.progress, box); //? LayerKind.progress
+        break; //? LayerKind.progress
+//?{ Look.frames
       case LaunchLayerKind.clip:
         final int frame = (state.clip * (look.frames.length - 1)).round();
         final Rect shown = Rect.fromCenter(center: Offset.zero, width: look.width * grown, height: look.height * grown);
         _picture(canvas, look.frames[frame], shown, false);
         break;
+//?}
       default:
         _art(canvas, look, state, box, grown);
     }
@@ -556,6 +583,7 @@ class _LaunchPainter extends CustomPainter {
     canvas.restore();
   }
 
+//?{ Property.reveal
   void _cut(Canvas canvas, LaunchLayerState state, Rect box) {
     final LaunchRevealShape? shape = state.revealShape;
     if (state.reveal >= 1.0 || shape == null) return;
@@ -574,27 +602,29 @@ class _LaunchPainter extends CustomPainter {
     final double top = shape.y < 0.0 ? box.bottom - height : box.top;
     canvas.clipRect(Rect.fromLTWH(left, top, width, height));
   }
+//?}
 
   /// As in CSS: the corners get the pure end colours.
   void _backdrop(Canvas canvas, LaunchLook look, Rect box, double opacity) {
     final Paint paint = Paint()..color = colors.named(look.color, opacity);
-    if (look.toColor.isNotEmpty) {
-      final double radians = look.angle * pi / 180.0;
-      final double half = ((box.width * sin(radians)).abs() + (box.height * cos(radians)).abs()) / 2.0;
-      final Offset way = Offset(sin(radians) * half, -cos(radians) * half);
-      paint.shader = ui.Gradient.linear(-way, way, [colors.named(look.color, opacity), colors.named(look.toColor, opacity)]);
-    }
+    if (look.toColor.isNotEmpty) { //? Look.toColor
+      final double radians = look.angle * pi / 180.0; //? Look.toColor
+      final double half = ((box.width * sin(radians)).abs() + (box.height * cos(radians)).abs()) / 2.0; //? Look.toColor
+      final Offset way = Offset(sin(radians) * half, -cos(radians) * half); //? Look.toColor
+      paint.shader = ui.Gradient.linear(-way, way, [colors.named(look.color, opacity), colors.named(look.toColor, opacity)]); //? Look.toColor
+    } //? Look.toColor
     canvas.drawRect(box, paint);
-    if (look.picture.isNotEmpty) {
-      canvas.save();
-      canvas.clipRect(box);
-      _picture(canvas, look.picture, box, look.fillsBox);
-      canvas.restore();
-    }
+    if (look.picture.isNotEmpty) { //? Look.picture
+      canvas.save(); //? Look.picture
+      canvas.clipRect(box); //? Look.picture
+      _picture(canvas, look.picture, box, look.fillsBox); //? Look.picture
+      canvas.restore(); //? Look.picture
+    } //? Look.picture
   }
 
+//?{ Look.picture|Look.frames
   void _picture(Canvas canvas, String name, Rect box, bool covers) {
-    final ui.Image? image = pictures[name]?.image;
+    final ui.Image? image = colors.pictures[name]?.image;
     if (image == null) return;
     paintImage(
         canvas: canvas,
@@ -603,39 +633,50 @@ class _LaunchPainter extends CustomPainter {
         fit: covers ? BoxFit.cover : BoxFit.contain,
         filterQuality: FilterQuality.medium);
   }
+//?}
 
   void _art(Canvas canvas, LaunchLook look, LaunchLayerState state, Rect box, double grown) {
-    final LaunchPalette? plate = look.plate;
-    if (plate != null) {
-      canvas.drawCircle(Offset.zero, look.plateDiameter / 2.0, Paint()..color = colors.named(plate.name, plate.alpha));
-    }
-    if (look.picture.isNotEmpty) {
-      _picture(canvas, look.picture, box, false);
-      return;
-    }
+    final LaunchPalette? plate = look.plate; //? Look.plate
+    if (plate != null) { //? Look.plate
+      canvas.drawCircle(Offset.zero, look.plateDiameter / 2.0, Paint()..color = colors.named(plate.name, plate.alpha)); //? Look.plate
+    } //? Look.plate
+    if (look.picture.isNotEmpty) { //? Look.picture
+      _picture(canvas, look.picture, box, false); //? Look.picture
+      return; //? Look.picture
+    } //? Look.picture
     canvas.scale(grown, grown);
-    if (state.draw >= 1.0) {
-      (dark ? look.darkArt ?? look.art : look.art)?.draw(canvas, colors);
+    LaunchGroup? whole = look.art; //? Look.art
+    if (dark) whole = look.darkArt ?? look.art; //? Look.darkArt
+//?{ Look.outlines
+    if (state.draw < 1.0) {
+      final double room = 1.0 - state.fillFrom;
+      final double filled = room > 0.0 ? min(1.0, max(0.0, (state.draw - state.fillFrom) / room)) : 0.0;
+      LaunchGroup? fills = look.fills;
+      if (dark) fills = look.darkFills ?? look.fills; //? Look.darkFills
+      if (filled > 0.0) {
+        canvas.saveLayer(null, launchFade(filled));
+        fills?.draw(canvas, colors);
+        canvas.restore();
+      }
+      if (state.draw <= 0.0) return;
+      List<LaunchOutline> outlines = look.outlines;
+      if (dark && look.darkOutlines.isNotEmpty) outlines = look.darkOutlines; //? Look.darkOutlines
+      for (final LaunchOutline outline in outlines) {
+        outline.draw(canvas, colors, state.draw, filled);
+      }
       return;
     }
-    final double room = 1.0 - state.fillFrom;
-    final double filled = room > 0.0 ? min(1.0, max(0.0, (state.draw - state.fillFrom) / room)) : 0.0;
-    if (filled > 0.0) {
-      canvas.saveLayer(null, launchFade(filled));
-      (dark ? look.darkFills ?? look.fills : look.fills)?.draw(canvas, colors);
-      canvas.restore();
-    }
-    if (state.draw <= 0.0) return;
-    final List<LaunchOutline> outlines = dark && look.darkOutlines.isNotEmpty ? look.darkOutlines : look.outlines;
-    for (final LaunchOutline outline in outlines) {
-      outline.draw(canvas, colors, state.draw, filled);
-    }
+//?}
+    whole?.draw(canvas, colors); //? Look.art
   }
+//?{ LayerKind.progress
 
   void _progress(Canvas canvas, LaunchLook look, double part, Rect box) {
     final double thick = look.thickness;
     for (final bool track in [true, false]) {
-      final String name = track ? look.toColor : look.color;
+      String name = look.color;
+      if (track) name = '';
+      if (track) name = look.toColor; //? Look.toColor
       final double shown = track ? 1.0 : part;
       if (name.isEmpty || shown <= 0.0) continue;
       final Paint paint = Paint()..color = colors.named(name);
@@ -663,4 +704,5 @@ class _LaunchPainter extends CustomPainter {
       }
     }
   }
+//?}
 }
