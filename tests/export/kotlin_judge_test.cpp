@@ -20,6 +20,24 @@ using namespace scaena::schedule;
 
 namespace {
 
+/// The activity and the navigation of the steps for Compose, as they stand there.
+std::string composeApp(const std::string& steps, const std::string& package) {
+    std::string out =
+        "package " + package +
+        "\n\nimport android.os.Bundle\nimport androidx.activity.*\nimport "
+        "androidx.activity.compose.*\nimport androidx.compose.runtime.*\nimport androidx.navigation.*\n";
+    std::vector<std::string> blocks;
+    for (auto at = steps.find("```kotlin\n"); at != std::string::npos;
+         at = steps.find("```kotlin\n", at + 1)) {
+        blocks.push_back(steps.substr(at + 10, steps.find("```", at + 10) - at - 10));
+    }
+    REQUIRE(blocks.size() == 2);
+    return out + blocks[0] +
+           "\n@Composable fun FirstScreen() {}\n@Composable fun OfflineScreen() {}\n"
+           "@Composable internal fun Steps(controller: NavController, outcome: State<Outcome?>) {\n" +
+           blocks[1] + "}\n";
+}
+
 std::string withPackage(std::string text, const std::string& package) {
     return std::regex_replace(text, std::regex("@PACKAGE@"), package);
 }
@@ -101,6 +119,10 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
                 resources[(*begin)[1]].insert((*begin)[2]);
             }
         }
+        const auto app = folder.path() / "app" / name / "java/com/example" / name;
+        REQUIRE(files.writeAtomically(
+            app / "MainActivity.kt", composeApp(fileOf(made, "COMPOSE.md"), "com.example." + name)));
+        resources["style"] = {"YourAppTheme"};
         std::string r = "package com.example." + name + ";\npublic final class R {\n";
         for (const auto& [kind, names] : resources) {
             r += "  public static final class " + kind + " {\n";
@@ -109,8 +131,7 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
             }
             r += "  }\n";
         }
-        REQUIRE(files.writeAtomically(folder.path() / "app" / name / "java/com/example" / name / "R.java",
-                                      r + "}\n"));
+        REQUIRE(files.writeAtomically(app / "R.java", r + "}\n"));
     }
     // The native module of React Native, against the shape of the framework's own declarations.
     const auto module = openSample(samples().front());

@@ -119,6 +119,7 @@ async function played(it) {
   if (world.tickers.size + launch.listeners.length > 0) seen.error = 'a view that was taken down leaves something';
   Object.assign(seen, { told, records });
   if (failures.length > 0) seen.error = failures.join('; ');
+  world.end();
   return seen;
 }
 

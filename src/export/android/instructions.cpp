@@ -8,7 +8,67 @@
 
 namespace scaena::exporting {
 
+namespace {
+
+/// For apps whose whole interface is made with Compose.
+void addComposeInstructions(AndroidBuild& build) {
+    const auto& n = build.names;
+    build.base.addForPeople("compose/" + n.objectName + "/COMPOSE.md",
+                            fmt::format(R"(# The launch in an app made with Compose alone
+
+1. Copy `LaunchCompose.kt` beside `LaunchPlayer.kt`, into the package `{code}`.
+
+2. Do steps 1, 2, 4 and 5 of `INTEGRATE.md`.
+
+3. In place of its step 3; `YourAppTheme` is the theme the manifest named before, or the platform's own
+   `android.R.style.Theme_Material_Light_NoActionBar`:
+
+```kotlin
+import {code}.{object}
+import {code}.Outcome
+import {code}.rememberLaunchState
+
+class MainActivity : ComponentActivity() {{
+    override fun onCreate(savedInstanceState: Bundle?) {{
+        setTheme(R.style.YourAppTheme)
+        super.onCreate(savedInstanceState)
+        enableEdgeToEdge()
+        setContent {{ App() }}
+        {object}.attach(this, savedInstanceState)
+    }}
+}}
+
+@Composable
+fun App() {{
+    val outcome = rememberLaunchState({object})
+    if (outcome.value == Outcome.OFFLINE) OfflineScreen() else FirstScreen()
+}}
+```
+
+   `rememberLaunchState` is `null` until it is decided how the launch ends; while it plays, what `App` shows lies beneath it and
+   cannot be reached.
+
+4. With Navigation, the offline screen is a destination like others. Go there once, and leave the first one behind:
+
+```kotlin
+LaunchedEffect(outcome.value) {{
+    if (outcome.value == Outcome.OFFLINE) controller.navigate("offline") {{ popUpTo(0) }}
+}}
+```
+
+## What to know
+
+- The launch reaches behind the system's bars by itself, on Android 15 and before; your own insets are as without it.
+- Back, also the predictive one, does what it would without the launch. In a window of its own size the show is laid out in that.
+- The system is told that the app is fully drawn when the first screen is shown. If you report it yourself, later calls count for nothing.
+)",
+                                        fmt::arg("code", n.codePackage), fmt::arg("object", n.objectName)));
+}
+
+}
+
 void addInstructions(AndroidBuild& build) {
+    addComposeInstructions(build);
     const auto& n = build.names;
     const auto& gateList = build.sequence().gates;
     std::string gates;
@@ -67,7 +127,7 @@ and Kotlin 1.3 or later. Everything is internal, in the package `{code}`. Five s
    `outcome` is told once, as soon as it is decided: `COMPLETE`; `WENT_ON`, `OFFLINE` or `MESSAGE` after a time-out;
    `INTERRUPTED` for a launch that was dismissed, skipped or destroyed before. `{object}.outcome` keeps it: an activity
    that is made anew afterwards asks there.
-{message}   With Compose, `compose/{object}/LaunchCompose.kt` (copy it beside `LaunchPlayer.kt`) gives the outcome as state.
+{message}   With Compose, `compose/{object}/LaunchCompose.kt` gives the outcome as state; the steps are in `COMPOSE.md` beside it.
 
 4. Tell it what has loaded, wherever that is known:
 

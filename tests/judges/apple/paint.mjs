@@ -32,7 +32,7 @@ class Painter {
     const image = surface.makeImageSnapshot();
     const bytes = Buffer.from(image.encodeToBytes());
     image.delete();
-    surface.delete();
+    surface.dispose();
     return bytes;
   }
 

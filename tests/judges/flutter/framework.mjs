@@ -185,6 +185,7 @@ export function framework(world) {
         if (!found) listener.named.onError?.(`Unable to load asset: "${this.file}".`, null);
         else {
           const image = world.kit.MakeImageFromEncoded(readFileSync(found));
+          world.pictures.push(image);
           listener.tell(new ImageInfo({ kit: image, width: image.width(), height: image.height() }), true);
         }
       });

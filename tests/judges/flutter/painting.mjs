@@ -25,6 +25,11 @@ const capital = (name) => name[0].toUpperCase() + name.slice(1);
 
 export function painting(world) {
   const { kit } = world;
+  // Skia's objects lie in memory of its own: `world.painted` are let go with the picture, `world.kept` with the process.
+  world.painted = [];
+  world.kept = [];
+  const once = (made) => (world.painted.push(made), made);
+  const keep = (made) => (world.kept.push(made), made);
   class Color {
     constructor(value) { this.value = value >>> 0; }
     static fromARGB(a, r, g, b) {
@@ -44,7 +49,7 @@ export function painting(world) {
     isAntiAlias = true;
     filterQuality = 'none';
     get kit() {
-      const made = new kit.Paint();
+      const made = once(new kit.Paint());
       made.setAntiAlias(this.isAntiAlias);
       made.setColor(this.color.kit);
       made.setStyle(kit.PaintStyle[capital(this.style)]);
@@ -57,13 +62,14 @@ export function painting(world) {
     }
   }
   class Path {
-    builder = new kit.PathBuilder();
+    builder = keep(new kit.PathBuilder());
     kind = 'nonZero';
     /// Like Flutter's, a path may be added to after it was painted.
     get kit() {
-      const made = this.builder.snapshot();
+      const made = once(this.builder.snapshot());
       if (this.kind !== 'evenOdd') return made;
-      return new kit.PathBuilder(made).setFillType(kit.FillType.EvenOdd).detach();
+      const turned = once(new kit.PathBuilder(made));
+      return once(turned.setFillType(kit.FillType.EvenOdd).snapshot());
     }
     set fillType(kind) { this.kind = kind; }
     moveTo(x, y) { this.builder.moveTo(x, y); }
@@ -73,15 +79,15 @@ export function painting(world) {
     addOval(rect) { this.builder.addOval(rect.list); }
     addPath(path) { this.builder.addPath(path.kit); }
     computeMetrics() {
-      const contours = new kit.ContourMeasureIter(this.kit, false, 1);
+      const contours = once(new kit.ContourMeasureIter(this.kit, false, 1));
       const all = [];
       for (let it = contours.next(); it; it = contours.next()) {
-        const contour = it;
+        const contour = once(it);
         all.push({
           length: contour.length(),
           extractPath(from, to) {
             const part = new Path();
-            part.builder = new kit.PathBuilder(contour.getSegment(from, to, true));
+            part.builder = keep(new kit.PathBuilder(once(contour.getSegment(from, to, true))));
             return part;
           },
         });
@@ -95,10 +101,10 @@ export function painting(world) {
   const stops = (colors, at) => at ?? (colors.length === 2 ? [0, 1] : (() => { throw new Error('"colorStops" must not be null'); })());
   const Gradient = {
     linear: (from, to, colors, at, tile, matrix) =>
-      kit.Shader.MakeLinearGradient([from.dx, from.dy], [to.dx, to.dy], colors.map((it) => it.kit), stops(colors, at), mode(tile), matrix ? flat(matrix) : undefined),
+      once(kit.Shader.MakeLinearGradient([from.dx, from.dy], [to.dx, to.dy], colors.map((it) => it.kit), stops(colors, at), mode(tile), matrix ? flat(matrix) : undefined)),
     radial: (centre, radius, colors, at, tile, matrix, focus) =>
-      kit.Shader.MakeTwoPointConicalGradient(focus ? [focus.dx, focus.dy] : [centre.dx, centre.dy], 0, [centre.dx, centre.dy], radius, colors.map((it) => it.kit), stops(colors, at),
-        mode(tile), matrix ? flat(matrix) : undefined),
+      once(kit.Shader.MakeTwoPointConicalGradient(focus ? [focus.dx, focus.dy] : [centre.dx, centre.dy], 0, [centre.dx, centre.dy], radius, colors.map((it) => it.kit), stops(colors, at),
+        mode(tile), matrix ? flat(matrix) : undefined)),
   };
   const picture = (canvas, image, from, to, paint) => canvas.drawImageRectOptions(image, from, to, kit.FilterMode.Linear, kit.MipmapMode.Linear, paint);
   function paintImage({ canvas, rect, image, fit }) {

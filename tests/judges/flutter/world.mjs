@@ -52,6 +52,7 @@ export class World {
   images = new Set();
   said = [];
   afterFrame = [];
+  pictures = [];
   focused = null;
   dirty = false;
   state = null;
@@ -162,8 +163,13 @@ export class World {
     }
     const image = surface.makeImageSnapshot();
     const bytes = Buffer.from(image.encodeToBytes());
-    image.delete();
-    surface.delete();
+    for (const it of [image, paint, ...this.painted.splice(0)]) it.delete();
+    surface.dispose(); // with its pixels
     return bytes;
+  }
+
+  /// The process ends.
+  end() {
+    for (const it of [...this.painted.splice(0), ...this.kept.splice(0), ...this.pictures.splice(0)]) it.delete();
   }
 }

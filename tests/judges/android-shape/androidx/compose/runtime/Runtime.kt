@@ -24,3 +24,6 @@ interface MutableState<T> : State<T> {
 }
 
 fun <T> mutableStateOf(value: T): MutableState<T> = error("only the shape")
+
+@Composable
+fun LaunchedEffect(key1: Any?, block: suspend () -> Unit): Unit = error("only the shape")
