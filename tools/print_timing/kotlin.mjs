@@ -1,6 +1,6 @@
 import { OWNER, Printer, elementOf, isList, upperCase } from './printer.mjs';
 
-const IMPORTS = ['PI', 'abs', 'cos', 'floor', 'max', 'min', 'sin'];
+const IMPORTS = ['PI', 'abs', 'cos', 'exp', 'floor', 'max', 'min', 'sin'];
 const PLAIN = { boolean: 'Boolean', string: 'String', void: 'Unit' };
 const ARRAYS = { 'Int[]': 'IntArray', 'Double[]': 'DoubleArray', 'boolean[]': 'BooleanArray' };
 

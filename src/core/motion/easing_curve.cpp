@@ -151,6 +151,16 @@ double ease(const model::Easing& easing, double progress) {
     return easeBounce(std::get<model::Bounce>(easing), x);
 }
 
+std::optional<Swing> swingOf(const model::Spring& spring) {
+    const double omega = std::sqrt(spring.stiffness / spring.mass);
+    const double zeta = spring.damping / (2 * std::sqrt(spring.stiffness * spring.mass));
+    if (zeta >= 0.9999) {
+        return std::nullopt;
+    }
+    const double length = naturalLength(spring);
+    return Swing{omega * std::sqrt(1 - zeta * zeta) * length, zeta * omega * length};
+}
+
 model::LinearStops flatten(const model::Easing& easing, double tolerance) {
     model::LinearStops out;
     out.stops.push_back({0, ease(easing, 0)});

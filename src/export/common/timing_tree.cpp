@@ -49,6 +49,14 @@ CodeValue easingValue(const model::Easing& easing) {
             .named("jumps", {jumps}, jumps == 1)
             .value();
     }
+    if (const auto* it = std::get_if<model::Bounce>(&easing); it && it->bounces > 0) {
+        return call.named("bounces", {it->bounces}).named("restitution", {it->restitution}).value();
+    }
+    if (const auto* it = std::get_if<model::Spring>(&easing)) {
+        if (const auto swing = motion::swingOf(*it)) {
+            return call.named("swing", {swing->radians}).named("decay", {swing->decay}).value();
+        }
+    }
     const auto stops = std::holds_alternative<model::LinearStops>(easing)
                            ? std::get<model::LinearStops>(easing)
                            : motion::flatten(easing, motion::kFlattenTolerance);

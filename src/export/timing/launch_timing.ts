@@ -30,7 +30,10 @@ export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message' | 'interrupt
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
 export type StartKind = 'first' | 'cold' | 'warm' | 'hot' | 'recreated';
 
-/** Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …). */
+/**
+ * Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball that
+ * falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
+ */
 export class Easing {
   readonly x1: Double = 0;
   readonly y1: Double = 0;
@@ -40,6 +43,10 @@ export class Easing {
   readonly atStart: boolean = false; //? used
   readonly jumps: Int = 1; //? Easing.steps
   readonly stops: Double[] = []; //? used
+  readonly bounces: Int = 0; //? used
+  readonly restitution: Double = 0; //? Easing.bounces
+  readonly swing: Double = 0; //? used
+  readonly decay: Double = 0; //? Easing.swing
 }
 
 /** A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next. */
@@ -223,6 +230,8 @@ function eased(easing: Easing, x: Double): Double { //? Key.easing
   }
   if (easing.stops.length > 0) return onStops(easing.stops, x); //? Easing.stops
   if (x <= 0 || x >= 1) return within(x);
+  if (easing.bounces > 0) return bounced(easing, x); //? Easing.bounces
+  if (easing.swing > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Easing.swing
   let low = 0.0;
   let high = 1.0;
   let s = x;
@@ -234,6 +243,31 @@ function eased(easing: Easing, x: Double): Double { //? Key.easing
     s = (low + high) / 2;
   }
   return cubic(easing.y1, easing.y2, s);
+}
+
+/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */
+function bounced(easing: Easing, x: Double): Double { //? Easing.bounces
+  let speed = 1.0;
+  let total = 1.0;
+  for (let i = 0; i < easing.bounces; i++) {
+    speed *= easing.restitution;
+    total += 2 * speed;
+  }
+  let t = x * total;
+  speed = 1;
+  while (t > speed) {
+    t -= speed;
+    speed *= easing.restitution;
+    t -= speed;
+  }
+  return 1 - speed * speed + t * t;
+}
+
+/** How far a spring is from its rest. */
+function swung(easing: Easing, x: Double): Double { //? Easing.swing
+  const swing = easing.swing;
+  const decay = easing.decay;
+  return Math.exp(0 - decay * x) * (Math.cos(swing * x) + decay / swing * Math.sin(swing * x));
 }
 
 function onStops(stops: Double[], x: Double): Double { //? Easing.stops

@@ -45,7 +45,7 @@ export function language() {
 
 export const helpers = {
   DartMap, mapOf, setOf,
-  min: Math.min, max: Math.max, cos: Math.cos, sin: Math.sin, sqrt: Math.sqrt, pi: Math.PI,
+  min: Math.min, max: Math.max, exp: Math.exp, cos: Math.cos, sin: Math.sin, sqrt: Math.sqrt, pi: Math.PI,
   plus: (a, b) => (typeof a === 'object' ? a.plus(b) : a + b),
   minus: (a, b) => (typeof a === 'object' ? a.plus(b.negated()) : a - b),
   negate: (a) => (typeof a === 'object' ? a.negated() : -a),

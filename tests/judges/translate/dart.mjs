@@ -4,7 +4,7 @@ import { all, byNeed, descendants, first, isNote, unknown } from './trees.mjs';
 
 /// What Dart's own library gives these files.
 export const prelude = `
-const { min, max, cos, sin, PI: pi } = Math;
+const { min, max, cos, sin, exp, PI: pi } = Math;
 const method = (type, name, value) => Object.defineProperty(type.prototype, name, { value, configurable: true });
 method(Number, 'toDouble', function () { return +this; });
 method(Number, 'toInt', function () { return Math.trunc(this); });

@@ -5,6 +5,7 @@ package @PACKAGE@
 import kotlin.math.PI //? import
 import kotlin.math.abs //? import
 import kotlin.math.cos //? import
+import kotlin.math.exp //? import
 import kotlin.math.floor //? import
 import kotlin.math.max //? import
 import kotlin.math.min //? import
@@ -38,7 +39,10 @@ internal enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE, INTERRUPTED }
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
 internal enum class StartKind { FIRST, COLD, WARM, HOT, RECREATED }
 
-/** Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …). */
+/**
+ * Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball that
+ * falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
+ */
 internal class Easing(
     val x1: Double = 0.0,
     val y1: Double = 0.0,
@@ -48,6 +52,10 @@ internal class Easing(
     val atStart: Boolean = false, //? Easing.atStart
     val jumps: Int = 1, //? Easing.jumps|Easing.steps
     val stops: DoubleArray = doubleArrayOf(), //? Easing.stops
+    val bounces: Int = 0, //? Easing.bounces
+    val restitution: Double = 0.0, //? Easing.restitution|Easing.bounces
+    val swing: Double = 0.0, //? Easing.swing
+    val decay: Double = 0.0, //? Easing.decay|Easing.swing
 )
 
 /** A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next. */
@@ -226,6 +234,8 @@ private fun eased(easing: Easing, x: Double): Double { //? Key.easing
     } //? Key.easing Easing.steps
     if (easing.stops.size > 0) return onStops(easing.stops, x) //? Key.easing Easing.stops
     if (x <= 0.0 || x >= 1.0) return within(x) //? Key.easing
+    if (easing.bounces > 0) return bounced(easing, x) //? Key.easing Easing.bounces
+    if (easing.swing > 0.0) return 1.0 - swung(easing, x) + swung(easing, 1.0) * x //? Key.easing Easing.swing
     var low = 0.0 //? Key.easing
     var high = 1.0 //? Key.easing
     var s = x //? Key.easing
@@ -241,6 +251,31 @@ private fun eased(easing: Easing, x: Double): Double { //? Key.easing
     } //? Key.easing
     return cubic(easing.y1, easing.y2, s) //? Key.easing
 } //? Key.easing
+
+/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */ //? Easing.bounces
+private fun bounced(easing: Easing, x: Double): Double { //? Easing.bounces
+    var speed = 1.0 //? Easing.bounces
+    var total = 1.0 //? Easing.bounces
+    for (i in 0 until easing.bounces) { //? Easing.bounces
+        speed *= easing.restitution //? Easing.bounces
+        total += 2.0 * speed //? Easing.bounces
+    } //? Easing.bounces
+    var t = x * total //? Easing.bounces
+    speed = 1.0 //? Easing.bounces
+    while (t > speed) { //? Easing.bounces
+        t -= speed //? Easing.bounces
+        speed *= easing.restitution //? Easing.bounces
+        t -= speed //? Easing.bounces
+    } //? Easing.bounces
+    return 1.0 - speed * speed + t * t //? Easing.bounces
+} //? Easing.bounces
+
+/** How far a spring is from its rest. */ //? Easing.swing
+private fun swung(easing: Easing, x: Double): Double { //? Easing.swing
+    val swing = easing.swing //? Easing.swing
+    val decay = easing.decay //? Easing.swing
+    return exp(0.0 - decay * x) * (cos(swing * x) + decay / swing * sin(swing * x)) //? Easing.swing
+} //? Easing.swing
 
 private fun onStops(stops: DoubleArray, x: Double): Double { //? Easing.stops
     if (x <= stops[0]) return stops[1] //? Easing.stops

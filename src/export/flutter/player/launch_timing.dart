@@ -28,7 +28,8 @@ enum LaunchOutcome { complete, wentOn, offline, message, interrupted }
 /// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
 enum LaunchStartKind { first, cold, warm, hot, recreated }
 
-/// Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …).
+/// Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball that
+/// falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
 class LaunchEasing {
   const LaunchEasing({
     this.x1 = 0.0,
@@ -39,6 +40,10 @@ class LaunchEasing {
     this.atStart = false, //? Easing.atStart
     this.jumps = 1, //? Easing.jumps|Easing.steps
     this.stops = const [], //? Easing.stops
+    this.bounces = 0, //? Easing.bounces
+    this.restitution = 0.0, //? Easing.restitution|Easing.bounces
+    this.swing = 0.0, //? Easing.swing
+    this.decay = 0.0, //? Easing.decay|Easing.swing
   });
 
   final double x1;
@@ -49,6 +54,10 @@ class LaunchEasing {
   final bool atStart; //? Easing.atStart
   final int jumps; //? Easing.jumps|Easing.steps
   final List<double> stops; //? Easing.stops
+  final int bounces; //? Easing.bounces
+  final double restitution; //? Easing.restitution|Easing.bounces
+  final double swing; //? Easing.swing
+  final double decay; //? Easing.decay|Easing.swing
 }
 
 /// A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next.
@@ -332,6 +341,8 @@ double _eased(LaunchEasing easing, double x) { //? Key.easing
   } //? Key.easing Easing.steps
   if (easing.stops.length > 0) return _onStops(easing.stops, x); //? Key.easing Easing.stops
   if (x <= 0.0 || x >= 1.0) return _within(x); //? Key.easing
+  if (easing.bounces > 0) return _bounced(easing, x); //? Key.easing Easing.bounces
+  if (easing.swing > 0.0) return 1.0 - _swung(easing, x) + _swung(easing, 1.0) * x; //? Key.easing Easing.swing
   double low = 0.0; //? Key.easing
   double high = 1.0; //? Key.easing
   double s = x; //? Key.easing
@@ -347,6 +358,31 @@ double _eased(LaunchEasing easing, double x) { //? Key.easing
   } //? Key.easing
   return _cubic(easing.y1, easing.y2, s); //? Key.easing
 } //? Key.easing
+
+/// Each bounce keeps a part of the speed; the distance grows with the square of the time. //? Easing.bounces
+double _bounced(LaunchEasing easing, double x) { //? Easing.bounces
+  double speed = 1.0; //? Easing.bounces
+  double total = 1.0; //? Easing.bounces
+  for (int i = 0; i < easing.bounces; i++) { //? Easing.bounces
+    speed *= easing.restitution; //? Easing.bounces
+    total += 2.0 * speed; //? Easing.bounces
+  } //? Easing.bounces
+  double t = x * total; //? Easing.bounces
+  speed = 1.0; //? Easing.bounces
+  while (t > speed) { //? Easing.bounces
+    t -= speed; //? Easing.bounces
+    speed *= easing.restitution; //? Easing.bounces
+    t -= speed; //? Easing.bounces
+  } //? Easing.bounces
+  return 1.0 - speed * speed + t * t; //? Easing.bounces
+} //? Easing.bounces
+
+/// How far a spring is from its rest. //? Easing.swing
+double _swung(LaunchEasing easing, double x) { //? Easing.swing
+  final double swing = easing.swing; //? Easing.swing
+  final double decay = easing.decay; //? Easing.swing
+  return exp(0.0 - decay * x) * (cos(swing * x) + decay / swing * sin(swing * x)); //? Easing.swing
+} //? Easing.swing
 
 double _onStops(List<double> stops, double x) { //? Easing.stops
   if (x <= stops[0]) return stops[1]; //? Easing.stops

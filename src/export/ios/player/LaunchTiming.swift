@@ -49,7 +49,8 @@ extension @LAUNCH@ {
         case first, cold, warm, hot, recreated
     }
 
-    /// Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …).
+    /// Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball
+    /// that falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
     struct Easing: Sendable {
         var x1 = 0.0
         var y1 = 0.0
@@ -59,6 +60,10 @@ extension @LAUNCH@ {
         var atStart = false //? Easing.atStart
         var jumps = 1 //? Easing.jumps|Easing.steps
         var stops: [Double] = [] //? Easing.stops
+        var bounces = 0 //? Easing.bounces
+        var restitution = 0.0 //? Easing.restitution|Easing.bounces
+        var swing = 0.0 //? Easing.swing
+        var decay = 0.0 //? Easing.decay|Easing.swing
     }
 
     /// A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next.
@@ -237,6 +242,8 @@ extension @LAUNCH@ {
         } //? Key.easing Easing.steps
         if easing.stops.count > 0 { return onStops(easing.stops, x) } //? Key.easing Easing.stops
         if x <= 0.0 || x >= 1.0 { return within(x) } //? Key.easing
+        if easing.bounces > 0 { return bounced(easing, x) } //? Key.easing Easing.bounces
+        if easing.swing > 0.0 { return 1.0 - swung(easing, x) + swung(easing, 1.0) * x } //? Key.easing Easing.swing
         var low = 0.0 //? Key.easing
         var high = 1.0 //? Key.easing
         var s = x //? Key.easing
@@ -252,6 +259,31 @@ extension @LAUNCH@ {
         } //? Key.easing
         return cubic(easing.y1, easing.y2, s) //? Key.easing
     } //? Key.easing
+
+    /// Each bounce keeps a part of the speed; the distance grows with the square of the time. //? Easing.bounces
+    private static func bounced(_ easing: Easing, _ x: Double) -> Double { //? Easing.bounces
+        var speed = 1.0 //? Easing.bounces
+        var total = 1.0 //? Easing.bounces
+        for _ in 0..<easing.bounces { //? Easing.bounces
+            speed *= easing.restitution //? Easing.bounces
+            total += 2.0 * speed //? Easing.bounces
+        } //? Easing.bounces
+        var t = x * total //? Easing.bounces
+        speed = 1.0 //? Easing.bounces
+        while t > speed { //? Easing.bounces
+            t -= speed //? Easing.bounces
+            speed *= easing.restitution //? Easing.bounces
+            t -= speed //? Easing.bounces
+        } //? Easing.bounces
+        return 1.0 - speed * speed + t * t //? Easing.bounces
+    } //? Easing.bounces
+
+    /// How far a spring is from its rest. //? Easing.swing
+    private static func swung(_ easing: Easing, _ x: Double) -> Double { //? Easing.swing
+        let swing = easing.swing //? Easing.swing
+        let decay = easing.decay //? Easing.swing
+        return exp(0.0 - decay * x) * (cos(swing * x) + decay / swing * sin(swing * x)) //? Easing.swing
+    } //? Easing.swing
 
     private static func onStops(_ stops: [Double], _ x: Double) -> Double { //? Easing.stops
         if x <= stops[0] { return stops[1] } //? Easing.stops

@@ -36,7 +36,10 @@ export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message' | 'interrupt
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
 export type StartKind = 'first' | 'cold' | 'warm' | 'hot' | 'recreated';
 
-/** Progress in, progress out: a cubic curve, steps, or straight pieces (position, value, position, value …). */
+/**
+ * Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball that
+ * falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
+ */
 export interface Easing {
   x1?: number;
   y1?: number;
@@ -46,6 +49,10 @@ export interface Easing {
   atStart?: boolean; //? Easing.atStart
   jumps?: number; //? Easing.jumps|Easing.steps
   stops?: number[]; //? Easing.stops
+  bounces?: number; //? Easing.bounces
+  restitution?: number; //? Easing.restitution|Easing.bounces
+  swing?: number; //? Easing.swing
+  decay?: number; //? Easing.decay|Easing.swing
 }
 
 /** A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next. */
@@ -228,6 +235,8 @@ function eased(easing: Easing, x: number): number { //? Key.easing
   } //? Key.easing Easing.steps
   if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Key.easing Easing.stops
   if (x <= 0 || x >= 1) return within(x); //? Key.easing
+  if ((easing.bounces ?? 0) > 0) return bounced(easing, x); //? Key.easing Easing.bounces
+  if ((easing.swing ?? 0) > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Key.easing Easing.swing
   let low = 0; //? Key.easing
   let high = 1; //? Key.easing
   let s = x; //? Key.easing
@@ -243,6 +252,31 @@ function eased(easing: Easing, x: number): number { //? Key.easing
   } //? Key.easing
   return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s); //? Key.easing
 } //? Key.easing
+
+/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */ //? Easing.bounces
+function bounced(easing: Easing, x: number): number { //? Easing.bounces
+  let speed = 1; //? Easing.bounces
+  let total = 1; //? Easing.bounces
+  for (let i = 0; i < (easing.bounces ?? 0); i++) { //? Easing.bounces
+    speed *= (easing.restitution ?? 0); //? Easing.bounces
+    total += 2 * speed; //? Easing.bounces
+  } //? Easing.bounces
+  let t = x * total; //? Easing.bounces
+  speed = 1; //? Easing.bounces
+  while (t > speed) { //? Easing.bounces
+    t -= speed; //? Easing.bounces
+    speed *= (easing.restitution ?? 0); //? Easing.bounces
+    t -= speed; //? Easing.bounces
+  } //? Easing.bounces
+  return 1 - speed * speed + t * t; //? Easing.bounces
+} //? Easing.bounces
+
+/** How far a spring is from its rest. */ //? Easing.swing
+function swung(easing: Easing, x: number): number { //? Easing.swing
+  const swing = (easing.swing ?? 0); //? Easing.swing
+  const decay = (easing.decay ?? 0); //? Easing.swing
+  return Math.exp(0 - decay * x) * (Math.cos(swing * x) + decay / swing * Math.sin(swing * x)); //? Easing.swing
+} //? Easing.swing
 
 function onStops(stops: number[], x: number): number { //? Easing.stops
   if (x <= stops[0]!) return stops[1]!; //? Easing.stops

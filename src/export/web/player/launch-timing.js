@@ -75,6 +75,8 @@ function eased(easing, x) { //? Key.easing
   } //? Key.easing Easing.steps
   if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Key.easing Easing.stops
   if (x <= 0 || x >= 1) return within(x); //? Key.easing
+  if ((easing.bounces ?? 0) > 0) return bounced(easing, x); //? Key.easing Easing.bounces
+  if ((easing.swing ?? 0) > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Key.easing Easing.swing
   let low = 0; //? Key.easing
   let high = 1; //? Key.easing
   let s = x; //? Key.easing
@@ -90,6 +92,31 @@ function eased(easing, x) { //? Key.easing
   } //? Key.easing
   return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s); //? Key.easing
 } //? Key.easing
+
+/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */ //? Easing.bounces
+function bounced(easing, x) { //? Easing.bounces
+  let speed = 1; //? Easing.bounces
+  let total = 1; //? Easing.bounces
+  for (let i = 0; i < (easing.bounces ?? 0); i++) { //? Easing.bounces
+    speed *= (easing.restitution ?? 0); //? Easing.bounces
+    total += 2 * speed; //? Easing.bounces
+  } //? Easing.bounces
+  let t = x * total; //? Easing.bounces
+  speed = 1; //? Easing.bounces
+  while (t > speed) { //? Easing.bounces
+    t -= speed; //? Easing.bounces
+    speed *= (easing.restitution ?? 0); //? Easing.bounces
+    t -= speed; //? Easing.bounces
+  } //? Easing.bounces
+  return 1 - speed * speed + t * t; //? Easing.bounces
+} //? Easing.bounces
+
+/** How far a spring is from its rest. */ //? Easing.swing
+function swung(easing, x) { //? Easing.swing
+  const swing = (easing.swing ?? 0); //? Easing.swing
+  const decay = (easing.decay ?? 0); //? Easing.swing
+  return Math.exp(0 - decay * x) * (Math.cos(swing * x) + decay / swing * Math.sin(swing * x)); //? Easing.swing
+} //? Easing.swing
 
 function onStops(stops, x) { //? Easing.stops
   if (x <= stops[0]) return stops[1]; //? Easing.stops
