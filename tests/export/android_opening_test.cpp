@@ -83,7 +83,7 @@ TEST_CASE("In the real Android framework every opening shows what the preview sh
         }
     }
     const auto first = openSample(samples().front());
-    for (unsigned seed = 900; seed < 904; ++seed) {
+    for (const unsigned seed : seeds(900, 4)) {
         const auto sequence = randomWithoutClips(seed);
         add(sequence, shelfOf(first), sequence.name);
     }

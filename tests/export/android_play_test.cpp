@@ -57,7 +57,7 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
     add(partly, parted, "parts", {kLooks[0], kLooks[3]});
     auto first = openSample(samples().front());
     first.shelf = std::make_shared<project::ArtShelf>(shelfOf(first));
-    for (unsigned seed = 700; seed < 704; ++seed) {
+    for (const unsigned seed : seeds(700, 4)) {
         const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));
         std::vector<Look> looks;
         for (const auto& look : {kLooks[0], kLooks[3], kLooks[4]}) {

@@ -59,7 +59,7 @@ TEST_CASE("In the stand-in of Apple's classes every sample shows what the previe
     partly.name += " Parts";
     add(partly, parted, "parts", {kLooks[0], kLooks[3]});
     const auto first = openSample(samples().front());
-    for (unsigned seed = 700; seed < 707; ++seed) {
+    for (const unsigned seed : seeds(700, 7)) {
         const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));
         app.add(sequence, shelfOf(first));
         for (const auto& look : kLooks) {

@@ -58,6 +58,9 @@ std::string longPath() {
     return path + "Z";
 }
 
+/// Swift has a formatter of its own that says how long a line may be.
+std::size_t columnsOf(const Dialect* dialect) { return dialect == &swiftDialect() ? 120 : 150; }
+
 const Dialect* const kDialects[] = {&kotlinDialect(), &swiftDialect(), &dartDialect(), &scriptDialect()};
 
 }
@@ -90,17 +93,35 @@ TEST_CASE("Lines are filled and never too long, whatever stands before them") {
                                    .value();
             const auto text =
                 std::string(static_cast<std::size_t>(indent), ' ') + dialect->text(value, indent);
-            CHECK(longestLine(text) <= 120);
+            CHECK(longestLine(text) <= columnsOf(dialect));
             CHECK(longestLine(text) > 90);
         }
     }
+}
+
+TEST_CASE("What alone is long begins at the end of its line, but in Swift") {
+    CodeList one;
+    one.items.push_back(
+        CodeCall("Track").named("property", {1}).named("keys", numbers(60)).named("rest", {2}).value());
+    const auto value = CodeCall("Cue").named("layer", {3}).named("moves", {one}).named("offset", {4}).value();
+    const auto firstLine = [&](const Dialect& dialect) {
+        const auto text = dialect.text(value);
+        return text.substr(0, text.find('\n'));
+    };
+    CHECK(firstLine(kotlinDialect()) ==
+          "Cue(layer = 3, offset = 4, moves = listOf(Track(property = 1, rest = 2, keys = doubleArrayOf(");
+    CHECK(kotlinDialect().text(value).ends_with("\n))))"));
+    CHECK(firstLine(dartDialect()) ==
+          "LaunchCue(layer: 3, offset: 4, moves: [LaunchTrack(property: 1, rest: 2, keys: [");
+    CHECK(firstLine(scriptDialect()) == "{ layer: 3, offset: 4, moves: [{ property: 1, rest: 2, keys: [");
+    CHECK(firstLine(swiftDialect()) == "Cue(");
 }
 
 TEST_CASE("A long path is broken at its words, and nothing of it is lost") {
     const auto path = longPath();
     for (const auto* dialect : kDialects) {
         const auto text = dialect->text(cueLike(path), 8);
-        CHECK(longestLine(text) <= 120);
+        CHECK(longestLine(text) <= columnsOf(dialect));
     }
     const auto within = [&](const Dialect& dialect, const char* before, const char* after) {
         return joined(dialect.text({path}, 8), before, after);

@@ -84,7 +84,7 @@ TEST_CASE("In the stand-in of Flutter every sample shows what the preview shows"
     const auto first = openSample(samples().front());
     add("parts", withPlainFirstScreens(first.sequence), withPictureParts(*first.shelf),
         {kLooks[0], kLooks[3]});
-    for (unsigned seed = 1200; seed < 1212; ++seed) {
+    for (const unsigned seed : seeds(1200, 12)) {
         add(fmt::format("random-{}", seed), withPlainFirstScreens(randomWithoutClips(seed)), shelfOf(first),
             every);
     }

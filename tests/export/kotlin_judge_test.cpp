@@ -66,7 +66,7 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
         const auto project = openSample(path);
         add(project.sequence, allConditions({"android12", "android"}));
     }
-    for (unsigned seed = 1; seed <= 24; ++seed) {
+    for (const unsigned seed : seeds(1, 24)) {
         RandomSequences random(seed);
         const auto sequence = random.next();
         std::vector<Conditions> many;
@@ -120,8 +120,8 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
             }
         }
         const auto app = folder.path() / "app" / name / "java/com/example" / name;
-        REQUIRE(files.writeAtomically(
-            app / "MainActivity.kt", composeApp(fileOf(made, "COMPOSE.md"), "com.example." + name)));
+        REQUIRE(files.writeAtomically(app / "MainActivity.kt",
+                                      composeApp(fileOf(made, "COMPOSE.md"), "com.example." + name)));
         resources["style"] = {"YourAppTheme"};
         std::string r = "package com.example." + name + ";\npublic final class R {\n";
         for (const auto& [kind, names] : resources) {

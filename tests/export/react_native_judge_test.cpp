@@ -43,7 +43,7 @@ TEST_CASE("The exported React Native component passes the framework's own types,
                 exported(withMessage(project.sequence), *project.shelf, {}, "react-native"));
     }
     const auto first = openSample(samples().front());
-    for (unsigned seed = 900; seed < 908; ++seed) {
+    for (const unsigned seed : seeds(900, 8)) {
         writeTo(folder.path() / std::to_string(seed),
                 exported(randomWithoutClips(seed), shelfOf(first), {}, "react-native"));
     }
@@ -141,7 +141,7 @@ TEST_CASE("The exported React Native component, played in a browser, shows what 
         addPlays(plays, folder.path(), name + "-boxes", *project.shelf, withOtherBoxes(plain), {kLooks[3]});
     }
     const auto first = openSample(samples().front());
-    for (unsigned seed = 900; seed < 903; ++seed) {
+    for (const unsigned seed : seeds(900, 3)) {
         addPlays(plays, folder.path(), fmt::format("random-{}", seed), shelfOf(first),
                  withPlainFirstScreens(randomWithoutClips(seed)), every);
     }

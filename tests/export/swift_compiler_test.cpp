@@ -116,7 +116,7 @@ TEST_CASE("A random sequence's iOS export compiles as the samples' do", "[long]"
     REQUIRE(swift->makeModules(folder.path()).code == 0);
     const auto project = openSample(samples().front());
     const auto shelf = shelfOf(project);
-    for (unsigned seed = 300; seed < 312; ++seed) {
+    for (const unsigned seed : seeds(300, 12)) {
         const auto sequence = randomWithoutClips(seed);
         const auto made = exported(sequence, shelf, {}, "ios");
         for (const char* version : {"5", "6"}) {
@@ -154,7 +154,7 @@ TEST_CASE("The platform's formatter finds nothing in the exported Swift", "[long
         const auto project = openSample(path);
         add(project.sequence, *project.shelf, path.stem().string());
     }
-    for (unsigned seed = 300; seed < 308; ++seed) {
+    for (const unsigned seed : seeds(300, 8)) {
         add(randomWithoutClips(seed), shelfOf(first), std::to_string(seed));
     }
     const auto found = run(QString::fromStdString(swift->format().string()), arguments, folder.path());

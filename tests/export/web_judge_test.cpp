@@ -94,8 +94,9 @@ TEST_CASE("The exported page shows in a browser what the preview shows", "[long]
         shoot(name + "-boxes", *project.shelf, withOtherBoxes(plain), {kLooks[3]});
     }
     const auto first = openSample(samples().front());
-    shoot("parts", withPictureParts(*first.shelf), withPlainFirstScreens(first.sequence), {kLooks[0], kLooks[3]});
-    for (unsigned seed = 800; seed < 804; ++seed) {
+    shoot("parts", withPictureParts(*first.shelf), withPlainFirstScreens(first.sequence),
+          {kLooks[0], kLooks[3]});
+    for (const unsigned seed : seeds(800, 4)) {
         shoot(fmt::format("random-{}", seed), shelfOf(first), withPlainFirstScreens(randomWithoutClips(seed)),
               every);
     }

@@ -5,9 +5,20 @@
 #include "core/schedule/conditions.h"
 #include "support/builders.h"
 
+#include <cstdlib>
+#include <numeric>
 #include <random>
 
 namespace scaena::test {
+
+/// The seeds a judge takes, `count` from `first` on. SCAENA_SEEDS, a number, shifts them: for looking at
+/// sequences nobody has looked at before.
+inline std::vector<unsigned> seeds(unsigned first, unsigned count) {
+    const char* shift = std::getenv("SCAENA_SEEDS");
+    std::vector<unsigned> list(count);
+    std::iota(list.begin(), list.end(), first + (shift ? static_cast<unsigned>(std::atoi(shift)) : 0));
+    return list;
+}
 
 /// Random but valid sequences and conditions for the property tests. The same seed gives the same on every
 /// machine: only the generator's raw numbers are used, not the library's distributions.

@@ -10,8 +10,6 @@ namespace scaena::exporting {
 
 namespace {
 
-constexpr std::size_t kLineLimit = 118;
-
 /// Pieces of at most `width`, cut where the words of a path's text begin; nothing for a text that has to be
 /// escaped.
 std::vector<std::string> piecesOf(const std::string& text, std::size_t width) {
@@ -77,6 +75,9 @@ class KotlinDialect : public Dialect {
 };
 
 class SwiftDialect : public Dialect {
+    /// As swift-format wants it.
+    std::size_t limit() const override { return 118; }
+    bool hugs() const override { return false; }
     /// Calls take one only from Swift 6.1 on; swift-format takes it from lists of one.
     bool lastComma(const CodeValue& value) const override {
         const auto* list = std::get_if<CodeList>(&value.value);
@@ -183,23 +184,58 @@ std::string Dialect::flat(const CodeValue& value) const {
 std::string Dialect::filled(const std::vector<std::string>& items, int indent, bool lastComma) const {
     const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
     std::string lines;
-    std::size_t used = kLineLimit + 1;
+    std::size_t used = limit() + 1;
     for (std::size_t i = 0; i < items.size(); ++i) {
         const bool isLong = items[i].find('\n') != std::string::npos;
         const auto comma = i + 1 < items.size() || lastComma ? "," : "";
-        if (isLong || used + items[i].size() + 2 > kLineLimit) {
+        if (isLong || used + items[i].size() + 2 > limit()) {
             lines += "\n" + blank;
             used = blank.size();
         } else {
             lines += " ";
         }
         lines += items[i] + comma;
-        used = isLong ? kLineLimit + 1 : used + items[i].size() + 2;
+        used = isLong ? limit() + 1 : used + items[i].size() + 2;
     }
     return lines + "\n" + std::string(static_cast<std::size_t>(indent), ' ');
 }
 
-std::string Dialect::broken(const CodeObject& object, int indent) const {
+/// `Cue(layer = 1, moves = listOf(` … `))`: what is short in the first line, and at its end the beginning of
+/// the one thing that is long. Nothing if there are several, or if that is too much for a line.
+std::optional<std::string> Dialect::hugged(const CodeObject& object, int indent, int taken) const {
+    std::string head;
+    const CodeField* last = nullptr;
+    for (const auto& it : object.fields) {
+        const auto line = field(it, flat(it.value));
+        const bool isLong =
+            line.size() + static_cast<std::size_t>(indent) > limit() / 2 && it.value.isComposed();
+        if (isLong && (last || !it.named)) {
+            return std::nullopt;
+        }
+        if (isLong) {
+            last = &it;
+        } else {
+            head += line + ", ";
+        }
+    }
+    if (!last) {
+        return std::nullopt;
+    }
+    const auto before = this->object(object.type, head).size() + std::string_view(last->name).size() + 4;
+    const auto text = this->object(
+        object.type, head + field(*last, this->text(last->value, indent, static_cast<int>(before) + taken)));
+    const auto end = text.find('\n');
+    return end != std::string::npos && end + static_cast<std::size_t>(indent + taken) <= limit()
+               ? std::optional(text)
+               : std::nullopt;
+}
+
+std::string Dialect::broken(const CodeObject& object, int indent, int taken) const {
+    if (hugs()) {
+        if (auto text = hugged(object, indent, taken)) {
+            return std::move(*text);
+        }
+    }
     std::vector<std::string> items;
     for (const auto& it : object.fields) {
         const auto name = static_cast<int>(field(it, "").size());
@@ -208,7 +244,11 @@ std::string Dialect::broken(const CodeObject& object, int indent) const {
     return this->object(object.type, filled(items, indent, lastComma({object})));
 }
 
-std::string Dialect::broken(const CodeList& list, int indent) const {
+std::string Dialect::broken(const CodeList& list, int indent, int taken) const {
+    if (hugs() && list.items.size() == 1 && list.items[0].isComposed()) {
+        const auto opened = static_cast<int>(this->list(list.of, "").size());
+        return this->list(list.of, text(list.items[0], indent, taken + opened));
+    }
     std::vector<std::string> items;
     for (const auto& it : list.items) {
         items.push_back(text(it, indent + step(), 1));
@@ -218,17 +258,17 @@ std::string Dialect::broken(const CodeList& list, int indent) const {
 
 std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
     auto line = flat(value);
-    const bool fits = line.size() + static_cast<std::size_t>(indent + taken) <= kLineLimit;
+    const bool fits = line.size() + static_cast<std::size_t>(indent + taken) <= limit();
     if (const auto* object = std::get_if<CodeObject>(&value.value);
         object && !fits && !object->fields.empty()) {
-        return broken(*object, indent);
+        return broken(*object, indent, taken);
     }
     if (const auto* list = std::get_if<CodeList>(&value.value); list && !fits && !list->items.empty()) {
-        return broken(*list, indent);
+        return broken(*list, indent, taken);
     }
     if (const auto* words = std::get_if<std::string>(&value.value); words && !fits) {
         const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
-        const auto pieces = piecesOf(*words, kLineLimit - blank.size() - 5); // quotes, and what joins
+        const auto pieces = piecesOf(*words, limit() - blank.size() - 5); // quotes, and what joins
         return pieces.empty() ? line : broken(pieces, blank);
     }
     return line;

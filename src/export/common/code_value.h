@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <string>
 #include <utility>
 #include <variant>
@@ -46,6 +47,11 @@ struct CodeValue {
     std::variant<std::monostate, double, int, bool, std::string, CodeWord, CodeObject, CodeList, CodeVerbatim,
                  CodeColour>
         value;
+
+    /// Whether it has parts, which may stand in lines of their own.
+    [[nodiscard]] bool isComposed() const {
+        return std::holds_alternative<CodeObject>(value) || std::holds_alternative<CodeList>(value);
+    }
 };
 
 struct CodeField {
@@ -84,6 +90,10 @@ public:
 
 protected:
     [[nodiscard]] virtual int step() const { return 4; }
+    /// Columns of a line.
+    [[nodiscard]] virtual std::size_t limit() const { return 148; }
+    /// Whether what is long may begin at the end of a line.
+    [[nodiscard]] virtual bool hugs() const { return true; }
     /// Whether a comma may stand behind the last of several lines.
     [[nodiscard]] virtual bool lastComma(const CodeValue&) const { return true; }
     [[nodiscard]] virtual std::string number(double value) const = 0;
@@ -101,8 +111,9 @@ protected:
 private:
     [[nodiscard]] std::string flat(const CodeValue& value) const;
     [[nodiscard]] std::string filled(const std::vector<std::string>& items, int indent, bool lastComma) const;
-    [[nodiscard]] std::string broken(const CodeObject& object, int indent) const;
-    [[nodiscard]] std::string broken(const CodeList& list, int indent) const;
+    [[nodiscard]] std::optional<std::string> hugged(const CodeObject& object, int indent, int taken) const;
+    [[nodiscard]] std::string broken(const CodeObject& object, int indent, int taken) const;
+    [[nodiscard]] std::string broken(const CodeList& list, int indent, int taken) const;
 };
 
 [[nodiscard]] const Dialect& kotlinDialect();

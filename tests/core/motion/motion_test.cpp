@@ -268,3 +268,23 @@ TEST_CASE("What is there and stays there does not blink under reduced motion") {
         CHECK(track.keyframes.front().value == track.keyframes.back().value);
     }
 }
+
+TEST_CASE("A spring that swings is what players reckon from two numbers; one that creeps is not") {
+    for (const double damping : {1.0, 4.0, 12.0, 20.0, 26.0}) {
+        const model::Spring spring{1, 180, damping};
+        const auto swing = motion::swingOf(spring);
+        REQUIRE(swing);
+        const auto off = [&](double x) {
+            return std::exp(-swing->decay * x) *
+                   (std::cos(swing->radians * x) +
+                    swing->decay / swing->radians * std::sin(swing->radians * x));
+        };
+        for (int i = 1; i < 100; ++i) {
+            const double x = i / 100.0;
+            INFO(damping << " " << x);
+            CHECK(std::abs(1 - off(x) + off(1) * x - motion::ease(spring, x)) < 1e-9);
+        }
+    }
+    CHECK_FALSE(motion::swingOf(model::Spring{1, 180, 27}));
+    CHECK_FALSE(motion::swingOf(model::Spring{1, 180, 200}));
+}
