@@ -3,7 +3,7 @@
 // stands in a frame of the wanted size, and all that is run is run in there.
 import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { connect } from 'node:net';
+import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -11,7 +11,13 @@ const pause = (ms) => new Promise((done) => setTimeout(done, ms));
 const WINDOW = { x: 0, y: 0, width: 1500, height: 1200 };
 const inFrame = (what) => `const done = arguments[arguments.length - 1];
   Promise.resolve((frames[0] ?? window).eval(${JSON.stringify(`(${what})`)})(...arguments)).then(done, (e) => done('error: ' + e.message));`;
-const freePort = () => 20000 + Math.floor(Math.random() * 20000);
+/// One the system has just had free.
+const freePort = () => new Promise((done) => {
+  const server = createServer().listen(0, '127.0.0.1', () => {
+    const { port } = server.address();
+    server.close(() => done(port));
+  });
+});
 
 async function tried(what, make) {
   for (let tries = 0; ; tries++) {
@@ -66,7 +72,7 @@ class Marionette {
 
 export async function firefox() {
   const profile = mkdtempSync(join(tmpdir(), 'firefox-'));
-  const port = freePort();
+  const port = await freePort();
   const prefs = { 'marionette.port': port, 'datareporting.policy.dataSubmissionEnabled': false, 'app.update.enabled': false,
     'browser.shell.checkDefaultBrowser': false, 'gfx.color_management.mode': 0, 'network.captive-portal-service.enabled': false,
     'network.connectivity-service.enabled': false, 'browser.safebrowsing.update.enabled': false, 'extensions.update.enabled': false,
@@ -120,10 +126,10 @@ export async function webkit() {
     program?.kill('SIGKILL');
     session = null;
   }
-  async function start(isDark, isCalm) {
+  async function start(isDark, isCalm, tries = 0) {
     await close();
     const home = mkdtempSync(join(tmpdir(), 'webkit-'));
-    const port = freePort();
+    const port = await freePort();
     base = `http://127.0.0.1:${port}`;
     const env = { ...process.env, HOME: home, XDG_CONFIG_HOME: home, XDG_CACHE_HOME: home, XDG_DATA_HOME: home, GTK_THEME: isDark ? 'Adwaita:dark' : 'Adwaita',
       GSETTINGS_BACKEND: 'memory', LIBGL_ALWAYS_SOFTWARE: '1', WEBKIT_DISABLE_SANDBOX_THIS_IS_DANGEROUS: '1' };
@@ -133,8 +139,17 @@ export async function webkit() {
       writeFileSync(join(home, 'gtk-3.0/settings.ini'), '[Settings]\ngtk-enable-animations=0\n');
     }
     program = spawn('WebKitWebDriver', [`--port=${port}`], { stdio: 'ignore', env });
-    const made = await tried('WebKit', () =>
-      call('POST', '/session', { capabilities: { alwaysMatch: { 'webkitgtk:browserOptions': { binary: browser, args: ['--automation'] } } } }));
+    const driver = program;
+    let hasEnded = false; // somebody else was quicker with the port
+    driver.on('exit', () => (hasEnded = true));
+    const made = await tried('WebKit', () => {
+      if (hasEnded) return null;
+      return call('POST', '/session', { capabilities: { alwaysMatch: { 'webkitgtk:browserOptions': { binary: browser, args: ['--automation'] } } } });
+    });
+    if (!made) {
+      if (tries > 4) throw new Error('WebKit ends as soon as it begins');
+      return start(isDark, isCalm, tries + 1);
+    }
     session = made.sessionId;
     await call('POST', `/session/${session}/window/rect`, WINDOW);
     run = async (what, ...args) =>
@@ -145,7 +160,7 @@ export async function webkit() {
   await start(false, false);
   return {
     run: (...all) => run(...all),
-    look: start,
+    look: (isDark, isCalm) => start(isDark, isCalm),
     go: (url) => call('POST', `/session/${session}/url`, { url }),
     picture: async () => Buffer.from(await call('GET', `/session/${session}/screenshot`), 'base64'),
     close,
