@@ -95,7 +95,7 @@ TEST_CASE("A bad file is told as a list, and the open document stays") {
     CHECK(s.sequence().name == "Moraine Huts");
 }
 
-TEST_CASE("Files are dropped on the window; what is no sequence says what would work") {
+TEST_CASE("Files are dropped on the window, what is no sequence says what would work") {
     Session s(false);
     const auto drop = [&](const std::filesystem::path& path) {
         QMimeData data;
@@ -266,7 +266,7 @@ TEST_CASE("The journal keeps the art of a sequence that was never saved") {
 }
 
 TEST_CASE(
-    "A folder that was moved away is not made anew without its art; under another name all of it is saved") {
+    "A folder that was moved away is not made anew without its art, under another name all of it is saved") {
     Session s;
     auto next = s.sequence();
     next.name = "Renamed";

@@ -259,7 +259,7 @@ TEST_CASE(
     CHECK(document.changedOnDisk());
 }
 
-TEST_CASE("Of several lost works the one that can be read comes back; a file is opened if none does") {
+TEST_CASE("Of several lost works the one that can be read comes back, a file is opened if none does") {
     const TemporaryFolder folder;
     const auto path = folder / "asked for.scaena";
     auto sequence = model::emptySequence();

@@ -34,7 +34,7 @@
 using namespace scaena;
 using namespace scaena::test;
 
-TEST_CASE("Files become layers: vectors, pictures in their densities, clips; and a font goes to its text") {
+TEST_CASE("Files become layers: vectors, pictures in their densities, clips, and a font goes to its text") {
     Session s;
     auto& actions = s.window.arrange().actions();
     std::ofstream(s.folder() / "mark.svg")
@@ -178,7 +178,7 @@ TEST_CASE("The context menu offers what fits the selection") {
     CHECK(offered().contains("Find a command …"));
 }
 
-TEST_CASE("The layer's card changes what it shows; groups, landscape places and beats by the commands") {
+TEST_CASE("The layer's card changes what it shows, groups, landscape places and beats by the commands") {
     Session s;
     s.window.selection().select(Selection::Kind::Layer, "title");
     s.type(s.child<QDoubleSpinBox>("layerY"), "150");

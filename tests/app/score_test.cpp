@@ -227,7 +227,7 @@ TEST_CASE("Rows keep still while a cue is dragged over another") {
     CHECK(layout.laneRow(2).height() > lane.height());
 }
 
-TEST_CASE("A beat of no length has a tab that can be seen, selected and pulled; several stand side by side") {
+TEST_CASE("A beat of no length has a tab that can be seen, selected and pulled, several stand side by side") {
     const auto sequence = aSequence()
                               .withBeat(play("arrive", 1000))
                               .withBeat(hold("rest", 0))

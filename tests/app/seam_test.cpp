@@ -34,7 +34,7 @@ struct SeamSession : Session {
 
 }
 
-TEST_CASE("A mark on the beats leads to the seam; the stage shows what jumps, and how far") {
+TEST_CASE("A mark on the beats leads to the seam, the stage shows what jumps, and how far") {
     SeamSession s;
     CHECK(s.window.preview().seam().size() == 2); // the ridges, and the ground
     CHECK_FALSE(s.mend()->isVisible());

@@ -164,7 +164,7 @@ TEST_CASE("Hidden layers leave the stage and stay in the sequence") {
     CHECK(s.stage().grab().toImage() == shown);
 }
 
-TEST_CASE("A click selects what lies on top and is not locked; Shift adds") {
+TEST_CASE("A click selects what lies on top and is not locked, Shift adds") {
     StageSession s;
     const auto at = [&](QPointF dp, Qt::KeyboardModifiers keys = Qt::NoModifier) {
         QTest::mouseClick(&s.stage(), Qt::LeftButton, keys, s.stage().toPixel(dp).toPoint());

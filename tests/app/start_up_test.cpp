@@ -55,7 +55,7 @@ TEST_CASE("What damaged settings hold harms nobody") {
     settings.clear();
 }
 
-TEST_CASE("An empty window is up first; then it is filled, and does what was asked") {
+TEST_CASE("An empty window is up first, then it is filled, and does what was asked") {
     MainWindow window(MainWindow::Made::WhenSeen);
     const auto page = [&] { return window.findChild<QWidget*>(QStringLiteral("welcome")); };
     bool isFilled = false;

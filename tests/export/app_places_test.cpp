@@ -148,7 +148,7 @@ TEST_CASE("The storyboard is proposed for the property list, whether it has one 
     check("<plist><dict>\n\t<key>UILaunchStoryboardName</key>\n\t<string>Old</string>\n</dict></plist>");
 }
 
-TEST_CASE("A page gets head and body once; a list of pictures gets its line once") {
+TEST_CASE("A page gets head and body once, a list of pictures gets its line once") {
     const auto page =
         with({{"index.html",
                "<html><head><title>x</title></head><body class=\"a\"><div id=\"app\"></div></body></html>"}});
@@ -165,7 +165,9 @@ TEST_CASE("A page gets head and body once; a list of pictures gets its line once
         const auto files = with({{"pubspec.yaml", pubspec}});
         const auto lines = suggestionsFor(files, "app", pictures);
         REQUIRE(lines.size() == 1);
-        CHECK(lines[0].after.find("  assets:\n    - assets/launch/\n") != std::string::npos);
+        CHECK(lines[0].after.find("  assets:\n    - assets/launch/tidewater_almanac/\n") !=
+              std::string::npos);
+        CHECK(suggestionsFor(with({{"pubspec.yaml", lines[0].after}}), "app", pictures).empty());
     }
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/export_build.h"
 #include "export/lottie/lottie_composition.h"
+#include "export/lottie/lottie_curves.h"
 #include "render/art/clip_pictures.h"
 #include "render/frames/frame_painter.h"
 #include "render/frames/scene.h"

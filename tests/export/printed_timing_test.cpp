@@ -75,7 +75,7 @@ TEST_CASE("A line of a player stays only with what it serves") {
           "    return sum\n}\n");
 }
 
-TEST_CASE("Variables that nothing changes any more become constants; what people wrote stays") {
+TEST_CASE("Variables that nothing changes any more become constants, what people wrote stays") {
     const std::string swift =
         "final class A {\n    var field = 0\n    func f() {\n        var a = 1\n"
         "        a += 2 //? No.thing\n        var list = [0]\n        list[0] = 2\n"

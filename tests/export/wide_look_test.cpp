@@ -70,7 +70,7 @@ TEST_CASE("A drawing grows with the box of its landscape place as far as its pro
     CHECK_FALSE(shelf.of(withBoxes(art, {100, 50}, {200, 100})).other);
 }
 
-TEST_CASE("A picture grows by its own proportions, too; text and progress bars do not grow") {
+TEST_CASE("A picture grows by its own proportions, too, text and progress bars do not grow") {
     const Shelf shelf;
     const model::ImageContent image{.pictures = {{"a.png", 1, false, {}}}};
     CHECK(shelf.of(withBoxes(image, {40, 40}, {80, 20})).scale == Approx(1));

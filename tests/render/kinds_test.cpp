@@ -220,7 +220,7 @@ TEST_CASE("A person's own font file is used, and a broken one gives way to the s
     CHECK(outlineText(text, &broken) == outlineText(text));
 }
 
-TEST_CASE("A picture's colours are those that cover most; broken and huge ones are refused") {
+TEST_CASE("A picture's colours are those that cover most, broken and huge ones are refused") {
     const QtDecoder decoder;
     QImage image(60, 60, QImage::Format_ARGB32);
     image.fill(Qt::transparent);

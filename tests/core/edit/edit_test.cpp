@@ -269,7 +269,7 @@ TEST_CASE("A cancelled drag leaves everything as it was") {
     CHECK_FALSE(history.canUndo());
 }
 
-TEST_CASE("Steps with the same key become one; back at the start none is left") {
+TEST_CASE("Steps with the same key become one, back at the start none is left") {
     History history(small());
     history.apply("length", setCueLength(*history.current(), "in", 500), "length in");
     history.apply("length", setCueLength(*history.current(), "in", 600), "length in");

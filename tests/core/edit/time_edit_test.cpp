@@ -62,7 +62,7 @@ TEST_CASE("Staggered cues begin one after another, also where they hang on each 
     CHECK(startOf(staggered, "c") == first + 160);
 }
 
-TEST_CASE("A tapped rhythm sets the starts; fewer taps leave the rest") {
+TEST_CASE("A tapped rhythm sets the starts, fewer taps leave the rest") {
     const Millis first = startOf(three(), "a");
     const auto tapped = setCueTimes(three(), timesOf(three(), {"a", "b", "c"}), {first, first + 250});
     CHECK(startOf(tapped, "b") == first + 250);

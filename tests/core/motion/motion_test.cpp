@@ -269,7 +269,7 @@ TEST_CASE("What is there and stays there does not blink under reduced motion") {
     }
 }
 
-TEST_CASE("A spring that swings is what players reckon from two numbers; one that creeps is not") {
+TEST_CASE("A spring that swings is what players reckon from two numbers, one that creeps is not") {
     for (const double damping : {1.0, 4.0, 12.0, 20.0, 26.0}) {
         const model::Spring spring{1, 180, damping};
         const auto swing = motion::swingOf(spring);

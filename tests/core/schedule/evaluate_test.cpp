@@ -60,7 +60,7 @@ TEST_CASE("Before its first cue a property has the value the cue starts from, af
     CHECK(valueAt(s, "title", Property::Opacity, 100) == 1);
 }
 
-TEST_CASE("Between two cues the earlier one's end stays; of two at a time the later start wins") {
+TEST_CASE("Between two cues the earlier one's end stays, of two at a time the later start wins") {
     const auto s = resolve(aSequence()
                                .withBeat(play("a", 2000))
                                .withCue(fade("x", 0, 1000, 0, 100))

@@ -152,7 +152,7 @@ TEST_CASE("A wait lasts until its gates have opened, and not shorter than at lea
     CHECK(beatOf(resolve(sequence, with([](auto& c) { c.gateTimes["session"] = 10; })), "wait").end == 1000);
 }
 
-TEST_CASE("A wait needs only its own gates; optional ones none unless named") {
+TEST_CASE("A wait needs only its own gates, optional ones none unless named") {
     auto optional = gate("tiles", 5000);
     optional.optional = true;
     auto sequence =
@@ -289,7 +289,7 @@ TEST_CASE("Nothing yields to a gate that is not open") {
     CHECK(beatOf(s, "show").end == 1100);
 }
 
-TEST_CASE("Start kinds choose the beats; what is left out leaves its end state") {
+TEST_CASE("Start kinds choose the beats, what is left out leaves its end state") {
     auto sequence =
         aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, model::MoveKind::Rise)).build();
     sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] =

@@ -87,7 +87,7 @@ TEST_CASE("A ground of another colour is seen as a distance of colours") {
     CHECK(colourDistance({255, 0, 0, 255}, {0, 255, 0, 255}) == Approx(170.58).margin(0.1));
 }
 
-TEST_CASE("What is in the opening alone is gone at once; what is not is there at once") {
+TEST_CASE("What is in the opening alone is gone at once, what is not is there at once") {
     auto sequence = standing();
     sequence.cues.push_back(cue("fades", "arrive", 0, 300));
     const auto gaps = seamOf(sequence, on("ios"));

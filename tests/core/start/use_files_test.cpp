@@ -85,7 +85,7 @@ TEST_CASE("Pictures of one name are one layer, whatever their density and appear
     CHECK(layerOf(used, 0).place.width == 40); // small ones are not blown up
 }
 
-TEST_CASE("A clip brings its own length; one of no length still plays") {
+TEST_CASE("A clip brings its own length, one of no length still plays") {
     Kept kept;
     auto clip = file(SourceKind::Clip, "jar.json", {100, 50});
     clip.length = 2500;
@@ -122,7 +122,7 @@ TEST_CASE("A font goes to the chosen text, and only there") {
     CHECK(broken.problems.at(0).message.find("no font") != std::string::npos);
 }
 
-TEST_CASE("A single picture dropped on a backdrop is its picture; several become layers") {
+TEST_CASE("A single picture dropped on a backdrop is its picture, several become layers") {
     Kept kept;
     const auto before = aSequence().build();
     const auto one = file(SourceKind::Raster, "hills.jpg");
