@@ -119,6 +119,20 @@ TEST_CASE("In the stand-in of Flutter every situation ends as the contract says"
     checkSeen(all, app.play(casesText(all)));
 }
 
+TEST_CASE("The Flutter steps' own code blocks run, the example test among them") {
+    for (const auto& path : samples()) {
+        INFO(path);
+        FlutterApp app;
+        const auto project = openSample(path);
+        const auto where = app.add("app", project.sequence, *project.shelf);
+        const auto judged = runJudge("flutter_steps.mjs", {judges(), app.folder() + "/app",
+                                                           QString::fromStdString(where["module"]),
+                                                           QString::fromStdString(where["data"])});
+        INFO(judged.output);
+        CHECK(judged.code == 0);
+    }
+}
+
 TEST_CASE("What no Dart compiler would take is seen in the stand-in of Flutter") {
     const auto project = openSample(samples().front());
     const Situations cases(project.sequence, "app");

@@ -3,10 +3,7 @@
 // bent to what is exported. Time stands still but for the test. What it cannot tell: docs/exporters/flutter.md.
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { painting } from './painting.mjs';
-
-/// Constructors that need no `new`, as Dart's do not.
-const called = (type) => new Proxy(type, { apply: (target, _, values) => new target(...values) });
+import { called, painting } from './painting.mjs';
 
 /// Dart's maps, with their keys as properties; numbers come back as such.
 export class DartMap {

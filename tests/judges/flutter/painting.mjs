@@ -1,5 +1,6 @@
 // Flutter's canvas and what is painted with it, by Skia.
-const called = (type) => new Proxy(type, { apply: (target, _, values) => new target(...values) });
+/// Constructors that need no `new`, as Dart's do not.
+export const called = (type) => new Proxy(type, { apply: (target, _, values) => new target(...values) });
 
 class Offset {
   constructor(dx, dy) { Object.assign(this, { dx, dy }); }

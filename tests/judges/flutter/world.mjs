@@ -7,8 +7,9 @@ import { DartApp, withoutTypeArguments } from '../translate/dart_app.mjs';
 
 const FRAME = 16;
 
-/// The export's Dart as a function of a framework that gives what the app imports.
-export function translated(ts, parse, folder, files, exports) {
+/// The export's Dart as a function of a framework that gives what the app imports. `own`: Dart of the app's own, and `given`: names of
+/// what else it has.
+export function translated(ts, parse, folder, files, exports, own = '', given = []) {
   const app = new DartApp();
   const timing = new Dart(app.classes);
   let text = '';
@@ -21,7 +22,10 @@ export function translated(ts, parse, folder, files, exports) {
     text += file === files.at(-1) ? app.data(root).join('\n') : parts.join('\n');
     text += '\n';
   }
-  const body = `const { ${names.join(', ')} } = framework;\n${text}\nreturn { ${exports.join(', ')} };`;
+  const root = parse(withoutTypeArguments(own));
+  app.learn(root);
+  text += [...app.declarations(root).values()].map((make) => make()).join('\n');
+  const body = `const { ${[...names, ...given].join(', ')} } = framework;\n${text}\nreturn { ${exports.join(', ')} };`;
   const unknown = undeclared(ts, body);
   if (unknown.length > 0) throw new Error(`nothing is called ${unknown.join(', ')}`);
   return new Function('framework', body);
