@@ -88,7 +88,7 @@ beforeEach(() => {launch}.reset());
 test('the launch ends when all has loaded', async () => {{
   render(<App />);
 {opens}  expect(await {launch}.finished).toBe('complete');
-}});
+}}, 20000); // a launch takes its time
 
 test('without it the screen is there at once', async () => {{
   {launch}.skip();
