@@ -131,10 +131,9 @@ LottieContent LottieContents::lines(const model::Layer& layer, const LottieCours
             Json stroke =
                 lottieStroke(ink, stroked ? outline.strokeWidth : 1.5, art::Cap::Round, art::Join::Round);
             if (!stroked) {
-                stroke["o"] = lottieProperty(course.times, course.sampled([&](const auto& it) {
-                    return 100 * ink.a / 255.0 * (1 - filled(it));
-                }),
-                                             0.2);
+                const auto given =
+                    course.sampled([&](const auto& it) { return 100 * ink.a / 255.0 * (1 - filled(it)); });
+                stroke["o"] = lottieProperty(course.times, given, 0.2);
             }
             items.push_back(lottieGroup({std::move(contour), drawn, std::move(stroke)}));
         }

@@ -166,7 +166,7 @@ private:
                 count += lengthOf(polygon[(i + 1) % polygon.size()] - polygon[i]) / m_pixel;
             }
         }
-        count = std::min<double>(count, kMostSamples);
+        count = count < kMostSamples ? count : kMostSamples; // also where it is no number
         m_samples.reserve(static_cast<std::size_t>(count));
         m_buckets.assign(std::bit_ceil(static_cast<std::size_t>(count) + 1), -1);
     }

@@ -197,18 +197,13 @@ export class DartApp extends Dart {
         if (part.length > 0) parts.push(part);
         return `(() => { const $ = []; ${parts.map((it) => this.element(it.length === 1 ? it[0] : { type: 'several', children: it })).join('')} return $; })()`;
       }
-      case 'constructor_invocation': {
-        const name = node.children.filter((it) => it.type === 'type_identifier' || it.type === '.' || it.type === 'identifier').map((it) => it.text || '.').join('');
-        if (name.startsWith('List.')) return super.one(node);
-        this.check(name, first(node, 'arguments'));
-        return `${this.classes.has(name) ? 'new ' : ''}${name}${this.one(first(node, 'arguments'))}`;
-      }
-      case 'new_expression': case 'const_object_expression': {
+      case 'constructor_invocation': case 'new_expression': case 'const_object_expression': {
         const name = node.children.filter((it) => ['type_identifier', '.', 'identifier'].includes(it.type)).map((it) => it.text || '.').join('');
-        return `${this.classes.has(name) ? 'new ' : ''}${name}${this.one(first(node, 'arguments'))}`;
+        if (name.startsWith('List.')) return super.one(node);
+        const given = first(node, 'arguments');
+        this.check(name, given);
+        return `${this.classes.has(name) ? 'new ' : ''}${name}${this.one(given)}`;
       }
-      case 'throw_expression':
-        return unknown(node, 'Dart');
       default:
         return super.one(node);
     }
