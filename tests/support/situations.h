@@ -251,15 +251,14 @@ inline bool hasAct(const json& situation, const std::vector<std::string>& acts) 
     return false;
 }
 
-/// Eight moments of a case, and our own pictures of them beside it; adds what a judge has to compare.
+/// Moments of a case, in order, and our own pictures of them beside it; adds what a judge has to compare.
 inline void addShots(json& it, json& pictures, const std::filesystem::path& folder,
                      const model::Sequence& sequence, const project::ArtShelf& shelf,
-                     const schedule::Schedule& s) {
+                     const schedule::Schedule& s, const std::vector<Millis>& moments) {
     const auto name = it["name"].get<std::string>();
     const render::Scene scene(sequence, shelf, s.conditions.appearance, 1);
-    const double from = s.beats[0].end;
-    for (int i = 0; i < 8; ++i) {
-        const auto t = std::floor(from + 20 + (s.metrics.shown - from - 60) * i / 7.0);
+    for (std::size_t i = 0; i < moments.size(); ++i) {
+        const auto t = static_cast<double>(moments[i]);
         render::StillOptions options;
         options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
         options.roundScreen = options.bars = false;
@@ -274,6 +273,19 @@ inline void addShots(json& it, json& pictures, const std::filesystem::path& fold
                             {"height", s.screen.height},
                             {"least", 0.98}});
     }
+}
+
+/// The same at eight moments from its first frame to its end.
+inline void addShots(json& it, json& pictures, const std::filesystem::path& folder,
+                     const model::Sequence& sequence, const project::ArtShelf& shelf,
+                     const schedule::Schedule& s) {
+    std::vector<Millis> moments;
+    const double from = s.beats[0].end;
+    for (int i = 0; i < 8; ++i) {
+        moments.push_back(
+            static_cast<Millis>(std::floor(from + 20 + (s.metrics.shown - from - 60) * i / 7.0)));
+    }
+    addShots(it, pictures, folder, sequence, shelf, s, moments);
 }
 
 /// What is common to everything that was played to its end: nothing is left, all can be reached.

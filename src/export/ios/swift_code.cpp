@@ -196,7 +196,7 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
     const auto looks = swiftLooks(build, names, pictures);
     addPartPictures(build, names, pictures);
     const auto parts = usedParts(tree, looks);
-    for (const char* part : {"Timing", "Art", "Layers", "Player", "Overlay"}) {
+    for (const char* part : {"Timing", "Art", "Layers", "Film", "Player", "Overlay"}) {
         const auto player = embedded::find(fmt::format("Launch{}.swift", part));
         build.add(fmt::format("{}{}+{}.swift", names.folder, names.launch(), part),
                   withNames(onlyUsed(player, parts, kSwiftVariables), sequence, names));

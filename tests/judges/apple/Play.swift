@@ -25,6 +25,8 @@ final class Play {
     private let button = UIView(frame: CGRect(x: 0, y: 0, width: 300, height: 100))
     private var gone: [() -> AnyObject?] = []
     private var now = 0.0
+    /// The main thread is kept until then: nothing of the app runs, and Core Animation goes on alone.
+    private var keptUntil = 0.0
 
     init(_ it: [String: Any]) {
         self.it = it
@@ -156,6 +158,7 @@ final class Play {
             NotificationCenter.default.post(name: UIApplication.willEnterForegroundNotification, object: nil)
         case "destroy": NotificationCenter.default.post(name: UIScene.didDisconnectNotification, object: app.windowScene)
         case "touch": seen["pressed"] = touched() === button
+        case "keep": keptUntil = now + 900
         case "message": seen["spoken"] = stage()?.accessibilityLabel ?? ""
         default: fatalError("there is no act \(what)")
         }
@@ -220,7 +223,7 @@ final class Play {
         windows().filter { $0.windowScene === app.windowScene }.map { StandIn.json($0.layer) }
     }
 
-    private func frame() { StandIn.frame(windows()) }
+    private func frame() { if now >= keptUntil { StandIn.frame(windows()) } }
 
     private func moveTo(_ time: Double) {
         now = time

@@ -334,6 +334,15 @@ extension @LAUNCH@ {
         return UIColor(red: part(16), green: part(8), blue: part(0), alpha: part(24) * CGFloat(alpha)).cgColor
     }
 
+    /// Where a layer is seen, about the middle of a box that rests where the layer does.
+    static func placing(_ state: LayerState, about rest: CGRect) -> CGAffineTransform {
+        CGAffineTransform(translationX: CGFloat(state.x), y: CGFloat(state.y))
+            .rotated(by: CGFloat(state.rotation * Double.pi / 180))
+            .scaledBy(x: CGFloat(state.scaleX), y: CGFloat(state.scaleY))
+            .concatenating(transform(state.outer)) //? Layer.parent
+            .concatenating(CGAffineTransform(translationX: -rest.midX, y: -rest.midY))
+    }
+
     static func transform(_ m: [Double]) -> CGAffineTransform {
         CGAffineTransform(
             a: CGFloat(m[0]), b: CGFloat(m[1]), c: CGFloat(m[2]), d: CGFloat(m[3]), tx: CGFloat(m[4]),

@@ -7,6 +7,8 @@ extension @LAUNCH@ {
     @MainActor
     final class LayerPainter {
         let root = CALayer()
+        /// Whether it is seen soon, which must not wait for the main thread.
+        var isAwaited = false
         private let layer: Layer
         private let look: Look
         private let colors: PaletteColors
@@ -106,17 +108,13 @@ extension @LAUNCH@ {
         } //? LayerKind.progress
 
         func show(_ state: LayerState) {
-            root.isHidden = !state.visible
-            if !state.visible { return }
+            root.isHidden = !state.visible && !isAwaited
+            if root.isHidden { return }
             let box = CGRect(x: 0, y: 0, width: state.width, height: state.height)
             root.bounds = box
-            root.opacity = Float(state.opacity)
+            root.opacity = state.visible ? Float(state.opacity) : 0
             root.position = .zero
-            let place = CGAffineTransform(translationX: CGFloat(state.x), y: CGFloat(state.y))
-                .rotated(by: CGFloat(state.rotation * Double.pi / 180))
-                .scaledBy(x: CGFloat(state.scaleX), y: CGFloat(state.scaleY))
-                .concatenating(transform(state.outer)) //? Layer.parent
-            root.setAffineTransform(place)
+            root.setAffineTransform(placing(state, about: .zero))
             reveal(state, box) //? Property.reveal
             showArt(state, box) //? Look.art
             if layer.kind == .backdrop { showBackdrop(box) } //? LayerKind.backdrop

@@ -279,6 +279,7 @@ extension @LAUNCH@ {
         private var insets = UIEdgeInsets.zero
         private var isWide = false
         private var still = 0.0
+        private var laidUntil = 0.0
         private var lastFrame = 0.0
 
         init(_ window: UIWindow, _ onOutcome: @escaping (Outcome) -> Void) {
@@ -327,7 +328,7 @@ extension @LAUNCH@ {
             let t = step(link.targetTimestamp)
             if self.link == nil || pausedAt != nil { return }
             measure()
-            if Double(t) < still && !isStale {
+            if Double(t) < min(still, laidUntil - 1000) && !isStale {
                 lastFrame = 0
                 return
             }
@@ -362,6 +363,7 @@ extension @LAUNCH@ {
             CATransaction.begin()
             CATransaction.setDisableActions(true)
             if painters.isEmpty { build() }
+            if isStale || t >= laidUntil - 1000 { layAhead(schedule, t) }
             for (i, painter) in painters.enumerated() {
                 schedule.stateAt(i, t, screen, state)
                 painter?.show(state)
@@ -388,30 +390,58 @@ extension @LAUNCH@ {
             }
         }
 
+        /// Gives Core Animation what comes in the next two seconds: it plays on whatever keeps the main thread.
+        private func layAhead(_ schedule: LaunchSchedule, _ t: Double) {
+            let end = Double(schedule.shown())
+            laidUntil = t + 2000 < end ? t + 2000 : 2 * end
+            if clock != nil { return }  // a test's own, which Core Animation does not know
+            var moments = [t]
+            while let at = moments.last, at < min(end, t + 2000) {
+                moments.append(min(end, t + 2000, max(at + 33, schedule.stillUntil(at))))
+            }
+            for (i, painter) in painters.enumerated() {
+                guard let painter = painter else { continue }
+                schedule.stateAt(i, t, screen, state)
+                let film = Film(moments, CGSize(width: state.width, height: state.height)) { at in
+                    schedule.stateAt(i, at, screen, state)
+                    return (state.visible ? state.opacity : 0, placing(state, about: .zero))
+                }
+                painter.isAwaited = film.isSeen
+                film.play(on: painter.root, began)
+            }
+            guard hasFirstScreen, let content = under?.rootViewController?.view else { return }
+            Film(moments, bounds.size) { at in
+                let isThere = findContent(schedule, at)
+                return (isThere ? state.opacity : 0, placing(state, about: bounds))
+            }.play(on: content.layer, began)
+        }
+
+        private var hasFirstScreen: Bool { timing.layers.contains { $0.kind == .firstScreen } }
+
+        /// The first screen that is there; in `state`.
+        private func findContent(_ schedule: LaunchSchedule, _ t: Double) -> Bool {
+            for (i, it) in timing.layers.enumerated() where it.kind == .firstScreen {
+                schedule.stateAt(i, t, screen, state)
+                if state.visible { return true }
+            }
+            return false
+        }
+
         /// The app's own view as the outcome's first screen moves it; the app may set another meanwhile.
         private func moveContent(_ schedule: LaunchSchedule, _ t: Double) {
             guard let content = under?.rootViewController?.view else { return }
             if moved !== content { restore() }
             moved = content
-            var isThere = false
-            var hasLayer = false
-            for (i, it) in timing.layers.enumerated() where it.kind == .firstScreen && !isThere {
-                hasLayer = true
-                schedule.stateAt(i, t, screen, state)
-                isThere = state.visible
-            }
-            if !hasLayer { return }
+            if !hasFirstScreen { return }
+            let isThere = findContent(schedule, t)
             let alpha = isThere ? CGFloat(state.opacity) : 0
             if content.alpha != alpha { content.alpha = alpha }
-            let place = CGAffineTransform(
-                translationX: CGFloat(state.x - screen.width / 2), y: CGFloat(state.y - screen.height / 2)
-            )
-            .rotated(by: CGFloat(state.rotation * Double.pi / 180))
-            .scaledBy(x: CGFloat(state.scaleX), y: CGFloat(state.scaleY))
+            let place = placing(state, about: bounds)
             if isThere && content.transform != place { content.transform = place }
         }
 
         private func restore() {
+            if let layer = moved?.layer { Film.stop(layer) }
             moved?.alpha = 1
             moved?.transform = .identity
             moved = nil
