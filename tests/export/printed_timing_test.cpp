@@ -68,11 +68,27 @@ TEST_CASE("A line of a player stays only with what it serves") {
                                "    if (x) return //? Cue.adds|Key.onTop Beat.yields\n"
                                "    return sum\n}\n";
     CHECK(onlyUsed(player, {"Cue.adds"}, exporting::kKotlinVariables) ==
-          "import a.max\nfun f(\n    one: Int, two: Int\n) {\n    var sum = max(one, 1)\n    sum += two\n"
+          "import a.max\nfun f(one: Int, two: Int) {\n    var sum = max(one, 1)\n    sum += two\n"
           "    return sum\n}\n");
     CHECK(onlyUsed(player, {"Key.onTop", "Beat.yields"}, exporting::kKotlinVariables) ==
-          "import a.max\nfun f(\n    one: Int\n) {\n    val sum = max(one, 1)\n    if (x) return\n"
+          "import a.max\nfun f(one: Int) {\n    val sum = max(one, 1)\n    if (x) return\n"
           "    return sum\n}\n");
+}
+
+TEST_CASE("Parameters of a cut player fill lines, one line if that is enough") {
+    const auto cut = [](const std::string& player) {
+        return onlyUsed(player, {}, exporting::kKotlinVariables);
+    };
+    const std::string words(70, 'a'), others(70, 'b');
+    CHECK(cut("class A(\n    val " + words + ": Int,\n    val " + others + ": Int,\n    val c: Int,\n)\n") ==
+          "class A(\n    val " + words + ": Int,\n    val " + others + ": Int, val c: Int\n)\n");
+    CHECK(cut("class A {\n  const A({\n    required this.b,\n    this.c = 0, //? A.c\n  });\n\n  final int "
+              "b;\n}\n") == "class A {\n  const A({required this.b});\n\n  final int b;\n}\n");
+    // A call that nests another is left as it was written.
+    const std::string nested = "f(\n    g(\n        1\n    )\n)\n";
+    CHECK(cut(nested) == "f(\n    g(1)\n)\n");
+    // Nothing is left of a function before the end.
+    CHECK(cut("{\n    a\n\n    b //? B\n}\n") == "{\n    a\n}\n");
 }
 
 TEST_CASE("Variables that nothing changes any more become constants, what people wrote stays") {

@@ -37,7 +37,7 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
                 same("beat start", schedule.beatStart[words[1].toInt()].toDouble(), words[2].toDouble())
                 same("beat end", schedule.beatEnd[words[1].toInt()].toDouble(), words[3].toDouble())
             }
-            "gate" -> same("gate open", schedule.openTime(words[1].toInt()).toDouble(), words[2].toDouble())
+            "gate" -> same("gate open", schedule.gateOpen[words[1].toInt()].toDouble(), words[2].toDouble())
             "state" -> compareState(words, text)
         }
     }

@@ -24,7 +24,9 @@ export class Kotlin extends Printer {
 
   enumeration(it) {
     const words = it.words.map(upperCase).join(', ');
-    this.line(`${this.shown(it)}enum class ${it.name} { ${words} }`);
+    const head = `${this.shown(it)}enum class ${it.name} {`;
+    if (this.fits(`${head} ${words} }`)) this.line(`${head} ${words} }`);
+    else this.block(head, () => this.line(words));
   }
 
   constant(it) { this.line(`${this.shown(it)}const val ${it.name} = ${this.text(it.value)}`); }

@@ -15,9 +15,12 @@ export class Printer {
 
   print(header) {
     for (const it of header) this.line(it);
+    let wasWord = false; // words without a note stand together
     for (const it of this.source.order) {
       if (!this.isNeeded(it)) continue;
-      this.line('');
+      const isWord = it.what === 'enum' && !it.note;
+      if (!isWord || !wasWord) this.line('');
+      wasWord = isWord;
       this.marked(it.marks, () => this.declaration(it));
     }
     for (const it of this.tail) this.line(it);

@@ -5,6 +5,7 @@ export class JavaScript extends Printer {
   constructor(source) {
     super(source);
     this.defaults = new Map();
+    this.asked = new Map(); // of lists that may be missing: the marks of the lines that ask for them
   }
 
   get header() {
@@ -23,7 +24,9 @@ export class JavaScript extends Printer {
     const text = super.print(this.header);
     for (const [field, name] of this.defaults) {
       const list = this.typedConstant(name, field.type, `[${this.list(field.value.items)}]`);
-      const groups = field.marks.map((group) => group.join('|'));
+      const asked = this.asked.get(field) ?? [];
+      const everywhere = (group) => asked.length > 0 && asked.every((marks) => marks.includes(group));
+      const groups = [...new Set([...field.marks.map((group) => group.join('|')), ...(asked[0] ?? []).filter(everywhere)])];
       lines.push(groups.length ? `${list} //? ${groups.join(' ')}` : list);
     }
     const end = this.header.join('\n').length;
@@ -128,6 +131,7 @@ export class JavaScript extends Printer {
     const text = `${this.text(it.object)}.${it.name}`;
     if (!it.isOptional || it.field.value.text === 'false') return text;
     const missing = this.defaults.get(it.field) ?? this.text(it.field.value);
+    if (this.defaults.has(it.field)) this.asked.set(it.field, [...(this.asked.get(it.field) ?? []), this.marks.map((group) => group.join('|'))]);
     return `(${text} ?? ${missing})`;
   }
 }
@@ -149,7 +153,12 @@ export class TypeScript extends JavaScript {
     const short = `${this.shown(it)}type ${it.name} = ${words.join(' | ')};`;
     if (short.length <= this.limit) return this.line(short);
     this.line(`${this.shown(it)}type ${it.name} =`);
-    return this.indented(() => this.line(`| ${words.join(' | ')};`));
+    const lines = [''];
+    for (const word of words) {
+      if (lines.at(-1).length + word.length + 8 > this.limit) lines.push('');
+      lines[lines.length - 1] += `${lines.at(-1) ? ' ' : ''}| ${word}`;
+    }
+    return this.indented(() => lines.forEach((it, i) => this.line(it + (i === lines.length - 1 ? ';' : ''))));
   }
 
   data(it) {

@@ -42,7 +42,10 @@ export class Swift extends Printer {
 
   enumeration(it) {
     const kind = it.name === 'Outcome' ? ': Int, Sendable' : ': Sendable';
-    this.block(`${this.shown(it)}enum ${it.name}${kind} {`, () => this.line(`case ${it.words.join(', ')}`));
+    const head = `${this.shown(it)}enum ${it.name}${kind} {`;
+    const words = `case ${it.words.join(', ')}`;
+    if (this.fits(`${head} ${words} }`)) this.line(`${head} ${words} }`);
+    else this.block(head, () => this.line(words));
   }
 
   constantName(it) { return it.exported ? `launch${it.name[0]}${it.name.slice(1).toLowerCase()}` : it.name.toLowerCase(); }

@@ -62,9 +62,22 @@ void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
     for (const auto& look : looks) {
         collectParts(parts, look.value);
     }
-    parts.insert({"player.pace", "player.system", "player.outcome", "player.stillness"});
+    parts.insert({"player.pace", "player.system", "player.stillness"});
     if (std::any_of(drawables.begin(), drawables.end(), [](const auto& it) { return it.layered; })) {
         parts.insert("player.layered");
+    }
+    const auto& layers = build.sequence().layers;
+    if (std::any_of(layers.begin(), layers.end(), [](const auto& it) {
+            const auto* backdrop = it.template as<model::BackdropContent>();
+            return backdrop != nullptr && backdrop->picture;
+        })) {
+        parts.insert("Backdrop.picture");
+    }
+    if (!parts.contains("LayerLook.toColor")) {
+        parts.insert("player.plainBackdrops");
+    }
+    if (!parts.contains("LayerLook.wide") && !parts.contains("LayerLook.wideScale")) {
+        parts.insert("player.oneLook");
     }
     if (parts.contains("Outcome.message")) {
         parts.insert("player.retry");

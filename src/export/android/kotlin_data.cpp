@@ -22,13 +22,13 @@ std::string kotlin(const CodeValue& value, int indent = 8, int taken = 0) {
 std::string listProperty(const char* name, const char* type, const std::vector<TimingTree::Named>& things) {
     constexpr std::size_t kPart = 12'000; // characters
     std::vector<std::string> parts;
-    for (const auto& it : things) {
-        const auto text =
-            fmt::format("        // {}\n        {}", commentText(it.name), kotlin(it.value, 8, 1));
-        if (parts.empty() || parts.back().size() + text.size() > kPart) {
-            parts.push_back(text);
-        } else {
-            parts.back() += ",\n" + text;
+    for (std::size_t i = 0; i < things.size();) {
+        auto& part = parts.emplace_back();
+        for (bool isLast = false; !isLast; ++i) {
+            const auto name = commentText(things[i].name);
+            const auto text = kotlinDialect().item(things[i].value, name, 8);
+            isLast = i + 1 == things.size() || part.size() + 2 * text.size() > kPart;
+            part += isLast ? kotlinDialect().item(things[i].value, name, 8, false) : text + "\n";
         }
     }
     if (parts.size() < 2) {

@@ -256,6 +256,15 @@ std::string Dialect::broken(const CodeList& list, int indent, int taken) const {
     return this->list(list.of, filled(items, indent, lastComma({list})));
 }
 
+std::string Dialect::item(const CodeValue& value, const std::string& comment, int indent, bool comma) const {
+    const std::string blank(static_cast<std::size_t>(indent), ' ');
+    const auto written = text(value, indent, 1) + (comma ? "," : "");
+    const bool fits = written.find('\n') == std::string::npos &&
+                      blank.size() + written.size() + comment.size() + 4 <= limit();
+    return fits ? fmt::format("{}{} // {}", blank, written, comment)
+                : fmt::format("{}// {}\n{}{}", blank, comment, blank, written);
+}
+
 std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
     auto line = flat(value);
     const bool fits = line.size() + static_cast<std::size_t>(indent + taken) <= limit();

@@ -87,6 +87,10 @@ public:
     /// Broken into lines where one would be too long. `indent`: of the line the value begins on; `taken`:
     /// what stands there before and behind it.
     [[nodiscard]] std::string text(const CodeValue& value, int indent = 0, int taken = 0) const;
+    /// One of a list, on lines of its own, with what people call it: behind it in a comment where it takes
+    /// one line, else above it.
+    [[nodiscard]] std::string item(const CodeValue& value, const std::string& comment, int indent,
+                                   bool comma = true) const;
 
 protected:
     [[nodiscard]] virtual int step() const { return 4; }

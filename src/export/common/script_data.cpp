@@ -14,7 +14,7 @@ namespace {
 std::string listText(const char* name, const std::vector<TimingTree::Named>& things) {
     std::string out = fmt::format("  {}: [\n", name);
     for (const auto& thing : things) {
-        out += "    // " + commentText(thing.name) + "\n    " + scriptDialect().text(thing.value, 6) + ",\n";
+        out += scriptDialect().item(thing.value, commentText(thing.name), 4) + "\n";
     }
     return out + "  ],\n";
 }

@@ -4,6 +4,7 @@
 #include "core/motion/easing_curve.h"
 
 #include <algorithm>
+#include <array>
 
 namespace scaena::exporting {
 
@@ -82,9 +83,72 @@ CodeValue placeValue(const model::Place& p) {
         .value();
 }
 
-CodeValue tracksValue(const std::vector<motion::Track>& tracks) {
+/// Whether a track holds its property where nothing moves it.
+bool isNothing(const motion::Track& track) {
+    return std::all_of(track.keyframes.begin(), track.keyframes.end(), [&](const motion::Keyframe& key) {
+        return key.basis == motion::Basis::Absolute && key.value == motion::neutral(track.property);
+    });
+}
+
+const motion::Track* findTrack(const std::vector<motion::Track>& tracks, motion::Property property) {
+    const auto found = std::find_if(tracks.begin(), tracks.end(),
+                                    [&](const auto& track) { return track.property == property; });
+    return found == tracks.end() ? nullptr : &*found;
+}
+
+/// Whether what is done to the width is done to the height, too.
+bool scalesEvenly(const std::vector<motion::Track>& tracks) {
+    const auto* across = findTrack(tracks, motion::Property::ScaleX);
+    const auto* down = findTrack(tracks, motion::Property::ScaleY);
+    return (across == nullptr && down == nullptr) ||
+           (across != nullptr && down != nullptr && across->keyframes == down->keyframes);
+}
+
+/// Whether a cue does more than fade.
+bool movesMore(const std::vector<motion::Track>& tracks) {
+    return std::any_of(tracks.begin(), tracks.end(),
+                       [](const auto& track) { return track.property != motion::Property::Opacity; });
+}
+
+/// How the tracks of one layer may be written shorter.
+struct LayerTracks {
+    bool isEven = true; ///< one track for width and height, in all of its cues
+    /// What its cues leave alone where people ask for less motion; of what cuts and draws, the last cue tells
+    /// more than its value.
+    std::array<bool, motion::kProperties> isCalm;
+};
+
+std::vector<LayerTracks> layerTracks(const plan::Plan& plan) {
+    LayerTracks first;
+    first.isCalm.fill(true);
+    first.isCalm[static_cast<std::size_t>(motion::Property::Reveal)] = false;
+    first.isCalm[static_cast<std::size_t>(motion::Property::Draw)] = false;
+    std::vector<LayerTracks> all(plan.layers.size(), first);
+    for (const auto& cue : plan.cues) {
+        auto& layer = all[static_cast<std::size_t>(cue.layer)];
+        layer.isEven = layer.isEven && scalesEvenly(cue.moves->tracks) && scalesEvenly(cue.calmer->tracks);
+        for (const auto& track : cue.calmer->tracks) {
+            auto& isCalm = layer.isCalm[static_cast<std::size_t>(track.property)];
+            isCalm = isCalm && isNothing(track);
+        }
+    }
+    return all;
+}
+
+std::string propertyOf(const motion::Track& track, const LayerTracks& layer) {
+    return layer.isEven && track.property == motion::Property::ScaleX
+               ? "scale"
+               : std::string(motion::propertyWord(track.property));
+}
+
+CodeValue tracksValue(const std::vector<motion::Track>& tracks, const LayerTracks& layer,
+                      bool leavesOut = false) {
     CodeList list{CodeList::Of::Things, {}};
     for (const auto& track : tracks) {
+        if ((layer.isEven && track.property == motion::Property::ScaleY) ||
+            (leavesOut && layer.isCalm[static_cast<std::size_t>(track.property)])) {
+            continue;
+        }
         CodeList keys{CodeList::Of::Things, {}};
         for (const auto& key : track.keyframes) {
             keys.items.push_back(CodeCall("Key")
@@ -94,11 +158,10 @@ CodeValue tracksValue(const std::vector<motion::Track>& tracks) {
                                      .named("easing", easingValue(key.easing), key.easing == model::kLinear)
                                      .value());
         }
-        list.items.push_back(
-            CodeCall("Track")
-                .named("property", {CodeWord{"Property", std::string(motion::propertyWord(track.property))}})
-                .named("keys", {std::move(keys)})
-                .value());
+        list.items.push_back(CodeCall("Track")
+                                 .named("property", {CodeWord{"Property", propertyOf(track, layer)}})
+                                 .named("keys", {std::move(keys)})
+                                 .value());
     }
     return {std::move(list)};
 }
@@ -123,7 +186,8 @@ const char* kindWord(LayerKind kind) {
 class TreeBuilder {
 public:
     explicit TreeBuilder(const Plans& plans)
-        : m_plans(plans), m_plan(*plans.front()), m_placeOfCue(m_plan.cues.size()) {
+        : m_plans(plans), m_plan(*plans.front()), m_layers(layerTracks(m_plan)),
+          m_placeOfCue(m_plan.cues.size()) {
         for (std::size_t i = 0; i < m_plan.playOrder.size(); ++i) {
             m_placeOfCue[static_cast<std::size_t>(m_plan.playOrder[i])] = static_cast<int>(i);
         }
@@ -149,10 +213,57 @@ public:
         for (const auto cue : m_plan.cueOrder) {
             tree.cueOrder.items.push_back({m_placeOfCue[static_cast<std::size_t>(cue)]});
         }
+        addNeeds(tree);
         return tree;
     }
 
 private:
+    /// What no single field says.
+    void addNeeds(TimingTree& tree) const {
+        for (std::size_t i = 0; i < m_plan.cues.size(); ++i) {
+            const auto& c = m_plan.cues[i];
+            const bool opens = m_plan.beats[static_cast<std::size_t>(c.beat)].kind == BeatKind::Opening;
+            if (opens && !carry(static_cast<plan::Index>(i)).first) {
+                tree.needs.insert("Opening.cues");
+            }
+            if (m_plan.layers[static_cast<std::size_t>(c.layer)].made->kind() == LayerKind::FirstScreen &&
+                (movesMore(c.moves->tracks) || movesMore(c.calmer->tracks))) {
+                tree.needs.insert("FirstScreen.moves");
+            }
+            if (c.other >= 0 || c.anchor == model::AnchorKind::BeatEnd) {
+                tree.needs.insert("Cue.hangs");
+            }
+        }
+        if (movesAgain()) {
+            tree.needs.insert("Cue.again");
+        }
+        for (const auto& beat : m_plan.beats) {
+            if (!beat.length && beat.kind != BeatKind::Wait && beat.kind != BeatKind::Opening) {
+                tree.needs.insert("Beat.open");
+            }
+        }
+    }
+
+    /// Whether some property of a layer is moved by more than one cue, so that it matters which comes first.
+    [[nodiscard]] bool movesAgain() const {
+        std::vector<std::array<bool, motion::kProperties>> moved(m_plan.layers.size());
+        for (const auto& cue : m_plan.cues) {
+            auto& layer = moved[static_cast<std::size_t>(cue.layer)];
+            auto both = layer; // of the two ways to play a cue one alone is
+            for (const auto* moves : {cue.moves.get(), cue.calmer.get()}) {
+                for (const auto& track : moves->tracks) {
+                    const auto property = static_cast<std::size_t>(track.property);
+                    if (layer[property]) {
+                        return true;
+                    }
+                    both[property] = true;
+                }
+            }
+            layer = both;
+        }
+        return false;
+    }
+
     [[nodiscard]] static CodeValue beatValue(const plan::Beat& b) {
         CodeList plays{CodeList::Of::Words, {}};
         int usual = 0;
@@ -226,6 +337,7 @@ private:
             return t.property == motion::Property::Reveal;
         });
         const auto& shape = c.moves->reveal;
+        const auto& layer = m_layers[static_cast<std::size_t>(c.layer)];
         const bool hangsOnCue = c.other >= 0;
         const int other = hangsOnCue ? m_placeOfCue[static_cast<std::size_t>(c.other)] : -1;
         // "with" alone is a reserved word of some languages.
@@ -234,8 +346,8 @@ private:
             .named("layer", {c.layer})
             .named("beat", {c.beat})
             .named("length", {c.length})
-            .named("moves", tracksValue(c.moves->tracks))
-            .named("calm", tracksValue(c.calmer->tracks), c.calmer->tracks == c.moves->tracks)
+            .named("moves", tracksValue(c.moves->tracks, layer))
+            .named("calm", tracksValue(c.calmer->tracks, layer, true), c.calmer->tracks == c.moves->tracks)
             .named("anchor", {CodeWord{"Anchor", anchor}}, c.anchor == model::AnchorKind::BeatStart)
             .named("other", {other}, !hangsOnCue)
             .named("offset", {c.offset}, c.offset == 0)
@@ -260,13 +372,14 @@ private:
 
     const Plans& m_plans;
     const plan::Plan& m_plan; // the first: they differ only in what they carry
+    std::vector<LayerTracks> m_layers;
     std::vector<int> m_placeOfCue;
 };
 
 }
 
 UsedParts partsOf(const TimingTree& tree) {
-    UsedParts parts;
+    UsedParts parts = tree.needs;
     for (const auto* list : {&tree.beats, &tree.gates, &tree.layers, &tree.cues}) {
         for (const auto& it : *list) {
             collectParts(parts, it.value);

@@ -18,6 +18,7 @@ struct TimingTree {
     };
     std::vector<Named> beats, gates, layers, cues;
     CodeList gateOrder; ///< each gate after the ones it needs
+    UsedParts needs;    ///< of the players, beside what the values name
     CodeList cueOrder;  ///< which cue comes first for a property, and which of two that start together wins
 };
 

@@ -167,9 +167,18 @@ void fixVariables(Lines& lines, const VariableWords& words) {
     }
 }
 
+/// What a line of parameters may be filled up to, with a "{" behind it.
+constexpr std::size_t kFilled = 118;
+
+bool opensParameters(std::string_view line) { return line.ends_with('(') || line.ends_with("({"); }
+
+bool closesParameters(std::string_view line) {
+    const auto text = line.substr(indentOf(line));
+    return text.starts_with(')') || text.starts_with("})");
+}
+
 /// Parameters that stood a line each, so that each could go, fill lines now.
 void fillParameters(Lines& lines) {
-    constexpr std::size_t kLimit = 118;
     Line* filling = nullptr;
     bool isOpen = false;
     for (auto& line : lines) {
@@ -177,16 +186,43 @@ void fillParameters(Lines& lines) {
             continue;
         }
         const auto indent = indentOf(line.text);
-        const bool ends = line.text.substr(indent).starts_with(')');
-        const bool isPlain = !ends && !line.text.ends_with('(') && !line.text.ends_with('{') &&
-                             line.text.find("//") == std::string::npos;
+        const bool isPlain = !closesParameters(line.text) && !opensParameters(line.text) &&
+                             !line.text.ends_with('{') && line.text.find("//") == std::string::npos;
         if (isOpen && isPlain && filling != nullptr && filling->text.ends_with(',') &&
-            indentOf(filling->text) == indent && filling->text.size() + line.text.size() - indent < kLimit) {
+            indentOf(filling->text) == indent && filling->text.size() + line.text.size() - indent < kFilled) {
             filling->text += " " + line.text.substr(indent);
             line.stays = false;
         } else {
-            isOpen = line.text.ends_with('(') || (isOpen && isPlain);
+            isOpen = opensParameters(line.text) || (isOpen && isPlain);
             filling = isOpen && isPlain ? &line : nullptr;
+        }
+    }
+}
+
+/// Parameters that fill no more than one line stand between the brackets.
+void joinParameters(Lines& lines) {
+    Line *head = nullptr, *filled = nullptr;
+    for (auto& line : lines) {
+        if (!line.stays) {
+            continue;
+        }
+        if (opensParameters(line.text)) {
+            head = &line;
+            filled = nullptr;
+        } else if (head != nullptr && filled == nullptr && !closesParameters(line.text)) {
+            filled = &line;
+        } else {
+            const auto parameters = filled == nullptr
+                                        ? std::string_view()
+                                        : std::string_view(filled->text).substr(indentOf(filled->text));
+            const auto tail = std::string_view(line.text).substr(indentOf(line.text));
+            if (!parameters.empty() && closesParameters(line.text) &&
+                head->text.size() + parameters.size() + tail.size() < kFilled) {
+                head->text += parameters.substr(0, parameters.size() - (parameters.ends_with(',') ? 1 : 0));
+                head->text += tail;
+                filled->stays = line.stays = false;
+            }
+            head = filled = nullptr;
         }
     }
 }
@@ -228,6 +264,7 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Vari
     auto lines = linesOf(player, parts);
     dropLastCommas(lines);
     fillParameters(lines);
+    joinParameters(lines);
     dropImports(lines);
     if (!words.changes.empty()) {
         fixVariables(lines, words);
@@ -235,11 +272,15 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Vari
     std::string text;
     bool wasEmpty = false;
     for (const auto& line : lines) {
-        const bool isSecond = line.text.empty() && wasEmpty; // where a function is gone
-        if (line.stays && !isSecond) {
-            text += line.text + "\n";
-            wasEmpty = line.text.empty();
+        if (!line.stays || (line.text.empty() && wasEmpty)) {
+            continue;
         }
+        // Nothing is left of what stood before the end, or a second blank line where a function is gone.
+        if (wasEmpty && line.text.substr(indentOf(line.text)).starts_with('}')) {
+            text.pop_back();
+        }
+        text += line.text + "\n";
+        wasEmpty = line.text.empty();
     }
     return text;
 }

@@ -27,7 +27,7 @@ std::string dartList(const char* type, const char* name, const std::vector<Timin
                      bool constant) {
     std::string out = fmt::format("{} List<{}> {} = [\n", constant ? "const" : "final", type, name);
     for (const auto& thing : things) {
-        out += "  // " + commentText(thing.name) + "\n  " + dart(thing.value, 6) + ",\n";
+        out += dartDialect().item(thing.value, commentText(thing.name), 2) + "\n";
     }
     return out + "];\n\n";
 }
@@ -59,7 +59,7 @@ UsedParts usedParts(const TimingTree& tree, const std::vector<TimingTree::Named>
     for (const auto& it : looks) {
         collectParts(parts, it.value);
     }
-    parts.insert({"player.outcome", "player.stillness"});
+    parts.insert("player.stillness");
     if (parts.contains("Outcome.message")) {
         parts.insert("player.retry");
     }

@@ -19,14 +19,20 @@ std::string swift(const CodeValue& value, int indent, int taken = 0) {
     return swiftDialect().text(value, indent, taken);
 }
 
+constexpr std::size_t kColumns = 120;
+
 /// Each thing has a constant of its own: the compiler is slow at guessing in long literals.
 std::string constants(const char* type, const char* name, const std::vector<TimingTree::Named>& things) {
     std::string out;
     CodeList list;
     for (std::size_t i = 0; i < things.size(); ++i) {
         const auto head = fmt::format("    private static let {}{} = ", name, i);
-        out += fmt::format("    /// {}\n{}{}\n", commentText(things[i].name), head,
-                           swift(things[i].value, 4, static_cast<int>(head.size()) - 4));
+        const auto comment = commentText(things[i].name);
+        const auto line = head + swift(things[i].value, 4, static_cast<int>(head.size()) - 4);
+        const bool fits =
+            line.find('\n') == std::string::npos && line.size() + comment.size() + 5 <= kColumns;
+        out +=
+            fits ? fmt::format("{}  // {}\n", line, comment) : fmt::format("    // {}\n{}\n", comment, line);
         list.items.push_back({CodeVerbatim{fmt::format("{}{}", name, i)}});
     }
     const auto head = fmt::format("    private static let {}s: [{}] = ", name, type);
@@ -88,24 +94,35 @@ std::string made(const std::string& name, const std::string& comment, const Code
                        swift(shared.value, 8, lets.empty() ? 0 : 7));
 }
 
-std::string looksText(const SwiftLooks& looks) {
-    std::string out;
-    CodeList list;
-    for (std::size_t i = 0; i < looks.upright.size(); ++i) {
-        out += made(fmt::format("look{}", i), looks.upright[i].name, looks.upright[i].value);
-        list.items.push_back({CodeVerbatim{fmt::format("look{}()", i)}});
+/// What a list of looks says of one: the look itself where it takes one line, else the function that makes
+/// it.
+std::string lookItem(std::string& functions, const std::string& name, const std::string& before,
+                     const TimingTree::Named& look) {
+    const auto comment = commentText(look.name);
+    const auto line = fmt::format("            {}{},  // {}\n", before, swift(look.value, 12), comment);
+    if (line.find('\n') + 1 == line.size() && line.size() <= kColumns) {
+        return line;
     }
-    out += "    static func looks() -> [Look] {\n        " + swift({std::move(list)}, 8) + "\n    }\n\n";
-    if (!looks.wide.empty()) {
-        std::string entries;
-        for (const auto& [layer, look] : looks.wide) {
-            out += made(fmt::format("wideLook{}", layer), looks.upright[layer].name, look);
-            entries += fmt::format("{}{}: wideLook{}()", entries.empty() ? "" : ", ", layer, layer);
-        }
+    functions += made(name, look.name, look.value);
+    return fmt::format("            {}{}(),\n", before, name);
+}
+
+std::string looksText(const SwiftLooks& looks) {
+    std::string functions, items, wide;
+    for (std::size_t i = 0; i < looks.upright.size(); ++i) {
+        items += lookItem(functions, fmt::format("look{}", i), "", looks.upright[i]);
+    }
+    for (const auto& [layer, look] : looks.wide) {
+        wide += lookItem(functions, fmt::format("wideLook{}", layer), fmt::format("{}: ", layer),
+                         {looks.upright[layer].name, look});
+    }
+    auto out =
+        functions + "    static func looks() -> [Look] {\n        [\n" + items + "        ]\n    }\n\n";
+    if (!wide.empty()) {
         out += "    /// Where the screen is wider than high, by layer.\n    static func wideLooks() -> [Int: "
                "Look] "
-               "{ [" +
-               entries + "] }\n\n";
+               "{\n        [\n" +
+               wide + "        ]\n    }\n\n";
     }
     return out;
 }
@@ -171,7 +188,7 @@ UsedParts usedParts(const TimingTree& tree, const SwiftLooks& looks) {
         collectParts(parts, look);
         parts.insert("player.wide");
     }
-    parts.insert({"player.outcome", "player.stillness"});
+    parts.insert("player.stillness");
     if (parts.contains("Outcome.message")) {
         parts.insert("player.retry");
     }

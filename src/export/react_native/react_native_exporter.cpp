@@ -127,7 +127,7 @@ std::string cssHex(Colour c) {
 void addScript(ExportBuild& build, const std::set<std::string>& dark, const ReactNativeNames& names) {
     const auto& sequence = build.sequence();
     auto parts = partsOf(timingTree(build.plans));
-    parts.insert({"player.outcome", "player.edges", "player.shapes", "Place.safe", "GateTiming.typical"});
+    parts.insert({"player.edges", "player.shapes", "Place.safe", "GateTiming.typical"});
     if (!parts.contains("Property.reveal")) {
         parts.insert("player.noReveal");
     }
@@ -152,7 +152,7 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
     LookWriter looks(build, dark, names.folder);
     out += "const looks: LaunchData['looks'] = [\n";
     for (const auto& layer : sequence.layers) {
-        out += "  // " + commentText(layer.name) + "\n  " + looks.text(layer) + ",\n";
+        out += scriptDialect().item({CodeVerbatim{looks.text(layer)}}, commentText(layer.name), 2) + "\n";
     }
     out += "];\n\nconst palette: LaunchData['palette'] = {\n";
     for (const auto& colour : sequence.palette) {

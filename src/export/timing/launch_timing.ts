@@ -13,13 +13,14 @@ export const NEVER: Int = 1000000000;
 
 export type BeatKind = 'opening' | 'play' | 'hold' | 'wait' | 'handOff';
 export type Yield = 'never' | 'afterCues' | 'atOnce'; //? Beat.yields
-export type GateStart = 'process' | 'firstFrame' | 'beat';
-export type Anchor = 'beatStart' | 'beatEnd' | 'withCue' | 'afterCue';
+export type GateStart = 'process' | 'firstFrame' | 'beat'; //? GateStart.firstFrame|GateStart.beat
+export type Anchor = 'beatStart' | 'beatEnd' | 'withCue' | 'afterCue'; //? Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
 export type RepeatEnd = 'cut' | 'finish' | 'settle'; //? RepeatEnd.settle|RepeatEnd.finish
 export type LayerKind = 'backdrop' | 'art' | 'firstScreen' | 'progress' | 'clip' | 'group';
 export type Shown = 'always' | 'offline' | 'message';
 export type Property =
-  | 'opacity' | 'x' | 'y' | 'scaleX' | 'scaleY' | 'rotation' | 'flip' | 'reveal' | 'draw' | 'travel' | 'panel' | 'clip';
+  | 'opacity' | 'x' | 'y' | 'scale' | 'scaleX' | 'scaleY' | 'rotation' | 'flip' | 'reveal' | 'draw' | 'travel' | 'panel'
+  | 'clip';
 
 /**
  * How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
@@ -63,7 +64,7 @@ export class Track {
 }
 
 /** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */
-export class RevealShape {
+export class RevealShape { //? Property.reveal
   readonly iris: boolean = false;
   readonly x: Double;
   readonly y: Double;
@@ -175,15 +176,15 @@ export class LayerState {
   scaleX: Double = 1;
   scaleY: Double = 1;
   rotation: Double = 0;
-  reveal: Double = 1;
-  revealShape: RevealShape | null = null;
-  draw: Double = 1;
-  fillFrom: Double = 0.6;
-  progress: Double = 0;
-  clip: Double = 0;
+  reveal: Double = 1; //? Property.reveal
+  revealShape: RevealShape | null = null; //? Property.reveal
+  draw: Double = 1; //? Property.draw
+  fillFrom: Double = 0.6; //? Property.draw
+  progress: Double = 0; //? LayerKind.progress
+  clip: Double = 0; //? LayerKind.clip
 
   /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
-  outer: Double[] = [1, 0, 0, 1, 0, 0];
+  outer: Double[] = [1, 0, 0, 1, 0, 0]; //? Layer.parent
 }
 
 function within(value: Double): Double {
@@ -195,14 +196,14 @@ function plus(time: Int, more: Int): Int {
 }
 
 function rank(outcome: Outcome): Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  if (outcome === 'message') return 3;
-  if (outcome === 'offline') return 2;
+  if (outcome === 'message') return 3; //? Outcome.message
+  if (outcome === 'offline') return 2; //? Outcome.offline
   return outcome === 'wentOn' ? 1 : 0;
 }
 
 /** What a property is where nothing says anything else. */
 function neutral(property: Property): Double {
-  if (property === 'opacity') return 1; //? Property.opacity
+  if (property === 'opacity' || property === 'scale') return 1;
   if (property === 'scaleX') return 1; //? Property.scaleX
   if (property === 'scaleY') return 1; //? Property.scaleY
   if (property === 'reveal') return 1; //? Property.reveal
@@ -211,7 +212,7 @@ function neutral(property: Property): Double {
 }
 
 function onTopOf(found: Double, property: Property, value: Double): Double { //? Key.onTop
-  if (property === 'opacity') return found * value; //? Property.opacity
+  if (property === 'opacity' || property === 'scale') return found * value;
   if (property === 'scaleX') return found * value; //? Property.scaleX
   if (property === 'scaleY') return found * value; //? Property.scaleY
   return found + value;
@@ -284,10 +285,21 @@ class CuePlan {
   length: Int = 1;
   start: Int = NEVER;
   stop: Int = NEVER;
-  settle: Int = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+  settle: Int = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
   blends: boolean = false; //? Beat.yields
-  skips: boolean = true;
-  never: boolean = false;
+  skips: boolean = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  never: boolean = false; //? Beat.plays|Cue.dropped|Cue.bySystem
+  hangs: boolean = false; //? Cue.hangs
+
+  constructor(readonly cue: Cue) {}
+
+  put(from: Int, to: Int, isSkipped: boolean): void {
+    this.start = from;
+    this.stop = to;
+    this.skips = isSkipped; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    this.blends = false; //? Beat.yields
+  }
 }
 
 /** A track of a cue with absolute times and values. */
@@ -297,31 +309,30 @@ class Segment {
   rest: Double;
   length: Int;
 
-  constructor(readonly cue: Cue, readonly track: Track, readonly plan: CuePlan, found: Double) {
+  constructor(readonly plan: CuePlan, readonly track: Track, found: Double) {
     const keys = track.keys;
     this.length = plan.length;
     this.at = doubles(keys.length);
     this.values = doubles(keys.length);
-    this.rest = 0;
     for (let i = 0; i < keys.length; i++) {
       this.at[i] = keys[i].at;
       this.values[i] = keys[i].value;
       if (keys[i].onTop) this.values[i] = onTopOf(found, track.property, keys[i].value); //? Key.onTop
     }
-    this.rest = this.values[this.values.length - 1];
-    let even = cue.times % 2 === 0; //? Cue.alternate
-    if (cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
-    if (cue.alternate && even) this.rest = this.values[0]; //? Cue.alternate
-    if (plan.skips) {
+    this.rest = this.values[keys.length - 1];
+    let even = plan.cue.times % 2 === 0; //? Cue.alternate
+    if (plan.cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
+    if (plan.cue.alternate && even) this.rest = this.values[0]; //? Cue.alternate
+    if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
       this.length = plan.stop - plan.start;
-      this.at = [0, 1];
-      this.values = [this.rest, this.rest];
+      this.values[0] = this.rest;
       if (plan.blends) this.values[0] = found; //? Beat.yields
     }
   }
 
   restTime(): Int {
-    return plus(this.plan.stop, this.settle());
+    if (this.plan.settle > 0) return plus(this.plan.stop, this.plan.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return this.plan.stop;
   }
 
   /** When its keys come, in each round it plays before `until`. */
@@ -339,41 +350,46 @@ class Segment {
     return edges;
   }
 
-  settle(): Int {
-    if (!this.plan.skips) return this.plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    return 0;
-  }
-
   valueAt(t: Double): Double {
-    const begin = this.plan.start;
     const stop = this.plan.stop;
-    const rests = this.settle(); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    if (rests > 0 && t >= stop) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-      const from = this.during(stop - begin);
+    if (this.plan.skips) return this.skipped(t - this.plan.start); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    const rests = this.plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (rests > 0 && t >= stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+      const from = this.during(stop - this.plan.start);
       return from + (this.rest - from) * within((t - stop) / rests);
     }
-    return this.during(Math.min(t, stop) - begin);
+    return this.during(Math.min(t, stop) - this.plan.start);
+  }
+
+  /** From what was there straight to its end. */
+  private skipped(local: Double): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    if (this.length <= 0) return this.rest;
+    return this.values[0] + (this.rest - this.values[0]) * within(local / this.length);
   }
 
   private during(local: Double): Double {
     if (this.length <= 0) return this.values[this.values.length - 1];
-    const cycles = Math.max(0, local / this.length);
-    let cycle = Math.floor(cycles);
-    let part = cycles - cycle;
-    if (cycle > 0 && part === 0 && local >= this.plan.stop - this.plan.start) {
-      cycle -= 1;
-      part = 1;
-    }
-    if (cycle % 2 === 1 && this.cue.alternate && !this.plan.skips) part = 1 - part; //? Cue.alternate
+    let part = within(local / this.length);
+    if (local >= this.length) part = this.inRound(local / this.length); //? Cue.times|Cue.whileWaiting
     let i = 1;
     while (i < this.at.length - 1 && this.at[i] <= part) i++;
     const width = this.at[i] - this.at[i - 1];
     let between = width > 0 ? within((part - this.at[i - 1]) / width) : 1.0;
-    if (!this.plan.skips) { //? Key.easing
-      const easing = this.track.keys[i - 1].easing;
-      if (easing !== null) between = eased(easing, between);
-    }
+    const easing = this.track.keys[i - 1].easing; //? Key.easing
+    if (easing !== null) between = eased(easing, between); //? Key.easing
     return this.values[i - 1] + (this.values[i] - this.values[i - 1]) * between;
+  }
+
+  /** Which part of its round is played after so many of them; the last one stays at its end. */
+  private inRound(rounds: Double): Double { //? Cue.times|Cue.whileWaiting
+    let round = Math.floor(rounds);
+    let part = rounds - round;
+    if (part === 0 && rounds * this.length >= this.plan.stop - this.plan.start) {
+      round -= 1;
+      part = 1;
+    }
+    if (round % 2 === 1 && this.plan.cue.alternate) part = 1 - part; //? Cue.alternate
+    return part;
   }
 }
 
@@ -381,38 +397,25 @@ class Segment {
 class Timeline {
   readonly segments: Growing<Segment> = [];
   readonly added: Growing<Segment> = []; //? Cue.adds
-  initial: Double = 0;
-  isSet: boolean = false;
 
-  constructor(readonly property: Property) {
-    this.initial = neutral(property);
-  }
+  constructor(readonly property: Property, readonly initial: Double) {}
 
-  segmentAt(t: Double): Segment | null {
-    let i = this.segments.length - 1;
-    while (i >= 0 && this.segments[i].plan.start > t) i--;
-    return i < 0 ? null : this.segments[i];
-  }
-
-  baseAt(t: Double): Double {
-    const segment = this.segmentAt(t);
-    if (segment === null) return this.initial;
-    return segment.valueAt(t);
-  }
-
+  /** What it is by the cue that began last, without what others add. */
   valueAt(t: Double): Double {
-    let value = this.baseAt(t);
-    for (const it of this.added) { //? Cue.adds
-      if (it.plan.start <= t) value += it.valueAt(t) - neutral(this.property);
-    }
-    return value;
+    const i = this.ruling(t);
+    return i < 0 ? this.initial : this.segments[i].valueAt(t);
   }
 
   /** The cue that rules at a moment, or the first to come. */
   cueAt(t: Double): Cue | null { //? Property.reveal|Property.draw
-    const segment = this.segmentAt(t);
-    if (segment !== null) return segment.cue;
-    return this.segments.length > 0 ? this.segments[0].cue : null;
+    const i = Math.max(0, this.ruling(t));
+    return i < this.segments.length ? this.segments[i].plan.cue : null;
+  }
+
+  private ruling(t: Double): Int {
+    let i = this.segments.length - 1;
+    while (i >= 0 && this.segments[i].plan.start > t) i--;
+    return i;
   }
 }
 
@@ -432,10 +435,12 @@ export class LaunchSchedule {
   readonly beatEnd: Int[];
   outcome: Outcome = 'complete';
   outcomeAt: Int = NEVER;
+
+  /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
+  decidedAt: Int;
   private readonly plans: Growing<CuePlan> = [];
-  private readonly hangsOnEnd: boolean[];
   readonly gateStart: Int[]; //? LayerKind.progress
-  private readonly gateOpen: Int[];
+  readonly gateOpen: Int[];
   private readonly gateTimedOut: boolean[]; //? GateTiming.timeOut
   private readonly lanes: Growing<Lane> = [];
   private readonly all: Growing<Segment> = []; //? player.stillness
@@ -457,35 +462,19 @@ export class LaunchSchedule {
     this.beatEnd = ints(timing.beats.length, 0);
     this.gateStart = ints(timing.gates.length, NEVER); //? LayerKind.progress
     this.gateOpen = ints(timing.gates.length, NEVER);
+    this.decidedAt = openingEnd;
     this.gateTimedOut = flags(timing.gates.length); //? GateTiming.timeOut
-    this.hangsOnEnd = flags(timing.cues.length);
-    for (let c = 0; c < timing.cues.length; c++) {
-      this.plans.push(new CuePlan());
-      this.hangsOnEnd[c] = this.waitsForEnd(timing.cues[c]);
-    }
+    for (const it of timing.cues) this.plans.push(new CuePlan(it));
+    for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue); //? Cue.hangs
     for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
     this.runBeats();
-    this.setTimelines();
-    this.fillTimelines();
+    this.beginLines();
+    this.fillLines();
   }
 
   /** When the first screen can be used, or NEVER as far as is known. */
   shown(): Int {
     return this.outcome === 'message' ? NEVER : this.beatEnd[this.beatEnd.length - 1];
-  }
-
-  /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
-  decidedAt(): Int { //? player.outcome
-    let at = this.openingEnd;
-    for (let i = 0; i < this.beatEnd.length; i++) { //? BeatKind.wait
-      const beat = this.timing.beats[i];
-      if (beat.kind === 'wait' && this.plays(beat)) at = this.beatEnd[i];
-    }
-    return this.outcome === 'message' ? this.outcomeAt : at;
-  }
-
-  openTime(gate: Int): Int {
-    return this.gateOpen[gate];
   }
 
   /** From `t` on nothing moves before the time given; `t` itself if something does. */
@@ -524,51 +513,44 @@ export class LaunchSchedule {
     const line = this.timeline(layerIndex, 'reveal');
     if (line === null) return null;
     for (const it of line.segments) {
-      const shape = it.cue.reveal;
+      const shape = it.plan.cue.reveal;
       if (shape !== null) return shape;
     }
     return null;
   }
 
-  private waitsForEnd(cue: Cue): boolean {
+  private waitsForEnd(cue: Cue): boolean { //? Cue.hangs
     if (cue.anchor === 'beatEnd') return true; //? Anchor.beatEnd
     if (cue.other >= 0) { //? Anchor.withCue|Anchor.afterCue
-      const other = this.timing.cues[cue.other];
-      if (other.beat !== cue.beat) return false;
-      if (this.hangsOnEnd[cue.other]) return true;
-      if (cue.anchor === 'afterCue' && other.whileWaiting) return true; //? Cue.whileWaiting Anchor.afterCue
+      const other = this.plans[cue.other];
+      if (other.cue.beat !== cue.beat) return false;
+      if (other.hangs) return true;
+      if (cue.anchor === 'afterCue' && other.cue.whileWaiting) return true; //? Cue.whileWaiting Anchor.afterCue
     }
     return false;
   }
 
-  private plays(beat: Beat): boolean {
+  private plays(beat: Beat): boolean { //? Beat.plays
     return beat.plays.includes(this.start);
   }
 
   /** Lengths of the show at the pace the system asks for; gates keep their time. */
-  private paced(length: Int): Int { //? player.pace
-    return length >= NEVER ? NEVER : whole(Math.floor(length * this.pace + 0.5));
+  private paced(length: Int): Int {
+    if (length < NEVER) return whole(Math.floor(length * this.pace + 0.5)); //? player.pace
+    return length;
   }
 
-  private isInMemory(): boolean {
+  private isInMemory(): boolean { //? StartKind.hot|StartKind.recreated
     return this.start === 'hot' || this.start === 'recreated';
-  }
-
-  private setPlan(c: Int, from: Int, to: Int, skips: boolean): void {
-    const it = this.plans[c];
-    it.start = from;
-    it.stop = to;
-    it.skips = skips;
-    it.settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    it.blends = false; //? Beat.yields
   }
 
   private runBeats(): void {
     let now: Int = 0;
-    const beats = this.timing.beats;
-    for (let i = 0; i < beats.length; i++) {
+    for (let i = 0; i < this.beatEnd.length; i++) {
       this.reached = i; //? GateStart.beat
+      if (this.outcome === 'message') now = NEVER; //? Outcome.message
       this.beatStart[i] = now;
+      this.beatEnd[i] = now;
       this.runBeat(i, now);
       this.dropCues(i); //? Cue.dropped|Cue.bySystem
       now = this.beatEnd[i];
@@ -577,59 +559,43 @@ export class LaunchSchedule {
   }
 
   private runBeat(i: Int, now: Int): void {
-    const beat = this.timing.beats[i];
-    const never = !this.plays(beat);
-    if (now >= NEVER || this.outcome === 'message') {
-      this.skipBeat(i, NEVER, never);
-      return;
-    }
-    if (never) {
-      this.skipBeat(i, now, true);
-      return;
-    }
-    if (beat.kind === 'opening') { //? BeatKind.opening
-      this.runOpening(i);
-      return;
-    }
-    if (beat.kind === 'wait') { //? BeatKind.wait
-      this.runWait(i, now);
-      return;
-    }
+    const beat = this.timing.beats[i]; //? Beat.plays|BeatKind.opening|BeatKind.wait
+    if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
+    if (now >= NEVER) return;
+    if (beat.kind === 'opening') return this.runOpening(i); //? BeatKind.opening
+    if (beat.kind === 'wait') return this.runWait(i, now); //? BeatKind.wait
     this.runFixed(i, now);
   }
 
-  private skipBeat(i: Int, at: Int, never: boolean): void {
-    this.beatStart[i] = at;
-    this.beatEnd[i] = at;
-    for (let c = 0; c < this.plans.length; c++) {
-      if (this.timing.cues[c].beat !== i) continue;
-      this.setPlan(c, at, at, never);
-      this.plans[c].never = never;
+  /** What does not play in this launch is at its end as soon as it is reached. */
+  private skipCues(beat: Int, at: Int): void { //? Beat.plays
+    for (const it of this.plans) {
+      if (it.cue.beat !== beat) continue;
+      it.put(at, at, true);
+      it.never = true;
     }
   }
 
   /** What this platform does not play is at its end from the start. */
   private dropCues(i: Int): void { //? Cue.dropped|Cue.bySystem
-    for (let c = 0; c < this.plans.length; c++) {
-      const cue = this.timing.cues[c];
+    for (const it of this.plans) {
       let dropped = false;
-      if (cue.dropped) dropped = true; //? Cue.dropped
-      if (cue.bySystem) dropped = true; //? Cue.bySystem
-      if (cue.bySystem && this.systemMoves) dropped = false; //? Cue.bySystem player.system
-      if (cue.beat !== i || !dropped) continue;
-      this.setPlan(c, this.beatStart[i], this.beatStart[i], true);
-      this.plans[c].never = true;
+      if (it.cue.dropped) dropped = true; //? Cue.dropped
+      if (it.cue.bySystem) dropped = true; //? Cue.bySystem
+      if (it.cue.bySystem && this.systemMoves) dropped = false; //? Cue.bySystem player.system
+      if (it.cue.beat !== i || !dropped) continue;
+      it.put(this.beatStart[i], this.beatStart[i], true);
+      it.never = true;
     }
   }
 
   /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
   private runOpening(i: Int): void { //? BeatKind.opening
     this.beatEnd[i] = this.openingEnd;
-    this.placeCues(i, 0, this.openingEnd, false);
-    this.placeCues(i, 0, this.openingEnd, true);
-    for (let c = 0; c < this.plans.length; c++) {
-      const it = this.plans[c];
-      if (this.timing.cues[c].beat !== i || it.stop <= this.openingEnd) continue;
+    this.placeCues(i, 0, this.openingEnd, false); //? Opening.cues
+    this.placeCues(i, 0, this.openingEnd, true); //? Opening.cues Cue.hangs
+    for (const it of this.plans) { //? Opening.cues
+      if (it.cue.beat !== i || it.stop <= this.openingEnd) continue;
       it.stop = Math.max(it.start, this.openingEnd);
       it.settle = 1;
     }
@@ -645,13 +611,13 @@ export class LaunchSchedule {
     for (const g of this.timing.gateOrder) {
       const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
       let from: Int = 0;
-      if (!this.isInMemory()) { //? GateStart.firstFrame|GateStart.beat
-        if (gate.start === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
-        if (gate.start === 'beat') from = this.reachedAt(gate.beat); //? GateStart.beat
-      }
+      if (gate.start === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
+      if (gate.start === 'beat') from = this.reachedAt(gate.beat); //? GateStart.beat
+      if (this.isInMemory()) from = 0; //? StartKind.hot|StartKind.recreated
       for (const need of gate.needs) from = Math.max(from, this.gateOpen[need]); //? GateTiming.needs
       this.gateStart[g] = from; //? LayerKind.progress
-      const open = this.isInMemory() ? from : Math.max(from, this.opened[g]);
+      let open = Math.max(from, this.opened[g]);
+      if (this.isInMemory()) open = from; //? StartKind.hot|StartKind.recreated
       this.gateOpen[g] = Math.min(open, NEVER);
       let latest = plus(from, gate.timeOut); //? GateTiming.timeOut
       const again = gate.onTimeOut === 'message' || latest >= this.messageAt; //? GateTiming.timeOut player.retry
@@ -661,7 +627,7 @@ export class LaunchSchedule {
     }
   }
 
-  private needs(beat: Beat, gate: Int): boolean { //? BeatKind.wait
+  private needs(beat: Beat, gate: Int): boolean { //? BeatKind.wait Beat.gates|GateTiming.optional
     if (beat.gates.length > 0) return beat.gates.includes(gate); //? Beat.gates
     if (this.timing.gates[gate].optional) return false; //? GateTiming.optional
     return true;
@@ -673,9 +639,11 @@ export class LaunchSchedule {
       let waits = false;
       let needed = false;
       for (const beat of this.timing.beats) { //? BeatKind.wait
-        if (beat.kind !== 'wait' || !this.plays(beat)) continue; //? BeatKind.wait
+        if (beat.kind !== 'wait') continue; //? BeatKind.wait
+        if (!this.plays(beat)) continue; //? BeatKind.wait Beat.plays
         waits = true; //? BeatKind.wait
-        if (this.needs(beat, g)) needed = true; //? BeatKind.wait
+        if (!this.needs(beat, g)) continue; //? BeatKind.wait Beat.gates|GateTiming.optional
+        needed = true; //? BeatKind.wait
       }
       if (!waits) needed = true;
       if (!waits && this.timing.gates[g].optional) needed = false; //? GateTiming.optional
@@ -687,10 +655,9 @@ export class LaunchSchedule {
   private runFixed(i: Int, now: Int): void {
     const beat = this.timing.beats[i];
     this.placeCues(i, now, NEVER, false);
-    let length = beat.length;
-    length = this.paced(length); //? player.pace
-    this.beatEnd[i] = beat.length >= 0 ? now + length : this.lastCueEnd(i, now);
-    this.placeCues(i, now, this.beatEnd[i], true);
+    this.beatEnd[i] = now + this.paced(beat.length);
+    if (beat.length < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
+    this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
     if (beat.yields !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
       this.resolveGates();
       const ready = this.neededReady();
@@ -701,11 +668,10 @@ export class LaunchSchedule {
   private runWait(i: Int, now: Int): void { //? BeatKind.wait
     const beat = this.timing.beats[i];
     this.resolveGates();
-    let least = beat.atLeast;
-    least = this.paced(least); //? player.pace
-    let end = plus(now, least);
+    let end = plus(now, this.paced(beat.atLeast));
     for (let g = 0; g < this.gateOpen.length; g++) {
-      if (this.needs(beat, g)) end = Math.max(end, this.gateOpen[g]);
+      if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
+      end = Math.max(end, this.gateOpen[g]);
     }
     let latest = plus(now, beat.atMost);
     const again = latest >= this.messageAt; //? player.retry
@@ -713,17 +679,18 @@ export class LaunchSchedule {
     this.beatEnd[i] = Math.min(end, latest);
     this.placeCues(i, now, this.beatEnd[i], false);
     this.endRepeats(i); //? Cue.whileWaiting
-    this.beatEnd[i] = Math.min(this.beatEnd[i], latest);
+    this.beatEnd[i] = Math.min(this.beatEnd[i], latest); //? RepeatEnd.finish
     const stop = this.beatEnd[i];
-    for (let c = 0; c < this.plans.length; c++) { //? Cue.whileWaiting
-      const cue = this.timing.cues[c];
-      if (cue.beat === i && cue.whileWaiting && this.plans[c].stop > stop) this.cut(c, stop);
+    this.decidedAt = stop;
+    for (const it of this.plans) { //? Cue.whileWaiting
+      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > stop) this.cut(it, stop);
     }
-    this.placeCues(i, now, stop, true);
+    this.placeCues(i, now, stop, true); //? Cue.hangs
     if (end > latest) this.decide(beat.onTimeOut, stop); //? Beat.atMost
     for (let g = 0; g < this.gateOpen.length; g++) { //? GateTiming.timeOut
-      if (!this.gateTimedOut[g] || this.gateOpen[g] > stop || !this.needs(beat, g)) continue;
-      this.decide(this.timing.gates[g].onTimeOut, stop);
+      if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
+      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= stop;
+      if (isLate) this.decide(this.timing.gates[g].onTimeOut, stop);
     }
   }
 
@@ -735,31 +702,31 @@ export class LaunchSchedule {
   }
 
   private placeCues(beat: Int, from: Int, end: Int, hanging: boolean): void {
-    for (let c = 0; c < this.plans.length; c++) {
-      const cue = this.timing.cues[c];
-      if (cue.beat !== beat || this.hangsOnEnd[c] !== hanging) continue;
+    for (const it of this.plans) {
+      const cue = it.cue;
+      if (cue.beat !== beat) continue;
+      if (it.hangs !== hanging) continue; //? Cue.hangs
       let base = from;
       if (cue.anchor === 'beatEnd') base = end; //? Anchor.beatEnd
       if (cue.anchor === 'withCue') base = this.plans[cue.other].start; //? Anchor.withCue
       if (cue.anchor === 'afterCue') base = this.plans[cue.other].stop; //? Anchor.afterCue
       let earliest = from;
-      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait
-      let offset = cue.offset;
-      offset = this.paced(offset); //? player.pace
-      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + offset);
-      this.plans[c].length = cue.length;
-      this.plans[c].length = Math.max(1, this.paced(cue.length)); //? player.pace
-      let stop = plus(begin, this.plans[c].length * cue.times);
+      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
+      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + this.paced(cue.offset));
+      it.length = cue.length;
+      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
+      let stop = plus(begin, it.length * cue.times);
       if (cue.whileWaiting) stop = NEVER; //? Cue.whileWaiting
-      this.setPlan(c, begin, stop, false);
+      it.put(begin, stop, false);
     }
   }
 
-  private lastCueEnd(beat: Int, from: Int): Int {
+  private lastCueEnd(beat: Int, from: Int): Int { //? Beat.open
     let end = from;
-    for (let c = 0; c < this.plans.length; c++) {
-      if (this.timing.cues[c].beat !== beat || this.hangsOnEnd[c] || this.plans[c].stop >= NEVER) continue;
-      end = Math.max(end, this.plans[c].stop);
+    for (const it of this.plans) {
+      if (it.cue.beat !== beat || it.stop >= NEVER) continue;
+      if (it.hangs) continue; //? Cue.hangs
+      end = Math.max(end, it.stop);
     }
     return end;
   }
@@ -769,25 +736,21 @@ export class LaunchSchedule {
     const beat = this.timing.beats[i];
     let at = ready;
     let blends = false;
-    for (let c = 0; c < this.plans.length; c++) { //? Yield.afterCues
-      const it = this.plans[c];
-      if (beat.yields !== 'afterCues' || this.timing.cues[c].beat !== i) continue;
+    for (const it of this.plans) { //? Yield.afterCues
+      if (beat.yields !== 'afterCues' || it.cue.beat !== i) continue;
       if (it.start <= ready && it.stop > ready) at = Math.max(at, it.stop);
     }
     at = Math.min(at, this.beatEnd[i]);
-    for (let c = 0; c < this.plans.length; c++) {
-      const it = this.plans[c];
-      if (this.timing.cues[c].beat === i && (it.start >= at || it.stop > at)) blends = true;
+    for (const it of this.plans) {
+      if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true;
     }
-    let blend = blends ? beat.blend : 0;
-    blend = this.paced(blend); //? player.pace
+    const blend = blends ? this.paced(beat.blend) : 0;
     this.beatEnd[i] = Math.min(this.beatEnd[i], at + blend);
     const end = this.beatEnd[i];
-    for (let c = 0; c < this.plans.length; c++) {
-      const it = this.plans[c];
-      if (this.timing.cues[c].beat !== i) continue;
+    for (const it of this.plans) {
+      if (it.cue.beat !== i) continue;
       if (it.start >= at) {
-        this.setPlan(c, at, end, true);
+        it.put(at, end, true);
         it.blends = true;
       } else if (it.stop > at) {
         it.stop = at;
@@ -799,30 +762,25 @@ export class LaunchSchedule {
   private endRepeats(i: Int): void { //? Cue.whileWaiting
     const end = this.beatEnd[i];
     if (end >= NEVER) return;
-    for (let c = 0; c < this.plans.length; c++) {
-      const cue = this.timing.cues[c];
-      const it = this.plans[c];
-      if (cue.beat !== i || !cue.whileWaiting || it.start >= NEVER) continue;
+    for (const it of this.plans) {
+      if (it.cue.beat !== i || !it.cue.whileWaiting || it.start >= NEVER) continue;
       if (it.start >= end) {
-        this.setPlan(c, end, end, true);
+        it.put(end, end, true);
         continue;
       }
-      this.cut(c, end);
-      if (cue.end === 'finish') { //? RepeatEnd.finish
+      this.cut(it, end);
+      if (it.cue.end === 'finish') { //? RepeatEnd.finish
         let cycle = it.length;
-        if (cue.alternate) cycle = it.length * 2; //? Cue.alternate
+        if (it.cue.alternate) cycle = it.length * 2; //? Cue.alternate
         it.stop = it.start + whole((end - it.start + cycle - 1) / cycle) * cycle;
         this.beatEnd[i] = Math.max(this.beatEnd[i], it.stop);
       }
     }
   }
 
-  private cut(c: Int, at: Int): void { //? Cue.whileWaiting
-    const it = this.plans[c];
+  private cut(it: CuePlan, at: Int): void { //? Cue.whileWaiting
     it.stop = at;
-    const cue = this.timing.cues[c]; //? RepeatEnd.settle
-    if (at < NEVER && cue.end === 'settle') it.settle = Math.max(1, cue.settle); //? RepeatEnd.settle
-    if (at < NEVER && cue.end === 'settle') it.settle = Math.max(1, this.paced(cue.settle)); //? RepeatEnd.settle player.pace
+    if (at < NEVER && it.cue.end === 'settle') it.settle = Math.max(1, this.paced(it.cue.settle)); //? RepeatEnd.settle
   }
 
   private tracksOf(cue: Cue): Track[] {
@@ -837,66 +795,58 @@ export class LaunchSchedule {
     return null;
   }
 
-  private timelineFor(layer: Int, property: Property): Timeline {
-    const found = this.timeline(layer, property);
-    if (found !== null) return found;
-    const made = new Timeline(property);
-    this.lanes[layer].lines.push(made);
-    return made;
+  private beginLine(layer: Int, property: Property, initial: Double): void {
+    if (this.timeline(layer, property) === null) this.lanes[layer].lines.push(new Timeline(property, initial));
   }
 
   /** What each property is before its first cue: where that cue starts. */
-  private setTimelines(): void {
-    const standIn = new CuePlan();
+  private beginLines(): void {
     for (const c of this.timing.cueOrder) {
       const cue = this.timing.cues[c];
-      standIn.start = this.plans[c].start;
-      standIn.stop = this.plans[c].stop;
-      standIn.skips = this.plans[c].never;
-      for (const track of this.tracksOf(cue)) {
-        const line = this.timelineFor(cue.layer, track.property);
-        if (cue.adds) continue; //? Cue.adds
-        if (line.isSet) continue;
-        line.isSet = true;
-        const first = new Segment(cue, track, standIn, neutral(track.property));
-        line.initial = first.values[0];
+      if (cue.adds) continue; //? Cue.adds
+      const plan = new CuePlan(cue);
+      plan.skips = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
+      for (const it of this.tracksOf(cue)) {
+        const first = new Segment(plan, it, neutral(it.property));
+        this.beginLine(cue.layer, it.property, first.values[0]);
       }
     }
   }
 
-  private fillTimelines(): void {
-    for (const c of this.inOrderOfTime()) {
-      const cue = this.timing.cues[c];
-      const plan = this.plans[c];
-      for (const track of this.tracksOf(cue)) {
-        const line = this.timelineFor(cue.layer, track.property);
-        let found = neutral(track.property);
+  private fillLines(): void {
+    let order = this.plans;
+    order = this.inOrderOfTime(); //? Cue.again
+    for (const plan of order) {
+      if (plan.start >= NEVER) continue;
+      for (const it of this.tracksOf(plan.cue)) {
+        this.beginLine(plan.cue.layer, it.property, neutral(it.property)); //? Cue.adds
+        const line = this.timeline(plan.cue.layer, it.property);
+        if (line === null) continue;
+        let found = neutral(it.property);
         if (plan.blends) found = line.initial; //? Beat.yields
-        if (line.segments.length > 0) found = line.baseAt(plan.start);
-        if (cue.adds) found = neutral(track.property); //? Cue.adds
-        const made = new Segment(cue, track, plan, found);
+        if (line.segments.length > 0) found = line.valueAt(plan.start); //? Cue.again
+        if (plan.cue.adds) found = neutral(it.property); //? Cue.adds
+        const made = new Segment(plan, it, found);
         this.all.push(made); //? player.stillness
-        if (cue.adds) { //? Cue.adds
-          line.added.push(made);
-          continue;
-        }
+        if (plan.cue.adds) line.added.push(made); //? Cue.adds
+        if (plan.cue.adds) continue; //? Cue.adds
         line.segments.push(made);
       }
     }
   }
 
-  /** The cues that are reached, by their start; those that start together as `cueOrder` says. */
-  private inOrderOfTime(): Growing<Int> {
-    const order: Growing<Int> = [];
+  /** The cues by their start; those that start together as `cueOrder` says. */
+  private inOrderOfTime(): Growing<CuePlan> { //? Cue.again
+    const order: Growing<CuePlan> = [];
     for (const c of this.timing.cueOrder) {
-      if (this.plans[c].start >= NEVER) continue;
-      order.push(c);
+      const plan = this.plans[c];
+      order.push(plan);
       let i = order.length - 1;
-      while (i > 0 && this.plans[order[i - 1]].start > this.plans[c].start) {
+      while (i > 0 && order[i - 1].start > plan.start) {
         order[i] = order[i - 1];
         i--;
       }
-      order[i] = c;
+      order[i] = plan;
     }
     return order;
   }
@@ -904,7 +854,11 @@ export class LaunchSchedule {
   value(layer: Int, property: Property, t: Double): Double {
     const line = this.timeline(layer, property);
     if (line === null) return neutral(property);
-    return line.valueAt(t);
+    let sum = line.valueAt(t);
+    for (const it of line.added) { //? Cue.adds
+      if (it.plan.start <= t) sum += it.valueAt(t) - neutral(property);
+    }
+    return sum;
   }
 
   /** Fills `state` with what is seen of a layer at `t`. */
@@ -950,14 +904,12 @@ export class LaunchSchedule {
     const layer = this.timing.layers[layerIndex];
     state.visible = true;
     state.visible = this.belongs(layer, t); //? Layer.shown
-    state.opacity = 1;
-    state.opacity = within(this.value(layerIndex, 'opacity', t)); //? Property.opacity
-    state.scaleX = 1;
-    state.scaleY = 1;
-    state.rotation = 0;
-    state.scaleX = this.value(layerIndex, 'scaleX', t); //? Property.scaleX
-    state.scaleY = this.value(layerIndex, 'scaleY', t); //? Property.scaleY
-    state.rotation = this.value(layerIndex, 'rotation', t); //? Property.rotation
+    state.opacity = within(this.value(layerIndex, 'opacity', t));
+    state.scaleX = this.value(layerIndex, 'scale', t);
+    state.scaleY = state.scaleX;
+    state.scaleX *= this.value(layerIndex, 'scaleX', t); //? Property.scaleX
+    state.scaleY *= this.value(layerIndex, 'scaleY', t); //? Property.scaleY
+    state.rotation = this.value(layerIndex, 'rotation', t);
     const flip = this.value(layerIndex, 'flip', t); //? Property.flip
     if (flip !== 0) { //? Property.flip
       const narrowed = Math.cos(flip * Math.PI / 180);
@@ -989,14 +941,14 @@ export class LaunchSchedule {
     state.reveal = 1; //? Property.reveal
     state.revealShape = null; //? Property.reveal
     if (reveal !== null) { //? Property.reveal
-      state.reveal = within(reveal.valueAt(t));
+      state.reveal = within(this.value(layerIndex, 'reveal', t));
       const cue = reveal.cueAt(t);
       if (cue !== null) state.revealShape = cue.reveal;
     }
     const draw = this.timeline(layerIndex, 'draw'); //? Property.draw
     state.draw = 1; //? Property.draw
     if (draw !== null) { //? Property.draw
-      state.draw = within(draw.valueAt(t));
+      state.draw = within(this.value(layerIndex, 'draw', t));
       const cue = draw.cueAt(t);
       if (cue !== null) state.fillFrom = cue.fillFrom;
     }

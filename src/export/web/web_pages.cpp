@@ -86,7 +86,7 @@ main {{ padding: 3rem 1.5rem; }}
 /// What the player needs beside what the timing tells.
 UsedParts playerParts(const WebBuild& build, const TimingTree& tree) {
     auto parts = partsOf(tree);
-    parts.insert({"player.outcome", "player.edges", "Layer.shown"});
+    parts.insert({"player.edges", "Layer.shown"});
     if (!parts.contains("Key.easing")) {
         parts.insert("player.straight");
     }

@@ -31,7 +31,7 @@ final class Judge {
             same("beat start", schedule.beatStart[Int(words[1])!], Int(words[2])!)
             same("beat end", schedule.beatEnd[Int(words[1])!], Int(words[3])!)
         case "gate":
-            same("gate open", schedule.openTime(Int(words[1])!), Int(words[2])!)
+            same("gate open", schedule.gateOpen[Int(words[1])!], Int(words[2])!)
         case "state":
             compare(words, text)
         default:

@@ -13,10 +13,9 @@ const face = `
 class Face {
   constructor(timing, start, reduced, openingEnd, opened) {
     this.it = new LaunchSchedule(timing, LaunchStartKind[start], reduced, openingEnd, opened);
-    Object.assign(this, { outcome: this.it.outcome.name, beatStart: this.it.beatStart, beatEnd: this.it.beatEnd });
+    Object.assign(this, { outcome: this.it.outcome.name, beatStart: this.it.beatStart, beatEnd: this.it.beatEnd, gateOpen: this.it.gateOpen });
   }
   shown() { return this.it.shown(); }
-  openTime(gate) { return this.it.openTime(gate); }
   stateAt(layer, t, s, state) { this.it.stateAt(layer, t, new LaunchScreen(s), state); }
 }
 export { Face as LaunchSchedule, LaunchLayerState as LayerState, launchNever as NEVER };`;

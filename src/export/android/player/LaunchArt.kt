@@ -34,21 +34,21 @@ import kotlin.math.sin //? import
 internal class LayerLook(
     val drawable: Int = 0,
     val fromColor: Int = 0,
-    val toColor: Int = 0,
-    val angle: Double = 180.0,
+    val toColor: Int = 0, //? LayerLook.toColor|LayerKind.progress
+    val angle: Double = 180.0, //? LayerLook.toColor
     val plateColor: Int = 0, //? LayerLook.plateColor
     val plateDiameter: Double = 0.0, //? LayerLook.plateColor
     val width: Double = 0.0,
     val height: Double = 0.0,
     val fillsOnly: Int = 0, //? Property.draw|LayerLook.fillsOnly
     val outlines: List<Outline> = listOf(), //? Property.draw|LayerLook.outlines
-    val fillsBox: Boolean = false,
+    val fillsBox: Boolean = false, //? Backdrop.picture
     val form: ProgressForm = ProgressForm.RING, //? LayerKind.progress
     val thickness: Double = 4.0, //? LayerKind.progress
     val frames: IntArray = intArrayOf(), //? LayerKind.clip
-    val wideScale: Double = 1.0,
+    val wideScale: Double = 1.0, //? LayerLook.wide|LayerLook.wideScale
     val says: Int = 0, //? LayerLook.says
-    val wide: LayerLook? = null
+    val wide: LayerLook? = null //? LayerLook.wide|LayerLook.wideScale
 )
 
 internal enum class ProgressForm { RING, BAR, DOTS } //? LayerKind.progress
@@ -67,6 +67,7 @@ internal class Outline( //? Property.draw|LayerLook.outlines
 /** Paints the layers; pictures are decoded beside the interface's thread, in the order in which they are needed. */
 internal class LaunchArtist(private val activity: Activity, timing: LaunchTiming, private val looks: List<LayerLook>) {
     private val loader = Executors.newSingleThreadExecutor { Thread(it, "launch pictures").apply { isDaemon = true } }
+    //?{ LayerLook.wide|LayerLook.wideScale
     private val upright by lazy { painters(timing) { it } }
     private val turned by lazy { painters(timing) { it.wide ?: it } }
 
@@ -74,6 +75,8 @@ internal class LaunchArtist(private val activity: Activity, timing: LaunchTiming
         val screen = activity.resources.configuration
         if (screen.screenWidthDp > screen.screenHeightDp) turned.size else upright.size
     }
+    //?}
+    private val upright = painters(timing) { it } //? player.oneLook
 
     private fun painters(timing: LaunchTiming, look: (LayerLook) -> LayerLook) = timing.layers.mapIndexed { i, layer ->
         LayerPainter(activity, layer, look(looks[i])) { id -> loader.submit(Callable { drawable(id) }) }
@@ -88,7 +91,8 @@ internal class LaunchArtist(private val activity: Activity, timing: LaunchTiming
     }
 
     fun paint(canvas: Canvas, layer: Int, state: LayerState, isWide: Boolean) {
-        (if (isWide) turned else upright)[layer].paint(canvas, state, if (isWide) looks[layer].wideScale else 1.0)
+        (if (isWide) turned else upright)[layer].paint(canvas, state, if (isWide) looks[layer].wideScale else 1.0) //? LayerLook.wide|LayerLook.wideScale
+        upright[layer].paint(canvas, state, 1.0) //? player.oneLook
     }
 
     /** What the message says, for those who cannot see it. */ //? LayerLook.says
@@ -108,7 +112,7 @@ private class LayerPainter(
 ) {
     private val paint = Paint(Paint.ANTI_ALIAS_FLAG)
     private val box = RectF()
-    private val clip = Path()
+    private val clip = Path() //? Property.reveal|Property.draw
     private val whole = loading(look.drawable)
     private val drawable by lazy { whole?.get() }
     private val fillsOnly = loading(look.fillsOnly) //? Property.draw
@@ -120,8 +124,8 @@ private class LayerPainter(
     private var scale = 1f
     private var pixels = 1f
     private val density = context.resources.displayMetrics.density
-    private var shaderHeight = -1f
-    private var shaderWidth = -1f
+    private var shaderHeight = -1f //? LayerLook.toColor
+    private var shaderWidth = -1f //? LayerLook.toColor
 
     private fun loading(id: Int): Future<Drawable?>? = if (id == 0) null else load(id)
 
@@ -140,7 +144,7 @@ private class LayerPainter(
         box.set((-state.width / 2).toFloat(), (-state.height / 2).toFloat(), (state.width / 2).toFloat(), (state.height / 2).toFloat())
         cut(canvas, state) //? Property.reveal
         when (layer.kind) {
-            LayerKind.BACKDROP -> backdrop(canvas, state)
+            LayerKind.BACKDROP -> backdrop(canvas, state) //? LayerKind.backdrop
             LayerKind.PROGRESS -> progress(canvas, state) //? LayerKind.progress
             LayerKind.CLIP -> clip(canvas, state) //? LayerKind.clip
             else -> art(canvas, state)
@@ -239,51 +243,62 @@ private class LayerPainter(
         } //? Property.reveal
     } //? Property.reveal
 
+    //?{ LayerKind.backdrop
     private fun backdrop(canvas: Canvas, state: LayerState) {
         val from = context.getColor(look.fromColor)
+        var own = Color.alpha(from)
         paint.style = Paint.Style.FILL
-        if (look.toColor == 0) {
-            paint.color = from
-        } else if (shaderHeight != box.height() || shaderWidth != box.width()) {
-            shaderHeight = box.height()
-            shaderWidth = box.width()
-            val radians = Math.toRadians(look.angle)
-            val half = (abs(box.width() * sin(radians)) + abs(box.height() * cos(radians))) / 2
-            val x = (sin(radians) * half).toFloat()
-            val y = (-cos(radians) * half).toFloat()
-            paint.shader = LinearGradient(-x, -y, x, y, from, context.getColor(look.toColor), Shader.TileMode.CLAMP)
-        }
-        val alpha = (if (look.toColor == 0) Color.alpha(from) else 255)
-        val picture = drawable
-        val grouped = picture != null && state.opacity < 1
-        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
-        paint.alpha = if (grouped) alpha else Math.round(alpha * state.opacity).toInt()
+        if (look.toColor == 0) paint.color = from else own = gradient(from) //? LayerLook.toColor
+        paint.color = from //? player.plainBackdrops
+        paint.alpha = Math.round(own * state.opacity).toInt()
+        val isGroup = drawable != null && state.opacity < 1 //? Backdrop.picture
+        if (isGroup) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt()) //? Backdrop.picture
+        if (isGroup) paint.alpha = own //? Backdrop.picture
         canvas.drawRect(box, paint)
-        if (picture != null) backdropPicture(canvas, picture) //? LayerLook.drawable
-        if (grouped) canvas.restore()
+        drawable?.let { picture(canvas, it) } //? Backdrop.picture
+        if (isGroup) canvas.restore() //? Backdrop.picture
     }
+    //?}
 
-    /** Covers the box and is cut at its edges, or is seen whole in its middle. */ //? LayerLook.drawable
-    private fun backdropPicture(canvas: Canvas, picture: Drawable) { //? LayerLook.drawable
-        val across = box.width() / max(1, picture.intrinsicWidth) //? LayerLook.drawable
-        val down = box.height() / max(1, picture.intrinsicHeight) //? LayerLook.drawable
-        val scale = if (look.fillsBox) max(across, down) else min(across, down) //? LayerLook.drawable
-        val right = Math.round(picture.intrinsicWidth * scale / 2) //? LayerLook.drawable
-        val bottom = Math.round(picture.intrinsicHeight * scale / 2) //? LayerLook.drawable
-        canvas.save() //? LayerLook.drawable
-        canvas.clipRect(box.left, box.top, box.right, box.bottom) //? LayerLook.drawable
-        picture.setBounds(-right, -bottom, right, bottom) //? LayerLook.drawable
-        picture.draw(canvas) //? LayerLook.drawable
-        canvas.restore() //? LayerLook.drawable
-    } //? LayerLook.drawable
+    //?{ LayerLook.toColor
+    /** Made anew only when the box has changed; gives its alpha. */
+    private fun gradient(from: Int): Int {
+        if (shaderHeight == box.height() && shaderWidth == box.width()) return 255
+        shaderHeight = box.height()
+        shaderWidth = box.width()
+        val radians = Math.toRadians(look.angle)
+        val half = (abs(box.width() * sin(radians)) + abs(box.height() * cos(radians))) / 2
+        val x = (sin(radians) * half).toFloat()
+        val y = (-cos(radians) * half).toFloat()
+        paint.shader = LinearGradient(-x, -y, x, y, from, context.getColor(look.toColor), Shader.TileMode.CLAMP)
+        return 255
+    }
+    //?}
+
+    //?{ Backdrop.picture
+    /** Covers the box and is cut at its edges, or is seen whole in its middle. */
+    private fun picture(canvas: Canvas, picture: Drawable) {
+        val across = box.width() / max(1, picture.intrinsicWidth)
+        val down = box.height() / max(1, picture.intrinsicHeight)
+        val scale = if (look.fillsBox) max(across, down) else min(across, down)
+        val right = Math.round(picture.intrinsicWidth * scale / 2)
+        val bottom = Math.round(picture.intrinsicHeight * scale / 2)
+        canvas.save()
+        canvas.clipRect(box.left, box.top, box.right, box.bottom)
+        picture.setBounds(-right, -bottom, right, bottom)
+        picture.draw(canvas)
+        canvas.restore()
+    }
+    //?}
 
     private fun art(canvas: Canvas, state: LayerState) {
-        var grouped = false
+        var grouped = false //? LayerLook.plateColor|Property.draw|player.layered
         if (look.plateColor != 0 && state.opacity < 1) grouped = true //? LayerLook.plateColor
         if (state.draw < 1 && state.opacity < 1) grouped = true //? Property.draw
         if (drawable is LayerDrawable && state.opacity < 1) grouped = true //? player.layered
-        val alpha = Math.round(255 * state.opacity).toInt()
-        if (grouped) canvas.saveLayerAlpha(null, alpha)
+        var alpha = Math.round(255 * state.opacity).toInt()
+        if (grouped) canvas.saveLayerAlpha(null, alpha) //? LayerLook.plateColor|Property.draw|player.layered
+        if (grouped) alpha = 255 //? LayerLook.plateColor|Property.draw|player.layered
         if (look.plateColor != 0) { //? LayerLook.plateColor
             paint.shader = null //? LayerLook.plateColor
             paint.style = Paint.Style.FILL //? LayerLook.plateColor
@@ -298,8 +313,8 @@ private class LayerPainter(
             if (grouped) canvas.restore() //? Property.draw
             return //? Property.draw
         } //? Property.draw
-        show(canvas, drawable, if (grouped) 255 else alpha)
-        if (grouped) canvas.restore()
+        show(canvas, drawable, alpha)
+        if (grouped) canvas.restore() //? LayerLook.plateColor|Property.draw|player.layered
     }
 
     private fun show(canvas: Canvas, picture: Drawable?, alpha: Int, grown: Float = scale) {

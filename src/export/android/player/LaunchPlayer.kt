@@ -200,7 +200,7 @@ internal abstract class Launch(
     private fun step() {
         val schedule = schedule ?: return
         val t = now()
-        if (outcome == null && t >= schedule.decidedAt()) {
+        if (outcome == null && t >= schedule.decidedAt) {
             val how = decide(schedule.outcome)
             views.toList().forEach { it.tell(how) }
         }
@@ -421,11 +421,11 @@ internal abstract class Launch(
             }
             if (!hasLayer) return
             content.alpha = if (isThere) state.opacity.toFloat() else 0f
-            content.translationX = ((state.x - screen.width / 2) * density).toFloat()
-            content.translationY = ((state.y - screen.height / 2) * density).toFloat()
-            content.scaleX = state.scaleX.toFloat()
-            content.scaleY = state.scaleY.toFloat()
-            content.rotation = state.rotation.toFloat()
+            content.translationX = ((state.x - screen.width / 2) * density).toFloat() //? FirstScreen.moves
+            content.translationY = ((state.y - screen.height / 2) * density).toFloat() //? FirstScreen.moves
+            content.scaleX = state.scaleX.toFloat() //? FirstScreen.moves
+            content.scaleY = state.scaleY.toFloat() //? FirstScreen.moves
+            content.rotation = state.rotation.toFloat() //? FirstScreen.moves
         }
 
         fun tell(how: Outcome) {
@@ -442,11 +442,11 @@ internal abstract class Launch(
             // A parent that is just taking its children down must not lose one.
             if (decor != null && decor.isAttachedToWindow) decor.removeView(this)
             content.alpha = 1f
-            content.translationX = 0f
-            content.translationY = 0f
-            content.scaleX = 1f
-            content.scaleY = 1f
-            content.rotation = 0f
+            content.translationX = 0f //? FirstScreen.moves
+            content.translationY = 0f //? FirstScreen.moves
+            content.scaleX = 1f //? FirstScreen.moves
+            content.scaleY = 1f //? FirstScreen.moves
+            content.rotation = 0f //? FirstScreen.moves
             content.importantForAccessibility = access
             content.descendantFocusability = focus
             content.requestFocus()

@@ -15,20 +15,15 @@ import kotlin.math.sin //? import
 internal const val NEVER = 1000000000
 
 internal enum class BeatKind { OPENING, PLAY, HOLD, WAIT, HAND_OFF }
-
 internal enum class Yield { NEVER, AFTER_CUES, AT_ONCE } //? Beat.yields
-
-internal enum class GateStart { PROCESS, FIRST_FRAME, BEAT }
-
-internal enum class Anchor { BEAT_START, BEAT_END, WITH_CUE, AFTER_CUE }
-
+internal enum class GateStart { PROCESS, FIRST_FRAME, BEAT } //? GateStart.firstFrame|GateStart.beat
+internal enum class Anchor { BEAT_START, BEAT_END, WITH_CUE, AFTER_CUE } //? Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
 internal enum class RepeatEnd { CUT, FINISH, SETTLE } //? RepeatEnd.settle|RepeatEnd.finish
-
 internal enum class LayerKind { BACKDROP, ART, FIRST_SCREEN, PROGRESS, CLIP, GROUP }
-
 internal enum class Shown { ALWAYS, OFFLINE, MESSAGE }
-
-internal enum class Property { OPACITY, X, Y, SCALE_X, SCALE_Y, ROTATION, FLIP, REVEAL, DRAW, TRAVEL, PANEL, CLIP }
+internal enum class Property {
+    OPACITY, X, Y, SCALE, SCALE_X, SCALE_Y, ROTATION, FLIP, REVEAL, DRAW, TRAVEL, PANEL, CLIP
+}
 
 /**
  * How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
@@ -71,12 +66,12 @@ internal class Track(
     val keys: List<Key>,
 )
 
-/** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */
-internal class RevealShape(
-    val iris: Boolean = false,
-    val x: Double,
-    val y: Double,
-)
+/** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */ //? Property.reveal
+internal class RevealShape( //? Property.reveal
+    val iris: Boolean = false, //? Property.reveal
+    val x: Double, //? Property.reveal
+    val y: Double, //? Property.reveal
+) //? Property.reveal
 
 internal class Beat(
     val kind: BeatKind,
@@ -184,14 +179,14 @@ internal class LayerState {
     var scaleX = 1.0
     var scaleY = 1.0
     var rotation = 0.0
-    var reveal = 1.0
-    var revealShape: RevealShape? = null
-    var draw = 1.0
-    var fillFrom = 0.6
-    var progress = 0.0
-    var clip = 0.0
-    /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
-    var outer = doubleArrayOf(1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
+    var reveal = 1.0 //? Property.reveal
+    var revealShape: RevealShape? = null //? Property.reveal
+    var draw = 1.0 //? Property.draw
+    var fillFrom = 0.6 //? Property.draw
+    var progress = 0.0 //? LayerKind.progress
+    var clip = 0.0 //? LayerKind.clip
+    /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */ //? Layer.parent
+    var outer = doubleArrayOf(1.0, 0.0, 0.0, 1.0, 0.0, 0.0) //? Layer.parent
 }
 
 private fun within(value: Double): Double = min(1.0, max(0.0, value))
@@ -199,14 +194,14 @@ private fun within(value: Double): Double = min(1.0, max(0.0, value))
 private fun plus(time: Int, more: Int): Int = if (time >= NEVER || more >= NEVER) NEVER else time + more
 
 private fun rank(outcome: Outcome): Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    if (outcome == Outcome.MESSAGE) return 3 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    if (outcome == Outcome.OFFLINE) return 2 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+    if (outcome == Outcome.MESSAGE) return 3 //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
+    if (outcome == Outcome.OFFLINE) return 2 //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
     return if (outcome == Outcome.WENT_ON) 1 else 0 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
 /** What a property is where nothing says anything else. */
 private fun neutral(property: Property): Double {
-    if (property == Property.OPACITY) return 1.0 //? Property.opacity
+    if (property == Property.OPACITY || property == Property.SCALE) return 1.0
     if (property == Property.SCALE_X) return 1.0 //? Property.scaleX
     if (property == Property.SCALE_Y) return 1.0 //? Property.scaleY
     if (property == Property.REVEAL) return 1.0 //? Property.reveal
@@ -215,7 +210,7 @@ private fun neutral(property: Property): Double {
 }
 
 private fun onTopOf(found: Double, property: Property, value: Double): Double { //? Key.onTop
-    if (property == Property.OPACITY) return found * value //? Key.onTop Property.opacity
+    if (property == Property.OPACITY || property == Property.SCALE) return found * value //? Key.onTop
     if (property == Property.SCALE_X) return found * value //? Key.onTop Property.scaleX
     if (property == Property.SCALE_Y) return found * value //? Key.onTop Property.scaleY
     return found + value //? Key.onTop
@@ -287,18 +282,27 @@ private fun onStops(stops: DoubleArray, x: Double): Double { //? Easing.stops
 } //? Easing.stops
 
 /** When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once. */
-private class CuePlan {
+private class CuePlan(val cue: Cue) {
     var length = 1
     var start = NEVER
     var stop = NEVER
-    var settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+    var settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
     var blends = false //? Beat.yields
-    var skips = true
-    var never = false
+    var skips = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    var never = false //? Beat.plays|Cue.dropped|Cue.bySystem
+    var hangs = false //? Cue.hangs
+
+    fun put(from: Int, to: Int, isSkipped: Boolean) {
+        start = from
+        stop = to
+        skips = isSkipped //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
+        blends = false //? Beat.yields
+    }
 }
 
 /** A track of a cue with absolute times and values. */
-private class Segment(val cue: Cue, val track: Track, val plan: CuePlan, found: Double) {
+private class Segment(val plan: CuePlan, val track: Track, found: Double) {
     var at: DoubleArray
     var values: DoubleArray
     var rest: Double
@@ -309,25 +313,26 @@ private class Segment(val cue: Cue, val track: Track, val plan: CuePlan, found: 
         length = plan.length
         at = DoubleArray(keys.size)
         values = DoubleArray(keys.size)
-        rest = 0.0
         for (i in 0 until keys.size) {
             at[i] = keys[i].at
             values[i] = keys[i].value
             if (keys[i].onTop) values[i] = onTopOf(found, track.property, keys[i].value) //? Key.onTop
         }
-        rest = values[values.size - 1]
-        var even = cue.times % 2 == 0 //? Cue.alternate
-        if (cue.whileWaiting) even = true //? Cue.alternate Cue.whileWaiting
-        if (cue.alternate && even) rest = values[0] //? Cue.alternate
-        if (plan.skips) {
-            length = plan.stop - plan.start
-            at = doubleArrayOf(0.0, 1.0)
-            values = doubleArrayOf(rest, rest)
-            if (plan.blends) values[0] = found //? Beat.yields
-        }
+        rest = values[keys.size - 1]
+        var even = plan.cue.times % 2 == 0 //? Cue.alternate
+        if (plan.cue.whileWaiting) even = true //? Cue.alternate Cue.whileWaiting
+        if (plan.cue.alternate && even) rest = values[0] //? Cue.alternate
+        if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            values[0] = rest //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            if (plan.blends) values[0] = found //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+        } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     }
 
-    fun restTime(): Int = plus(plan.stop, settle())
+    fun restTime(): Int {
+        if (plan.settle > 0) return plus(plan.stop, plan.settle) //? Opening.cues|Beat.yields|RepeatEnd.settle
+        return plan.stop
+    }
 //? player.edges
     /** When its keys come, in each round it plays before `until`. */ //? player.edges
     fun keyTimes(until: Double): ArrayList<Double> { //? player.edges
@@ -344,81 +349,71 @@ private class Segment(val cue: Cue, val track: Track, val plan: CuePlan, found: 
         return edges //? player.edges
     } //? player.edges
 
-    fun settle(): Int {
-        if (!plan.skips) return plan.settle //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-        return 0
-    }
-
     fun valueAt(t: Double): Double {
-        val begin = plan.start
         val stop = plan.stop
-        val rests = settle() //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-        if (rests > 0 && t >= stop.toDouble()) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-            val from = during((stop - begin).toDouble()) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-            return from + (rest - from) * within((t - stop.toDouble()) / rests.toDouble()) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-        } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-        return during(min(t, stop.toDouble()) - begin.toDouble())
+        if (plan.skips) return skipped(t - plan.start.toDouble()) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        val rests = plan.settle //? Opening.cues|Beat.yields|RepeatEnd.settle
+        if (rests > 0 && t >= stop.toDouble()) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+            val from = during((stop - plan.start).toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
+            return from + (rest - from) * within((t - stop.toDouble()) / rests.toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
+        } //? Opening.cues|Beat.yields|RepeatEnd.settle
+        return during(min(t, stop.toDouble()) - plan.start.toDouble())
     }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    /** From what was there straight to its end. */ //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    private fun skipped(local: Double): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        if (length <= 0) return rest //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        return values[0] + (rest - values[0]) * within(local / length.toDouble()) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
     private fun during(local: Double): Double {
         if (length <= 0) return values[values.size - 1]
-        val cycles = max(0.0, local / length.toDouble())
-        var cycle = floor(cycles)
-        var part = cycles - cycle
-        if (cycle > 0.0 && part == 0.0 && local >= (plan.stop - plan.start).toDouble()) {
-            cycle -= 1.0
-            part = 1.0
-        }
-        if (cycle % 2.0 == 1.0 && cue.alternate && !plan.skips) part = 1.0 - part //? Cue.alternate
+        var part = within(local / length.toDouble())
+        if (local >= length.toDouble()) part = inRound(local / length.toDouble()) //? Cue.times|Cue.whileWaiting
         var i = 1
         while (i < at.size - 1 && at[i] <= part) i++
         val width = at[i] - at[i - 1]
         var between = if (width > 0.0) within((part - at[i - 1]) / width) else 1.0
-        if (!plan.skips) { //? Key.easing
-            val easing = track.keys[i - 1].easing //? Key.easing
-            if (easing != null) between = eased(easing, between) //? Key.easing
-        } //? Key.easing
+        val easing = track.keys[i - 1].easing //? Key.easing
+        if (easing != null) between = eased(easing, between) //? Key.easing
         return values[i - 1] + (values[i] - values[i - 1]) * between
     }
+//? Cue.times|Cue.whileWaiting
+    /** Which part of its round is played after so many of them; the last one stays at its end. */ //? Cue.times|Cue.whileWaiting
+    private fun inRound(rounds: Double): Double { //? Cue.times|Cue.whileWaiting
+        var round = floor(rounds) //? Cue.times|Cue.whileWaiting
+        var part = rounds - round //? Cue.times|Cue.whileWaiting
+        if (part == 0.0 && rounds * length.toDouble() >= (plan.stop - plan.start).toDouble()) { //? Cue.times|Cue.whileWaiting
+            round -= 1.0 //? Cue.times|Cue.whileWaiting
+            part = 1.0 //? Cue.times|Cue.whileWaiting
+        } //? Cue.times|Cue.whileWaiting
+        if (round % 2.0 == 1.0 && plan.cue.alternate) part = 1.0 - part //? Cue.times|Cue.whileWaiting Cue.alternate
+        return part //? Cue.times|Cue.whileWaiting
+    } //? Cue.times|Cue.whileWaiting
 }
 
 /** One property of one layer over the whole launch. */
-private class Timeline(val property: Property) {
+private class Timeline(val property: Property, val initial: Double) {
     val segments = ArrayList<Segment>()
     val added = ArrayList<Segment>() //? Cue.adds
-    var initial = 0.0
-    var isSet = false
 
-    init {
-        initial = neutral(property)
-    }
-
-    fun segmentAt(t: Double): Segment? {
-        var i = segments.size - 1
-        while (i >= 0 && segments[i].plan.start.toDouble() > t) i--
-        return if (i < 0) null else segments[i]
-    }
-
-    fun baseAt(t: Double): Double {
-        val segment = segmentAt(t)
-        if (segment == null) return initial
-        return segment.valueAt(t)
-    }
-
+    /** What it is by the cue that began last, without what others add. */
     fun valueAt(t: Double): Double {
-        var value = baseAt(t)
-        for (it in added) { //? Cue.adds
-            if (it.plan.start.toDouble() <= t) value += it.valueAt(t) - neutral(property) //? Cue.adds
-        } //? Cue.adds
-        return value
+        val i = ruling(t)
+        return if (i < 0) initial else segments[i].valueAt(t)
     }
 //? Property.reveal|Property.draw
     /** The cue that rules at a moment, or the first to come. */ //? Property.reveal|Property.draw
     fun cueAt(t: Double): Cue? { //? Property.reveal|Property.draw
-        val segment = segmentAt(t) //? Property.reveal|Property.draw
-        if (segment != null) return segment.cue //? Property.reveal|Property.draw
-        return if (segments.size > 0) segments[0].cue else null //? Property.reveal|Property.draw
+        val i = max(0, ruling(t)) //? Property.reveal|Property.draw
+        return if (i < segments.size) segments[i].plan.cue else null //? Property.reveal|Property.draw
     } //? Property.reveal|Property.draw
+
+    private fun ruling(t: Double): Int {
+        var i = segments.size - 1
+        while (i >= 0 && segments[i].plan.start.toDouble() > t) i--
+        return i
+    }
 }
 
 /** What moves of one layer. */
@@ -447,10 +442,11 @@ internal class LaunchSchedule(
     val beatEnd: IntArray
     var outcome = Outcome.COMPLETE
     var outcomeAt = NEVER
+    /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
+    var decidedAt: Int
     private val plans = ArrayList<CuePlan>()
-    private val hangsOnEnd: BooleanArray
     val gateStart: IntArray //? LayerKind.progress
-    private val gateOpen: IntArray
+    val gateOpen: IntArray
     private val gateTimedOut: BooleanArray //? GateTiming.timeOut
     private val lanes = ArrayList<Lane>()
     private val all = ArrayList<Segment>() //? player.stillness
@@ -462,32 +458,18 @@ internal class LaunchSchedule(
         beatEnd = IntArray(timing.beats.size) { 0 }
         gateStart = IntArray(timing.gates.size) { NEVER } //? LayerKind.progress
         gateOpen = IntArray(timing.gates.size) { NEVER }
+        decidedAt = openingEnd
         gateTimedOut = BooleanArray(timing.gates.size) //? GateTiming.timeOut
-        hangsOnEnd = BooleanArray(timing.cues.size)
-        for (c in 0 until timing.cues.size) {
-            plans.add(CuePlan())
-            hangsOnEnd[c] = waitsForEnd(timing.cues[c])
-        }
+        for (it in timing.cues) plans.add(CuePlan(it))
+        for (it in plans) it.hangs = waitsForEnd(it.cue) //? Cue.hangs
         for (i in 0 until timing.layers.size) lanes.add(Lane())
         runBeats()
-        setTimelines()
-        fillTimelines()
+        beginLines()
+        fillLines()
     }
 
     /** When the first screen can be used, or NEVER as far as is known. */
     fun shown(): Int = if (outcome == Outcome.MESSAGE) NEVER else beatEnd[beatEnd.size - 1]
-//? player.outcome
-    /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */ //? player.outcome
-    fun decidedAt(): Int { //? player.outcome
-        var at = openingEnd //? player.outcome
-        for (i in 0 until beatEnd.size) { //? player.outcome BeatKind.wait
-            val beat = timing.beats[i] //? player.outcome BeatKind.wait
-            if (beat.kind == BeatKind.WAIT && plays(beat)) at = beatEnd[i] //? player.outcome BeatKind.wait
-        } //? player.outcome BeatKind.wait
-        return if (outcome == Outcome.MESSAGE) outcomeAt else at //? player.outcome
-    } //? player.outcome
-
-    fun openTime(gate: Int): Int = gateOpen[gate]
 //? player.stillness
     /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
     fun stillUntil(t: Double): Double { //? player.stillness
@@ -525,45 +507,40 @@ internal class LaunchSchedule(
         val line = timeline(layerIndex, Property.REVEAL) //? Property.reveal player.shapes
         if (line == null) return null //? Property.reveal player.shapes
         for (it in line.segments) { //? Property.reveal player.shapes
-            val shape = it.cue.reveal //? Property.reveal player.shapes
+            val shape = it.plan.cue.reveal //? Property.reveal player.shapes
             if (shape != null) return shape //? Property.reveal player.shapes
         } //? Property.reveal player.shapes
         return null //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
+//? Cue.hangs
+    private fun waitsForEnd(cue: Cue): Boolean { //? Cue.hangs
+        if (cue.anchor == Anchor.BEAT_END) return true //? Cue.hangs Anchor.beatEnd
+        if (cue.other >= 0) { //? Cue.hangs Anchor.withCue|Anchor.afterCue
+            val other = plans[cue.other] //? Cue.hangs Anchor.withCue|Anchor.afterCue
+            if (other.cue.beat != cue.beat) return false //? Cue.hangs Anchor.withCue|Anchor.afterCue
+            if (other.hangs) return true //? Cue.hangs Anchor.withCue|Anchor.afterCue
+            if (cue.anchor == Anchor.AFTER_CUE && other.cue.whileWaiting) return true //? Cue.hangs Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+        } //? Cue.hangs Anchor.withCue|Anchor.afterCue
+        return false //? Cue.hangs
+    } //? Cue.hangs
+//? Beat.plays
+    private fun plays(beat: Beat): Boolean = start in beat.plays //? Beat.plays
 
-    private fun waitsForEnd(cue: Cue): Boolean {
-        if (cue.anchor == Anchor.BEAT_END) return true //? Anchor.beatEnd
-        if (cue.other >= 0) { //? Anchor.withCue|Anchor.afterCue
-            val other = timing.cues[cue.other] //? Anchor.withCue|Anchor.afterCue
-            if (other.beat != cue.beat) return false //? Anchor.withCue|Anchor.afterCue
-            if (hangsOnEnd[cue.other]) return true //? Anchor.withCue|Anchor.afterCue
-            if (cue.anchor == Anchor.AFTER_CUE && other.whileWaiting) return true //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
-        } //? Anchor.withCue|Anchor.afterCue
-        return false
+    /** Lengths of the show at the pace the system asks for; gates keep their time. */
+    private fun paced(length: Int): Int {
+        if (length < NEVER) return floor(length.toDouble() * pace + 0.5).toInt() //? player.pace
+        return length
     }
-
-    private fun plays(beat: Beat): Boolean = start in beat.plays
-//? player.pace
-    /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
-    private fun paced(length: Int): Int = if (length >= NEVER) NEVER else floor(length.toDouble() * pace + 0.5).toInt() //? player.pace
-
-    private fun isInMemory(): Boolean = start == StartKind.HOT || start == StartKind.RECREATED
-
-    private fun setPlan(c: Int, from: Int, to: Int, skips: Boolean) {
-        val it = plans[c]
-        it.start = from
-        it.stop = to
-        it.skips = skips
-        it.settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-        it.blends = false //? Beat.yields
-    }
+//? StartKind.hot|StartKind.recreated
+    private fun isInMemory(): Boolean = start == StartKind.HOT || start == StartKind.RECREATED //? StartKind.hot|StartKind.recreated
 
     private fun runBeats() {
         var now = 0
-        val beats = timing.beats
-        for (i in 0 until beats.size) {
+        for (i in 0 until beatEnd.size) {
             reached = i //? GateStart.beat
+            if (outcome == Outcome.MESSAGE) now = NEVER //? Outcome.message
             beatStart[i] = now
+            beatEnd[i] = now
             runBeat(i, now)
             dropCues(i) //? Cue.dropped|Cue.bySystem
             now = beatEnd[i]
@@ -572,62 +549,46 @@ internal class LaunchSchedule(
     }
 
     private fun runBeat(i: Int, now: Int) {
-        val beat = timing.beats[i]
-        val never = !plays(beat)
-        if (now >= NEVER || outcome == Outcome.MESSAGE) {
-            skipBeat(i, NEVER, never)
-            return
-        }
-        if (never) {
-            skipBeat(i, now, true)
-            return
-        }
-        if (beat.kind == BeatKind.OPENING) { //? BeatKind.opening
-            runOpening(i) //? BeatKind.opening
-            return //? BeatKind.opening
-        } //? BeatKind.opening
-        if (beat.kind == BeatKind.WAIT) { //? BeatKind.wait
-            runWait(i, now) //? BeatKind.wait
-            return //? BeatKind.wait
-        } //? BeatKind.wait
+        val beat = timing.beats[i] //? Beat.plays|BeatKind.opening|BeatKind.wait
+        if (!plays(beat)) return skipCues(i, now) //? Beat.plays
+        if (now >= NEVER) return
+        if (beat.kind == BeatKind.OPENING) return runOpening(i) //? BeatKind.opening
+        if (beat.kind == BeatKind.WAIT) return runWait(i, now) //? BeatKind.wait
         runFixed(i, now)
     }
-
-    private fun skipBeat(i: Int, at: Int, never: Boolean) {
-        beatStart[i] = at
-        beatEnd[i] = at
-        for (c in 0 until plans.size) {
-            if (timing.cues[c].beat != i) continue
-            setPlan(c, at, at, never)
-            plans[c].never = never
-        }
-    }
+//? Beat.plays
+    /** What does not play in this launch is at its end as soon as it is reached. */ //? Beat.plays
+    private fun skipCues(beat: Int, at: Int) { //? Beat.plays
+        for (it in plans) { //? Beat.plays
+            if (it.cue.beat != beat) continue //? Beat.plays
+            it.put(at, at, true) //? Beat.plays
+            it.never = true //? Beat.plays
+        } //? Beat.plays
+    } //? Beat.plays
 //? Cue.dropped|Cue.bySystem
     /** What this platform does not play is at its end from the start. */ //? Cue.dropped|Cue.bySystem
     private fun dropCues(i: Int) { //? Cue.dropped|Cue.bySystem
-        for (c in 0 until plans.size) { //? Cue.dropped|Cue.bySystem
-            val cue = timing.cues[c] //? Cue.dropped|Cue.bySystem
+        for (it in plans) { //? Cue.dropped|Cue.bySystem
             var dropped = false //? Cue.dropped|Cue.bySystem
-            if (cue.dropped) dropped = true //? Cue.dropped|Cue.bySystem Cue.dropped
-            if (cue.bySystem) dropped = true //? Cue.dropped|Cue.bySystem Cue.bySystem
-            if (cue.bySystem && systemMoves) dropped = false //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
-            if (cue.beat != i || !dropped) continue //? Cue.dropped|Cue.bySystem
-            setPlan(c, beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
-            plans[c].never = true //? Cue.dropped|Cue.bySystem
+            if (it.cue.dropped) dropped = true //? Cue.dropped|Cue.bySystem Cue.dropped
+            if (it.cue.bySystem) dropped = true //? Cue.dropped|Cue.bySystem Cue.bySystem
+            if (it.cue.bySystem && systemMoves) dropped = false //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+            if (it.cue.beat != i || !dropped) continue //? Cue.dropped|Cue.bySystem
+            it.put(beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
+            it.never = true //? Cue.dropped|Cue.bySystem
         } //? Cue.dropped|Cue.bySystem
     } //? Cue.dropped|Cue.bySystem
 //? BeatKind.opening
     /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? BeatKind.opening
     private fun runOpening(i: Int) { //? BeatKind.opening
         beatEnd[i] = openingEnd //? BeatKind.opening
-        placeCues(i, 0, openingEnd, false) //? BeatKind.opening
-        placeCues(i, 0, openingEnd, true) //? BeatKind.opening
-        for (c in 0 until plans.size) { //? BeatKind.opening
-            val it = plans[c] //? BeatKind.opening
-            if (timing.cues[c].beat != i || it.stop <= openingEnd) continue //? BeatKind.opening
-            it.stop = max(it.start, openingEnd) //? BeatKind.opening
-            it.settle = 1 //? BeatKind.opening
-        } //? BeatKind.opening
+        placeCues(i, 0, openingEnd, false) //? BeatKind.opening Opening.cues
+        placeCues(i, 0, openingEnd, true) //? BeatKind.opening Opening.cues Cue.hangs
+        for (it in plans) { //? BeatKind.opening Opening.cues
+            if (it.cue.beat != i || it.stop <= openingEnd) continue //? BeatKind.opening Opening.cues
+            it.stop = max(it.start, openingEnd) //? BeatKind.opening Opening.cues
+            it.settle = 1 //? BeatKind.opening Opening.cues
+        } //? BeatKind.opening Opening.cues
         resolveGates() //? BeatKind.opening
     } //? BeatKind.opening
 //? GateStart.beat
@@ -638,13 +599,13 @@ internal class LaunchSchedule(
         for (g in timing.gateOrder) {
             val gate = timing.gates[g] //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
             var from = 0
-            if (!isInMemory()) { //? GateStart.firstFrame|GateStart.beat
-                if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
-                if (gate.start == GateStart.BEAT) from = reachedAt(gate.beat) //? GateStart.firstFrame|GateStart.beat GateStart.beat
-            } //? GateStart.firstFrame|GateStart.beat
+            if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? GateStart.firstFrame
+            if (gate.start == GateStart.BEAT) from = reachedAt(gate.beat) //? GateStart.beat
+            if (isInMemory()) from = 0 //? StartKind.hot|StartKind.recreated
             for (need in gate.needs) from = max(from, gateOpen[need]) //? GateTiming.needs
             gateStart[g] = from //? LayerKind.progress
-            val open = if (isInMemory()) from else max(from, opened[g])
+            var open = max(from, opened[g])
+            if (isInMemory()) open = from //? StartKind.hot|StartKind.recreated
             gateOpen[g] = min(open, NEVER)
             var latest = plus(from, gate.timeOut) //? GateTiming.timeOut
             val again = gate.onTimeOut == Outcome.MESSAGE || latest >= messageAt //? GateTiming.timeOut player.retry
@@ -653,12 +614,12 @@ internal class LaunchSchedule(
             gateOpen[g] = min(open, latest) //? GateTiming.timeOut
         }
     }
-//? BeatKind.wait
-    private fun needs(beat: Beat, gate: Int): Boolean { //? BeatKind.wait
-        if (beat.gates.size > 0) return gate in beat.gates //? BeatKind.wait Beat.gates
-        if (timing.gates[gate].optional) return false //? BeatKind.wait GateTiming.optional
-        return true //? BeatKind.wait
-    } //? BeatKind.wait
+//? BeatKind.wait Beat.gates|GateTiming.optional
+    private fun needs(beat: Beat, gate: Int): Boolean { //? BeatKind.wait Beat.gates|GateTiming.optional
+        if (beat.gates.size > 0) return gate in beat.gates //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
+        if (timing.gates[gate].optional) return false //? BeatKind.wait Beat.gates|GateTiming.optional GateTiming.optional
+        return true //? BeatKind.wait Beat.gates|GateTiming.optional
+    } //? BeatKind.wait Beat.gates|GateTiming.optional
 //? Beat.yields
     private fun neededReady(): Int { //? Beat.yields
         var ready = 0 //? Beat.yields
@@ -666,9 +627,11 @@ internal class LaunchSchedule(
             var waits = false //? Beat.yields
             var needed = false //? Beat.yields
             for (beat in timing.beats) { //? Beat.yields BeatKind.wait
-                if (beat.kind != BeatKind.WAIT || !plays(beat)) continue //? Beat.yields BeatKind.wait
+                if (beat.kind != BeatKind.WAIT) continue //? Beat.yields BeatKind.wait
+                if (!plays(beat)) continue //? Beat.yields BeatKind.wait Beat.plays
                 waits = true //? Beat.yields BeatKind.wait
-                if (needs(beat, g)) needed = true //? Beat.yields BeatKind.wait
+                if (!needs(beat, g)) continue //? Beat.yields BeatKind.wait Beat.gates|GateTiming.optional
+                needed = true //? Beat.yields BeatKind.wait
             } //? Beat.yields BeatKind.wait
             if (!waits) needed = true //? Beat.yields
             if (!waits && timing.gates[g].optional) needed = false //? Beat.yields GateTiming.optional
@@ -680,10 +643,9 @@ internal class LaunchSchedule(
     private fun runFixed(i: Int, now: Int) {
         val beat = timing.beats[i]
         placeCues(i, now, NEVER, false)
-        var length = beat.length
-        length = paced(length) //? player.pace
-        beatEnd[i] = if (beat.length >= 0) now + length else lastCueEnd(i, now)
-        placeCues(i, now, beatEnd[i], true)
+        beatEnd[i] = now + paced(beat.length)
+        if (beat.length < 0) beatEnd[i] = lastCueEnd(i, now) //? Beat.open
+        placeCues(i, now, beatEnd[i], true) //? Cue.hangs
         if (beat.yields != Yield.NEVER && (beat.kind == BeatKind.PLAY || beat.kind == BeatKind.HOLD)) { //? Beat.yields
             resolveGates() //? Beat.yields
             val ready = neededReady() //? Beat.yields
@@ -694,11 +656,10 @@ internal class LaunchSchedule(
     private fun runWait(i: Int, now: Int) { //? BeatKind.wait
         val beat = timing.beats[i] //? BeatKind.wait
         resolveGates() //? BeatKind.wait
-        var least = beat.atLeast //? BeatKind.wait
-        least = paced(least) //? BeatKind.wait player.pace
-        var end = plus(now, least) //? BeatKind.wait
+        var end = plus(now, paced(beat.atLeast)) //? BeatKind.wait
         for (g in 0 until gateOpen.size) { //? BeatKind.wait
-            if (needs(beat, g)) end = max(end, gateOpen[g]) //? BeatKind.wait
+            if (!needs(beat, g)) continue //? BeatKind.wait Beat.gates|GateTiming.optional
+            end = max(end, gateOpen[g]) //? BeatKind.wait
         } //? BeatKind.wait
         var latest = plus(now, beat.atMost) //? BeatKind.wait
         val again = latest >= messageAt //? BeatKind.wait player.retry
@@ -706,17 +667,18 @@ internal class LaunchSchedule(
         beatEnd[i] = min(end, latest) //? BeatKind.wait
         placeCues(i, now, beatEnd[i], false) //? BeatKind.wait
         endRepeats(i) //? BeatKind.wait Cue.whileWaiting
-        beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait
+        beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait RepeatEnd.finish
         val stop = beatEnd[i] //? BeatKind.wait
-        for (c in 0 until plans.size) { //? BeatKind.wait Cue.whileWaiting
-            val cue = timing.cues[c] //? BeatKind.wait Cue.whileWaiting
-            if (cue.beat == i && cue.whileWaiting && plans[c].stop > stop) cut(c, stop) //? BeatKind.wait Cue.whileWaiting
+        decidedAt = stop //? BeatKind.wait
+        for (it in plans) { //? BeatKind.wait Cue.whileWaiting
+            if (it.cue.beat == i && it.cue.whileWaiting && it.stop > stop) cut(it, stop) //? BeatKind.wait Cue.whileWaiting
         } //? BeatKind.wait Cue.whileWaiting
-        placeCues(i, now, stop, true) //? BeatKind.wait
+        placeCues(i, now, stop, true) //? BeatKind.wait Cue.hangs
         if (end > latest) decide(beat.onTimeOut, stop) //? BeatKind.wait Beat.atMost
         for (g in 0 until gateOpen.size) { //? BeatKind.wait GateTiming.timeOut
-            if (!gateTimedOut[g] || gateOpen[g] > stop || !needs(beat, g)) continue //? BeatKind.wait GateTiming.timeOut
-            decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
+            if (!needs(beat, g)) continue //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
+            val isLate = gateTimedOut[g] && gateOpen[g] <= stop //? BeatKind.wait GateTiming.timeOut
+            if (isLate) decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
         } //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait
 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
@@ -728,59 +690,55 @@ internal class LaunchSchedule(
     } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
     private fun placeCues(beat: Int, from: Int, end: Int, hanging: Boolean) {
-        for (c in 0 until plans.size) {
-            val cue = timing.cues[c]
-            if (cue.beat != beat || hangsOnEnd[c] != hanging) continue
+        for (it in plans) {
+            val cue = it.cue
+            if (cue.beat != beat) continue
+            if (it.hangs != hanging) continue //? Cue.hangs
             var base = from
             if (cue.anchor == Anchor.BEAT_END) base = end //? Anchor.beatEnd
             if (cue.anchor == Anchor.WITH_CUE) base = plans[cue.other].start //? Anchor.withCue
             if (cue.anchor == Anchor.AFTER_CUE) base = plans[cue.other].stop //? Anchor.afterCue
             var earliest = from
-            if (hanging && timing.beats[beat].kind == BeatKind.WAIT) earliest = end //? BeatKind.wait
-            var offset = cue.offset
-            offset = paced(offset) //? player.pace
-            val begin = if (base >= NEVER) NEVER else max(earliest, base + offset)
-            plans[c].length = cue.length
-            plans[c].length = max(1, paced(cue.length)) //? player.pace
-            var stop = plus(begin, plans[c].length * cue.times)
+            if (hanging && timing.beats[beat].kind == BeatKind.WAIT) earliest = end //? BeatKind.wait Cue.hangs
+            val begin = if (base >= NEVER) NEVER else max(earliest, base + paced(cue.offset))
+            it.length = cue.length
+            it.length = max(1, paced(cue.length)) //? player.pace
+            var stop = plus(begin, it.length * cue.times)
             if (cue.whileWaiting) stop = NEVER //? Cue.whileWaiting
-            setPlan(c, begin, stop, false)
+            it.put(begin, stop, false)
         }
     }
-
-    private fun lastCueEnd(beat: Int, from: Int): Int {
-        var end = from
-        for (c in 0 until plans.size) {
-            if (timing.cues[c].beat != beat || hangsOnEnd[c] || plans[c].stop >= NEVER) continue
-            end = max(end, plans[c].stop)
-        }
-        return end
-    }
+//? Beat.open
+    private fun lastCueEnd(beat: Int, from: Int): Int { //? Beat.open
+        var end = from //? Beat.open
+        for (it in plans) { //? Beat.open
+            if (it.cue.beat != beat || it.stop >= NEVER) continue //? Beat.open
+            if (it.hangs) continue //? Beat.open Cue.hangs
+            end = max(end, it.stop) //? Beat.open
+        } //? Beat.open
+        return end //? Beat.open
+    } //? Beat.open
 //? Beat.yields
     /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
     private fun yieldAt(i: Int, ready: Int) { //? Beat.yields
         val beat = timing.beats[i] //? Beat.yields
         var at = ready //? Beat.yields
         var blends = false //? Beat.yields
-        for (c in 0 until plans.size) { //? Beat.yields Yield.afterCues
-            val it = plans[c] //? Beat.yields Yield.afterCues
-            if (beat.yields != Yield.AFTER_CUES || timing.cues[c].beat != i) continue //? Beat.yields Yield.afterCues
+        for (it in plans) { //? Beat.yields Yield.afterCues
+            if (beat.yields != Yield.AFTER_CUES || it.cue.beat != i) continue //? Beat.yields Yield.afterCues
             if (it.start <= ready && it.stop > ready) at = max(at, it.stop) //? Beat.yields Yield.afterCues
         } //? Beat.yields Yield.afterCues
         at = min(at, beatEnd[i]) //? Beat.yields
-        for (c in 0 until plans.size) { //? Beat.yields
-            val it = plans[c] //? Beat.yields
-            if (timing.cues[c].beat == i && (it.start >= at || it.stop > at)) blends = true //? Beat.yields
+        for (it in plans) { //? Beat.yields
+            if (it.cue.beat == i && (it.start >= at || it.stop > at)) blends = true //? Beat.yields
         } //? Beat.yields
-        var blend = if (blends) beat.blend else 0 //? Beat.yields
-        blend = paced(blend) //? Beat.yields player.pace
+        val blend = if (blends) paced(beat.blend) else 0 //? Beat.yields
         beatEnd[i] = min(beatEnd[i], at + blend) //? Beat.yields
         val end = beatEnd[i] //? Beat.yields
-        for (c in 0 until plans.size) { //? Beat.yields
-            val it = plans[c] //? Beat.yields
-            if (timing.cues[c].beat != i) continue //? Beat.yields
+        for (it in plans) { //? Beat.yields
+            if (it.cue.beat != i) continue //? Beat.yields
             if (it.start >= at) { //? Beat.yields
-                setPlan(c, at, end, true) //? Beat.yields
+                it.put(at, end, true) //? Beat.yields
                 it.blends = true //? Beat.yields
             } else { //? Beat.yields
                 if (it.stop > at) { //? Beat.yields
@@ -794,30 +752,25 @@ internal class LaunchSchedule(
     private fun endRepeats(i: Int) { //? Cue.whileWaiting
         val end = beatEnd[i] //? Cue.whileWaiting
         if (end >= NEVER) return //? Cue.whileWaiting
-        for (c in 0 until plans.size) { //? Cue.whileWaiting
-            val cue = timing.cues[c] //? Cue.whileWaiting
-            val it = plans[c] //? Cue.whileWaiting
-            if (cue.beat != i || !cue.whileWaiting || it.start >= NEVER) continue //? Cue.whileWaiting
+        for (it in plans) { //? Cue.whileWaiting
+            if (it.cue.beat != i || !it.cue.whileWaiting || it.start >= NEVER) continue //? Cue.whileWaiting
             if (it.start >= end) { //? Cue.whileWaiting
-                setPlan(c, end, end, true) //? Cue.whileWaiting
+                it.put(end, end, true) //? Cue.whileWaiting
                 continue //? Cue.whileWaiting
             } //? Cue.whileWaiting
-            cut(c, end) //? Cue.whileWaiting
-            if (cue.end == RepeatEnd.FINISH) { //? Cue.whileWaiting RepeatEnd.finish
+            cut(it, end) //? Cue.whileWaiting
+            if (it.cue.end == RepeatEnd.FINISH) { //? Cue.whileWaiting RepeatEnd.finish
                 var cycle = it.length //? Cue.whileWaiting RepeatEnd.finish
-                if (cue.alternate) cycle = it.length * 2 //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+                if (it.cue.alternate) cycle = it.length * 2 //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
                 it.stop = it.start + (((end - it.start + cycle - 1).toDouble()) / cycle.toDouble()).toInt() * cycle //? Cue.whileWaiting RepeatEnd.finish
                 beatEnd[i] = max(beatEnd[i], it.stop) //? Cue.whileWaiting RepeatEnd.finish
             } //? Cue.whileWaiting RepeatEnd.finish
         } //? Cue.whileWaiting
     } //? Cue.whileWaiting
 //? Cue.whileWaiting
-    private fun cut(c: Int, at: Int) { //? Cue.whileWaiting
-        val it = plans[c] //? Cue.whileWaiting
+    private fun cut(it: CuePlan, at: Int) { //? Cue.whileWaiting
         it.stop = at //? Cue.whileWaiting
-        val cue = timing.cues[c] //? Cue.whileWaiting RepeatEnd.settle
-        if (at < NEVER && cue.end == RepeatEnd.SETTLE) it.settle = max(1, cue.settle) //? Cue.whileWaiting RepeatEnd.settle
-        if (at < NEVER && cue.end == RepeatEnd.SETTLE) it.settle = max(1, paced(cue.settle)) //? Cue.whileWaiting RepeatEnd.settle player.pace
+        if (at < NEVER && it.cue.end == RepeatEnd.SETTLE) it.settle = max(1, paced(it.cue.settle)) //? Cue.whileWaiting RepeatEnd.settle
     } //? Cue.whileWaiting
 
     private fun tracksOf(cue: Cue): List<Track> {
@@ -832,74 +785,70 @@ internal class LaunchSchedule(
         return null
     }
 
-    private fun timelineFor(layer: Int, property: Property): Timeline {
-        val found = timeline(layer, property)
-        if (found != null) return found
-        val made = Timeline(property)
-        lanes[layer].lines.add(made)
-        return made
+    private fun beginLine(layer: Int, property: Property, initial: Double) {
+        if (timeline(layer, property) == null) lanes[layer].lines.add(Timeline(property, initial))
     }
 
     /** What each property is before its first cue: where that cue starts. */
-    private fun setTimelines() {
-        val standIn = CuePlan()
+    private fun beginLines() {
         for (c in timing.cueOrder) {
             val cue = timing.cues[c]
-            standIn.start = plans[c].start
-            standIn.stop = plans[c].stop
-            standIn.skips = plans[c].never
-            for (track in tracksOf(cue)) {
-                val line = timelineFor(cue.layer, track.property)
-                if (cue.adds) continue //? Cue.adds
-                if (line.isSet) continue
-                line.isSet = true
-                val first = Segment(cue, track, standIn, neutral(track.property))
-                line.initial = first.values[0]
+            if (cue.adds) continue //? Cue.adds
+            val plan = CuePlan(cue)
+            plan.skips = plans[c].never //? Beat.plays|Cue.dropped|Cue.bySystem
+            for (it in tracksOf(cue)) {
+                val first = Segment(plan, it, neutral(it.property))
+                beginLine(cue.layer, it.property, first.values[0])
             }
         }
     }
 
-    private fun fillTimelines() {
-        for (c in inOrderOfTime()) {
-            val cue = timing.cues[c]
-            val plan = plans[c]
-            for (track in tracksOf(cue)) {
-                val line = timelineFor(cue.layer, track.property)
-                var found = neutral(track.property)
+    private fun fillLines() {
+        var order = plans
+        order = inOrderOfTime() //? Cue.again
+        for (plan in order) {
+            if (plan.start >= NEVER) continue
+            for (it in tracksOf(plan.cue)) {
+                beginLine(plan.cue.layer, it.property, neutral(it.property)) //? Cue.adds
+                val line = timeline(plan.cue.layer, it.property)
+                if (line == null) continue
+                var found = neutral(it.property)
                 if (plan.blends) found = line.initial //? Beat.yields
-                if (line.segments.size > 0) found = line.baseAt(plan.start.toDouble())
-                if (cue.adds) found = neutral(track.property) //? Cue.adds
-                val made = Segment(cue, track, plan, found)
+                if (line.segments.size > 0) found = line.valueAt(plan.start.toDouble()) //? Cue.again
+                if (plan.cue.adds) found = neutral(it.property) //? Cue.adds
+                val made = Segment(plan, it, found)
                 all.add(made) //? player.stillness
-                if (cue.adds) { //? Cue.adds
-                    line.added.add(made) //? Cue.adds
-                    continue //? Cue.adds
-                } //? Cue.adds
+                if (plan.cue.adds) line.added.add(made) //? Cue.adds
+                if (plan.cue.adds) continue //? Cue.adds
                 line.segments.add(made)
             }
         }
     }
-
-    /** The cues that are reached, by their start; those that start together as `cueOrder` says. */
-    private fun inOrderOfTime(): ArrayList<Int> {
-        val order = ArrayList<Int>()
-        for (c in timing.cueOrder) {
-            if (plans[c].start >= NEVER) continue
-            order.add(c)
-            var i = order.size - 1
-            while (i > 0 && plans[order[i - 1]].start > plans[c].start) {
-                order[i] = order[i - 1]
-                i--
-            }
-            order[i] = c
-        }
-        return order
-    }
+//? Cue.again
+    /** The cues by their start; those that start together as `cueOrder` says. */ //? Cue.again
+    private fun inOrderOfTime(): ArrayList<CuePlan> { //? Cue.again
+        val order = ArrayList<CuePlan>() //? Cue.again
+        for (c in timing.cueOrder) { //? Cue.again
+            val plan = plans[c] //? Cue.again
+            order.add(plan) //? Cue.again
+            var i = order.size - 1 //? Cue.again
+            while (i > 0 && order[i - 1].start > plan.start) { //? Cue.again
+                order[i] = order[i - 1] //? Cue.again
+                i-- //? Cue.again
+            } //? Cue.again
+            order[i] = plan //? Cue.again
+        } //? Cue.again
+        return order //? Cue.again
+    } //? Cue.again
 
     fun value(layer: Int, property: Property, t: Double): Double {
         val line = timeline(layer, property)
         if (line == null) return neutral(property)
-        return line.valueAt(t)
+        var sum = line.valueAt(t)
+        for (it in line.added) { //? Cue.adds
+            if (it.plan.start.toDouble() <= t) sum += it.valueAt(t) - neutral(property) //? Cue.adds
+        } //? Cue.adds
+        return sum
     }
 
     /** Fills `state` with what is seen of a layer at `t`. */
@@ -945,14 +894,12 @@ internal class LaunchSchedule(
         val layer = timing.layers[layerIndex]
         state.visible = true
         state.visible = belongs(layer, t) //? Layer.shown
-        state.opacity = 1.0
-        state.opacity = within(value(layerIndex, Property.OPACITY, t)) //? Property.opacity
-        state.scaleX = 1.0
-        state.scaleY = 1.0
-        state.rotation = 0.0
-        state.scaleX = value(layerIndex, Property.SCALE_X, t) //? Property.scaleX
-        state.scaleY = value(layerIndex, Property.SCALE_Y, t) //? Property.scaleY
-        state.rotation = value(layerIndex, Property.ROTATION, t) //? Property.rotation
+        state.opacity = within(value(layerIndex, Property.OPACITY, t))
+        state.scaleX = value(layerIndex, Property.SCALE, t)
+        state.scaleY = state.scaleX
+        state.scaleX *= value(layerIndex, Property.SCALE_X, t) //? Property.scaleX
+        state.scaleY *= value(layerIndex, Property.SCALE_Y, t) //? Property.scaleY
+        state.rotation = value(layerIndex, Property.ROTATION, t)
         val flip = value(layerIndex, Property.FLIP, t) //? Property.flip
         if (flip != 0.0) { //? Property.flip
             val narrowed = cos(flip * PI / 180.0) //? Property.flip
@@ -984,14 +931,14 @@ internal class LaunchSchedule(
         state.reveal = 1.0 //? Property.reveal
         state.revealShape = null //? Property.reveal
         if (reveal != null) { //? Property.reveal
-            state.reveal = within(reveal.valueAt(t)) //? Property.reveal
+            state.reveal = within(value(layerIndex, Property.REVEAL, t)) //? Property.reveal
             val cue = reveal.cueAt(t) //? Property.reveal
             if (cue != null) state.revealShape = cue.reveal //? Property.reveal
         } //? Property.reveal
         val draw = timeline(layerIndex, Property.DRAW) //? Property.draw
         state.draw = 1.0 //? Property.draw
         if (draw != null) { //? Property.draw
-            state.draw = within(draw.valueAt(t)) //? Property.draw
+            state.draw = within(value(layerIndex, Property.DRAW, t)) //? Property.draw
             val cue = draw.cueAt(t) //? Property.draw
             if (cue != null) state.fillFrom = cue.fillFrom //? Property.draw
         } //? Property.draw

@@ -263,13 +263,13 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
     final LaunchSchedule? schedule = _schedule;
     if (schedule == null || isOver || _pausedAt >= 0) return;
     final int t = now;
-    if (_outcome == null && t >= schedule.decidedAt()) _decide(schedule.outcome);
+    if (_outcome == null && t >= schedule.decidedAt) _decide(schedule.outcome);
     if (isOver) return;
     if (t >= schedule.shown()) {
       _finish(schedule.outcome);
       return;
     }
-    final int next = min(schedule.shown(), _outcome == null ? schedule.decidedAt() : launchNever);
+    final int next = min(schedule.shown(), _outcome == null ? schedule.decidedAt : launchNever);
     if (next < launchNever) _due = Timer(Duration(milliseconds: max(1, next - t)), _step);
   }
 

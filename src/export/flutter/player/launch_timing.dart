@@ -6,20 +6,13 @@ import 'dart:math';
 const int launchNever = 1000000000;
 
 enum LaunchBeatKind { opening, play, hold, wait, handOff }
-
 enum LaunchYield { never, afterCues, atOnce } //? Beat.yields
-
-enum LaunchGateStart { process, firstFrame, beat }
-
-enum LaunchAnchor { beatStart, beatEnd, withCue, afterCue }
-
+enum LaunchGateStart { process, firstFrame, beat } //? GateStart.firstFrame|GateStart.beat
+enum LaunchAnchor { beatStart, beatEnd, withCue, afterCue } //? Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
 enum LaunchRepeatEnd { cut, finish, settle } //? RepeatEnd.settle|RepeatEnd.finish
-
 enum LaunchLayerKind { backdrop, art, firstScreen, progress, clip, group }
-
 enum LaunchShown { always, offline, message }
-
-enum LaunchProperty { opacity, x, y, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip }
+enum LaunchProperty { opacity, x, y, scale, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip }
 
 /// How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
 /// was dismissed, skipped or destroyed before that was decided.
@@ -85,18 +78,18 @@ class LaunchTrack {
   final List<LaunchKey> keys;
 }
 
-/// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector).
-class LaunchRevealShape {
-  const LaunchRevealShape({
-    this.iris = false,
-    required this.x,
-    required this.y,
-  });
-
-  final bool iris;
-  final double x;
-  final double y;
-}
+/// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). //? Property.reveal
+class LaunchRevealShape { //? Property.reveal
+  const LaunchRevealShape({ //? Property.reveal
+    this.iris = false, //? Property.reveal
+    required this.x, //? Property.reveal
+    required this.y, //? Property.reveal
+  }); //? Property.reveal
+//? Property.reveal
+  final bool iris; //? Property.reveal
+  final double x; //? Property.reveal
+  final double y; //? Property.reveal
+} //? Property.reveal
 
 class LaunchBeat {
   const LaunchBeat({
@@ -289,14 +282,14 @@ class LaunchLayerState {
   double scaleX = 1.0;
   double scaleY = 1.0;
   double rotation = 0.0;
-  double reveal = 1.0;
-  LaunchRevealShape? revealShape;
-  double draw = 1.0;
-  double fillFrom = 0.6;
-  double progress = 0.0;
-  double clip = 0.0;
-  /// Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last.
-  List<double> outer = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0];
+  double reveal = 1.0; //? Property.reveal
+  LaunchRevealShape? revealShape; //? Property.reveal
+  double draw = 1.0; //? Property.draw
+  double fillFrom = 0.6; //? Property.draw
+  double progress = 0.0; //? LayerKind.progress
+  double clip = 0.0; //? LayerKind.clip
+  /// Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. //? Layer.parent
+  List<double> outer = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0]; //? Layer.parent
 }
 
 double _within(double value) => min(1.0, max(0.0, value));
@@ -304,14 +297,14 @@ double _within(double value) => min(1.0, max(0.0, value));
 int _plus(int time, int more) => time >= launchNever || more >= launchNever ? launchNever : time + more;
 
 int _rank(LaunchOutcome outcome) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  if (outcome == LaunchOutcome.message) return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  if (outcome == LaunchOutcome.offline) return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome == LaunchOutcome.message) return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
+  if (outcome == LaunchOutcome.offline) return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
   return outcome == LaunchOutcome.wentOn ? 1 : 0; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
 /// What a property is where nothing says anything else.
 double _neutral(LaunchProperty property) {
-  if (property == LaunchProperty.opacity) return 1.0; //? Property.opacity
+  if (property == LaunchProperty.opacity || property == LaunchProperty.scale) return 1.0;
   if (property == LaunchProperty.scaleX) return 1.0; //? Property.scaleX
   if (property == LaunchProperty.scaleY) return 1.0; //? Property.scaleY
   if (property == LaunchProperty.reveal) return 1.0; //? Property.reveal
@@ -320,7 +313,7 @@ double _neutral(LaunchProperty property) {
 }
 
 double _onTopOf(double found, LaunchProperty property, double value) { //? Key.onTop
-  if (property == LaunchProperty.opacity) return found * value; //? Key.onTop Property.opacity
+  if (property == LaunchProperty.opacity || property == LaunchProperty.scale) return found * value; //? Key.onTop
   if (property == LaunchProperty.scaleX) return found * value; //? Key.onTop Property.scaleX
   if (property == LaunchProperty.scaleY) return found * value; //? Key.onTop Property.scaleY
   return found + value; //? Key.onTop
@@ -397,23 +390,35 @@ double _onStops(List<double> stops, double x) { //? Easing.stops
 
 /// When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once.
 class _CuePlan {
+  _CuePlan(this.cue) {
+  }
+
+  final LaunchCue cue;
   int length = 1;
   int start = launchNever;
   int stop = launchNever;
-  int settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+  int settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
   bool blends = false; //? Beat.yields
-  bool skips = true;
-  bool never = false;
+  bool skips = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  bool never = false; //? Beat.plays|Cue.dropped|Cue.bySystem
+  bool hangs = false; //? Cue.hangs
+
+  void put(int from, int to, bool isSkipped) {
+    start = from;
+    stop = to;
+    skips = isSkipped; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    blends = false; //? Beat.yields
+  }
 }
 
 /// A track of a cue with absolute times and values.
 class _Segment {
-  _Segment(this.cue, this.track, this.plan, double found) {
+  _Segment(this.plan, this.track, double found) {
     final List<LaunchKey> keys = track.keys;
     length = plan.length;
     at = List<double>.filled(keys.length, 0.0);
     values = List<double>.filled(keys.length, 0.0);
-    rest = 0.0;
     for (int i = 0; i < keys.length; i++) {
       at[i] = keys[i].at;
       values[i] = keys[i].value;
@@ -421,33 +426,34 @@ class _Segment {
         values[i] = _onTopOf(found, track.property, keys[i].value); //? Key.onTop
       } //? Key.onTop
     }
-    rest = values[values.length - 1];
-    bool even = cue.times % 2 == 0; //? Cue.alternate
-    if (cue.whileWaiting) { //? Cue.alternate Cue.whileWaiting
+    rest = values[keys.length - 1];
+    bool even = plan.cue.times % 2 == 0; //? Cue.alternate
+    if (plan.cue.whileWaiting) { //? Cue.alternate Cue.whileWaiting
       even = true; //? Cue.alternate Cue.whileWaiting
     } //? Cue.alternate Cue.whileWaiting
-    if (cue.alternate && even) { //? Cue.alternate
+    if (plan.cue.alternate && even) { //? Cue.alternate
       rest = values[0]; //? Cue.alternate
     } //? Cue.alternate
-    if (plan.skips) {
-      length = plan.stop - plan.start;
-      at = [0.0, 1.0];
-      values = [rest, rest];
-      if (plan.blends) { //? Beat.yields
-        values[0] = found; //? Beat.yields
-      } //? Beat.yields
-    }
+    if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+      length = plan.stop - plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+      values[0] = rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+      if (plan.blends) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+        values[0] = found; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+      } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
   }
 
-  final LaunchCue cue;
-  final LaunchTrack track;
   final _CuePlan plan;
+  final LaunchTrack track;
   late List<double> at;
   late List<double> values;
   late double rest;
   late int length;
 
-  int restTime() => _plus(plan.stop, settle());
+  int restTime() {
+    if (plan.settle > 0) return _plus(plan.stop, plan.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return plan.stop;
+  }
 //? player.edges
   /// When its keys come, in each round it plays before `until`. //? player.edges
   List<double> keyTimes(double until) { //? player.edges
@@ -466,92 +472,86 @@ class _Segment {
     return edges; //? player.edges
   } //? player.edges
 
-  int settle() {
-    if (!plan.skips) return plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    return 0;
-  }
-
   double valueAt(double t) {
-    final int begin = plan.start;
     final int stop = plan.stop;
-    final int rests = settle(); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    if (rests > 0 && t >= stop.toDouble()) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-      final double from = _during((stop - begin).toDouble()); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-      return from + (rest - from) * _within((t - stop.toDouble()) / rests.toDouble()); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    return _during(min(t, stop.toDouble()) - begin.toDouble());
+    if (plan.skips) return _skipped(t - plan.start.toDouble()); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    final int rests = plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (rests > 0 && t >= stop.toDouble()) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+      final double from = _during((stop - plan.start).toDouble()); //? Opening.cues|Beat.yields|RepeatEnd.settle
+      return from + (rest - from) * _within((t - stop.toDouble()) / rests.toDouble()); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    } //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return _during(min(t, stop.toDouble()) - plan.start.toDouble());
   }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  /// From what was there straight to its end. //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  double _skipped(double local) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    if (length <= 0) return rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    return values[0] + (rest - values[0]) * _within(local / length.toDouble()); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
   double _during(double local) {
     if (length <= 0) return values[values.length - 1];
-    final double cycles = max(0.0, local / length.toDouble());
-    double cycle = cycles.floorToDouble();
-    double part = cycles - cycle;
-    if (cycle > 0.0 && part == 0.0 && local >= (plan.stop - plan.start).toDouble()) {
-      cycle -= 1.0;
-      part = 1.0;
-    }
-    if (cycle % 2.0 == 1.0 && cue.alternate && !plan.skips) { //? Cue.alternate
-      part = 1.0 - part; //? Cue.alternate
-    } //? Cue.alternate
+    double part = _within(local / length.toDouble());
+    if (local >= length.toDouble()) { //? Cue.times|Cue.whileWaiting
+      part = _inRound(local / length.toDouble()); //? Cue.times|Cue.whileWaiting
+    } //? Cue.times|Cue.whileWaiting
     int i = 1;
     while (i < at.length - 1 && at[i] <= part) {
       i++;
     }
     final double width = at[i] - at[i - 1];
     double between = width > 0.0 ? _within((part - at[i - 1]) / width) : 1.0;
-    if (!plan.skips) { //? Key.easing
-      final LaunchEasing? easing = track.keys[i - 1].easing; //? Key.easing
-      if (easing != null) { //? Key.easing
-        between = _eased(easing, between); //? Key.easing
-      } //? Key.easing
+    final LaunchEasing? easing = track.keys[i - 1].easing; //? Key.easing
+    if (easing != null) { //? Key.easing
+      between = _eased(easing, between); //? Key.easing
     } //? Key.easing
     return values[i - 1] + (values[i] - values[i - 1]) * between;
   }
+//? Cue.times|Cue.whileWaiting
+  /// Which part of its round is played after so many of them; the last one stays at its end. //? Cue.times|Cue.whileWaiting
+  double _inRound(double rounds) { //? Cue.times|Cue.whileWaiting
+    double round = rounds.floorToDouble(); //? Cue.times|Cue.whileWaiting
+    double part = rounds - round; //? Cue.times|Cue.whileWaiting
+    if (part == 0.0 && rounds * length.toDouble() >= (plan.stop - plan.start).toDouble()) { //? Cue.times|Cue.whileWaiting
+      round -= 1.0; //? Cue.times|Cue.whileWaiting
+      part = 1.0; //? Cue.times|Cue.whileWaiting
+    } //? Cue.times|Cue.whileWaiting
+    if (round % 2.0 == 1.0 && plan.cue.alternate) { //? Cue.times|Cue.whileWaiting Cue.alternate
+      part = 1.0 - part; //? Cue.times|Cue.whileWaiting Cue.alternate
+    } //? Cue.times|Cue.whileWaiting Cue.alternate
+    return part; //? Cue.times|Cue.whileWaiting
+  } //? Cue.times|Cue.whileWaiting
 }
 
 /// One property of one layer over the whole launch.
 class _Timeline {
-  _Timeline(this.property) {
-    initial = _neutral(property);
+  _Timeline(this.property, this.initial) {
   }
 
   final LaunchProperty property;
+  final double initial;
   final List<_Segment> segments = [];
   final List<_Segment> added = []; //? Cue.adds
-  double initial = 0.0;
-  bool isSet = false;
 
-  _Segment? segmentAt(double t) {
-    int i = segments.length - 1;
-    while (i >= 0 && segments[i].plan.start.toDouble() > t) {
-      i--;
-    }
-    return i < 0 ? null : segments[i];
-  }
-
-  double baseAt(double t) {
-    final _Segment? segment = segmentAt(t);
-    if (segment == null) return initial;
-    return segment.valueAt(t);
-  }
-
+  /// What it is by the cue that began last, without what others add.
   double valueAt(double t) {
-    double value = baseAt(t);
-    for (final _Segment it in added) { //? Cue.adds
-      if (it.plan.start.toDouble() <= t) { //? Cue.adds
-        value += it.valueAt(t) - _neutral(property); //? Cue.adds
-      } //? Cue.adds
-    } //? Cue.adds
-    return value;
+    final int i = _ruling(t);
+    return i < 0 ? initial : segments[i].valueAt(t);
   }
 //? Property.reveal|Property.draw
   /// The cue that rules at a moment, or the first to come. //? Property.reveal|Property.draw
   LaunchCue? cueAt(double t) { //? Property.reveal|Property.draw
-    final _Segment? segment = segmentAt(t); //? Property.reveal|Property.draw
-    if (segment != null) return segment.cue; //? Property.reveal|Property.draw
-    return segments.length > 0 ? segments[0].cue : null; //? Property.reveal|Property.draw
+    final int i = max(0, _ruling(t)); //? Property.reveal|Property.draw
+    return i < segments.length ? segments[i].plan.cue : null; //? Property.reveal|Property.draw
   } //? Property.reveal|Property.draw
+
+  int _ruling(double t) {
+    int i = segments.length - 1;
+    while (i >= 0 && segments[i].plan.start.toDouble() > t) {
+      i--;
+    }
+    return i;
+  }
 }
 
 /// What moves of one layer.
@@ -578,19 +578,21 @@ class LaunchSchedule {
     beatStart = List<int>.filled(timing.beats.length, 0);
     beatEnd = List<int>.filled(timing.beats.length, 0);
     gateStart = List<int>.filled(timing.gates.length, launchNever); //? LayerKind.progress
-    _gateOpen = List<int>.filled(timing.gates.length, launchNever);
+    gateOpen = List<int>.filled(timing.gates.length, launchNever);
+    decidedAt = openingEnd;
     _gateTimedOut = List<bool>.filled(timing.gates.length, false); //? GateTiming.timeOut
-    _hangsOnEnd = List<bool>.filled(timing.cues.length, false);
-    for (int c = 0; c < timing.cues.length; c++) {
-      _plans.add(_CuePlan());
-      _hangsOnEnd[c] = _waitsForEnd(timing.cues[c]);
+    for (final LaunchCue it in timing.cues) {
+      _plans.add(_CuePlan(it));
     }
+    for (final _CuePlan it in _plans) { //? Cue.hangs
+      it.hangs = _waitsForEnd(it.cue); //? Cue.hangs
+    } //? Cue.hangs
     for (int i = 0; i < timing.layers.length; i++) {
       _lanes.add(_Lane());
     }
     _runBeats();
-    _setTimelines();
-    _fillTimelines();
+    _beginLines();
+    _fillLines();
   }
 
   final LaunchTiming timing;
@@ -606,10 +608,11 @@ class LaunchSchedule {
   late final List<int> beatEnd;
   LaunchOutcome outcome = LaunchOutcome.complete;
   int outcomeAt = launchNever;
+  /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known.
+  late int decidedAt;
   final List<_CuePlan> _plans = [];
-  late final List<bool> _hangsOnEnd;
   late final List<int> gateStart; //? LayerKind.progress
-  late final List<int> _gateOpen;
+  late final List<int> gateOpen;
   late final List<bool> _gateTimedOut; //? GateTiming.timeOut
   final List<_Lane> _lanes = [];
   final List<_Segment> _all = []; //? player.stillness
@@ -618,20 +621,6 @@ class LaunchSchedule {
 
   /// When the first screen can be used, or NEVER as far as is known.
   int shown() => outcome == LaunchOutcome.message ? launchNever : beatEnd[beatEnd.length - 1];
-//? player.outcome
-  /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. //? player.outcome
-  int decidedAt() { //? player.outcome
-    int at = openingEnd; //? player.outcome
-    for (int i = 0; i < beatEnd.length; i++) { //? player.outcome BeatKind.wait
-      final LaunchBeat beat = timing.beats[i]; //? player.outcome BeatKind.wait
-      if (beat.kind == LaunchBeatKind.wait && _plays(beat)) { //? player.outcome BeatKind.wait
-        at = beatEnd[i]; //? player.outcome BeatKind.wait
-      } //? player.outcome BeatKind.wait
-    } //? player.outcome BeatKind.wait
-    return outcome == LaunchOutcome.message ? outcomeAt : at; //? player.outcome
-  } //? player.outcome
-
-  int openTime(int gate) => _gateOpen[gate];
 //? player.stillness
   /// From `t` on nothing moves before the time given; `t` itself if something does. //? player.stillness
   double stillUntil(double t) { //? player.stillness
@@ -675,47 +664,42 @@ class LaunchSchedule {
     final _Timeline? line = _timeline(layerIndex, LaunchProperty.reveal); //? Property.reveal player.shapes
     if (line == null) return null; //? Property.reveal player.shapes
     for (final _Segment it in line.segments) { //? Property.reveal player.shapes
-      final LaunchRevealShape? shape = it.cue.reveal; //? Property.reveal player.shapes
+      final LaunchRevealShape? shape = it.plan.cue.reveal; //? Property.reveal player.shapes
       if (shape != null) return shape; //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
     return null; //? Property.reveal player.shapes
   } //? Property.reveal player.shapes
+//? Cue.hangs
+  bool _waitsForEnd(LaunchCue cue) { //? Cue.hangs
+    if (cue.anchor == LaunchAnchor.beatEnd) return true; //? Cue.hangs Anchor.beatEnd
+    if (cue.other >= 0) { //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      final _CuePlan other = _plans[cue.other]; //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      if (other.cue.beat != cue.beat) return false; //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      if (other.hangs) return true; //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      if (cue.anchor == LaunchAnchor.afterCue && other.cue.whileWaiting) return true; //? Cue.hangs Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+    } //? Cue.hangs Anchor.withCue|Anchor.afterCue
+    return false; //? Cue.hangs
+  } //? Cue.hangs
+//? Beat.plays
+  bool _plays(LaunchBeat beat) => beat.plays.contains(start); //? Beat.plays
 
-  bool _waitsForEnd(LaunchCue cue) {
-    if (cue.anchor == LaunchAnchor.beatEnd) return true; //? Anchor.beatEnd
-    if (cue.other >= 0) { //? Anchor.withCue|Anchor.afterCue
-      final LaunchCue other = timing.cues[cue.other]; //? Anchor.withCue|Anchor.afterCue
-      if (other.beat != cue.beat) return false; //? Anchor.withCue|Anchor.afterCue
-      if (_hangsOnEnd[cue.other]) return true; //? Anchor.withCue|Anchor.afterCue
-      if (cue.anchor == LaunchAnchor.afterCue && other.whileWaiting) return true; //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
-    } //? Anchor.withCue|Anchor.afterCue
-    return false;
+  /// Lengths of the show at the pace the system asks for; gates keep their time.
+  int _paced(int length) {
+    if (length < launchNever) return (length.toDouble() * pace + 0.5).floorToDouble().toInt(); //? player.pace
+    return length;
   }
-
-  bool _plays(LaunchBeat beat) => beat.plays.contains(start);
-//? player.pace
-  /// Lengths of the show at the pace the system asks for; gates keep their time. //? player.pace
-  int _paced(int length) { //? player.pace
-    return length >= launchNever ? launchNever : (length.toDouble() * pace + 0.5).floorToDouble().toInt(); //? player.pace
-  } //? player.pace
-
-  bool _isInMemory() => start == LaunchStartKind.hot || start == LaunchStartKind.recreated;
-
-  void _setPlan(int c, int from, int to, bool skips) {
-    final _CuePlan it = _plans[c];
-    it.start = from;
-    it.stop = to;
-    it.skips = skips;
-    it.settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    it.blends = false; //? Beat.yields
-  }
+//? StartKind.hot|StartKind.recreated
+  bool _isInMemory() => start == LaunchStartKind.hot || start == LaunchStartKind.recreated; //? StartKind.hot|StartKind.recreated
 
   void _runBeats() {
     int now = 0;
-    final List<LaunchBeat> beats = timing.beats;
-    for (int i = 0; i < beats.length; i++) {
+    for (int i = 0; i < beatEnd.length; i++) {
       _reached = i; //? GateStart.beat
+      if (outcome == LaunchOutcome.message) { //? Outcome.message
+        now = launchNever; //? Outcome.message
+      } //? Outcome.message
       beatStart[i] = now;
+      beatEnd[i] = now;
       _runBeat(i, now);
       _dropCues(i); //? Cue.dropped|Cue.bySystem
       now = beatEnd[i];
@@ -724,68 +708,52 @@ class LaunchSchedule {
   }
 
   void _runBeat(int i, int now) {
-    final LaunchBeat beat = timing.beats[i];
-    final bool never = !_plays(beat);
-    if (now >= launchNever || outcome == LaunchOutcome.message) {
-      _skipBeat(i, launchNever, never);
-      return;
-    }
-    if (never) {
-      _skipBeat(i, now, true);
-      return;
-    }
-    if (beat.kind == LaunchBeatKind.opening) { //? BeatKind.opening
-      _runOpening(i); //? BeatKind.opening
-      return; //? BeatKind.opening
-    } //? BeatKind.opening
-    if (beat.kind == LaunchBeatKind.wait) { //? BeatKind.wait
-      _runWait(i, now); //? BeatKind.wait
-      return; //? BeatKind.wait
-    } //? BeatKind.wait
+    final LaunchBeat beat = timing.beats[i]; //? Beat.plays|BeatKind.opening|BeatKind.wait
+    if (!_plays(beat)) return _skipCues(i, now); //? Beat.plays
+    if (now >= launchNever) return;
+    if (beat.kind == LaunchBeatKind.opening) return _runOpening(i); //? BeatKind.opening
+    if (beat.kind == LaunchBeatKind.wait) return _runWait(i, now); //? BeatKind.wait
     _runFixed(i, now);
   }
-
-  void _skipBeat(int i, int at, bool never) {
-    beatStart[i] = at;
-    beatEnd[i] = at;
-    for (int c = 0; c < _plans.length; c++) {
-      if (timing.cues[c].beat != i) continue;
-      _setPlan(c, at, at, never);
-      _plans[c].never = never;
-    }
-  }
+//? Beat.plays
+  /// What does not play in this launch is at its end as soon as it is reached. //? Beat.plays
+  void _skipCues(int beat, int at) { //? Beat.plays
+    for (final _CuePlan it in _plans) { //? Beat.plays
+      if (it.cue.beat != beat) continue; //? Beat.plays
+      it.put(at, at, true); //? Beat.plays
+      it.never = true; //? Beat.plays
+    } //? Beat.plays
+  } //? Beat.plays
 //? Cue.dropped|Cue.bySystem
   /// What this platform does not play is at its end from the start. //? Cue.dropped|Cue.bySystem
   void _dropCues(int i) { //? Cue.dropped|Cue.bySystem
-    for (int c = 0; c < _plans.length; c++) { //? Cue.dropped|Cue.bySystem
-      final LaunchCue cue = timing.cues[c]; //? Cue.dropped|Cue.bySystem
+    for (final _CuePlan it in _plans) { //? Cue.dropped|Cue.bySystem
       bool dropped = false; //? Cue.dropped|Cue.bySystem
-      if (cue.dropped) { //? Cue.dropped|Cue.bySystem Cue.dropped
+      if (it.cue.dropped) { //? Cue.dropped|Cue.bySystem Cue.dropped
         dropped = true; //? Cue.dropped|Cue.bySystem Cue.dropped
       } //? Cue.dropped|Cue.bySystem Cue.dropped
-      if (cue.bySystem) { //? Cue.dropped|Cue.bySystem Cue.bySystem
+      if (it.cue.bySystem) { //? Cue.dropped|Cue.bySystem Cue.bySystem
         dropped = true; //? Cue.dropped|Cue.bySystem Cue.bySystem
       } //? Cue.dropped|Cue.bySystem Cue.bySystem
-      if (cue.bySystem && systemMoves) { //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+      if (it.cue.bySystem && systemMoves) { //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
         dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
       } //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
-      if (cue.beat != i || !dropped) continue; //? Cue.dropped|Cue.bySystem
-      _setPlan(c, beatStart[i], beatStart[i], true); //? Cue.dropped|Cue.bySystem
-      _plans[c].never = true; //? Cue.dropped|Cue.bySystem
+      if (it.cue.beat != i || !dropped) continue; //? Cue.dropped|Cue.bySystem
+      it.put(beatStart[i], beatStart[i], true); //? Cue.dropped|Cue.bySystem
+      it.never = true; //? Cue.dropped|Cue.bySystem
     } //? Cue.dropped|Cue.bySystem
   } //? Cue.dropped|Cue.bySystem
 //? BeatKind.opening
   /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? BeatKind.opening
   void _runOpening(int i) { //? BeatKind.opening
     beatEnd[i] = openingEnd; //? BeatKind.opening
-    _placeCues(i, 0, openingEnd, false); //? BeatKind.opening
-    _placeCues(i, 0, openingEnd, true); //? BeatKind.opening
-    for (int c = 0; c < _plans.length; c++) { //? BeatKind.opening
-      final _CuePlan it = _plans[c]; //? BeatKind.opening
-      if (timing.cues[c].beat != i || it.stop <= openingEnd) continue; //? BeatKind.opening
-      it.stop = max(it.start, openingEnd); //? BeatKind.opening
-      it.settle = 1; //? BeatKind.opening
-    } //? BeatKind.opening
+    _placeCues(i, 0, openingEnd, false); //? BeatKind.opening Opening.cues
+    _placeCues(i, 0, openingEnd, true); //? BeatKind.opening Opening.cues Cue.hangs
+    for (final _CuePlan it in _plans) { //? BeatKind.opening Opening.cues
+      if (it.cue.beat != i || it.stop <= openingEnd) continue; //? BeatKind.opening Opening.cues
+      it.stop = max(it.start, openingEnd); //? BeatKind.opening Opening.cues
+      it.settle = 1; //? BeatKind.opening Opening.cues
+    } //? BeatKind.opening Opening.cues
     _resolveGates(); //? BeatKind.opening
   } //? BeatKind.opening
 //? GateStart.beat
@@ -796,47 +764,51 @@ class LaunchSchedule {
     for (final int g in timing.gateOrder) {
       final LaunchGateTiming gate = timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
       int from = 0;
-      if (!_isInMemory()) { //? GateStart.firstFrame|GateStart.beat
-        if (gate.start == LaunchGateStart.firstFrame) { //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
-          from = beatEnd[0]; //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
-        } //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
-        if (gate.start == LaunchGateStart.beat) { //? GateStart.firstFrame|GateStart.beat GateStart.beat
-          from = _reachedAt(gate.beat); //? GateStart.firstFrame|GateStart.beat GateStart.beat
-        } //? GateStart.firstFrame|GateStart.beat GateStart.beat
-      } //? GateStart.firstFrame|GateStart.beat
+      if (gate.start == LaunchGateStart.firstFrame) { //? GateStart.firstFrame
+        from = beatEnd[0]; //? GateStart.firstFrame
+      } //? GateStart.firstFrame
+      if (gate.start == LaunchGateStart.beat) { //? GateStart.beat
+        from = _reachedAt(gate.beat); //? GateStart.beat
+      } //? GateStart.beat
+      if (_isInMemory()) { //? StartKind.hot|StartKind.recreated
+        from = 0; //? StartKind.hot|StartKind.recreated
+      } //? StartKind.hot|StartKind.recreated
       for (final int need in gate.needs) { //? GateTiming.needs
-        from = max(from, _gateOpen[need]); //? GateTiming.needs
+        from = max(from, gateOpen[need]); //? GateTiming.needs
       } //? GateTiming.needs
       gateStart[g] = from; //? LayerKind.progress
-      final int open = _isInMemory() ? from : max(from, opened[g]);
-      _gateOpen[g] = min(open, launchNever);
+      int open = max(from, opened[g]);
+      if (_isInMemory()) { //? StartKind.hot|StartKind.recreated
+        open = from; //? StartKind.hot|StartKind.recreated
+      } //? StartKind.hot|StartKind.recreated
+      gateOpen[g] = min(open, launchNever);
       int latest = _plus(from, gate.timeOut); //? GateTiming.timeOut
       final bool again = gate.onTimeOut == LaunchOutcome.message || latest >= messageAt; //? GateTiming.timeOut player.retry
       if (again) { //? GateTiming.timeOut player.retry
         latest = _plus(max(from, retriedAt), gate.timeOut); //? GateTiming.timeOut player.retry
       } //? GateTiming.timeOut player.retry
       _gateTimedOut[g] = open > latest; //? GateTiming.timeOut
-      _gateOpen[g] = min(open, latest); //? GateTiming.timeOut
+      gateOpen[g] = min(open, latest); //? GateTiming.timeOut
     }
   }
-//? BeatKind.wait
-  bool _needs(LaunchBeat beat, int gate) { //? BeatKind.wait
-    if (beat.gates.length > 0) return beat.gates.contains(gate); //? BeatKind.wait Beat.gates
-    if (timing.gates[gate].optional) return false; //? BeatKind.wait GateTiming.optional
-    return true; //? BeatKind.wait
-  } //? BeatKind.wait
+//? BeatKind.wait Beat.gates|GateTiming.optional
+  bool _needs(LaunchBeat beat, int gate) { //? BeatKind.wait Beat.gates|GateTiming.optional
+    if (beat.gates.length > 0) return beat.gates.contains(gate); //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
+    if (timing.gates[gate].optional) return false; //? BeatKind.wait Beat.gates|GateTiming.optional GateTiming.optional
+    return true; //? BeatKind.wait Beat.gates|GateTiming.optional
+  } //? BeatKind.wait Beat.gates|GateTiming.optional
 //? Beat.yields
   int _neededReady() { //? Beat.yields
     int ready = 0; //? Beat.yields
-    for (int g = 0; g < _gateOpen.length; g++) { //? Beat.yields
+    for (int g = 0; g < gateOpen.length; g++) { //? Beat.yields
       bool waits = false; //? Beat.yields
       bool needed = false; //? Beat.yields
       for (final LaunchBeat beat in timing.beats) { //? Beat.yields BeatKind.wait
-        if (beat.kind != LaunchBeatKind.wait || !_plays(beat)) continue; //? Beat.yields BeatKind.wait
+        if (beat.kind != LaunchBeatKind.wait) continue; //? Beat.yields BeatKind.wait
+        if (!_plays(beat)) continue; //? Beat.yields BeatKind.wait Beat.plays
         waits = true; //? Beat.yields BeatKind.wait
-        if (_needs(beat, g)) { //? Beat.yields BeatKind.wait
-          needed = true; //? Beat.yields BeatKind.wait
-        } //? Beat.yields BeatKind.wait
+        if (!_needs(beat, g)) continue; //? Beat.yields BeatKind.wait Beat.gates|GateTiming.optional
+        needed = true; //? Beat.yields BeatKind.wait
       } //? Beat.yields BeatKind.wait
       if (!waits) { //? Beat.yields
         needed = true; //? Beat.yields
@@ -845,7 +817,7 @@ class LaunchSchedule {
         needed = false; //? Beat.yields GateTiming.optional
       } //? Beat.yields GateTiming.optional
       if (needed) { //? Beat.yields
-        ready = max(ready, _gateOpen[g]); //? Beat.yields
+        ready = max(ready, gateOpen[g]); //? Beat.yields
       } //? Beat.yields
     } //? Beat.yields
     return ready; //? Beat.yields
@@ -854,10 +826,11 @@ class LaunchSchedule {
   void _runFixed(int i, int now) {
     final LaunchBeat beat = timing.beats[i];
     _placeCues(i, now, launchNever, false);
-    int length = beat.length;
-    length = _paced(length); //? player.pace
-    beatEnd[i] = beat.length >= 0 ? now + length : _lastCueEnd(i, now);
-    _placeCues(i, now, beatEnd[i], true);
+    beatEnd[i] = now + _paced(beat.length);
+    if (beat.length < 0) { //? Beat.open
+      beatEnd[i] = _lastCueEnd(i, now); //? Beat.open
+    } //? Beat.open
+    _placeCues(i, now, beatEnd[i], true); //? Cue.hangs
     if (beat.yields != LaunchYield.never && (beat.kind == LaunchBeatKind.play || beat.kind == LaunchBeatKind.hold)) { //? Beat.yields
       _resolveGates(); //? Beat.yields
       final int ready = _neededReady(); //? Beat.yields
@@ -870,13 +843,10 @@ class LaunchSchedule {
   void _runWait(int i, int now) { //? BeatKind.wait
     final LaunchBeat beat = timing.beats[i]; //? BeatKind.wait
     _resolveGates(); //? BeatKind.wait
-    int least = beat.atLeast; //? BeatKind.wait
-    least = _paced(least); //? BeatKind.wait player.pace
-    int end = _plus(now, least); //? BeatKind.wait
-    for (int g = 0; g < _gateOpen.length; g++) { //? BeatKind.wait
-      if (_needs(beat, g)) { //? BeatKind.wait
-        end = max(end, _gateOpen[g]); //? BeatKind.wait
-      } //? BeatKind.wait
+    int end = _plus(now, _paced(beat.atLeast)); //? BeatKind.wait
+    for (int g = 0; g < gateOpen.length; g++) { //? BeatKind.wait
+      if (!_needs(beat, g)) continue; //? BeatKind.wait Beat.gates|GateTiming.optional
+      end = max(end, gateOpen[g]); //? BeatKind.wait
     } //? BeatKind.wait
     int latest = _plus(now, beat.atMost); //? BeatKind.wait
     final bool again = latest >= messageAt; //? BeatKind.wait player.retry
@@ -886,21 +856,24 @@ class LaunchSchedule {
     beatEnd[i] = min(end, latest); //? BeatKind.wait
     _placeCues(i, now, beatEnd[i], false); //? BeatKind.wait
     _endRepeats(i); //? BeatKind.wait Cue.whileWaiting
-    beatEnd[i] = min(beatEnd[i], latest); //? BeatKind.wait
+    beatEnd[i] = min(beatEnd[i], latest); //? BeatKind.wait RepeatEnd.finish
     final int stop = beatEnd[i]; //? BeatKind.wait
-    for (int c = 0; c < _plans.length; c++) { //? BeatKind.wait Cue.whileWaiting
-      final LaunchCue cue = timing.cues[c]; //? BeatKind.wait Cue.whileWaiting
-      if (cue.beat == i && cue.whileWaiting && _plans[c].stop > stop) { //? BeatKind.wait Cue.whileWaiting
-        _cut(c, stop); //? BeatKind.wait Cue.whileWaiting
+    decidedAt = stop; //? BeatKind.wait
+    for (final _CuePlan it in _plans) { //? BeatKind.wait Cue.whileWaiting
+      if (it.cue.beat == i && it.cue.whileWaiting && it.stop > stop) { //? BeatKind.wait Cue.whileWaiting
+        _cut(it, stop); //? BeatKind.wait Cue.whileWaiting
       } //? BeatKind.wait Cue.whileWaiting
     } //? BeatKind.wait Cue.whileWaiting
-    _placeCues(i, now, stop, true); //? BeatKind.wait
+    _placeCues(i, now, stop, true); //? BeatKind.wait Cue.hangs
     if (end > latest) { //? BeatKind.wait Beat.atMost
       _decide(beat.onTimeOut, stop); //? BeatKind.wait Beat.atMost
     } //? BeatKind.wait Beat.atMost
-    for (int g = 0; g < _gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
-      if (!_gateTimedOut[g] || _gateOpen[g] > stop || !_needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut
-      _decide(timing.gates[g].onTimeOut, stop); //? BeatKind.wait GateTiming.timeOut
+    for (int g = 0; g < gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
+      if (!_needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
+      final bool isLate = _gateTimedOut[g] && gateOpen[g] <= stop; //? BeatKind.wait GateTiming.timeOut
+      if (isLate) { //? BeatKind.wait GateTiming.timeOut
+        _decide(timing.gates[g].onTimeOut, stop); //? BeatKind.wait GateTiming.timeOut
+      } //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait GateTiming.timeOut
   } //? BeatKind.wait
 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
@@ -912,9 +885,10 @@ class LaunchSchedule {
   } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
   void _placeCues(int beat, int from, int end, bool hanging) {
-    for (int c = 0; c < _plans.length; c++) {
-      final LaunchCue cue = timing.cues[c];
-      if (cue.beat != beat || _hangsOnEnd[c] != hanging) continue;
+    for (final _CuePlan it in _plans) {
+      final LaunchCue cue = it.cue;
+      if (cue.beat != beat) continue;
+      if (it.hangs != hanging) continue; //? Cue.hangs
       int base = from;
       if (cue.anchor == LaunchAnchor.beatEnd) { //? Anchor.beatEnd
         base = end; //? Anchor.beatEnd
@@ -926,59 +900,54 @@ class LaunchSchedule {
         base = _plans[cue.other].stop; //? Anchor.afterCue
       } //? Anchor.afterCue
       int earliest = from;
-      if (hanging && timing.beats[beat].kind == LaunchBeatKind.wait) { //? BeatKind.wait
-        earliest = end; //? BeatKind.wait
-      } //? BeatKind.wait
-      int offset = cue.offset;
-      offset = _paced(offset); //? player.pace
-      final int begin = base >= launchNever ? launchNever : max(earliest, base + offset);
-      _plans[c].length = cue.length;
-      _plans[c].length = max(1, _paced(cue.length)); //? player.pace
-      int stop = _plus(begin, _plans[c].length * cue.times);
+      if (hanging && timing.beats[beat].kind == LaunchBeatKind.wait) { //? BeatKind.wait Cue.hangs
+        earliest = end; //? BeatKind.wait Cue.hangs
+      } //? BeatKind.wait Cue.hangs
+      final int begin = base >= launchNever ? launchNever : max(earliest, base + _paced(cue.offset));
+      it.length = cue.length;
+      it.length = max(1, _paced(cue.length)); //? player.pace
+      int stop = _plus(begin, it.length * cue.times);
       if (cue.whileWaiting) { //? Cue.whileWaiting
         stop = launchNever; //? Cue.whileWaiting
       } //? Cue.whileWaiting
-      _setPlan(c, begin, stop, false);
+      it.put(begin, stop, false);
     }
   }
-
-  int _lastCueEnd(int beat, int from) {
-    int end = from;
-    for (int c = 0; c < _plans.length; c++) {
-      if (timing.cues[c].beat != beat || _hangsOnEnd[c] || _plans[c].stop >= launchNever) continue;
-      end = max(end, _plans[c].stop);
-    }
-    return end;
-  }
+//? Beat.open
+  int _lastCueEnd(int beat, int from) { //? Beat.open
+    int end = from; //? Beat.open
+    for (final _CuePlan it in _plans) { //? Beat.open
+      if (it.cue.beat != beat || it.stop >= launchNever) continue; //? Beat.open
+      if (it.hangs) continue; //? Beat.open Cue.hangs
+      end = max(end, it.stop); //? Beat.open
+    } //? Beat.open
+    return end; //? Beat.open
+  } //? Beat.open
 //? Beat.yields
   /// The beat is left early: cues to come blend to their ends, those that play settle there. //? Beat.yields
   void _yieldAt(int i, int ready) { //? Beat.yields
     final LaunchBeat beat = timing.beats[i]; //? Beat.yields
     int at = ready; //? Beat.yields
     bool blends = false; //? Beat.yields
-    for (int c = 0; c < _plans.length; c++) { //? Beat.yields Yield.afterCues
-      final _CuePlan it = _plans[c]; //? Beat.yields Yield.afterCues
-      if (beat.yields != LaunchYield.afterCues || timing.cues[c].beat != i) continue; //? Beat.yields Yield.afterCues
+    for (final _CuePlan it in _plans) { //? Beat.yields Yield.afterCues
+      if (beat.yields != LaunchYield.afterCues || it.cue.beat != i) continue; //? Beat.yields Yield.afterCues
       if (it.start <= ready && it.stop > ready) { //? Beat.yields Yield.afterCues
         at = max(at, it.stop); //? Beat.yields Yield.afterCues
       } //? Beat.yields Yield.afterCues
     } //? Beat.yields Yield.afterCues
     at = min(at, beatEnd[i]); //? Beat.yields
-    for (int c = 0; c < _plans.length; c++) { //? Beat.yields
-      final _CuePlan it = _plans[c]; //? Beat.yields
-      if (timing.cues[c].beat == i && (it.start >= at || it.stop > at)) { //? Beat.yields
+    for (final _CuePlan it in _plans) { //? Beat.yields
+      if (it.cue.beat == i && (it.start >= at || it.stop > at)) { //? Beat.yields
         blends = true; //? Beat.yields
       } //? Beat.yields
     } //? Beat.yields
-    int blend = blends ? beat.blend : 0; //? Beat.yields
-    blend = _paced(blend); //? Beat.yields player.pace
+    final int blend = blends ? _paced(beat.blend) : 0; //? Beat.yields
     beatEnd[i] = min(beatEnd[i], at + blend); //? Beat.yields
     final int end = beatEnd[i]; //? Beat.yields
-    for (int c = 0; c < _plans.length; c++) { //? Beat.yields
-      final _CuePlan it = _plans[c]; //? Beat.yields
-      if (timing.cues[c].beat != i) continue; //? Beat.yields
+    for (final _CuePlan it in _plans) { //? Beat.yields
+      if (it.cue.beat != i) continue; //? Beat.yields
       if (it.start >= at) { //? Beat.yields
-        _setPlan(c, at, end, true); //? Beat.yields
+        it.put(at, end, true); //? Beat.yields
         it.blends = true; //? Beat.yields
       } else { //? Beat.yields
         if (it.stop > at) { //? Beat.yields
@@ -992,18 +961,16 @@ class LaunchSchedule {
   void _endRepeats(int i) { //? Cue.whileWaiting
     final int end = beatEnd[i]; //? Cue.whileWaiting
     if (end >= launchNever) return; //? Cue.whileWaiting
-    for (int c = 0; c < _plans.length; c++) { //? Cue.whileWaiting
-      final LaunchCue cue = timing.cues[c]; //? Cue.whileWaiting
-      final _CuePlan it = _plans[c]; //? Cue.whileWaiting
-      if (cue.beat != i || !cue.whileWaiting || it.start >= launchNever) continue; //? Cue.whileWaiting
+    for (final _CuePlan it in _plans) { //? Cue.whileWaiting
+      if (it.cue.beat != i || !it.cue.whileWaiting || it.start >= launchNever) continue; //? Cue.whileWaiting
       if (it.start >= end) { //? Cue.whileWaiting
-        _setPlan(c, end, end, true); //? Cue.whileWaiting
+        it.put(end, end, true); //? Cue.whileWaiting
         continue; //? Cue.whileWaiting
       } //? Cue.whileWaiting
-      _cut(c, end); //? Cue.whileWaiting
-      if (cue.end == LaunchRepeatEnd.finish) { //? Cue.whileWaiting RepeatEnd.finish
+      _cut(it, end); //? Cue.whileWaiting
+      if (it.cue.end == LaunchRepeatEnd.finish) { //? Cue.whileWaiting RepeatEnd.finish
         int cycle = it.length; //? Cue.whileWaiting RepeatEnd.finish
-        if (cue.alternate) { //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+        if (it.cue.alternate) { //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
           cycle = it.length * 2; //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
         } //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
         it.stop = it.start + (((end - it.start + cycle - 1).toDouble()) / cycle.toDouble()).toInt() * cycle; //? Cue.whileWaiting RepeatEnd.finish
@@ -1012,16 +979,11 @@ class LaunchSchedule {
     } //? Cue.whileWaiting
   } //? Cue.whileWaiting
 //? Cue.whileWaiting
-  void _cut(int c, int at) { //? Cue.whileWaiting
-    final _CuePlan it = _plans[c]; //? Cue.whileWaiting
+  void _cut(_CuePlan it, int at) { //? Cue.whileWaiting
     it.stop = at; //? Cue.whileWaiting
-    final LaunchCue cue = timing.cues[c]; //? Cue.whileWaiting RepeatEnd.settle
-    if (at < launchNever && cue.end == LaunchRepeatEnd.settle) { //? Cue.whileWaiting RepeatEnd.settle
-      it.settle = max(1, cue.settle); //? Cue.whileWaiting RepeatEnd.settle
+    if (at < launchNever && it.cue.end == LaunchRepeatEnd.settle) { //? Cue.whileWaiting RepeatEnd.settle
+      it.settle = max(1, _paced(it.cue.settle)); //? Cue.whileWaiting RepeatEnd.settle
     } //? Cue.whileWaiting RepeatEnd.settle
-    if (at < launchNever && cue.end == LaunchRepeatEnd.settle) { //? Cue.whileWaiting RepeatEnd.settle player.pace
-      it.settle = max(1, _paced(cue.settle)); //? Cue.whileWaiting RepeatEnd.settle player.pace
-    } //? Cue.whileWaiting RepeatEnd.settle player.pace
   } //? Cue.whileWaiting
 
   List<LaunchTrack> _tracksOf(LaunchCue cue) {
@@ -1036,80 +998,82 @@ class LaunchSchedule {
     return null;
   }
 
-  _Timeline _timelineFor(int layer, LaunchProperty property) {
-    final _Timeline? found = _timeline(layer, property);
-    if (found != null) return found;
-    final _Timeline made = _Timeline(property);
-    _lanes[layer].lines.add(made);
-    return made;
+  void _beginLine(int layer, LaunchProperty property, double initial) {
+    if (_timeline(layer, property) == null) {
+      _lanes[layer].lines.add(_Timeline(property, initial));
+    }
   }
 
   /// What each property is before its first cue: where that cue starts.
-  void _setTimelines() {
-    final _CuePlan standIn = _CuePlan();
+  void _beginLines() {
     for (final int c in timing.cueOrder) {
       final LaunchCue cue = timing.cues[c];
-      standIn.start = _plans[c].start;
-      standIn.stop = _plans[c].stop;
-      standIn.skips = _plans[c].never;
-      for (final LaunchTrack track in _tracksOf(cue)) {
-        final _Timeline line = _timelineFor(cue.layer, track.property);
-        if (cue.adds) continue; //? Cue.adds
-        if (line.isSet) continue;
-        line.isSet = true;
-        final _Segment first = _Segment(cue, track, standIn, _neutral(track.property));
-        line.initial = first.values[0];
+      if (cue.adds) continue; //? Cue.adds
+      final _CuePlan plan = _CuePlan(cue);
+      plan.skips = _plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
+      for (final LaunchTrack it in _tracksOf(cue)) {
+        final _Segment first = _Segment(plan, it, _neutral(it.property));
+        _beginLine(cue.layer, it.property, first.values[0]);
       }
     }
   }
 
-  void _fillTimelines() {
-    for (final int c in _inOrderOfTime()) {
-      final LaunchCue cue = timing.cues[c];
-      final _CuePlan plan = _plans[c];
-      for (final LaunchTrack track in _tracksOf(cue)) {
-        final _Timeline line = _timelineFor(cue.layer, track.property);
-        double found = _neutral(track.property);
+  void _fillLines() {
+    List<_CuePlan> order = _plans;
+    order = _inOrderOfTime(); //? Cue.again
+    for (final _CuePlan plan in order) {
+      if (plan.start >= launchNever) continue;
+      for (final LaunchTrack it in _tracksOf(plan.cue)) {
+        _beginLine(plan.cue.layer, it.property, _neutral(it.property)); //? Cue.adds
+        final _Timeline? line = _timeline(plan.cue.layer, it.property);
+        if (line == null) continue;
+        double found = _neutral(it.property);
         if (plan.blends) { //? Beat.yields
           found = line.initial; //? Beat.yields
         } //? Beat.yields
-        if (line.segments.length > 0) {
-          found = line.baseAt(plan.start.toDouble());
-        }
-        if (cue.adds) { //? Cue.adds
-          found = _neutral(track.property); //? Cue.adds
+        if (line.segments.length > 0) { //? Cue.again
+          found = line.valueAt(plan.start.toDouble()); //? Cue.again
+        } //? Cue.again
+        if (plan.cue.adds) { //? Cue.adds
+          found = _neutral(it.property); //? Cue.adds
         } //? Cue.adds
-        final _Segment made = _Segment(cue, track, plan, found);
+        final _Segment made = _Segment(plan, it, found);
         _all.add(made); //? player.stillness
-        if (cue.adds) { //? Cue.adds
+        if (plan.cue.adds) { //? Cue.adds
           line.added.add(made); //? Cue.adds
-          continue; //? Cue.adds
         } //? Cue.adds
+        if (plan.cue.adds) continue; //? Cue.adds
         line.segments.add(made);
       }
     }
   }
-
-  /// The cues that are reached, by their start; those that start together as `cueOrder` says.
-  List<int> _inOrderOfTime() {
-    final List<int> order = [];
-    for (final int c in timing.cueOrder) {
-      if (_plans[c].start >= launchNever) continue;
-      order.add(c);
-      int i = order.length - 1;
-      while (i > 0 && _plans[order[i - 1]].start > _plans[c].start) {
-        order[i] = order[i - 1];
-        i--;
-      }
-      order[i] = c;
-    }
-    return order;
-  }
+//? Cue.again
+  /// The cues by their start; those that start together as `cueOrder` says. //? Cue.again
+  List<_CuePlan> _inOrderOfTime() { //? Cue.again
+    final List<_CuePlan> order = []; //? Cue.again
+    for (final int c in timing.cueOrder) { //? Cue.again
+      final _CuePlan plan = _plans[c]; //? Cue.again
+      order.add(plan); //? Cue.again
+      int i = order.length - 1; //? Cue.again
+      while (i > 0 && order[i - 1].start > plan.start) { //? Cue.again
+        order[i] = order[i - 1]; //? Cue.again
+        i--; //? Cue.again
+      } //? Cue.again
+      order[i] = plan; //? Cue.again
+    } //? Cue.again
+    return order; //? Cue.again
+  } //? Cue.again
 
   double value(int layer, LaunchProperty property, double t) {
     final _Timeline? line = _timeline(layer, property);
     if (line == null) return _neutral(property);
-    return line.valueAt(t);
+    double sum = line.valueAt(t);
+    for (final _Segment it in line.added) { //? Cue.adds
+      if (it.plan.start.toDouble() <= t) { //? Cue.adds
+        sum += it.valueAt(t) - _neutral(property); //? Cue.adds
+      } //? Cue.adds
+    } //? Cue.adds
+    return sum;
   }
 
   /// Fills `state` with what is seen of a layer at `t`.
@@ -1165,14 +1129,12 @@ class LaunchSchedule {
     final LaunchLayer layer = timing.layers[layerIndex];
     state.visible = true;
     state.visible = _belongs(layer, t); //? Layer.shown
-    state.opacity = 1.0;
-    state.opacity = _within(value(layerIndex, LaunchProperty.opacity, t)); //? Property.opacity
-    state.scaleX = 1.0;
-    state.scaleY = 1.0;
-    state.rotation = 0.0;
-    state.scaleX = value(layerIndex, LaunchProperty.scaleX, t); //? Property.scaleX
-    state.scaleY = value(layerIndex, LaunchProperty.scaleY, t); //? Property.scaleY
-    state.rotation = value(layerIndex, LaunchProperty.rotation, t); //? Property.rotation
+    state.opacity = _within(value(layerIndex, LaunchProperty.opacity, t));
+    state.scaleX = value(layerIndex, LaunchProperty.scale, t);
+    state.scaleY = state.scaleX;
+    state.scaleX *= value(layerIndex, LaunchProperty.scaleX, t); //? Property.scaleX
+    state.scaleY *= value(layerIndex, LaunchProperty.scaleY, t); //? Property.scaleY
+    state.rotation = value(layerIndex, LaunchProperty.rotation, t);
     final double flip = value(layerIndex, LaunchProperty.flip, t); //? Property.flip
     if (flip != 0.0) { //? Property.flip
       final double narrowed = cos(flip * pi / 180.0); //? Property.flip
@@ -1206,7 +1168,7 @@ class LaunchSchedule {
     state.reveal = 1.0; //? Property.reveal
     state.revealShape = null; //? Property.reveal
     if (reveal != null) { //? Property.reveal
-      state.reveal = _within(reveal.valueAt(t)); //? Property.reveal
+      state.reveal = _within(value(layerIndex, LaunchProperty.reveal, t)); //? Property.reveal
       final LaunchCue? cue = reveal.cueAt(t); //? Property.reveal
       if (cue != null) { //? Property.reveal
         state.revealShape = cue.reveal; //? Property.reveal
@@ -1215,7 +1177,7 @@ class LaunchSchedule {
     final _Timeline? draw = _timeline(layerIndex, LaunchProperty.draw); //? Property.draw
     state.draw = 1.0; //? Property.draw
     if (draw != null) { //? Property.draw
-      state.draw = _within(draw.valueAt(t)); //? Property.draw
+      state.draw = _within(value(layerIndex, LaunchProperty.draw, t)); //? Property.draw
       final LaunchCue? cue = draw.cueAt(t); //? Property.draw
       if (cue != null) { //? Property.draw
         state.fillFrom = cue.fillFrom; //? Property.draw
@@ -1253,7 +1215,7 @@ class LaunchSchedule {
   double _loaded(LaunchLayer layer, double t) { //? LayerKind.progress
     double sum = 0.0; //? LayerKind.progress
     int count = 0; //? LayerKind.progress
-    for (int g = 0; g < _gateOpen.length; g++) { //? LayerKind.progress
+    for (int g = 0; g < gateOpen.length; g++) { //? LayerKind.progress
       final LaunchGateTiming gate = timing.gates[g]; //? LayerKind.progress GateTiming.optional|GateTiming.typical
       bool counts = true; //? LayerKind.progress
       if (gate.optional) { //? LayerKind.progress GateTiming.optional
@@ -1267,7 +1229,7 @@ class LaunchSchedule {
       final double taken = gateStart[g] >= launchNever ? 0.0 : max(0.0, t - gateStart[g].toDouble()); //? LayerKind.progress
       int typical = 500; //? LayerKind.progress
       typical = max(1, gate.typical); //? LayerKind.progress GateTiming.typical
-      sum += t >= _gateOpen[g].toDouble() ? 1.0 : min(0.9, 0.9 * taken / typical.toDouble()); //? LayerKind.progress
+      sum += t >= gateOpen[g].toDouble() ? 1.0 : min(0.9, 0.9 * taken / typical.toDouble()); //? LayerKind.progress
     } //? LayerKind.progress
     return count > 0 ? sum / count.toDouble() : 1.0; //? LayerKind.progress
   } //? LayerKind.progress

@@ -179,7 +179,7 @@ extension @LAUNCH@ {
         }
         let t = now(frame)
         guard let schedule = schedule else { return t }
-        if outcome == nil && t >= schedule.decidedAt() {
+        if outcome == nil && t >= schedule.decidedAt {
             let how = decide(schedule.outcome)
             for it in stages { it.tell(how) }
         }

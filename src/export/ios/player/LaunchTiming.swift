@@ -6,48 +6,23 @@ extension @LAUNCH@ {
     /// A time that is not reached. All times are whole milliseconds after the start of the launch.
     static let launchNever = 1_000_000_000
 
-    enum BeatKind: Sendable {
-        case opening, play, hold, wait, handOff
-    }
-
-    enum Yield: Sendable { //? Beat.yields
-        case never, afterCues, atOnce //? Beat.yields
-    } //? Beat.yields
-
-    enum GateStart: Sendable {
-        case process, firstFrame, beat
-    }
-
-    enum Anchor: Sendable {
-        case beatStart, beatEnd, withCue, afterCue
-    }
-
-    enum RepeatEnd: Sendable { //? RepeatEnd.settle|RepeatEnd.finish
-        case cut, finish, settle //? RepeatEnd.settle|RepeatEnd.finish
-    } //? RepeatEnd.settle|RepeatEnd.finish
-
-    enum LayerKind: Sendable {
-        case backdrop, art, firstScreen, progress, clip, group
-    }
-
-    enum Shown: Sendable {
-        case always, offline, message
-    }
-
+    enum BeatKind: Sendable { case opening, play, hold, wait, handOff }
+    enum Yield: Sendable { case never, afterCues, atOnce } //? Beat.yields
+    enum GateStart: Sendable { case process, firstFrame, beat } //? GateStart.firstFrame|GateStart.beat
+    enum Anchor: Sendable { case beatStart, beatEnd, withCue, afterCue } //? Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
+    enum RepeatEnd: Sendable { case cut, finish, settle } //? RepeatEnd.settle|RepeatEnd.finish
+    enum LayerKind: Sendable { case backdrop, art, firstScreen, progress, clip, group }
+    enum Shown: Sendable { case always, offline, message }
     enum Property: Sendable {
-        case opacity, x, y, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip
+        case opacity, x, y, scale, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip
     }
 
     /// How it ends: everything was there, or a time-out let it go on, took the offline way, left a message;
     /// interrupted: it was dismissed, skipped or destroyed before that was decided.
-    enum Outcome: Int, Sendable {
-        case complete, wentOn, offline, message, interrupted
-    }
+    enum Outcome: Int, Sendable { case complete, wentOn, offline, message, interrupted }
 
     /// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
-    enum StartKind: Sendable {
-        case first, cold, warm, hot, recreated
-    }
+    enum StartKind: Sendable { case first, cold, warm, hot, recreated }
 
     /// Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball
     /// that falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
@@ -79,12 +54,12 @@ extension @LAUNCH@ {
         var keys: [Key]
     }
 
-    /// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector).
-    struct RevealShape: Sendable {
-        var iris = false
-        var x: Double
-        var y: Double
-    }
+    /// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). //? Property.reveal
+    struct RevealShape: Sendable { //? Property.reveal
+        var iris = false //? Property.reveal
+        var x: Double //? Property.reveal
+        var y: Double //? Property.reveal
+    } //? Property.reveal
 
     struct Beat: Sendable {
         var kind: BeatKind
@@ -190,14 +165,14 @@ extension @LAUNCH@ {
         var scaleX = 1.0
         var scaleY = 1.0
         var rotation = 0.0
-        var reveal = 1.0
-        var revealShape: RevealShape?
-        var draw = 1.0
-        var fillFrom = 0.6
-        var progress = 0.0
-        var clip = 0.0
-        /// Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last.
-        var outer: [Double] = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0]
+        var reveal = 1.0 //? Property.reveal
+        var revealShape: RevealShape? //? Property.reveal
+        var draw = 1.0 //? Property.draw
+        var fillFrom = 0.6 //? Property.draw
+        var progress = 0.0 //? LayerKind.progress
+        var clip = 0.0 //? LayerKind.clip
+        /// Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. //? Layer.parent
+        var outer: [Double] = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0] //? Layer.parent
     }
 
     private static func within(_ value: Double) -> Double { min(1.0, max(0.0, value)) }
@@ -207,14 +182,14 @@ extension @LAUNCH@ {
     }
 
     private static func rank(_ outcome: Outcome) -> Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-        if outcome == .message { return 3 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-        if outcome == .offline { return 2 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+        if outcome == .message { return 3 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
+        if outcome == .offline { return 2 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
         return outcome == .wentOn ? 1 : 0 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
     } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
     /// What a property is where nothing says anything else.
     private static func neutral(_ property: Property) -> Double {
-        if property == .opacity { return 1.0 } //? Property.opacity
+        if property == .opacity || property == .scale { return 1.0 }
         if property == .scaleX { return 1.0 } //? Property.scaleX
         if property == .scaleY { return 1.0 } //? Property.scaleY
         if property == .reveal { return 1.0 } //? Property.reveal
@@ -223,7 +198,7 @@ extension @LAUNCH@ {
     }
 
     private static func onTopOf(_ found: Double, _ property: Property, _ value: Double) -> Double { //? Key.onTop
-        if property == .opacity { return found * value } //? Key.onTop Property.opacity
+        if property == .opacity || property == .scale { return found * value } //? Key.onTop
         if property == .scaleX { return found * value } //? Key.onTop Property.scaleX
         if property == .scaleY { return found * value } //? Key.onTop Property.scaleY
         return found + value //? Key.onTop
@@ -296,52 +271,65 @@ extension @LAUNCH@ {
 
     /// When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once.
     private final class CuePlan {
+        let cue: Cue
         var length = 1
         var start: Int = launchNever
         var stop: Int = launchNever
-        var settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+        var settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
         var blends = false //? Beat.yields
-        var skips = true
-        var never = false
+        var skips = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        var never = false //? Beat.plays|Cue.dropped|Cue.bySystem
+        var hangs = false //? Cue.hangs
+
+        init(_ cue: Cue) {
+            self.cue = cue
+        }
+
+        func put(_ from: Int, _ to: Int, _ isSkipped: Bool) {
+            start = from
+            stop = to
+            skips = isSkipped //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
+            blends = false //? Beat.yields
+        }
     }
 
     /// A track of a cue with absolute times and values.
     private final class Segment {
-        let cue: Cue
-        let track: Track
         let plan: CuePlan
+        let track: Track
         var at: [Double]
         var values: [Double]
         var rest: Double
         var length: Int
 
-        init(_ cue: Cue, _ track: Track, _ plan: CuePlan, _ found: Double) {
-            self.cue = cue
-            self.track = track
+        init(_ plan: CuePlan, _ track: Track, _ found: Double) {
             self.plan = plan
+            self.track = track
             let keys = track.keys
             self.length = plan.length
             self.at = Array(repeating: 0, count: keys.count)
             self.values = Array(repeating: 0, count: keys.count)
-            self.rest = 0.0
             for i in 0..<keys.count {
                 self.at[i] = keys[i].at
                 self.values[i] = keys[i].value
                 if keys[i].onTop { self.values[i] = onTopOf(found, track.property, keys[i].value) } //? Key.onTop
             }
-            self.rest = self.values[self.values.count - 1]
-            var even = cue.times % 2 == 0 //? Cue.alternate
-            if cue.whileWaiting { even = true } //? Cue.alternate Cue.whileWaiting
-            if cue.alternate && even { self.rest = self.values[0] } //? Cue.alternate
-            if plan.skips {
-                self.length = plan.stop - plan.start
-                self.at = [0.0, 1.0]
-                self.values = [self.rest, self.rest]
-                if plan.blends { self.values[0] = found } //? Beat.yields
-            }
+            self.rest = self.values[keys.count - 1]
+            var even = plan.cue.times % 2 == 0 //? Cue.alternate
+            if plan.cue.whileWaiting { even = true } //? Cue.alternate Cue.whileWaiting
+            if plan.cue.alternate && even { self.rest = self.values[0] } //? Cue.alternate
+            if plan.skips { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+                self.length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+                self.values[0] = self.rest //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+                if plan.blends { self.values[0] = found } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+            } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
         }
 
-        func restTime() -> Int { plus(plan.stop, settle()) }
+        func restTime() -> Int {
+            if plan.settle > 0 { return plus(plan.stop, plan.settle) } //? Opening.cues|Beat.yields|RepeatEnd.settle
+            return plan.stop
+        }
 //? player.edges
         /// When its keys come, in each round it plays before `until`. //? player.edges
         func keyTimes(_ until: Double) -> [Double] { //? player.edges
@@ -358,82 +346,78 @@ extension @LAUNCH@ {
             return edges //? player.edges
         } //? player.edges
 
-        func settle() -> Int {
-            if !plan.skips { return plan.settle } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-            return 0
-        }
-
         func valueAt(_ t: Double) -> Double {
-            let begin = plan.start
             let stop = plan.stop
-            let rests = settle() //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-            if rests > 0 && t >= Double(stop) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-                let from = during(Double(stop - begin)) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-                return from + (rest - from) * within((t - Double(stop)) / Double(rests)) //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-            } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-            return during(min(t, Double(stop)) - Double(begin))
+            if plan.skips { return skipped(t - Double(plan.start)) } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            let rests = plan.settle //? Opening.cues|Beat.yields|RepeatEnd.settle
+            if rests > 0 && t >= Double(stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+                let from = during(Double(stop - plan.start)) //? Opening.cues|Beat.yields|RepeatEnd.settle
+                return from + (rest - from) * within((t - Double(stop)) / Double(rests)) //? Opening.cues|Beat.yields|RepeatEnd.settle
+            } //? Opening.cues|Beat.yields|RepeatEnd.settle
+            return during(min(t, Double(stop)) - Double(plan.start))
         }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        /// From what was there straight to its end. //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        private func skipped(_ local: Double) -> Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            if length <= 0 { return rest } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            return values[0] + (rest - values[0]) * within(local / Double(length)) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
         private func during(_ local: Double) -> Double {
             if length <= 0 { return values[values.count - 1] }
-            let cycles = max(0.0, local / Double(length))
-            var cycle = cycles.rounded(.down)
-            var part = cycles - cycle
-            if cycle > 0.0 && part == 0.0 && local >= Double(plan.stop - plan.start) {
-                cycle -= 1.0
-                part = 1.0
-            }
-            if cycle.truncatingRemainder(dividingBy: 2.0) == 1.0 && cue.alternate && !plan.skips { part = 1.0 - part } //? Cue.alternate
+            var part = within(local / Double(length))
+            if local >= Double(length) { part = inRound(local / Double(length)) } //? Cue.times|Cue.whileWaiting
             var i = 1
             while i < at.count - 1 && at[i] <= part { i += 1 }
             let width = at[i] - at[i - 1]
             var between = width > 0.0 ? within((part - at[i - 1]) / width) : 1.0
-            if !plan.skips { //? Key.easing
-                let easing = track.keys[i - 1].easing //? Key.easing
-                if let easing = easing { between = eased(easing, between) } //? Key.easing
-            } //? Key.easing
+            let easing = track.keys[i - 1].easing //? Key.easing
+            if let easing = easing { between = eased(easing, between) } //? Key.easing
             return values[i - 1] + (values[i] - values[i - 1]) * between
         }
+//? Cue.times|Cue.whileWaiting
+        /// Which part of its round is played after so many of them; the last one stays at its end. //? Cue.times|Cue.whileWaiting
+        private func inRound(_ rounds: Double) -> Double { //? Cue.times|Cue.whileWaiting
+            var round = rounds.rounded(.down) //? Cue.times|Cue.whileWaiting
+            var part = rounds - round //? Cue.times|Cue.whileWaiting
+            if part == 0.0 && rounds * Double(length) >= Double(plan.stop - plan.start) { //? Cue.times|Cue.whileWaiting
+                round -= 1.0 //? Cue.times|Cue.whileWaiting
+                part = 1.0 //? Cue.times|Cue.whileWaiting
+            } //? Cue.times|Cue.whileWaiting
+            if round.truncatingRemainder(dividingBy: 2.0) == 1.0 && plan.cue.alternate { part = 1.0 - part } //? Cue.times|Cue.whileWaiting Cue.alternate
+            return part //? Cue.times|Cue.whileWaiting
+        } //? Cue.times|Cue.whileWaiting
     }
 
     /// One property of one layer over the whole launch.
     private final class Timeline {
         let property: Property
+        let initial: Double
         var segments: [Segment] = []
         var added: [Segment] = [] //? Cue.adds
-        var initial = 0.0
-        var isSet = false
 
-        init(_ property: Property) {
+        init(_ property: Property, _ initial: Double) {
             self.property = property
-            self.initial = neutral(property)
+            self.initial = initial
         }
 
-        func segmentAt(_ t: Double) -> Segment? {
-            var i = segments.count - 1
-            while i >= 0 && Double(segments[i].plan.start) > t { i -= 1 }
-            return i < 0 ? nil : segments[i]
-        }
-
-        func baseAt(_ t: Double) -> Double {
-            guard let segment = segmentAt(t) else { return initial }
-            return segment.valueAt(t)
-        }
-
+        /// What it is by the cue that began last, without what others add.
         func valueAt(_ t: Double) -> Double {
-            var value = baseAt(t)
-            for it in added { //? Cue.adds
-                if Double(it.plan.start) <= t { value += it.valueAt(t) - neutral(property) } //? Cue.adds
-            } //? Cue.adds
-            return value
+            let i = ruling(t)
+            return i < 0 ? initial : segments[i].valueAt(t)
         }
 //? Property.reveal|Property.draw
         /// The cue that rules at a moment, or the first to come. //? Property.reveal|Property.draw
         func cueAt(_ t: Double) -> Cue? { //? Property.reveal|Property.draw
-            let segment = segmentAt(t) //? Property.reveal|Property.draw
-            if let segment = segment { return segment.cue } //? Property.reveal|Property.draw
-            return segments.count > 0 ? segments[0].cue : nil //? Property.reveal|Property.draw
+            let i = max(0, ruling(t)) //? Property.reveal|Property.draw
+            return i < segments.count ? segments[i].plan.cue : nil //? Property.reveal|Property.draw
         } //? Property.reveal|Property.draw
+
+        private func ruling(_ t: Double) -> Int {
+            var i = segments.count - 1
+            while i >= 0 && Double(segments[i].plan.start) > t { i -= 1 }
+            return i
+        }
     }
 
     /// What moves of one layer.
@@ -460,10 +444,11 @@ extension @LAUNCH@ {
         private(set) var beatEnd: [Int]
         var outcome: Outcome = .complete
         var outcomeAt: Int = launchNever
+        /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known.
+        var decidedAt: Int
         private var plans: [CuePlan] = []
-        private var hangsOnEnd: [Bool]
         private(set) var gateStart: [Int] //? LayerKind.progress
-        private var gateOpen: [Int]
+        private(set) var gateOpen: [Int]
         private var gateTimedOut: [Bool] //? GateTiming.timeOut
         private var lanes: [Lane] = []
         private var all: [Segment] = [] //? player.stillness
@@ -494,32 +479,18 @@ extension @LAUNCH@ {
             self.beatEnd = Array(repeating: 0, count: timing.beats.count)
             self.gateStart = Array(repeating: launchNever, count: timing.gates.count) //? LayerKind.progress
             self.gateOpen = Array(repeating: launchNever, count: timing.gates.count)
+            self.decidedAt = openingEnd
             self.gateTimedOut = Array(repeating: false, count: timing.gates.count) //? GateTiming.timeOut
-            self.hangsOnEnd = Array(repeating: false, count: timing.cues.count)
-            for c in 0..<timing.cues.count {
-                self.plans.append(CuePlan())
-                self.hangsOnEnd[c] = waitsForEnd(timing.cues[c])
-            }
+            for it in timing.cues { self.plans.append(CuePlan(it)) }
+            for it in self.plans { it.hangs = waitsForEnd(it.cue) } //? Cue.hangs
             for _ in 0..<timing.layers.count { self.lanes.append(Lane()) }
             runBeats()
-            setTimelines()
-            fillTimelines()
+            beginLines()
+            fillLines()
         }
 
         /// When the first screen can be used, or NEVER as far as is known.
         func shown() -> Int { outcome == .message ? launchNever : beatEnd[beatEnd.count - 1] }
-//? player.outcome
-        /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. //? player.outcome
-        func decidedAt() -> Int { //? player.outcome
-            var at = openingEnd //? player.outcome
-            for i in 0..<beatEnd.count { //? player.outcome BeatKind.wait
-                let beat = timing.beats[i] //? player.outcome BeatKind.wait
-                if beat.kind == .wait && plays(beat) { at = beatEnd[i] } //? player.outcome BeatKind.wait
-            } //? player.outcome BeatKind.wait
-            return outcome == .message ? outcomeAt : at //? player.outcome
-        } //? player.outcome
-
-        func openTime(_ gate: Int) -> Int { gateOpen[gate] }
 //? player.stillness
         /// From `t` on nothing moves before the time given; `t` itself if something does. //? player.stillness
         func stillUntil(_ t: Double) -> Double { //? player.stillness
@@ -555,47 +526,40 @@ extension @LAUNCH@ {
         func revealOf(_ layerIndex: Int) -> RevealShape? { //? Property.reveal player.shapes
             guard let line = timeline(layerIndex, .reveal) else { return nil } //? Property.reveal player.shapes
             for it in line.segments { //? Property.reveal player.shapes
-                let shape = it.cue.reveal //? Property.reveal player.shapes
+                let shape = it.plan.cue.reveal //? Property.reveal player.shapes
                 if let shape = shape { return shape } //? Property.reveal player.shapes
             } //? Property.reveal player.shapes
             return nil //? Property.reveal player.shapes
         } //? Property.reveal player.shapes
+//? Cue.hangs
+        private func waitsForEnd(_ cue: Cue) -> Bool { //? Cue.hangs
+            if cue.anchor == .beatEnd { return true } //? Cue.hangs Anchor.beatEnd
+            if cue.other >= 0 { //? Cue.hangs Anchor.withCue|Anchor.afterCue
+                let other = plans[cue.other] //? Cue.hangs Anchor.withCue|Anchor.afterCue
+                if other.cue.beat != cue.beat { return false } //? Cue.hangs Anchor.withCue|Anchor.afterCue
+                if other.hangs { return true } //? Cue.hangs Anchor.withCue|Anchor.afterCue
+                if cue.anchor == .afterCue && other.cue.whileWaiting { return true } //? Cue.hangs Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+            } //? Cue.hangs Anchor.withCue|Anchor.afterCue
+            return false //? Cue.hangs
+        } //? Cue.hangs
+//? Beat.plays
+        private func plays(_ beat: Beat) -> Bool { beat.plays.contains(start) } //? Beat.plays
 
-        private func waitsForEnd(_ cue: Cue) -> Bool {
-            if cue.anchor == .beatEnd { return true } //? Anchor.beatEnd
-            if cue.other >= 0 { //? Anchor.withCue|Anchor.afterCue
-                let other = timing.cues[cue.other] //? Anchor.withCue|Anchor.afterCue
-                if other.beat != cue.beat { return false } //? Anchor.withCue|Anchor.afterCue
-                if hangsOnEnd[cue.other] { return true } //? Anchor.withCue|Anchor.afterCue
-                if cue.anchor == .afterCue && other.whileWaiting { return true } //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
-            } //? Anchor.withCue|Anchor.afterCue
-            return false
+        /// Lengths of the show at the pace the system asks for; gates keep their time.
+        private func paced(_ length: Int) -> Int {
+            if length < launchNever { return Int((Double(length) * pace + 0.5).rounded(.down)) } //? player.pace
+            return length
         }
-
-        private func plays(_ beat: Beat) -> Bool { beat.plays.contains(start) }
-//? player.pace
-        /// Lengths of the show at the pace the system asks for; gates keep their time. //? player.pace
-        private func paced(_ length: Int) -> Int { //? player.pace
-            return length >= launchNever ? launchNever : Int((Double(length) * pace + 0.5).rounded(.down)) //? player.pace
-        } //? player.pace
-
-        private func isInMemory() -> Bool { start == .hot || start == .recreated }
-
-        private func setPlan(_ c: Int, _ from: Int, _ to: Int, _ skips: Bool) {
-            let it = plans[c]
-            it.start = from
-            it.stop = to
-            it.skips = skips
-            it.settle = 0 //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-            it.blends = false //? Beat.yields
-        }
+//? StartKind.hot|StartKind.recreated
+        private func isInMemory() -> Bool { start == .hot || start == .recreated } //? StartKind.hot|StartKind.recreated
 
         private func runBeats() {
             var now = 0
-            let beats = timing.beats
-            for i in 0..<beats.count {
+            for i in 0..<beatEnd.count {
                 reached = i //? GateStart.beat
+                if outcome == .message { now = launchNever } //? Outcome.message
                 beatStart[i] = now
+                beatEnd[i] = now
                 runBeat(i, now)
                 dropCues(i) //? Cue.dropped|Cue.bySystem
                 now = beatEnd[i]
@@ -604,62 +568,46 @@ extension @LAUNCH@ {
         }
 
         private func runBeat(_ i: Int, _ now: Int) {
-            let beat = timing.beats[i]
-            let never = !plays(beat)
-            if now >= launchNever || outcome == .message {
-                skipBeat(i, launchNever, never)
-                return
-            }
-            if never {
-                skipBeat(i, now, true)
-                return
-            }
-            if beat.kind == .opening { //? BeatKind.opening
-                runOpening(i) //? BeatKind.opening
-                return //? BeatKind.opening
-            } //? BeatKind.opening
-            if beat.kind == .wait { //? BeatKind.wait
-                runWait(i, now) //? BeatKind.wait
-                return //? BeatKind.wait
-            } //? BeatKind.wait
+            let beat = timing.beats[i] //? Beat.plays|BeatKind.opening|BeatKind.wait
+            if !plays(beat) { return skipCues(i, now) } //? Beat.plays
+            if now >= launchNever { return }
+            if beat.kind == .opening { return runOpening(i) } //? BeatKind.opening
+            if beat.kind == .wait { return runWait(i, now) } //? BeatKind.wait
             runFixed(i, now)
         }
-
-        private func skipBeat(_ i: Int, _ at: Int, _ never: Bool) {
-            beatStart[i] = at
-            beatEnd[i] = at
-            for c in 0..<plans.count {
-                if timing.cues[c].beat != i { continue }
-                setPlan(c, at, at, never)
-                plans[c].never = never
-            }
-        }
+//? Beat.plays
+        /// What does not play in this launch is at its end as soon as it is reached. //? Beat.plays
+        private func skipCues(_ beat: Int, _ at: Int) { //? Beat.plays
+            for it in plans { //? Beat.plays
+                if it.cue.beat != beat { continue } //? Beat.plays
+                it.put(at, at, true) //? Beat.plays
+                it.never = true //? Beat.plays
+            } //? Beat.plays
+        } //? Beat.plays
 //? Cue.dropped|Cue.bySystem
         /// What this platform does not play is at its end from the start. //? Cue.dropped|Cue.bySystem
         private func dropCues(_ i: Int) { //? Cue.dropped|Cue.bySystem
-            for c in 0..<plans.count { //? Cue.dropped|Cue.bySystem
-                let cue = timing.cues[c] //? Cue.dropped|Cue.bySystem
+            for it in plans { //? Cue.dropped|Cue.bySystem
                 var dropped = false //? Cue.dropped|Cue.bySystem
-                if cue.dropped { dropped = true } //? Cue.dropped|Cue.bySystem Cue.dropped
-                if cue.bySystem { dropped = true } //? Cue.dropped|Cue.bySystem Cue.bySystem
-                if cue.bySystem && systemMoves { dropped = false } //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
-                if cue.beat != i || !dropped { continue } //? Cue.dropped|Cue.bySystem
-                setPlan(c, beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
-                plans[c].never = true //? Cue.dropped|Cue.bySystem
+                if it.cue.dropped { dropped = true } //? Cue.dropped|Cue.bySystem Cue.dropped
+                if it.cue.bySystem { dropped = true } //? Cue.dropped|Cue.bySystem Cue.bySystem
+                if it.cue.bySystem && systemMoves { dropped = false } //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+                if it.cue.beat != i || !dropped { continue } //? Cue.dropped|Cue.bySystem
+                it.put(beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
+                it.never = true //? Cue.dropped|Cue.bySystem
             } //? Cue.dropped|Cue.bySystem
         } //? Cue.dropped|Cue.bySystem
 //? BeatKind.opening
         /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? BeatKind.opening
         private func runOpening(_ i: Int) { //? BeatKind.opening
             beatEnd[i] = openingEnd //? BeatKind.opening
-            placeCues(i, 0, openingEnd, false) //? BeatKind.opening
-            placeCues(i, 0, openingEnd, true) //? BeatKind.opening
-            for c in 0..<plans.count { //? BeatKind.opening
-                let it = plans[c] //? BeatKind.opening
-                if timing.cues[c].beat != i || it.stop <= openingEnd { continue } //? BeatKind.opening
-                it.stop = max(it.start, openingEnd) //? BeatKind.opening
-                it.settle = 1 //? BeatKind.opening
-            } //? BeatKind.opening
+            placeCues(i, 0, openingEnd, false) //? BeatKind.opening Opening.cues
+            placeCues(i, 0, openingEnd, true) //? BeatKind.opening Opening.cues Cue.hangs
+            for it in plans { //? BeatKind.opening Opening.cues
+                if it.cue.beat != i || it.stop <= openingEnd { continue } //? BeatKind.opening Opening.cues
+                it.stop = max(it.start, openingEnd) //? BeatKind.opening Opening.cues
+                it.settle = 1 //? BeatKind.opening Opening.cues
+            } //? BeatKind.opening Opening.cues
             resolveGates() //? BeatKind.opening
         } //? BeatKind.opening
 //? GateStart.beat
@@ -670,13 +618,13 @@ extension @LAUNCH@ {
             for g in timing.gateOrder {
                 let gate = timing.gates[g] //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
                 var from = 0
-                if !isInMemory() { //? GateStart.firstFrame|GateStart.beat
-                    if gate.start == .firstFrame { from = beatEnd[0] } //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
-                    if gate.start == .beat { from = reachedAt(gate.beat) } //? GateStart.firstFrame|GateStart.beat GateStart.beat
-                } //? GateStart.firstFrame|GateStart.beat
+                if gate.start == .firstFrame { from = beatEnd[0] } //? GateStart.firstFrame
+                if gate.start == .beat { from = reachedAt(gate.beat) } //? GateStart.beat
+                if isInMemory() { from = 0 } //? StartKind.hot|StartKind.recreated
                 for need in gate.needs { from = max(from, gateOpen[need]) } //? GateTiming.needs
                 gateStart[g] = from //? LayerKind.progress
-                let open = isInMemory() ? from : max(from, opened[g])
+                var open = max(from, opened[g])
+                if isInMemory() { open = from } //? StartKind.hot|StartKind.recreated
                 gateOpen[g] = min(open, launchNever)
                 var latest = plus(from, gate.timeOut) //? GateTiming.timeOut
                 let again = gate.onTimeOut == .message || latest >= messageAt //? GateTiming.timeOut player.retry
@@ -685,12 +633,12 @@ extension @LAUNCH@ {
                 gateOpen[g] = min(open, latest) //? GateTiming.timeOut
             }
         }
-//? BeatKind.wait
-        private func needs(_ beat: Beat, _ gate: Int) -> Bool { //? BeatKind.wait
-            if beat.gates.count > 0 { return beat.gates.contains(gate) } //? BeatKind.wait Beat.gates
-            if timing.gates[gate].optional { return false } //? BeatKind.wait GateTiming.optional
-            return true //? BeatKind.wait
-        } //? BeatKind.wait
+//? BeatKind.wait Beat.gates|GateTiming.optional
+        private func needs(_ beat: Beat, _ gate: Int) -> Bool { //? BeatKind.wait Beat.gates|GateTiming.optional
+            if beat.gates.count > 0 { return beat.gates.contains(gate) } //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
+            if timing.gates[gate].optional { return false } //? BeatKind.wait Beat.gates|GateTiming.optional GateTiming.optional
+            return true //? BeatKind.wait Beat.gates|GateTiming.optional
+        } //? BeatKind.wait Beat.gates|GateTiming.optional
 //? Beat.yields
         private func neededReady() -> Int { //? Beat.yields
             var ready = 0 //? Beat.yields
@@ -698,9 +646,11 @@ extension @LAUNCH@ {
                 var waits = false //? Beat.yields
                 var needed = false //? Beat.yields
                 for beat in timing.beats { //? Beat.yields BeatKind.wait
-                    if beat.kind != .wait || !plays(beat) { continue } //? Beat.yields BeatKind.wait
+                    if beat.kind != .wait { continue } //? Beat.yields BeatKind.wait
+                    if !plays(beat) { continue } //? Beat.yields BeatKind.wait Beat.plays
                     waits = true //? Beat.yields BeatKind.wait
-                    if needs(beat, g) { needed = true } //? Beat.yields BeatKind.wait
+                    if !needs(beat, g) { continue } //? Beat.yields BeatKind.wait Beat.gates|GateTiming.optional
+                    needed = true //? Beat.yields BeatKind.wait
                 } //? Beat.yields BeatKind.wait
                 if !waits { needed = true } //? Beat.yields
                 if !waits && timing.gates[g].optional { needed = false } //? Beat.yields GateTiming.optional
@@ -712,10 +662,9 @@ extension @LAUNCH@ {
         private func runFixed(_ i: Int, _ now: Int) {
             let beat = timing.beats[i]
             placeCues(i, now, launchNever, false)
-            var length = beat.length
-            length = paced(length) //? player.pace
-            beatEnd[i] = beat.length >= 0 ? now + length : lastCueEnd(i, now)
-            placeCues(i, now, beatEnd[i], true)
+            beatEnd[i] = now + paced(beat.length)
+            if beat.length < 0 { beatEnd[i] = lastCueEnd(i, now) } //? Beat.open
+            placeCues(i, now, beatEnd[i], true) //? Cue.hangs
             if beat.yields != .never && (beat.kind == .play || beat.kind == .hold) { //? Beat.yields
                 resolveGates() //? Beat.yields
                 let ready = neededReady() //? Beat.yields
@@ -726,11 +675,10 @@ extension @LAUNCH@ {
         private func runWait(_ i: Int, _ now: Int) { //? BeatKind.wait
             let beat = timing.beats[i] //? BeatKind.wait
             resolveGates() //? BeatKind.wait
-            var least = beat.atLeast //? BeatKind.wait
-            least = paced(least) //? BeatKind.wait player.pace
-            var end = plus(now, least) //? BeatKind.wait
+            var end = plus(now, paced(beat.atLeast)) //? BeatKind.wait
             for g in 0..<gateOpen.count { //? BeatKind.wait
-                if needs(beat, g) { end = max(end, gateOpen[g]) } //? BeatKind.wait
+                if !needs(beat, g) { continue } //? BeatKind.wait Beat.gates|GateTiming.optional
+                end = max(end, gateOpen[g]) //? BeatKind.wait
             } //? BeatKind.wait
             var latest = plus(now, beat.atMost) //? BeatKind.wait
             let again = latest >= messageAt //? BeatKind.wait player.retry
@@ -738,17 +686,18 @@ extension @LAUNCH@ {
             beatEnd[i] = min(end, latest) //? BeatKind.wait
             placeCues(i, now, beatEnd[i], false) //? BeatKind.wait
             endRepeats(i) //? BeatKind.wait Cue.whileWaiting
-            beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait
+            beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait RepeatEnd.finish
             let stop = beatEnd[i] //? BeatKind.wait
-            for c in 0..<plans.count { //? BeatKind.wait Cue.whileWaiting
-                let cue = timing.cues[c] //? BeatKind.wait Cue.whileWaiting
-                if cue.beat == i && cue.whileWaiting && plans[c].stop > stop { cut(c, stop) } //? BeatKind.wait Cue.whileWaiting
+            decidedAt = stop //? BeatKind.wait
+            for it in plans { //? BeatKind.wait Cue.whileWaiting
+                if it.cue.beat == i && it.cue.whileWaiting && it.stop > stop { cut(it, stop) } //? BeatKind.wait Cue.whileWaiting
             } //? BeatKind.wait Cue.whileWaiting
-            placeCues(i, now, stop, true) //? BeatKind.wait
+            placeCues(i, now, stop, true) //? BeatKind.wait Cue.hangs
             if end > latest { decide(beat.onTimeOut, stop) } //? BeatKind.wait Beat.atMost
             for g in 0..<gateOpen.count { //? BeatKind.wait GateTiming.timeOut
-                if !gateTimedOut[g] || gateOpen[g] > stop || !needs(beat, g) { continue } //? BeatKind.wait GateTiming.timeOut
-                decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
+                if !needs(beat, g) { continue } //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
+                let isLate = gateTimedOut[g] && gateOpen[g] <= stop //? BeatKind.wait GateTiming.timeOut
+                if isLate { decide(timing.gates[g].onTimeOut, stop) } //? BeatKind.wait GateTiming.timeOut
             } //? BeatKind.wait GateTiming.timeOut
         } //? BeatKind.wait
 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
@@ -760,59 +709,55 @@ extension @LAUNCH@ {
         } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
         private func placeCues(_ beat: Int, _ from: Int, _ end: Int, _ hanging: Bool) {
-            for c in 0..<plans.count {
-                let cue = timing.cues[c]
-                if cue.beat != beat || hangsOnEnd[c] != hanging { continue }
+            for it in plans {
+                let cue = it.cue
+                if cue.beat != beat { continue }
+                if it.hangs != hanging { continue } //? Cue.hangs
                 var base = from
                 if cue.anchor == .beatEnd { base = end } //? Anchor.beatEnd
                 if cue.anchor == .withCue { base = plans[cue.other].start } //? Anchor.withCue
                 if cue.anchor == .afterCue { base = plans[cue.other].stop } //? Anchor.afterCue
                 var earliest = from
-                if hanging && timing.beats[beat].kind == .wait { earliest = end } //? BeatKind.wait
-                var offset = cue.offset
-                offset = paced(offset) //? player.pace
-                let begin = base >= launchNever ? launchNever : max(earliest, base + offset)
-                plans[c].length = cue.length
-                plans[c].length = max(1, paced(cue.length)) //? player.pace
-                var stop = plus(begin, plans[c].length * cue.times)
+                if hanging && timing.beats[beat].kind == .wait { earliest = end } //? BeatKind.wait Cue.hangs
+                let begin = base >= launchNever ? launchNever : max(earliest, base + paced(cue.offset))
+                it.length = cue.length
+                it.length = max(1, paced(cue.length)) //? player.pace
+                var stop = plus(begin, it.length * cue.times)
                 if cue.whileWaiting { stop = launchNever } //? Cue.whileWaiting
-                setPlan(c, begin, stop, false)
+                it.put(begin, stop, false)
             }
         }
-
-        private func lastCueEnd(_ beat: Int, _ from: Int) -> Int {
-            var end = from
-            for c in 0..<plans.count {
-                if timing.cues[c].beat != beat || hangsOnEnd[c] || plans[c].stop >= launchNever { continue }
-                end = max(end, plans[c].stop)
-            }
-            return end
-        }
+//? Beat.open
+        private func lastCueEnd(_ beat: Int, _ from: Int) -> Int { //? Beat.open
+            var end = from //? Beat.open
+            for it in plans { //? Beat.open
+                if it.cue.beat != beat || it.stop >= launchNever { continue } //? Beat.open
+                if it.hangs { continue } //? Beat.open Cue.hangs
+                end = max(end, it.stop) //? Beat.open
+            } //? Beat.open
+            return end //? Beat.open
+        } //? Beat.open
 //? Beat.yields
         /// The beat is left early: cues to come blend to their ends, those that play settle there. //? Beat.yields
         private func yieldAt(_ i: Int, _ ready: Int) { //? Beat.yields
             let beat = timing.beats[i] //? Beat.yields
             var at = ready //? Beat.yields
             var blends = false //? Beat.yields
-            for c in 0..<plans.count { //? Beat.yields Yield.afterCues
-                let it = plans[c] //? Beat.yields Yield.afterCues
-                if beat.yields != .afterCues || timing.cues[c].beat != i { continue } //? Beat.yields Yield.afterCues
+            for it in plans { //? Beat.yields Yield.afterCues
+                if beat.yields != .afterCues || it.cue.beat != i { continue } //? Beat.yields Yield.afterCues
                 if it.start <= ready && it.stop > ready { at = max(at, it.stop) } //? Beat.yields Yield.afterCues
             } //? Beat.yields Yield.afterCues
             at = min(at, beatEnd[i]) //? Beat.yields
-            for c in 0..<plans.count { //? Beat.yields
-                let it = plans[c] //? Beat.yields
-                if timing.cues[c].beat == i && (it.start >= at || it.stop > at) { blends = true } //? Beat.yields
+            for it in plans { //? Beat.yields
+                if it.cue.beat == i && (it.start >= at || it.stop > at) { blends = true } //? Beat.yields
             } //? Beat.yields
-            var blend = blends ? beat.blend : 0 //? Beat.yields
-            blend = paced(blend) //? Beat.yields player.pace
+            let blend = blends ? paced(beat.blend) : 0 //? Beat.yields
             beatEnd[i] = min(beatEnd[i], at + blend) //? Beat.yields
             let end = beatEnd[i] //? Beat.yields
-            for c in 0..<plans.count { //? Beat.yields
-                let it = plans[c] //? Beat.yields
-                if timing.cues[c].beat != i { continue } //? Beat.yields
+            for it in plans { //? Beat.yields
+                if it.cue.beat != i { continue } //? Beat.yields
                 if it.start >= at { //? Beat.yields
-                    setPlan(c, at, end, true) //? Beat.yields
+                    it.put(at, end, true) //? Beat.yields
                     it.blends = true //? Beat.yields
                 } else { //? Beat.yields
                     if it.stop > at { //? Beat.yields
@@ -826,30 +771,25 @@ extension @LAUNCH@ {
         private func endRepeats(_ i: Int) { //? Cue.whileWaiting
             let end = beatEnd[i] //? Cue.whileWaiting
             if end >= launchNever { return } //? Cue.whileWaiting
-            for c in 0..<plans.count { //? Cue.whileWaiting
-                let cue = timing.cues[c] //? Cue.whileWaiting
-                let it = plans[c] //? Cue.whileWaiting
-                if cue.beat != i || !cue.whileWaiting || it.start >= launchNever { continue } //? Cue.whileWaiting
+            for it in plans { //? Cue.whileWaiting
+                if it.cue.beat != i || !it.cue.whileWaiting || it.start >= launchNever { continue } //? Cue.whileWaiting
                 if it.start >= end { //? Cue.whileWaiting
-                    setPlan(c, end, end, true) //? Cue.whileWaiting
+                    it.put(end, end, true) //? Cue.whileWaiting
                     continue //? Cue.whileWaiting
                 } //? Cue.whileWaiting
-                cut(c, end) //? Cue.whileWaiting
-                if cue.end == .finish { //? Cue.whileWaiting RepeatEnd.finish
+                cut(it, end) //? Cue.whileWaiting
+                if it.cue.end == .finish { //? Cue.whileWaiting RepeatEnd.finish
                     var cycle = it.length //? Cue.whileWaiting RepeatEnd.finish
-                    if cue.alternate { cycle = it.length * 2 } //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+                    if it.cue.alternate { cycle = it.length * 2 } //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
                     it.stop = it.start + Int((Double(end - it.start + cycle - 1)) / Double(cycle)) * cycle //? Cue.whileWaiting RepeatEnd.finish
                     beatEnd[i] = max(beatEnd[i], it.stop) //? Cue.whileWaiting RepeatEnd.finish
                 } //? Cue.whileWaiting RepeatEnd.finish
             } //? Cue.whileWaiting
         } //? Cue.whileWaiting
 //? Cue.whileWaiting
-        private func cut(_ c: Int, _ at: Int) { //? Cue.whileWaiting
-            let it = plans[c] //? Cue.whileWaiting
+        private func cut(_ it: CuePlan, _ at: Int) { //? Cue.whileWaiting
             it.stop = at //? Cue.whileWaiting
-            let cue = timing.cues[c] //? Cue.whileWaiting RepeatEnd.settle
-            if at < launchNever && cue.end == .settle { it.settle = max(1, cue.settle) } //? Cue.whileWaiting RepeatEnd.settle
-            if at < launchNever && cue.end == .settle { it.settle = max(1, paced(cue.settle)) } //? Cue.whileWaiting RepeatEnd.settle player.pace
+            if at < launchNever && it.cue.end == .settle { it.settle = max(1, paced(it.cue.settle)) } //? Cue.whileWaiting RepeatEnd.settle
         } //? Cue.whileWaiting
 
         private func tracksOf(_ cue: Cue) -> [Track] {
@@ -864,73 +804,68 @@ extension @LAUNCH@ {
             return nil
         }
 
-        private func timelineFor(_ layer: Int, _ property: Property) -> Timeline {
-            let found = timeline(layer, property)
-            if let found = found { return found }
-            let made = Timeline(property)
-            lanes[layer].lines.append(made)
-            return made
+        private func beginLine(_ layer: Int, _ property: Property, _ initial: Double) {
+            if timeline(layer, property) == nil { lanes[layer].lines.append(Timeline(property, initial)) }
         }
 
         /// What each property is before its first cue: where that cue starts.
-        private func setTimelines() {
-            let standIn = CuePlan()
+        private func beginLines() {
             for c in timing.cueOrder {
                 let cue = timing.cues[c]
-                standIn.start = plans[c].start
-                standIn.stop = plans[c].stop
-                standIn.skips = plans[c].never
-                for track in tracksOf(cue) {
-                    let line = timelineFor(cue.layer, track.property)
-                    if cue.adds { continue } //? Cue.adds
-                    if line.isSet { continue }
-                    line.isSet = true
-                    let first = Segment(cue, track, standIn, neutral(track.property))
-                    line.initial = first.values[0]
+                if cue.adds { continue } //? Cue.adds
+                let plan = CuePlan(cue)
+                plan.skips = plans[c].never //? Beat.plays|Cue.dropped|Cue.bySystem
+                for it in tracksOf(cue) {
+                    let first = Segment(plan, it, neutral(it.property))
+                    beginLine(cue.layer, it.property, first.values[0])
                 }
             }
         }
 
-        private func fillTimelines() {
-            for c in inOrderOfTime() {
-                let cue = timing.cues[c]
-                let plan = plans[c]
-                for track in tracksOf(cue) {
-                    let line = timelineFor(cue.layer, track.property)
-                    var found = neutral(track.property)
+        private func fillLines() {
+            var order = plans
+            order = inOrderOfTime() //? Cue.again
+            for plan in order {
+                if plan.start >= launchNever { continue }
+                for it in tracksOf(plan.cue) {
+                    beginLine(plan.cue.layer, it.property, neutral(it.property)) //? Cue.adds
+                    guard let line = timeline(plan.cue.layer, it.property) else { continue }
+                    var found = neutral(it.property)
                     if plan.blends { found = line.initial } //? Beat.yields
-                    if line.segments.count > 0 { found = line.baseAt(Double(plan.start)) }
-                    if cue.adds { found = neutral(track.property) } //? Cue.adds
-                    let made = Segment(cue, track, plan, found)
+                    if line.segments.count > 0 { found = line.valueAt(Double(plan.start)) } //? Cue.again
+                    if plan.cue.adds { found = neutral(it.property) } //? Cue.adds
+                    let made = Segment(plan, it, found)
                     all.append(made) //? player.stillness
-                    if cue.adds { //? Cue.adds
-                        line.added.append(made) //? Cue.adds
-                        continue //? Cue.adds
-                    } //? Cue.adds
+                    if plan.cue.adds { line.added.append(made) } //? Cue.adds
+                    if plan.cue.adds { continue } //? Cue.adds
                     line.segments.append(made)
                 }
             }
         }
-
-        /// The cues that are reached, by their start; those that start together as `cueOrder` says.
-        private func inOrderOfTime() -> [Int] {
-            var order: [Int] = []
-            for c in timing.cueOrder {
-                if plans[c].start >= launchNever { continue }
-                order.append(c)
-                var i = order.count - 1
-                while i > 0 && plans[order[i - 1]].start > plans[c].start {
-                    order[i] = order[i - 1]
-                    i -= 1
-                }
-                order[i] = c
-            }
-            return order
-        }
+//? Cue.again
+        /// The cues by their start; those that start together as `cueOrder` says. //? Cue.again
+        private func inOrderOfTime() -> [CuePlan] { //? Cue.again
+            var order: [CuePlan] = [] //? Cue.again
+            for c in timing.cueOrder { //? Cue.again
+                let plan = plans[c] //? Cue.again
+                order.append(plan) //? Cue.again
+                var i = order.count - 1 //? Cue.again
+                while i > 0 && order[i - 1].start > plan.start { //? Cue.again
+                    order[i] = order[i - 1] //? Cue.again
+                    i -= 1 //? Cue.again
+                } //? Cue.again
+                order[i] = plan //? Cue.again
+            } //? Cue.again
+            return order //? Cue.again
+        } //? Cue.again
 
         func value(_ layer: Int, _ property: Property, _ t: Double) -> Double {
             guard let line = timeline(layer, property) else { return neutral(property) }
-            return line.valueAt(t)
+            var sum = line.valueAt(t)
+            for it in line.added { //? Cue.adds
+                if Double(it.plan.start) <= t { sum += it.valueAt(t) - neutral(property) } //? Cue.adds
+            } //? Cue.adds
+            return sum
         }
 
         /// Fills `state` with what is seen of a layer at `t`.
@@ -975,14 +910,12 @@ extension @LAUNCH@ {
             let layer = timing.layers[layerIndex]
             state.visible = true
             state.visible = belongs(layer, t) //? Layer.shown
-            state.opacity = 1.0
-            state.opacity = within(value(layerIndex, .opacity, t)) //? Property.opacity
-            state.scaleX = 1.0
-            state.scaleY = 1.0
-            state.rotation = 0.0
-            state.scaleX = value(layerIndex, .scaleX, t) //? Property.scaleX
-            state.scaleY = value(layerIndex, .scaleY, t) //? Property.scaleY
-            state.rotation = value(layerIndex, .rotation, t) //? Property.rotation
+            state.opacity = within(value(layerIndex, .opacity, t))
+            state.scaleX = value(layerIndex, .scale, t)
+            state.scaleY = state.scaleX
+            state.scaleX *= value(layerIndex, .scaleX, t) //? Property.scaleX
+            state.scaleY *= value(layerIndex, .scaleY, t) //? Property.scaleY
+            state.rotation = value(layerIndex, .rotation, t)
             let flip = value(layerIndex, .flip, t) //? Property.flip
             if flip != 0.0 { //? Property.flip
                 let narrowed = cos(flip * Double.pi / 180.0) //? Property.flip
@@ -1014,14 +947,14 @@ extension @LAUNCH@ {
             state.reveal = 1.0 //? Property.reveal
             state.revealShape = nil //? Property.reveal
             if let reveal = reveal { //? Property.reveal
-                state.reveal = within(reveal.valueAt(t)) //? Property.reveal
+                state.reveal = within(value(layerIndex, .reveal, t)) //? Property.reveal
                 let cue = reveal.cueAt(t) //? Property.reveal
                 if let cue = cue { state.revealShape = cue.reveal } //? Property.reveal
             } //? Property.reveal
             let draw = timeline(layerIndex, .draw) //? Property.draw
             state.draw = 1.0 //? Property.draw
             if let draw = draw { //? Property.draw
-                state.draw = within(draw.valueAt(t)) //? Property.draw
+                state.draw = within(value(layerIndex, .draw, t)) //? Property.draw
                 let cue = draw.cueAt(t) //? Property.draw
                 if let cue = cue { state.fillFrom = cue.fillFrom } //? Property.draw
             } //? Property.draw

@@ -223,12 +223,12 @@ export class Launch<Gate extends string> {
     const { schedule } = this;
     if (!schedule || this.isOver || this.isPaused) return;
     const t = this.now();
-    if (!this.outcome && t >= schedule.decidedAt()) this.decide(schedule.outcome);
+    if (!this.outcome && t >= schedule.decidedAt) this.decide(schedule.outcome);
     if (t >= schedule.shown()) {
       this.finish(schedule.outcome);
       return;
     }
-    const next = Math.min(schedule.shown(), this.outcome ? NEVER : schedule.decidedAt(), t + AHEAD / 2);
+    const next = Math.min(schedule.shown(), this.outcome ? NEVER : schedule.decidedAt, t + AHEAD / 2);
     this.due = setTimeout(() => {
       if (this.now() >= t + AHEAD / 2) this.tell();
       this.step();
@@ -412,7 +412,7 @@ class Clock {
 
 type Values = (state: LayerState) => number;
 type Moving<T extends number | string> = T | Animated.AnimatedInterpolation<T>;
-const EVERY: Property[] = ['opacity', 'x', 'y', 'scaleX', 'scaleY', 'rotation', 'flip', 'reveal', 'draw', 'travel', 'panel', 'clip'];
+const EVERY: Property[] = ['opacity', 'x', 'y', 'scale', 'scaleX', 'scaleY', 'rotation', 'flip', 'reveal', 'draw', 'travel', 'panel', 'clip'];
 
 /** What is seen from one moment on, as keys of the animation engine; what is as before hangs on the same keys. */
 class Film {
@@ -516,7 +516,7 @@ class Film {
       //?{ LayerKind.progress
       schedule.timing.gates.forEach((gate, i) => {
         const from = schedule.gateStart[i]!;
-        all.push(from, from + (gate.typical ?? 500), schedule.openTime(i));
+        all.push(from, from + (gate.typical ?? 500), schedule.gateOpen[i]!);
       });
       //?}
       const begin = schedule.beatEnd[0]!;

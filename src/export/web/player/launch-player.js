@@ -192,9 +192,9 @@ function step() {
   clearTimeout(timer);
   if (isOver || !schedule || hiddenAt >= 0) return;
   const t = now();
-  if (!outcome && t >= schedule.decidedAt()) decide(schedule.outcome);
+  if (!outcome && t >= schedule.decidedAt) decide(schedule.outcome);
   if (t >= schedule.shown()) return finish(schedule.outcome);
-  const due = [schedule.shown(), outcome ? NEVER : schedule.decidedAt(), laidUntil - 1000].filter((it) => it > t && it < NEVER);
+  const due = [schedule.shown(), outcome ? NEVER : schedule.decidedAt, laidUntil - 1000].filter((it) => it > t && it < NEVER);
   timer = setTimeout(t >= laidUntil - 1000 && laidUntil < schedule.shown() ? plan : step, Math.ceil(Math.max(1, Math.min(...due, laidUntil) - t)));
 }
 
@@ -318,7 +318,7 @@ function looks(place) {
     },
     {
       css: 'translate', near: 0.05, rest: '0px 0px',
-      of: ['x', 'y', 'travel', 'panel', 'rotation', 'scaleX', 'scaleY', 'flip'],
+      of: ['x', 'y', 'travel', 'panel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
       read: (it) => [it.x - place.x, it.y - place.y - (place.height ? (it.height - place.height) / 2 : 0)],
       text: ([x, y]) => `${short(x)}px ${short(y)}px`,
     },
@@ -327,7 +327,7 @@ function looks(place) {
       read: (it) => [it.rotation], text: ([turn]) => `${short(turn)}deg`,
     },
     {
-      css: 'scale', of: ['scaleX', 'scaleY', 'flip', 'travel'], near: 0.0008, rest: '1 1',
+      css: 'scale', of: ['scale', 'scaleX', 'scaleY', 'flip', 'travel'], near: 0.0008, rest: '1 1',
       read: (it) => [it.scaleX, it.scaleY], text: ([x, y]) => `${short(x)} ${short(y)}`,
     },
   ];
@@ -340,7 +340,7 @@ const PANEL = { //? Property.panel
 /** What groups do to a layer, from the corner of the screen on. */ //? Layer.parent
 const OUTER = { //? Layer.parent
   css: 'transform', near: 0.02, rest: 'matrix(1, 0, 0, 1, 0, 0)', //? Layer.parent
-  of: ['x', 'y', 'travel', 'rotation', 'scaleX', 'scaleY', 'flip'], //? Layer.parent
+  of: ['x', 'y', 'travel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'], //? Layer.parent
   read: (it) => [...it.outer], text: (matrix) => `matrix(${matrix.map(short).join(', ')})`, //? Layer.parent
 }; //? Layer.parent
 
@@ -398,7 +398,7 @@ const PARTS = { //? Property.draw|LayerKind.progress|LayerKind.clip
 const filled = (it) => (it.fillFrom < 1 ? Math.min(1, Math.max(0, (it.draw - it.fillFrom) / (1 - it.fillFrom))) : 0); //? Property.draw
 
 /** Between which moments a gate that loads goes on evenly. */ //? LayerKind.progress
-const loads = () => timing.gates.flatMap((gate, i) => [schedule.gateStart[i], schedule.gateStart[i] + (gate.typical ?? 500), schedule.openTime(i)]); //? LayerKind.progress
+const loads = () => timing.gates.flatMap((gate, i) => [schedule.gateStart[i], schedule.gateStart[i] + (gate.typical ?? 500), schedule.gateOpen[i]]); //? LayerKind.progress
 
 const faded = (read) => ({ //? Property.draw|LayerKind.progress
   css: 'opacity', of: ['draw'], near: 0.01, rest: '', read: (it) => [read(it)], text: ([opacity]) => `${short(opacity)}`, //? Property.draw|LayerKind.progress

@@ -1,11 +1,11 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that
 // it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
 
-const EASING_STOPS = []; //? Easing.stops
-const BEAT_GATES = []; //? Beat.gates
-const BEAT_PLAYS = ['first', 'cold', 'warm'];
+const EASING_STOPS = []; //? Easing.stops Key.easing
+const BEAT_GATES = []; //? Beat.gates BeatKind.wait Beat.gates|GateTiming.optional
+const BEAT_PLAYS = ['first', 'cold', 'warm']; //? Beat.plays
 const GATE_TIMING_NEEDS = []; //? GateTiming.needs
-const LAYER_GATES = []; //? Layer.gates
+const LAYER_GATES = []; //? Layer.gates LayerKind.progress
 
 /** A time that is not reached. All times are whole milliseconds after the start of the launch. */
 export const NEVER = 1000000000;
@@ -21,14 +21,14 @@ export class LayerState {
   scaleX = 1;
   scaleY = 1;
   rotation = 0;
-  reveal = 1;
-  revealShape = null;
-  draw = 1;
-  fillFrom = 0.6;
-  progress = 0;
-  clip = 0;
-  /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
-  outer = [1, 0, 0, 1, 0, 0];
+  reveal = 1; //? Property.reveal
+  revealShape = null; //? Property.reveal
+  draw = 1; //? Property.draw
+  fillFrom = 0.6; //? Property.draw
+  progress = 0; //? LayerKind.progress
+  clip = 0; //? LayerKind.clip
+  /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */ //? Layer.parent
+  outer = [1, 0, 0, 1, 0, 0]; //? Layer.parent
 }
 
 function within(value) {
@@ -40,14 +40,14 @@ function plus(time, more) {
 }
 
 function rank(outcome) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  if (outcome === 'message') return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  if (outcome === 'offline') return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+  if (outcome === 'message') return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
+  if (outcome === 'offline') return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
   return outcome === 'wentOn' ? 1 : 0; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
 /** What a property is where nothing says anything else. */
 function neutral(property) {
-  if (property === 'opacity') return 1; //? Property.opacity
+  if (property === 'opacity' || property === 'scale') return 1;
   if (property === 'scaleX') return 1; //? Property.scaleX
   if (property === 'scaleY') return 1; //? Property.scaleY
   if (property === 'reveal') return 1; //? Property.reveal
@@ -56,7 +56,7 @@ function neutral(property) {
 }
 
 function onTopOf(found, property, value) { //? Key.onTop
-  if (property === 'opacity') return found * value; //? Key.onTop Property.opacity
+  if (property === 'opacity' || property === 'scale') return found * value; //? Key.onTop
   if (property === 'scaleX') return found * value; //? Key.onTop Property.scaleX
   if (property === 'scaleY') return found * value; //? Key.onTop Property.scaleY
   return found + value; //? Key.onTop
@@ -132,10 +132,23 @@ class CuePlan {
   length = 1;
   start = NEVER;
   stop = NEVER;
-  settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
+  settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
   blends = false; //? Beat.yields
-  skips = true;
-  never = false;
+  skips = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  never = false; //? Beat.plays|Cue.dropped|Cue.bySystem
+  hangs = false; //? Cue.hangs
+
+  constructor(cue) {
+    this.cue = cue;
+  }
+
+  put(from, to, isSkipped) {
+    this.start = from;
+    this.stop = to;
+    this.skips = isSkipped; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    this.blends = false; //? Beat.yields
+  }
 }
 
 /** A track of a cue with absolute times and values. */
@@ -145,34 +158,32 @@ class Segment {
   rest = 0;
   length = 0;
 
-  constructor(cue, track, plan, found) {
-    this.cue = cue;
-    this.track = track;
+  constructor(plan, track, found) {
     this.plan = plan;
+    this.track = track;
     const keys = track.keys;
     this.length = plan.length;
     this.at = new Array(keys.length).fill(0);
     this.values = new Array(keys.length).fill(0);
-    this.rest = 0;
     for (let i = 0; i < keys.length; i++) {
       this.at[i] = keys[i].at;
       this.values[i] = keys[i].value;
       if (keys[i].onTop) this.values[i] = onTopOf(found, track.property, keys[i].value); //? Key.onTop
     }
-    this.rest = this.values[this.values.length - 1];
-    let even = (cue.times ?? 1) % 2 === 0; //? Cue.alternate
-    if (cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
-    if (cue.alternate && even) this.rest = this.values[0]; //? Cue.alternate
-    if (plan.skips) {
-      this.length = plan.stop - plan.start;
-      this.at = [0, 1];
-      this.values = [this.rest, this.rest];
-      if (plan.blends) this.values[0] = found; //? Beat.yields
-    }
+    this.rest = this.values[keys.length - 1];
+    let even = (plan.cue.times ?? 1) % 2 === 0; //? Cue.alternate
+    if (plan.cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
+    if (plan.cue.alternate && even) this.rest = this.values[0]; //? Cue.alternate
+    if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+      this.length = plan.stop - plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+      this.values[0] = this.rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+      if (plan.blends) this.values[0] = found; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
   }
 
   restTime() {
-    return plus(this.plan.stop, this.settle());
+    if (this.plan.settle > 0) return plus(this.plan.stop, this.plan.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return this.plan.stop;
   }
 //? player.edges
   /** When its keys come, in each round it plays before `until`. */ //? player.edges
@@ -190,82 +201,76 @@ class Segment {
     return edges; //? player.edges
   } //? player.edges
 
-  settle() {
-    if (!this.plan.skips) return this.plan.settle; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    return 0;
-  }
-
   valueAt(t) {
-    const begin = this.plan.start;
     const stop = this.plan.stop;
-    const rests = this.settle(); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    if (rests > 0 && t >= stop) { //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-      const from = this.during(stop - begin); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-      return from + (this.rest - from) * within((t - stop) / rests); //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    } //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    return this.during(Math.min(t, stop) - begin);
+    if (this.plan.skips) return this.skipped(t - this.plan.start); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    const rests = this.plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (rests > 0 && t >= stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+      const from = this.during(stop - this.plan.start); //? Opening.cues|Beat.yields|RepeatEnd.settle
+      return from + (this.rest - from) * within((t - stop) / rests); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    } //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return this.during(Math.min(t, stop) - this.plan.start);
   }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  /** From what was there straight to its end. */ //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  skipped(local) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    if (this.length <= 0) return this.rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    return this.values[0] + (this.rest - this.values[0]) * within(local / this.length); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
   during(local) {
     if (this.length <= 0) return this.values[this.values.length - 1];
-    const cycles = Math.max(0, local / this.length);
-    let cycle = Math.floor(cycles);
-    let part = cycles - cycle;
-    if (cycle > 0 && part === 0 && local >= this.plan.stop - this.plan.start) {
-      cycle -= 1;
-      part = 1;
-    }
-    if (cycle % 2 === 1 && this.cue.alternate && !this.plan.skips) part = 1 - part; //? Cue.alternate
+    let part = within(local / this.length);
+    if (local >= this.length) part = this.inRound(local / this.length); //? Cue.times|Cue.whileWaiting
     let i = 1;
     while (i < this.at.length - 1 && this.at[i] <= part) i++;
     const width = this.at[i] - this.at[i - 1];
     let between = width > 0 ? within((part - this.at[i - 1]) / width) : 1;
-    if (!this.plan.skips) { //? Key.easing
-      const easing = (this.track.keys[i - 1].easing ?? null); //? Key.easing
-      if (easing !== null) between = eased(easing, between); //? Key.easing
-    } //? Key.easing
+    const easing = (this.track.keys[i - 1].easing ?? null); //? Key.easing
+    if (easing !== null) between = eased(easing, between); //? Key.easing
     return this.values[i - 1] + (this.values[i] - this.values[i - 1]) * between;
   }
+//? Cue.times|Cue.whileWaiting
+  /** Which part of its round is played after so many of them; the last one stays at its end. */ //? Cue.times|Cue.whileWaiting
+  inRound(rounds) { //? Cue.times|Cue.whileWaiting
+    let round = Math.floor(rounds); //? Cue.times|Cue.whileWaiting
+    let part = rounds - round; //? Cue.times|Cue.whileWaiting
+    if (part === 0 && rounds * this.length >= this.plan.stop - this.plan.start) { //? Cue.times|Cue.whileWaiting
+      round -= 1; //? Cue.times|Cue.whileWaiting
+      part = 1; //? Cue.times|Cue.whileWaiting
+    } //? Cue.times|Cue.whileWaiting
+    if (round % 2 === 1 && this.plan.cue.alternate) part = 1 - part; //? Cue.times|Cue.whileWaiting Cue.alternate
+    return part; //? Cue.times|Cue.whileWaiting
+  } //? Cue.times|Cue.whileWaiting
 }
 
 /** One property of one layer over the whole launch. */
 class Timeline {
   segments = [];
   added = []; //? Cue.adds
-  initial = 0;
-  isSet = false;
 
-  constructor(property) {
+  constructor(property, initial) {
     this.property = property;
-    this.initial = neutral(property);
+    this.initial = initial;
   }
 
-  segmentAt(t) {
-    let i = this.segments.length - 1;
-    while (i >= 0 && this.segments[i].plan.start > t) i--;
-    return i < 0 ? null : this.segments[i];
-  }
-
-  baseAt(t) {
-    const segment = this.segmentAt(t);
-    if (segment === null) return this.initial;
-    return segment.valueAt(t);
-  }
-
+  /** What it is by the cue that began last, without what others add. */
   valueAt(t) {
-    let value = this.baseAt(t);
-    for (const it of this.added) { //? Cue.adds
-      if (it.plan.start <= t) value += it.valueAt(t) - neutral(this.property); //? Cue.adds
-    } //? Cue.adds
-    return value;
+    const i = this.ruling(t);
+    return i < 0 ? this.initial : this.segments[i].valueAt(t);
   }
 //? Property.reveal|Property.draw
   /** The cue that rules at a moment, or the first to come. */ //? Property.reveal|Property.draw
   cueAt(t) { //? Property.reveal|Property.draw
-    const segment = this.segmentAt(t); //? Property.reveal|Property.draw
-    if (segment !== null) return segment.cue; //? Property.reveal|Property.draw
-    return this.segments.length > 0 ? this.segments[0].cue : null; //? Property.reveal|Property.draw
+    const i = Math.max(0, this.ruling(t)); //? Property.reveal|Property.draw
+    return i < this.segments.length ? this.segments[i].plan.cue : null; //? Property.reveal|Property.draw
   } //? Property.reveal|Property.draw
+
+  ruling(t) {
+    let i = this.segments.length - 1;
+    while (i >= 0 && this.segments[i].plan.start > t) i--;
+    return i;
+  }
 }
 
 /** What moves of one layer. */
@@ -284,8 +289,9 @@ export class LaunchSchedule {
   beatEnd = [];
   outcome = 'complete';
   outcomeAt = NEVER;
+  /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
+  decidedAt = 0;
   plans = [];
-  hangsOnEnd = [];
   gateStart = []; //? LayerKind.progress
   gateOpen = [];
   gateTimedOut = []; //? GateTiming.timeOut
@@ -318,35 +324,19 @@ export class LaunchSchedule {
     this.beatEnd = new Array(timing.beats.length).fill(0);
     this.gateStart = new Array(timing.gates.length).fill(NEVER); //? LayerKind.progress
     this.gateOpen = new Array(timing.gates.length).fill(NEVER);
+    this.decidedAt = openingEnd;
     this.gateTimedOut = new Array(timing.gates.length).fill(false); //? GateTiming.timeOut
-    this.hangsOnEnd = new Array(timing.cues.length).fill(false);
-    for (let c = 0; c < timing.cues.length; c++) {
-      this.plans.push(new CuePlan());
-      this.hangsOnEnd[c] = this.waitsForEnd(timing.cues[c]);
-    }
+    for (const it of timing.cues) this.plans.push(new CuePlan(it));
+    for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue); //? Cue.hangs
     for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
     this.runBeats();
-    this.setTimelines();
-    this.fillTimelines();
+    this.beginLines();
+    this.fillLines();
   }
 
   /** When the first screen can be used, or NEVER as far as is known. */
   shown() {
     return this.outcome === 'message' ? NEVER : this.beatEnd[this.beatEnd.length - 1];
-  }
-//? player.outcome
-  /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */ //? player.outcome
-  decidedAt() { //? player.outcome
-    let at = this.openingEnd; //? player.outcome
-    for (let i = 0; i < this.beatEnd.length; i++) { //? player.outcome BeatKind.wait
-      const beat = this.timing.beats[i]; //? player.outcome BeatKind.wait
-      if (beat.kind === 'wait' && this.plays(beat)) at = this.beatEnd[i]; //? player.outcome BeatKind.wait
-    } //? player.outcome BeatKind.wait
-    return this.outcome === 'message' ? this.outcomeAt : at; //? player.outcome
-  } //? player.outcome
-
-  openTime(gate) {
-    return this.gateOpen[gate];
   }
 //? player.stillness
   /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
@@ -385,51 +375,44 @@ export class LaunchSchedule {
     const line = this.timeline(layerIndex, 'reveal'); //? Property.reveal player.shapes
     if (line === null) return null; //? Property.reveal player.shapes
     for (const it of line.segments) { //? Property.reveal player.shapes
-      const shape = (it.cue.reveal ?? null); //? Property.reveal player.shapes
+      const shape = (it.plan.cue.reveal ?? null); //? Property.reveal player.shapes
       if (shape !== null) return shape; //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
     return null; //? Property.reveal player.shapes
   } //? Property.reveal player.shapes
+//? Cue.hangs
+  waitsForEnd(cue) { //? Cue.hangs
+    if ((cue.anchor ?? 'beatStart') === 'beatEnd') return true; //? Cue.hangs Anchor.beatEnd
+    if ((cue.other ?? -1) >= 0) { //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      const other = this.plans[(cue.other ?? -1)]; //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      if (other.cue.beat !== cue.beat) return false; //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      if (other.hangs) return true; //? Cue.hangs Anchor.withCue|Anchor.afterCue
+      if ((cue.anchor ?? 'beatStart') === 'afterCue' && other.cue.whileWaiting) return true; //? Cue.hangs Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
+    } //? Cue.hangs Anchor.withCue|Anchor.afterCue
+    return false; //? Cue.hangs
+  } //? Cue.hangs
+//? Beat.plays
+  plays(beat) { //? Beat.plays
+    return (beat.plays ?? BEAT_PLAYS).includes(this.start); //? Beat.plays
+  } //? Beat.plays
 
-  waitsForEnd(cue) {
-    if ((cue.anchor ?? 'beatStart') === 'beatEnd') return true; //? Anchor.beatEnd
-    if ((cue.other ?? -1) >= 0) { //? Anchor.withCue|Anchor.afterCue
-      const other = this.timing.cues[(cue.other ?? -1)]; //? Anchor.withCue|Anchor.afterCue
-      if (other.beat !== cue.beat) return false; //? Anchor.withCue|Anchor.afterCue
-      if (this.hangsOnEnd[(cue.other ?? -1)]) return true; //? Anchor.withCue|Anchor.afterCue
-      if ((cue.anchor ?? 'beatStart') === 'afterCue' && other.whileWaiting) return true; //? Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
-    } //? Anchor.withCue|Anchor.afterCue
-    return false;
+  /** Lengths of the show at the pace the system asks for; gates keep their time. */
+  paced(length) {
+    if (length < NEVER) return Math.trunc(Math.floor(length * this.pace + 0.5)); //? player.pace
+    return length;
   }
-
-  plays(beat) {
-    return (beat.plays ?? BEAT_PLAYS).includes(this.start);
-  }
-//? player.pace
-  /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
-  paced(length) { //? player.pace
-    return length >= NEVER ? NEVER : Math.trunc(Math.floor(length * this.pace + 0.5)); //? player.pace
-  } //? player.pace
-
-  isInMemory() {
-    return this.start === 'hot' || this.start === 'recreated';
-  }
-
-  setPlan(c, from, to, skips) {
-    const it = this.plans[c];
-    it.start = from;
-    it.stop = to;
-    it.skips = skips;
-    it.settle = 0; //? BeatKind.opening|Beat.yields|RepeatEnd.settle
-    it.blends = false; //? Beat.yields
-  }
+//? StartKind.hot|StartKind.recreated
+  isInMemory() { //? StartKind.hot|StartKind.recreated
+    return this.start === 'hot' || this.start === 'recreated'; //? StartKind.hot|StartKind.recreated
+  } //? StartKind.hot|StartKind.recreated
 
   runBeats() {
     let now = 0;
-    const beats = this.timing.beats;
-    for (let i = 0; i < beats.length; i++) {
+    for (let i = 0; i < this.beatEnd.length; i++) {
       this.reached = i; //? GateStart.beat
+      if (this.outcome === 'message') now = NEVER; //? Outcome.message
       this.beatStart[i] = now;
+      this.beatEnd[i] = now;
       this.runBeat(i, now);
       this.dropCues(i); //? Cue.dropped|Cue.bySystem
       now = this.beatEnd[i];
@@ -438,62 +421,46 @@ export class LaunchSchedule {
   }
 
   runBeat(i, now) {
-    const beat = this.timing.beats[i];
-    const never = !this.plays(beat);
-    if (now >= NEVER || this.outcome === 'message') {
-      this.skipBeat(i, NEVER, never);
-      return;
-    }
-    if (never) {
-      this.skipBeat(i, now, true);
-      return;
-    }
-    if (beat.kind === 'opening') { //? BeatKind.opening
-      this.runOpening(i); //? BeatKind.opening
-      return; //? BeatKind.opening
-    } //? BeatKind.opening
-    if (beat.kind === 'wait') { //? BeatKind.wait
-      this.runWait(i, now); //? BeatKind.wait
-      return; //? BeatKind.wait
-    } //? BeatKind.wait
+    const beat = this.timing.beats[i]; //? Beat.plays|BeatKind.opening|BeatKind.wait
+    if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
+    if (now >= NEVER) return;
+    if (beat.kind === 'opening') return this.runOpening(i); //? BeatKind.opening
+    if (beat.kind === 'wait') return this.runWait(i, now); //? BeatKind.wait
     this.runFixed(i, now);
   }
-
-  skipBeat(i, at, never) {
-    this.beatStart[i] = at;
-    this.beatEnd[i] = at;
-    for (let c = 0; c < this.plans.length; c++) {
-      if (this.timing.cues[c].beat !== i) continue;
-      this.setPlan(c, at, at, never);
-      this.plans[c].never = never;
-    }
-  }
+//? Beat.plays
+  /** What does not play in this launch is at its end as soon as it is reached. */ //? Beat.plays
+  skipCues(beat, at) { //? Beat.plays
+    for (const it of this.plans) { //? Beat.plays
+      if (it.cue.beat !== beat) continue; //? Beat.plays
+      it.put(at, at, true); //? Beat.plays
+      it.never = true; //? Beat.plays
+    } //? Beat.plays
+  } //? Beat.plays
 //? Cue.dropped|Cue.bySystem
   /** What this platform does not play is at its end from the start. */ //? Cue.dropped|Cue.bySystem
   dropCues(i) { //? Cue.dropped|Cue.bySystem
-    for (let c = 0; c < this.plans.length; c++) { //? Cue.dropped|Cue.bySystem
-      const cue = this.timing.cues[c]; //? Cue.dropped|Cue.bySystem
+    for (const it of this.plans) { //? Cue.dropped|Cue.bySystem
       let dropped = false; //? Cue.dropped|Cue.bySystem
-      if (cue.dropped) dropped = true; //? Cue.dropped|Cue.bySystem Cue.dropped
-      if (cue.bySystem) dropped = true; //? Cue.dropped|Cue.bySystem Cue.bySystem
-      if (cue.bySystem && this.systemMoves) dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
-      if (cue.beat !== i || !dropped) continue; //? Cue.dropped|Cue.bySystem
-      this.setPlan(c, this.beatStart[i], this.beatStart[i], true); //? Cue.dropped|Cue.bySystem
-      this.plans[c].never = true; //? Cue.dropped|Cue.bySystem
+      if (it.cue.dropped) dropped = true; //? Cue.dropped|Cue.bySystem Cue.dropped
+      if (it.cue.bySystem) dropped = true; //? Cue.dropped|Cue.bySystem Cue.bySystem
+      if (it.cue.bySystem && this.systemMoves) dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
+      if (it.cue.beat !== i || !dropped) continue; //? Cue.dropped|Cue.bySystem
+      it.put(this.beatStart[i], this.beatStart[i], true); //? Cue.dropped|Cue.bySystem
+      it.never = true; //? Cue.dropped|Cue.bySystem
     } //? Cue.dropped|Cue.bySystem
   } //? Cue.dropped|Cue.bySystem
 //? BeatKind.opening
   /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? BeatKind.opening
   runOpening(i) { //? BeatKind.opening
     this.beatEnd[i] = this.openingEnd; //? BeatKind.opening
-    this.placeCues(i, 0, this.openingEnd, false); //? BeatKind.opening
-    this.placeCues(i, 0, this.openingEnd, true); //? BeatKind.opening
-    for (let c = 0; c < this.plans.length; c++) { //? BeatKind.opening
-      const it = this.plans[c]; //? BeatKind.opening
-      if (this.timing.cues[c].beat !== i || it.stop <= this.openingEnd) continue; //? BeatKind.opening
-      it.stop = Math.max(it.start, this.openingEnd); //? BeatKind.opening
-      it.settle = 1; //? BeatKind.opening
-    } //? BeatKind.opening
+    this.placeCues(i, 0, this.openingEnd, false); //? BeatKind.opening Opening.cues
+    this.placeCues(i, 0, this.openingEnd, true); //? BeatKind.opening Opening.cues Cue.hangs
+    for (const it of this.plans) { //? BeatKind.opening Opening.cues
+      if (it.cue.beat !== i || it.stop <= this.openingEnd) continue; //? BeatKind.opening Opening.cues
+      it.stop = Math.max(it.start, this.openingEnd); //? BeatKind.opening Opening.cues
+      it.settle = 1; //? BeatKind.opening Opening.cues
+    } //? BeatKind.opening Opening.cues
     this.resolveGates(); //? BeatKind.opening
   } //? BeatKind.opening
 //? GateStart.beat
@@ -506,13 +473,13 @@ export class LaunchSchedule {
     for (const g of this.timing.gateOrder) {
       const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
       let from = 0;
-      if (!this.isInMemory()) { //? GateStart.firstFrame|GateStart.beat
-        if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame|GateStart.beat GateStart.firstFrame
-        if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? GateStart.firstFrame|GateStart.beat GateStart.beat
-      } //? GateStart.firstFrame|GateStart.beat
+      if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
+      if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? GateStart.beat
+      if (this.isInMemory()) from = 0; //? StartKind.hot|StartKind.recreated
       for (const need of (gate.needs ?? GATE_TIMING_NEEDS)) from = Math.max(from, this.gateOpen[need]); //? GateTiming.needs
       this.gateStart[g] = from; //? LayerKind.progress
-      const open = this.isInMemory() ? from : Math.max(from, this.opened[g]);
+      let open = Math.max(from, this.opened[g]);
+      if (this.isInMemory()) open = from; //? StartKind.hot|StartKind.recreated
       this.gateOpen[g] = Math.min(open, NEVER);
       let latest = plus(from, gate.timeOut ?? NEVER); //? GateTiming.timeOut
       const again = (gate.onTimeOut ?? 'wentOn') === 'message' || latest >= this.messageAt; //? GateTiming.timeOut player.retry
@@ -521,12 +488,12 @@ export class LaunchSchedule {
       this.gateOpen[g] = Math.min(open, latest); //? GateTiming.timeOut
     }
   }
-//? BeatKind.wait
-  needs(beat, gate) { //? BeatKind.wait
-    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait Beat.gates
-    if (this.timing.gates[gate].optional) return false; //? BeatKind.wait GateTiming.optional
-    return true; //? BeatKind.wait
-  } //? BeatKind.wait
+//? BeatKind.wait Beat.gates|GateTiming.optional
+  needs(beat, gate) { //? BeatKind.wait Beat.gates|GateTiming.optional
+    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
+    if (this.timing.gates[gate].optional) return false; //? BeatKind.wait Beat.gates|GateTiming.optional GateTiming.optional
+    return true; //? BeatKind.wait Beat.gates|GateTiming.optional
+  } //? BeatKind.wait Beat.gates|GateTiming.optional
 //? Beat.yields
   neededReady() { //? Beat.yields
     let ready = 0; //? Beat.yields
@@ -534,9 +501,11 @@ export class LaunchSchedule {
       let waits = false; //? Beat.yields
       let needed = false; //? Beat.yields
       for (const beat of this.timing.beats) { //? Beat.yields BeatKind.wait
-        if (beat.kind !== 'wait' || !this.plays(beat)) continue; //? Beat.yields BeatKind.wait
+        if (beat.kind !== 'wait') continue; //? Beat.yields BeatKind.wait
+        if (!this.plays(beat)) continue; //? Beat.yields BeatKind.wait Beat.plays
         waits = true; //? Beat.yields BeatKind.wait
-        if (this.needs(beat, g)) needed = true; //? Beat.yields BeatKind.wait
+        if (!this.needs(beat, g)) continue; //? Beat.yields BeatKind.wait Beat.gates|GateTiming.optional
+        needed = true; //? Beat.yields BeatKind.wait
       } //? Beat.yields BeatKind.wait
       if (!waits) needed = true; //? Beat.yields
       if (!waits && this.timing.gates[g].optional) needed = false; //? Beat.yields GateTiming.optional
@@ -548,10 +517,9 @@ export class LaunchSchedule {
   runFixed(i, now) {
     const beat = this.timing.beats[i];
     this.placeCues(i, now, NEVER, false);
-    let length = (beat.length ?? -1);
-    length = this.paced(length); //? player.pace
-    this.beatEnd[i] = (beat.length ?? -1) >= 0 ? now + length : this.lastCueEnd(i, now);
-    this.placeCues(i, now, this.beatEnd[i], true);
+    this.beatEnd[i] = now + this.paced(beat.length ?? -1);
+    if ((beat.length ?? -1) < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
+    this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
     if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
       this.resolveGates(); //? Beat.yields
       const ready = this.neededReady(); //? Beat.yields
@@ -562,11 +530,10 @@ export class LaunchSchedule {
   runWait(i, now) { //? BeatKind.wait
     const beat = this.timing.beats[i]; //? BeatKind.wait
     this.resolveGates(); //? BeatKind.wait
-    let least = (beat.atLeast ?? 0); //? BeatKind.wait
-    least = this.paced(least); //? BeatKind.wait player.pace
-    let end = plus(now, least); //? BeatKind.wait
+    let end = plus(now, this.paced(beat.atLeast ?? 0)); //? BeatKind.wait
     for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait
-      if (this.needs(beat, g)) end = Math.max(end, this.gateOpen[g]); //? BeatKind.wait
+      if (!this.needs(beat, g)) continue; //? BeatKind.wait Beat.gates|GateTiming.optional
+      end = Math.max(end, this.gateOpen[g]); //? BeatKind.wait
     } //? BeatKind.wait
     let latest = plus(now, beat.atMost ?? NEVER); //? BeatKind.wait
     const again = latest >= this.messageAt; //? BeatKind.wait player.retry
@@ -574,17 +541,18 @@ export class LaunchSchedule {
     this.beatEnd[i] = Math.min(end, latest); //? BeatKind.wait
     this.placeCues(i, now, this.beatEnd[i], false); //? BeatKind.wait
     this.endRepeats(i); //? BeatKind.wait Cue.whileWaiting
-    this.beatEnd[i] = Math.min(this.beatEnd[i], latest); //? BeatKind.wait
+    this.beatEnd[i] = Math.min(this.beatEnd[i], latest); //? BeatKind.wait RepeatEnd.finish
     const stop = this.beatEnd[i]; //? BeatKind.wait
-    for (let c = 0; c < this.plans.length; c++) { //? BeatKind.wait Cue.whileWaiting
-      const cue = this.timing.cues[c]; //? BeatKind.wait Cue.whileWaiting
-      if (cue.beat === i && cue.whileWaiting && this.plans[c].stop > stop) this.cut(c, stop); //? BeatKind.wait Cue.whileWaiting
+    this.decidedAt = stop; //? BeatKind.wait
+    for (const it of this.plans) { //? BeatKind.wait Cue.whileWaiting
+      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > stop) this.cut(it, stop); //? BeatKind.wait Cue.whileWaiting
     } //? BeatKind.wait Cue.whileWaiting
-    this.placeCues(i, now, stop, true); //? BeatKind.wait
+    this.placeCues(i, now, stop, true); //? BeatKind.wait Cue.hangs
     if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn', stop); //? BeatKind.wait Beat.atMost
     for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
-      if (!this.gateTimedOut[g] || this.gateOpen[g] > stop || !this.needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut
-      this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', stop); //? BeatKind.wait GateTiming.timeOut
+      if (!this.needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
+      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= stop; //? BeatKind.wait GateTiming.timeOut
+      if (isLate) this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', stop); //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait GateTiming.timeOut
   } //? BeatKind.wait
 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
@@ -596,59 +564,55 @@ export class LaunchSchedule {
   } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
 
   placeCues(beat, from, end, hanging) {
-    for (let c = 0; c < this.plans.length; c++) {
-      const cue = this.timing.cues[c];
-      if (cue.beat !== beat || this.hangsOnEnd[c] !== hanging) continue;
+    for (const it of this.plans) {
+      const cue = it.cue;
+      if (cue.beat !== beat) continue;
+      if (it.hangs !== hanging) continue; //? Cue.hangs
       let base = from;
       if ((cue.anchor ?? 'beatStart') === 'beatEnd') base = end; //? Anchor.beatEnd
       if ((cue.anchor ?? 'beatStart') === 'withCue') base = this.plans[(cue.other ?? -1)].start; //? Anchor.withCue
       if ((cue.anchor ?? 'beatStart') === 'afterCue') base = this.plans[(cue.other ?? -1)].stop; //? Anchor.afterCue
       let earliest = from;
-      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait
-      let offset = (cue.offset ?? 0);
-      offset = this.paced(offset); //? player.pace
-      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + offset);
-      this.plans[c].length = cue.length;
-      this.plans[c].length = Math.max(1, this.paced(cue.length)); //? player.pace
-      let stop = plus(begin, this.plans[c].length * (cue.times ?? 1));
+      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
+      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + this.paced(cue.offset ?? 0));
+      it.length = cue.length;
+      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
+      let stop = plus(begin, it.length * (cue.times ?? 1));
       if (cue.whileWaiting) stop = NEVER; //? Cue.whileWaiting
-      this.setPlan(c, begin, stop, false);
+      it.put(begin, stop, false);
     }
   }
-
-  lastCueEnd(beat, from) {
-    let end = from;
-    for (let c = 0; c < this.plans.length; c++) {
-      if (this.timing.cues[c].beat !== beat || this.hangsOnEnd[c] || this.plans[c].stop >= NEVER) continue;
-      end = Math.max(end, this.plans[c].stop);
-    }
-    return end;
-  }
+//? Beat.open
+  lastCueEnd(beat, from) { //? Beat.open
+    let end = from; //? Beat.open
+    for (const it of this.plans) { //? Beat.open
+      if (it.cue.beat !== beat || it.stop >= NEVER) continue; //? Beat.open
+      if (it.hangs) continue; //? Beat.open Cue.hangs
+      end = Math.max(end, it.stop); //? Beat.open
+    } //? Beat.open
+    return end; //? Beat.open
+  } //? Beat.open
 //? Beat.yields
   /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
   yieldAt(i, ready) { //? Beat.yields
     const beat = this.timing.beats[i]; //? Beat.yields
     let at = ready; //? Beat.yields
     let blends = false; //? Beat.yields
-    for (let c = 0; c < this.plans.length; c++) { //? Beat.yields Yield.afterCues
-      const it = this.plans[c]; //? Beat.yields Yield.afterCues
-      if ((beat.yields ?? 'never') !== 'afterCues' || this.timing.cues[c].beat !== i) continue; //? Beat.yields Yield.afterCues
+    for (const it of this.plans) { //? Beat.yields Yield.afterCues
+      if ((beat.yields ?? 'never') !== 'afterCues' || it.cue.beat !== i) continue; //? Beat.yields Yield.afterCues
       if (it.start <= ready && it.stop > ready) at = Math.max(at, it.stop); //? Beat.yields Yield.afterCues
     } //? Beat.yields Yield.afterCues
     at = Math.min(at, this.beatEnd[i]); //? Beat.yields
-    for (let c = 0; c < this.plans.length; c++) { //? Beat.yields
-      const it = this.plans[c]; //? Beat.yields
-      if (this.timing.cues[c].beat === i && (it.start >= at || it.stop > at)) blends = true; //? Beat.yields
+    for (const it of this.plans) { //? Beat.yields
+      if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true; //? Beat.yields
     } //? Beat.yields
-    let blend = blends ? (beat.blend ?? 120) : 0; //? Beat.yields
-    blend = this.paced(blend); //? Beat.yields player.pace
+    const blend = blends ? this.paced(beat.blend ?? 120) : 0; //? Beat.yields
     this.beatEnd[i] = Math.min(this.beatEnd[i], at + blend); //? Beat.yields
     const end = this.beatEnd[i]; //? Beat.yields
-    for (let c = 0; c < this.plans.length; c++) { //? Beat.yields
-      const it = this.plans[c]; //? Beat.yields
-      if (this.timing.cues[c].beat !== i) continue; //? Beat.yields
+    for (const it of this.plans) { //? Beat.yields
+      if (it.cue.beat !== i) continue; //? Beat.yields
       if (it.start >= at) { //? Beat.yields
-        this.setPlan(c, at, end, true); //? Beat.yields
+        it.put(at, end, true); //? Beat.yields
         it.blends = true; //? Beat.yields
       } else { //? Beat.yields
         if (it.stop > at) { //? Beat.yields
@@ -662,30 +626,25 @@ export class LaunchSchedule {
   endRepeats(i) { //? Cue.whileWaiting
     const end = this.beatEnd[i]; //? Cue.whileWaiting
     if (end >= NEVER) return; //? Cue.whileWaiting
-    for (let c = 0; c < this.plans.length; c++) { //? Cue.whileWaiting
-      const cue = this.timing.cues[c]; //? Cue.whileWaiting
-      const it = this.plans[c]; //? Cue.whileWaiting
-      if (cue.beat !== i || !cue.whileWaiting || it.start >= NEVER) continue; //? Cue.whileWaiting
+    for (const it of this.plans) { //? Cue.whileWaiting
+      if (it.cue.beat !== i || !it.cue.whileWaiting || it.start >= NEVER) continue; //? Cue.whileWaiting
       if (it.start >= end) { //? Cue.whileWaiting
-        this.setPlan(c, end, end, true); //? Cue.whileWaiting
+        it.put(end, end, true); //? Cue.whileWaiting
         continue; //? Cue.whileWaiting
       } //? Cue.whileWaiting
-      this.cut(c, end); //? Cue.whileWaiting
-      if ((cue.end ?? 'cut') === 'finish') { //? Cue.whileWaiting RepeatEnd.finish
+      this.cut(it, end); //? Cue.whileWaiting
+      if ((it.cue.end ?? 'cut') === 'finish') { //? Cue.whileWaiting RepeatEnd.finish
         let cycle = it.length; //? Cue.whileWaiting RepeatEnd.finish
-        if (cue.alternate) cycle = it.length * 2; //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
+        if (it.cue.alternate) cycle = it.length * 2; //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
         it.stop = it.start + Math.trunc((end - it.start + cycle - 1) / cycle) * cycle; //? Cue.whileWaiting RepeatEnd.finish
         this.beatEnd[i] = Math.max(this.beatEnd[i], it.stop); //? Cue.whileWaiting RepeatEnd.finish
       } //? Cue.whileWaiting RepeatEnd.finish
     } //? Cue.whileWaiting
   } //? Cue.whileWaiting
 //? Cue.whileWaiting
-  cut(c, at) { //? Cue.whileWaiting
-    const it = this.plans[c]; //? Cue.whileWaiting
+  cut(it, at) { //? Cue.whileWaiting
     it.stop = at; //? Cue.whileWaiting
-    const cue = this.timing.cues[c]; //? Cue.whileWaiting RepeatEnd.settle
-    if (at < NEVER && (cue.end ?? 'cut') === 'settle') it.settle = Math.max(1, cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle
-    if (at < NEVER && (cue.end ?? 'cut') === 'settle') it.settle = Math.max(1, this.paced(cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle player.pace
+    if (at < NEVER && (it.cue.end ?? 'cut') === 'settle') it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle
   } //? Cue.whileWaiting
 
   tracksOf(cue) {
@@ -700,74 +659,70 @@ export class LaunchSchedule {
     return null;
   }
 
-  timelineFor(layer, property) {
-    const found = this.timeline(layer, property);
-    if (found !== null) return found;
-    const made = new Timeline(property);
-    this.lanes[layer].lines.push(made);
-    return made;
+  beginLine(layer, property, initial) {
+    if (this.timeline(layer, property) === null) this.lanes[layer].lines.push(new Timeline(property, initial));
   }
 
   /** What each property is before its first cue: where that cue starts. */
-  setTimelines() {
-    const standIn = new CuePlan();
+  beginLines() {
     for (const c of this.timing.cueOrder) {
       const cue = this.timing.cues[c];
-      standIn.start = this.plans[c].start;
-      standIn.stop = this.plans[c].stop;
-      standIn.skips = this.plans[c].never;
-      for (const track of this.tracksOf(cue)) {
-        const line = this.timelineFor(cue.layer, track.property);
-        if (cue.adds) continue; //? Cue.adds
-        if (line.isSet) continue;
-        line.isSet = true;
-        const first = new Segment(cue, track, standIn, neutral(track.property));
-        line.initial = first.values[0];
+      if (cue.adds) continue; //? Cue.adds
+      const plan = new CuePlan(cue);
+      plan.skips = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
+      for (const it of this.tracksOf(cue)) {
+        const first = new Segment(plan, it, neutral(it.property));
+        this.beginLine(cue.layer, it.property, first.values[0]);
       }
     }
   }
 
-  fillTimelines() {
-    for (const c of this.inOrderOfTime()) {
-      const cue = this.timing.cues[c];
-      const plan = this.plans[c];
-      for (const track of this.tracksOf(cue)) {
-        const line = this.timelineFor(cue.layer, track.property);
-        let found = neutral(track.property);
+  fillLines() {
+    let order = this.plans;
+    order = this.inOrderOfTime(); //? Cue.again
+    for (const plan of order) {
+      if (plan.start >= NEVER) continue;
+      for (const it of this.tracksOf(plan.cue)) {
+        this.beginLine(plan.cue.layer, it.property, neutral(it.property)); //? Cue.adds
+        const line = this.timeline(plan.cue.layer, it.property);
+        if (line === null) continue;
+        let found = neutral(it.property);
         if (plan.blends) found = line.initial; //? Beat.yields
-        if (line.segments.length > 0) found = line.baseAt(plan.start);
-        if (cue.adds) found = neutral(track.property); //? Cue.adds
-        const made = new Segment(cue, track, plan, found);
+        if (line.segments.length > 0) found = line.valueAt(plan.start); //? Cue.again
+        if (plan.cue.adds) found = neutral(it.property); //? Cue.adds
+        const made = new Segment(plan, it, found);
         this.all.push(made); //? player.stillness
-        if (cue.adds) { //? Cue.adds
-          line.added.push(made); //? Cue.adds
-          continue; //? Cue.adds
-        } //? Cue.adds
+        if (plan.cue.adds) line.added.push(made); //? Cue.adds
+        if (plan.cue.adds) continue; //? Cue.adds
         line.segments.push(made);
       }
     }
   }
-
-  /** The cues that are reached, by their start; those that start together as `cueOrder` says. */
-  inOrderOfTime() {
-    const order = [];
-    for (const c of this.timing.cueOrder) {
-      if (this.plans[c].start >= NEVER) continue;
-      order.push(c);
-      let i = order.length - 1;
-      while (i > 0 && this.plans[order[i - 1]].start > this.plans[c].start) {
-        order[i] = order[i - 1];
-        i--;
-      }
-      order[i] = c;
-    }
-    return order;
-  }
+//? Cue.again
+  /** The cues by their start; those that start together as `cueOrder` says. */ //? Cue.again
+  inOrderOfTime() { //? Cue.again
+    const order = []; //? Cue.again
+    for (const c of this.timing.cueOrder) { //? Cue.again
+      const plan = this.plans[c]; //? Cue.again
+      order.push(plan); //? Cue.again
+      let i = order.length - 1; //? Cue.again
+      while (i > 0 && order[i - 1].start > plan.start) { //? Cue.again
+        order[i] = order[i - 1]; //? Cue.again
+        i--; //? Cue.again
+      } //? Cue.again
+      order[i] = plan; //? Cue.again
+    } //? Cue.again
+    return order; //? Cue.again
+  } //? Cue.again
 
   value(layer, property, t) {
     const line = this.timeline(layer, property);
     if (line === null) return neutral(property);
-    return line.valueAt(t);
+    let sum = line.valueAt(t);
+    for (const it of line.added) { //? Cue.adds
+      if (it.plan.start <= t) sum += it.valueAt(t) - neutral(property); //? Cue.adds
+    } //? Cue.adds
+    return sum;
   }
 
   /** Fills `state` with what is seen of a layer at `t`. */
@@ -813,14 +768,12 @@ export class LaunchSchedule {
     const layer = this.timing.layers[layerIndex];
     state.visible = true;
     state.visible = this.belongs(layer, t); //? Layer.shown
-    state.opacity = 1;
-    state.opacity = within(this.value(layerIndex, 'opacity', t)); //? Property.opacity
-    state.scaleX = 1;
-    state.scaleY = 1;
-    state.rotation = 0;
-    state.scaleX = this.value(layerIndex, 'scaleX', t); //? Property.scaleX
-    state.scaleY = this.value(layerIndex, 'scaleY', t); //? Property.scaleY
-    state.rotation = this.value(layerIndex, 'rotation', t); //? Property.rotation
+    state.opacity = within(this.value(layerIndex, 'opacity', t));
+    state.scaleX = this.value(layerIndex, 'scale', t);
+    state.scaleY = state.scaleX;
+    state.scaleX *= this.value(layerIndex, 'scaleX', t); //? Property.scaleX
+    state.scaleY *= this.value(layerIndex, 'scaleY', t); //? Property.scaleY
+    state.rotation = this.value(layerIndex, 'rotation', t);
     const flip = this.value(layerIndex, 'flip', t); //? Property.flip
     if (flip !== 0) { //? Property.flip
       const narrowed = Math.cos(flip * Math.PI / 180); //? Property.flip
@@ -852,14 +805,14 @@ export class LaunchSchedule {
     state.reveal = 1; //? Property.reveal
     state.revealShape = null; //? Property.reveal
     if (reveal !== null) { //? Property.reveal
-      state.reveal = within(reveal.valueAt(t)); //? Property.reveal
+      state.reveal = within(this.value(layerIndex, 'reveal', t)); //? Property.reveal
       const cue = reveal.cueAt(t); //? Property.reveal
       if (cue !== null) state.revealShape = (cue.reveal ?? null); //? Property.reveal
     } //? Property.reveal
     const draw = this.timeline(layerIndex, 'draw'); //? Property.draw
     state.draw = 1; //? Property.draw
     if (draw !== null) { //? Property.draw
-      state.draw = within(draw.valueAt(t)); //? Property.draw
+      state.draw = within(this.value(layerIndex, 'draw', t)); //? Property.draw
       const cue = draw.cueAt(t); //? Property.draw
       if (cue !== null) state.fillFrom = (cue.fillFrom ?? 0.6); //? Property.draw
     } //? Property.draw
