@@ -151,6 +151,25 @@ TEST_CASE(
     CHECK(s.find<QCheckBox>("exportStartupImages")->isChecked());
 }
 
+TEST_CASE("The icon on every start is asked for where there is one, and kept") {
+    ExportSession s;
+    s.choose("android");
+    auto* always = s.find<QCheckBox>("exportIconAlways");
+    CHECK(always->isVisible());
+    CHECK_FALSE(always->isChecked());
+    s.into(s.folder() / "main");
+    s.settle();
+    CHECK_FALSE(s.select("values-v33"));
+    always->click();
+    s.settle();
+    CHECK(s.select("values-v33"));
+    s.write();
+    s.choose("flutter");
+    CHECK_FALSE(always->isVisible());
+    s.choose("android");
+    CHECK(always->isChecked());
+}
+
 TEST_CASE("What a person edited is refused, shown three ways, and written only by their choice") {
     ExportSession s;
     s.choose("web");

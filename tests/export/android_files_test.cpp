@@ -64,7 +64,7 @@ RunResult linked(const exporting::Export& made, const std::string& package) {
                               style + "\"/>")));
     REQUIRE(files.writeAtomically(folder.path() / "newer/AndroidManifest.xml", manifest("android", "")));
     REQUIRE(files.writeAtomically(folder.path() / "newer/res/values/public.xml",
-                                  readWhole(repository() / "tests/judges/android-31-names.xml")));
+                                  readWhole(repository() / "tests/judges/android-newer-names.xml")));
     const auto step = [&](const QStringList& arguments) {
         return run(QStringLiteral("aapt2"), arguments, folder.path());
     };
@@ -81,6 +81,13 @@ RunResult linked(const exporting::Export& made, const std::string& package) {
     }
     return step({"link", "-o", "app.apk", "--manifest", "AndroidManifest.xml", "-I", framework, "-I",
                  "newer.apk", "app.zip"});
+}
+
+/// An export that asks for the icon on every start.
+exporting::Export withIconAlways(const project::Project& project) {
+    exporting::ExportOptions options;
+    options.iconAlways = true;
+    return exportedWith(options, project.sequence, *project.shelf, "android");
 }
 
 /// Progress of the animator's interpolator at `x`: a path interpolator of ours, or linear.
@@ -151,6 +158,35 @@ std::optional<double> animatedValue(const exporting::Export& made, const std::st
     return value;
 }
 
+}
+
+TEST_CASE("The icon is shown on every start where that is asked for, from the version on that knows it") {
+    const auto project = openSample(samples().front());
+    const auto path = "res/values-v33/moraine_huts_themes.xml";
+    const auto made = withIconAlways(project);
+    const auto theme = parsed(fileOf(made, path));
+    const auto before = parsed(fileOf(made, "res/values-v31/moraine_huts_themes.xml"));
+    std::map<std::string, std::string> items, older;
+    const auto read = [](const pugi::xml_document& document, auto& into) {
+        for (const auto& item : document.child("resources").child("style").children("item")) {
+            into[item.attribute("name").value()] = item.child_value();
+        }
+    };
+    read(theme, items);
+    read(before, older);
+    // It stands for the other altogether, so it says all of that, too.
+    CHECK(items["android:windowSplashScreenBehavior"] == "icon_preferred");
+    items.erase("android:windowSplashScreenBehavior");
+    CHECK(items == older);
+    CHECK_FALSE(older.empty());
+    const auto result = linked(made, "com.example.sample");
+    INFO(result.output);
+    CHECK(result.code == 0);
+    const auto plain = exported(project.sequence, *project.shelf);
+    CHECK_FALSE(hasFile(plain, "values-v33"));
+    auto without = project;
+    without.sequence.opening.icon.clear();
+    CHECK_FALSE(hasFile(withIconAlways(without), "values-v33"));
 }
 
 TEST_CASE("The platform's resource compiler takes and links every sample's resources") {

@@ -130,7 +130,15 @@ QWidget* ExportRoom::buildRight() {
     packageLabel->setBuddy(m_package);
     connect(m_package, &QLineEdit::editingFinished, this, [this] { later(); });
     packageRow->addWidget(packageLabel);
+    m_iconAlways = new QCheckBox(tr("Icon on every start"), m_packageRow);
+    m_iconAlways->setObjectName(QStringLiteral("exportIconAlways"));
+    m_iconAlways->setToolTip(
+        tr("Also where a notification or another app opens yours (Android 13 and later). Your app has "
+           "to be compiled with API 33 or later."));
+    connect(m_iconAlways, &QCheckBox::clicked, this, [this] { later(); });
     packageRow->addWidget(m_package, 1);
+    packageRow->addSpacing(18);
+    packageRow->addWidget(m_iconAlways);
     column->addWidget(m_packageRow);
     column->addWidget(makeWebRow(page));
     m_tabs = new QTabWidget(page);

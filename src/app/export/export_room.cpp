@@ -110,6 +110,8 @@ void ExportRoom::choose(plan::ExportId exportId) {
     m_folder->setPlaceholderText(tr(words.folder));
     m_package->setText(settings.value(settingKey("exportPackage")).toString());
     m_packageRow->setVisible(exporting::exporterOf(exportId).hasPackage());
+    m_iconAlways->setChecked(settings.value(settingKey("exportIconAlways")).toBool());
+    m_iconAlways->setVisible(exporting::exporterOf(exportId).takesIconAlways());
     m_base->setText(settings.value(settingKey("exportBase")).toString());
     m_startupImages->setChecked(settings.value(settingKey("exportStartupImages")).toBool());
     m_webRow->setVisible(exporting::exporterOf(exportId).isForWeb());
@@ -149,6 +151,7 @@ void ExportRoom::rebuild() {
         options.base = base.toStdString();
     }
     options.startupImages = m_startupImages->isChecked();
+    options.iconAlways = m_iconAlways->isChecked();
     m_task.build(m_document, m_target, std::move(options));
 }
 
@@ -470,6 +473,7 @@ void ExportRoom::write() {
     settings.setValue(settingKey("exportPackage"), m_package->text());
     settings.setValue(settingKey("exportBase"), m_base->text());
     settings.setValue(settingKey("exportStartupImages"), m_startupImages->isChecked());
+    settings.setValue(settingKey("exportIconAlways"), m_iconAlways->isChecked());
     m_folderTask.write(m_state, m_plan);
 }
 

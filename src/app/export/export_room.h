@@ -88,6 +88,7 @@ private:
     QLabel* m_name;
     QLineEdit* m_folder;
     QLineEdit* m_package;
+    QCheckBox* m_iconAlways;
     QWidget* m_packageRow;
     QLineEdit* m_base;
     QCheckBox* m_startupImages;

@@ -7,9 +7,9 @@
 #include "export/common/folder_change.h"
 #include "export/common/line_diff.h"
 #include "export/common/remembered_pictures.h"
-#include "render/base/helper_process.h"
 #include "render/art/sound_pictures.h"
 #include "render/base/gui_session.h"
+#include "render/base/helper_process.h"
 #include "render/base/paint_threads.h"
 #include "render/frames/frame_maker.h"
 #include "render/frames/still.h"
@@ -28,7 +28,7 @@ constexpr const char* kAll = "all";
 
 struct ExportOptions {
     std::string file, target, folder, package, base = "/";
-    bool dryRun = false, json = false, force = false, startupImages = false;
+    bool dryRun = false, json = false, force = false, startupImages = false, iconAlways = false;
 };
 
 /// The lines that change, each behind "+ " or "- ".
@@ -111,12 +111,14 @@ void exportOne(const ExportOptions& options, const exporting::Exporter& exporter
     how.package = options.package;
     how.base = options.base;
     how.startupImages = options.startupImages;
+    how.iconAlways = options.iconAlways;
     how.workers = &workers;
     const int deaths = render::HelperProcess::deaths();
     auto made = exporter.build(
         {shop.project.sequence, *shop.project.shelf, shop.outliner, shop.pictures, shop.pictures, how});
     if (made && render::HelperProcess::deaths() != deaths) {
-        made = failure(ProblemKind::Unreadable, "a clip or a part of the art of this sequence cannot be drawn", options.file);
+        made = failure(ProblemKind::Unreadable,
+                       "a clip or a part of the art of this sequence cannot be drawn", options.file);
     }
     if (!made) {
         outcome.err << describe(made.error()) << "\n";
@@ -217,6 +219,9 @@ void addExport(CLI::App& app, Context& context) {
                         "Web: where the site is served from, for example /shop/; ./ for beside the page");
     command->add_flag("--startup-images", options->startupImages,
                       "Web: with startup pictures for web apps installed on phones");
+    command->add_flag(
+        "--icon-always", options->iconAlways,
+        "Android: the icon also on starts from notifications; your app compiles with API 33 or later");
     command->add_flag("--dry-run", options->dryRun, "Only say what would be written");
     command->add_flag("--json", options->json, "As JSON");
     command->add_flag("--force", options->force,

@@ -11,6 +11,7 @@ class AndroidExporter : public Exporter {
 public:
     plan::ExportId id() const override { return "android"; }
     bool hasPackage() const override { return true; }
+    bool takesIconAlways() const override { return true; }
     std::string name() const override { return "Android"; }
     Result<Export> build(const ExportInput& input) const override;
     AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;

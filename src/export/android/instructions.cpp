@@ -158,6 +158,8 @@ and Kotlin 1.3 or later. Everything is internal, in the package `{code}`. Five s
   `shown`, `lateFrames`; times in ms after the start of the process.
 - With animations switched off on the device, the calm variant plays. Its animator scale is honoured.
 - Screen readers speak `@string/{loading}`, and what a message shows: translate them as your other texts.
+- Opened by a notification or another app, Android 13 and later show the colour alone, and from then on the launch. For
+  the icon there, too, export with *Icon on every start* (`--icon-always`); your app compiles with API 33 or later then.
 - If your app uses the compatibility library for launch pictures already, keep its theme on the activity and leave out
   steps 2 and `setTheme`: the library then shows the static frame, and the player takes over from its first draw. Do not
   set that library's keep-on-screen condition as well; it would hold the player's first frame back.

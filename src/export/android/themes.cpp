@@ -41,13 +41,13 @@ std::string baseStyle(const AndroidBuild& build, int api) {
 }
 
 /// The theme itself: of the newer systems with what their launch picture shows.
-std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) {
+std::string styles(const AndroidBuild& build, int api, Millis iconAnimation) {
     const auto& names = build.names;
     const auto& sequence = build.sequence();
     pugi::xml_document document;
     auto style = with(with(document.append_child("resources").append_child("style"), "name", names.styleName),
                       "parent", "Base." + names.styleName);
-    if (!newer) {
+    if (api < 31) {
         return xmlText(document);
     }
     addItem(style, "android:windowSplashScreenBackground", "@color/" + names.colour(sequence.opening.colour));
@@ -69,6 +69,9 @@ std::string styles(const AndroidBuild& build, bool newer, Millis iconAnimation) 
     if (!sequence.opening.footer.empty()) {
         addItem(style, "android:windowSplashScreenBrandingImage", "@drawable/" + names.resource("footer"));
     }
+    if (api >= 33) { // or starts from notifications and other apps show the colour alone
+        addItem(style, "android:windowSplashScreenBehavior", "icon_preferred");
+    }
     return xmlText(document);
 }
 
@@ -80,10 +83,13 @@ void addThemes(AndroidBuild& build, Millis iconAnimation) {
     build.add("res/values/" + base, baseStyle(build, 23));
     build.add("res/values-v27/" + base, baseStyle(build, 27));
     build.add("res/values-v29/" + base, baseStyle(build, 29));
-    build.add("res/values/" + file, styles(build, false, iconAnimation));
+    build.add("res/values/" + file, styles(build, 23, iconAnimation));
     // The attributes of the newer systems' launch picture exist from API 31 on and must not be read by older
     // ones.
-    build.add("res/values-v31/" + file, styles(build, true, iconAnimation));
+    build.add("res/values-v31/" + file, styles(build, 31, iconAnimation));
+    if (build.base.input.options.iconAlways && !build.sequence().opening.icon.empty()) {
+        build.add("res/values-v33/" + file, styles(build, 33, iconAnimation));
+    }
 }
 
 }

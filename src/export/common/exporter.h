@@ -43,6 +43,7 @@ struct Export {
 struct ExportOptions {
     std::string package;        ///< of the app's resources and code; empty: one made from the sequence's name
     std::string base = "/";     ///< where a web app is served from, "/shop/"; "./": beside the page
+    bool iconAlways = false;    ///< Android: also on starts from notifications; needs compileSdk 33
     bool startupImages = false; ///< pictures for web apps installed on phones, one for each screen
     std::function<bool()> cancelled; ///< asked from several threads; may be empty
     std::function<void(std::size_t done, std::size_t all)>
@@ -106,6 +107,8 @@ public:
     [[nodiscard]] virtual std::string name() const = 0;
     /// Whether code or resources are named after the app's package.
     [[nodiscard]] virtual bool hasPackage() const { return false; }
+    /// Whether it can ask the system to show the icon on every start.
+    [[nodiscard]] virtual bool takesIconAlways() const { return false; }
     /// Whether it takes a base path and startup images.
     [[nodiscard]] virtual bool isForWeb() const { return false; }
     [[nodiscard]] virtual Result<Export> build(const ExportInput& input) const = 0;
