@@ -75,6 +75,23 @@ TEST_CASE("A line of a player stays only with what it serves") {
           "    return sum\n}\n");
 }
 
+TEST_CASE("What has become a second name for something is called by the first, but for labels and members") {
+    const std::string kotlin =
+        "class A {\n    var d = c\n    fun f(a: Int): Int {\n        var b = a\n"
+        "        b += 1 //? No.thing\n        g(b: b, it.b)\n"
+        "        var sum = b + 1\n        sum += 2 //? No.thing\n        return sum\n    }\n"
+        "    fun h() {\n        d = 2 //? No.thing\n    }\n}\n";
+    CHECK(onlyUsed(kotlin, {}, exporting::kKotlinVariables) ==
+          "class A {\n    val d = c\n    fun f(a: Int): Int {\n        g(b: a, it.b)\n"
+          "        return a + 1\n    }\n    fun h() {\n    }\n}\n");
+    // Not where the other changes, nor in a language in which a name may be label and value at once.
+    const std::string changed =
+        "fun f() {\n    var a = 1\n    var b = a\n    b += 1 //? No.thing\n    a += 1\n    g(b)\n}\n";
+    CHECK(onlyUsed(changed, {}, exporting::kKotlinVariables).find("val b = a\n") != std::string::npos);
+    const std::string script = "f() {\n  let b = a;\n  b += 1; //? No.thing\n  g({ b });\n}\n";
+    CHECK(onlyUsed(script, {}, exporting::kScriptVariables) == "f() {\n  const b = a;\n  g({ b });\n}\n");
+}
+
 TEST_CASE("Parameters of a cut player fill lines, one line if that is enough") {
     const auto cut = [](const std::string& player) {
         return onlyUsed(player, {}, exporting::kKotlinVariables);

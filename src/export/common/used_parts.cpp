@@ -142,6 +142,70 @@ void dropLastCommas(Lines& lines) {
     }
 }
 
+/// Whether a line is of a function's body, by what its block begins with.
+bool isLocal(const Lines& lines, std::size_t at) {
+    const auto indent = indentOf(lines[at].text);
+    for (auto before = at; before > 0; --before) {
+        const std::string_view text = lines[before - 1].text;
+        const auto outer = indentOf(text);
+        if (!text.empty() && outer < indent && !text.substr(outer).starts_with(')')) {
+            static constexpr std::array<std::string_view, 4> kTypes = {"class ", "object ", "struct ",
+                                                                       "extension "};
+            return std::none_of(kTypes.begin(), kTypes.end(),
+                                [&](auto type) { return text.find(type) != std::string_view::npos; });
+        }
+    }
+    return false;
+}
+
+/// Puts a value where a name stands, but for members and labels of that name.
+void replaceName(std::string& text, const std::string& name, const std::string& value) {
+    for (auto at = findName(text, name); at != std::string::npos;
+         at = findName(text, name, at + value.size())) {
+        const auto rest = std::string_view(text).substr(at + name.size());
+        const bool isLabel = rest.starts_with(':') || (rest.starts_with(" = ") && !rest.starts_with(" == "));
+        const bool isMember = at > 0 && text[at - 1] == '.';
+        if (!isLabel && !isMember) {
+            text.replace(at, name.size(), value);
+        }
+    }
+}
+
+/// A constant that is nothing but another name, or that is given back at once: its value stands
+/// in its place. `replaces`: whether no name of the language stands for a label and its value alike.
+void dropSecondName(Lines& lines, std::size_t at, const std::string& name, bool replaces) {
+    auto value = lines[at].text.substr(lines[at].text.find(" = ") + 3);
+    const std::string end = value.ends_with(';') ? ";" : "";
+    value.resize(value.size() - end.size());
+    const auto indent = indentOf(lines[at].text);
+    std::vector<Line*> block;
+    for (auto next = at + 1; next < lines.size(); ++next) {
+        if (!lines[next].text.empty() && indentOf(lines[next].text) < indent) {
+            break;
+        }
+        if (lines[next].stays) {
+            block.push_back(&lines[next]);
+        }
+    }
+    if (!block.empty() &&
+        block.front()->text.substr(indentOf(block.front()->text)) == "return " + name + end) {
+        block.front()->text = std::string(indent, ' ') + "return " + value + end;
+        lines[at].stays = false;
+        return;
+    }
+    const bool isName = !value.empty() && std::all_of(value.begin(), value.end(), isPartOfName) &&
+                        value != "true" && value != "false" && value != "null" && value != "nil";
+    if (!replaces || !isName || std::isdigit(static_cast<unsigned char>(value.front())) != 0 ||
+        std::any_of(block.begin(), block.end(),
+                    [&](const Line* line) { return changes(line->text, value); })) {
+        return;
+    }
+    for (auto* line : block) {
+        replaceName(line->text, name, value);
+    }
+    lines[at].stays = false;
+}
+
 /// A variable that only lines which are gone would have changed, within the block it is declared in.
 void fixVariables(Lines& lines, const VariableWords& words) {
     for (std::size_t i = 0; i < lines.size(); ++i) {
@@ -163,6 +227,9 @@ void fixVariables(Lines& lines, const VariableWords& words) {
         }
         if (wasChanged && !isChanged) {
             lines[i].text.replace(indent, begin, words.stays);
+            if (isLocal(lines, i)) {
+                dropSecondName(lines, i, name, words.changes == "var ");
+            }
         }
     }
 }
