@@ -138,6 +138,12 @@ TEST_CASE("While the main thread is kept, Core Animation plays on what the previ
         }
         addShots(it, pictures, app.path(), sequence, shelf, s, moments);
         app.addCase(it);
+        // Left and returned to: nothing has gone on, not even in the first picture.
+        auto back = caseOf(sequence, sequence.name + " back", s);
+        back["acts"] = {{{"at", begin + 300}, {"do", "leave"}}};
+        addShots(back, pictures, app.path(), sequence, shelf, s, {begin + 300});
+        back["shots"][0] = begin + 300 + 700;
+        app.addCase(back);
     };
     for (const auto& path : samples()) {
         const auto project = openSample(path);

@@ -131,6 +131,7 @@ extension @LAUNCH@ {
             if let since = pausedAt { began += time() - since }
             pausedAt = nil
             plan()
+            for it in stages { it.show(Double(now())) }  // what Core Animation has played on meanwhile
         }
         on(UIAccessibility.reduceMotionStatusDidChangeNotification) { _ in plan() }
         on(UIScene.didDisconnectNotification) { scene in
