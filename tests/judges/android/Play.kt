@@ -271,6 +271,7 @@ class Play(text: String) {
     /** One frame. Painting takes most of the time here, so only some of them are painted. */
     private fun frames(time: Long) {
         idle(time)
+        keepInsets()
         if (drawn++ % 8 == 0) draw()
     }
 
@@ -303,6 +304,12 @@ class Play(text: String) {
         val given = builder.build()
         ReflectionHelpers.setField(root, "mLastWindowInsets", given)
         decor.dispatchApplyWindowInsets(given)
+    }
+
+    /** The system's bars stay where they are when an app sets other content; the framework alone knows of none here. */
+    private fun keepInsets() {
+        @Suppress("DEPRECATION")
+        if (decor.isAttachedToWindow && decor.rootWindowInsets?.systemWindowInsetTop != insets.getInt(1)) giveInsets()
     }
 
     private fun draw(): Bitmap {

@@ -312,6 +312,13 @@ internal abstract class Launch(
 
         override fun onTouchEvent(event: MotionEvent) = true
 
+        //?{ Place.safe
+        override fun onApplyWindowInsets(insets: WindowInsets): WindowInsets {
+            follow() // what keeps clear of the bars moves with them, even while nothing else does
+            return super.onApplyWindowInsets(insets)
+        }
+        //?}
+
         /** The system's picture is let go when its icon has come to rest; only then people see ours, and its time begins. */
         @TargetApi(31)
         private fun takeOver() = activity.splashScreen.setOnExitAnimationListener { picture ->
