@@ -338,10 +338,13 @@ extension @LAUNCH@ {
     static func placing(_ state: LayerState, about rest: CGRect) -> CGAffineTransform {
         CGAffineTransform(translationX: CGFloat(state.x), y: CGFloat(state.y))
             .rotated(by: CGFloat(state.rotation * Double.pi / 180))
-            .scaledBy(x: CGFloat(state.scaleX), y: CGFloat(state.scaleY))
+            .scaledBy(x: notFlat(state.scaleX), y: notFlat(state.scaleY))
             .concatenating(transform(state.outer)) //? Layer.parent
             .concatenating(CGAffineTransform(translationX: -rest.midX, y: -rest.midY))
     }
+
+    /// Core Animation cannot go from or to what has no width or height at all.
+    private static func notFlat(_ scale: Double) -> CGFloat { CGFloat(scale == 0 ? 0.0001 : scale) }
 
     static func transform(_ m: [Double]) -> CGAffineTransform {
         CGAffineTransform(

@@ -26,6 +26,7 @@ public class View {
   public final Context getContext() { return null; }
   public final ViewParent getParent() { return null; }
   public WindowInsets getRootWindowInsets() { return null; }
+  public WindowInsets onApplyWindowInsets(WindowInsets insets) { return insets; }
   public final int getWidth() { return 0; }
   public final int getHeight() { return 0; }
   public void setImportantForAccessibility(int mode) {}
