@@ -156,6 +156,7 @@ TEST_CASE("The icon on every start is asked for where there is one, and kept") {
     s.choose("android");
     auto* always = s.find<QCheckBox>("exportIconAlways");
     CHECK(always->isVisible());
+    CHECK(always->isEnabled());
     CHECK_FALSE(always->isChecked());
     s.into(s.folder() / "main");
     s.settle();

@@ -44,6 +44,33 @@ std::string withPackage(std::string text, const std::string& package) {
 
 }
 
+TEST_CASE("Long lists of Kotlin data are made in parts, of which each fits a method of the platform") {
+    exporting::TimingTree tree;
+    for (int i = 0; i < 200; ++i) {
+        // Among short ones some that alone are long.
+        const std::string name(i % 50 == 49 ? 11'000 : 140, 'n');
+        tree.cues.push_back(
+            {fmt::format("cue {}", i), exporting::CodeCall("Cue").named("name", {name}).value()});
+    }
+    const auto text = exporting::kotlinTiming(tree, "val");
+    std::size_t parts = 0, cues = 0;
+    for (auto at = text.find("private fun cues"); at != std::string::npos;
+         at = text.find("private fun cues", at + 1)) {
+        const auto part = text.substr(at, text.find("\n    )\n", at) - at);
+        ++parts;
+        CHECK(part.size() < 13'000);
+        for (auto cue = part.find(" Cue("); cue != std::string::npos; cue = part.find(" Cue(", cue + 1)) {
+            ++cues;
+        }
+        // A comma behind each but the last, whether its name stands above it or behind.
+        const auto end = part.rfind(')');
+        CHECK(part.find(',', end) == std::string::npos);
+    }
+    CHECK(parts > 5);
+    CHECK(cues == 200);
+    CHECK(text.find("        addAll(cues0())\n        addAll(cues1())") != std::string::npos);
+}
+
 TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and for random sequences") {
     const TemporaryFolder folder;
     DiskFiles files;

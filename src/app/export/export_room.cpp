@@ -143,6 +143,7 @@ void ExportRoom::rebuild() {
     for (auto* card : m_cards) {
         card->setSequence(*m_document.sequence());
     }
+    m_iconAlways->setEnabled(!m_document.sequence()->opening.icon.empty());
     m_summary->setText(tr("Making the files …"));
     m_write->setEnabled(false);
     exporting::ExportOptions options;

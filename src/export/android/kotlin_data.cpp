@@ -21,15 +21,21 @@ std::string kotlin(const CodeValue& value, int indent = 8, int taken = 0) {
 /// Each with what it is called in a comment; many in parts, since a Java method holds at most 64 kB.
 std::string listProperty(const char* name, const char* type, const std::vector<TimingTree::Named>& things) {
     constexpr std::size_t kPart = 12'000; // characters
+    const auto item = [&](std::size_t i, bool comma) {
+        return kotlinDialect().item(things[i].value, commentText(things[i].name), 8, comma);
+    };
     std::vector<std::string> parts;
-    for (std::size_t i = 0; i < things.size();) {
-        auto& part = parts.emplace_back();
-        for (bool isLast = false; !isLast; ++i) {
-            const auto name = commentText(things[i].name);
-            const auto text = kotlinDialect().item(things[i].value, name, 8);
-            isLast = i + 1 == things.size() || part.size() + 2 * text.size() > kPart;
-            part += isLast ? kotlinDialect().item(things[i].value, name, 8, false) : text + "\n";
+    std::size_t before = 0; // of the last part: what stands before its last item, which has no comma
+    for (std::size_t i = 0; i < things.size(); ++i) {
+        const auto text = item(i, false);
+        if (parts.empty() || parts.back().size() + text.size() > kPart) {
+            parts.emplace_back();
+            before = 0;
+        } else {
+            parts.back().replace(before, std::string::npos, item(i - 1, true) + "\n");
+            before = parts.back().size();
         }
+        parts.back() += text;
     }
     if (parts.size() < 2) {
         return fmt::format("\n    private val {} = listOf<{}>(\n{}\n    )\n", name, type,

@@ -7,18 +7,18 @@ extension @LAUNCH@ {
     @MainActor
     struct Film {
         /// Opacity and place at one moment, in milliseconds of the launch.
-        typealias Look = (Double) -> (opacity: Double, place: CGAffineTransform)
+        typealias Moment = (Double) -> (opacity: Double, place: CGAffineTransform)
         private var times: [Double] = []
         private var opacities: [Double] = []
         private var places: [CGAffineTransform] = []
 
         /// Keys at `moments`, and between them wherever it does not run straight; a jump is met to the millisecond.
-        init(_ moments: [Double], _ size: CGSize, _ look: Look) {
+        init(_ moments: [Double], _ size: CGSize, _ look: Moment) {
             let reach = max(1, size.width, size.height)
             for moment in moments { add(moment, reach, look) }
         }
 
-        private mutating func add(_ time: Double, _ reach: CGFloat, _ look: Look) {
+        private mutating func add(_ time: Double, _ reach: CGFloat, _ look: Moment) {
             let (opacity, place) = look(time)
             if let before = times.last, time - before > 1 {
                 let middle = look((before + time) / 2)
