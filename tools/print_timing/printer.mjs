@@ -161,7 +161,8 @@ export class Printer {
   oneLine(it) { return this.simple(it) + this.end; }
 
   loop(head, body) {
-    if (this.isShort(body, this.marks)) return this.line(`${head} ${this.oneLine(body[0])}`);
+    const short = this.isShort(body, this.marks) ? `${head} ${this.oneLine(body[0])}` : '';
+    if (short && this.fits(short)) return this.line(short);
     return this.block(`${head} {`, () => this.statements(body));
   }
 

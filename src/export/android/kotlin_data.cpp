@@ -173,12 +173,15 @@ std::vector<TimingTree::Named> kotlinLooks(const AndroidBuild& build,
 }
 
 std::string kotlinTiming(const TimingTree& tree, const char* word) {
+    std::string orders;
+    for (const auto& [name, order] : ordersOf(tree)) {
+        orders += fmt::format(",\n        {} = {}", name, kotlin({order}, 8, 13));
+    }
+    const std::string lists = "beats = beats, gates = gates, layers = layers, cues = cues";
+    const auto made = orders.empty() ? lists : "\n        " + lists + orders + "\n    ";
     return listProperty("beats", "Beat", tree.beats) + listProperty("gates", "GateTiming", tree.gates) +
            listProperty("layers", "Layer", tree.layers) + listProperty("cues", "Cue", tree.cues) +
-           fmt::format("\n    {} timing = LaunchTiming(\n        beats = beats,\n        gates = gates,\n"
-                       "        gateOrder = {},\n        layers = layers,\n        cues = cues,\n"
-                       "        cueOrder = {}\n    )\n",
-                       word, kotlin({tree.gateOrder}, 8, 13), kotlin({tree.cueOrder}, 8, 12));
+           fmt::format("\n    {} timing = LaunchTiming({})\n", word, made);
 }
 
 std::string kotlinData(const AndroidBuild& build, const TimingTree& tree,

@@ -24,9 +24,11 @@ std::string listText(const char* name, const std::vector<TimingTree::Named>& thi
 std::string scriptTiming(const Plans& plans) {
     const auto tree = timingTree(plans);
     std::string out = "{\n" + listText("beats", tree.beats) + listText("gates", tree.gates);
-    out += "  gateOrder: " + scriptDialect().text({tree.gateOrder}) + ",\n";
     out += listText("layers", tree.layers) + listText("cues", tree.cues);
-    return out + "  cueOrder: " + scriptDialect().text({tree.cueOrder}) + ",\n}";
+    for (const auto& [name, order] : ordersOf(tree)) {
+        out += fmt::format("  {}: {},\n", name, scriptDialect().text({order}));
+    }
+    return out + "}";
 }
 
 std::string scriptGates(const model::Sequence& sequence) {

@@ -141,6 +141,40 @@ std::string propertyOf(const motion::Track& track, const LayerTracks& layer) {
                : std::string(motion::propertyWord(track.property));
 }
 
+/// The one curve of all its pieces, or each piece's own.
+CodeCall& addEasings(CodeCall& call, const motion::Track& track) {
+    const auto& keys = track.keyframes;
+    const bool isOne = std::all_of(keys.begin(), keys.end() - 1,
+                                   [&](const auto& key) { return key.easing == keys.front().easing; });
+    if (isOne) {
+        const auto& easing = keys.front().easing;
+        return call.named("easing", easingValue(easing), easing == model::kLinear);
+    }
+    CodeList easings{CodeList::Of::Things, {}};
+    for (std::size_t i = 0; i + 1 < keys.size(); ++i) {
+        easings.items.push_back(easingValue(keys[i].easing));
+    }
+    return call.named("easings", {std::move(easings)});
+}
+
+CodeValue trackValue(const motion::Track& track, const std::string& property) {
+    CodeList values{CodeList::Of::Numbers, {}}, at{CodeList::Of::Numbers, {}};
+    int onTop = 0; // they come first: a move does not go back to what was there before
+    for (const auto& key : track.keyframes) {
+        values.items.push_back({key.value});
+        at.items.push_back({key.at});
+        onTop += key.basis == motion::Basis::OnTop ? 1 : 0;
+    }
+    const bool isWhole =
+        track.keyframes.size() == 2 && track.keyframes.front().at == 0 && track.keyframes.back().at == 1;
+    CodeCall call("Track");
+    call.named("property", {CodeWord{"Property", property}})
+        .named("values", {std::move(values)})
+        .named("at", {std::move(at)}, isWhole)
+        .named("onTop", {onTop}, onTop == 0);
+    return addEasings(call, track).value();
+}
+
 CodeValue tracksValue(const std::vector<motion::Track>& tracks, const LayerTracks& layer,
                       bool leavesOut = false) {
     CodeList list{CodeList::Of::Things, {}};
@@ -149,19 +183,7 @@ CodeValue tracksValue(const std::vector<motion::Track>& tracks, const LayerTrack
             (leavesOut && layer.isCalm[static_cast<std::size_t>(track.property)])) {
             continue;
         }
-        CodeList keys{CodeList::Of::Things, {}};
-        for (const auto& key : track.keyframes) {
-            keys.items.push_back(CodeCall("Key")
-                                     .named("at", {key.at})
-                                     .named("value", {key.value})
-                                     .named("onTop", {true}, key.basis == motion::Basis::Absolute)
-                                     .named("easing", easingValue(key.easing), key.easing == model::kLinear)
-                                     .value());
-        }
-        list.items.push_back(CodeCall("Track")
-                                 .named("property", {CodeWord{"Property", propertyOf(track, layer)}})
-                                 .named("keys", {std::move(keys)})
-                                 .value());
+        list.items.push_back(trackValue(track, propertyOf(track, layer)));
     }
     return {std::move(list)};
 }
@@ -208,12 +230,16 @@ public:
         for (const auto cue : m_plan.playOrder) {
             tree.cues.push_back({document.cues[static_cast<std::size_t>(cue)].id, cueValue(cue)});
         }
-        tree.gateOrder = indicesOf(m_plan.gateOrder);
-        tree.cueOrder.of = CodeList::Of::Indices;
-        for (const auto cue : m_plan.cueOrder) {
-            tree.cueOrder.items.push_back({m_placeOfCue[static_cast<std::size_t>(cue)]});
-        }
         addNeeds(tree);
+        if (tree.needs.contains("Gate.order")) {
+            tree.gateOrder = indicesOf(m_plan.gateOrder);
+        }
+        tree.cueOrder.of = CodeList::Of::Indices;
+        if (tree.needs.contains("Cue.again") || yields()) {
+            for (const auto cue : m_plan.cueOrder) {
+                tree.cueOrder.items.push_back({m_placeOfCue[static_cast<std::size_t>(cue)]});
+            }
+        }
         return tree;
     }
 
@@ -237,11 +263,32 @@ private:
         if (movesAgain()) {
             tree.needs.insert("Cue.again");
         }
+        if (gatesHaveRules(tree)) {
+            tree.needs.insert("Gate.rules");
+        }
+        if (!std::is_sorted(m_plan.gateOrder.begin(), m_plan.gateOrder.end())) {
+            tree.needs.insert("Gate.order");
+        }
         for (const auto& beat : m_plan.beats) {
             if (!beat.length && beat.kind != BeatKind::Wait && beat.kind != BeatKind::Opening) {
                 tree.needs.insert("Beat.open");
             }
         }
+    }
+
+    /// Whether a gate is anything but open from when it was opened.
+    [[nodiscard]] bool gatesHaveRules(const TimingTree& tree) const {
+        const auto parts = partsOf(tree);
+        static constexpr std::array<const char*, 7> kRules = {
+            "GateStart.firstFrame", "GateStart.beat",      "GateTiming.needs",  "GateTiming.timeOut",
+            "StartKind.hot",        "StartKind.recreated", "LayerKind.progress"};
+        return std::any_of(kRules.begin(), kRules.end(),
+                           [&](const char* rule) { return parts.contains(rule); });
+    }
+
+    [[nodiscard]] bool yields() const {
+        return std::any_of(m_plan.beats.begin(), m_plan.beats.end(),
+                           [](const auto& beat) { return beat.yield != model::Yield::Never; });
     }
 
     /// Whether some property of a layer is moved by more than one cue, so that it matters which comes first.
@@ -386,6 +433,17 @@ UsedParts partsOf(const TimingTree& tree) {
         }
     }
     return parts;
+}
+
+std::vector<std::pair<const char*, CodeList>> ordersOf(const TimingTree& tree) {
+    std::vector<std::pair<const char*, CodeList>> orders;
+    if (!tree.gateOrder.items.empty()) {
+        orders.emplace_back("gateOrder", tree.gateOrder);
+    }
+    if (!tree.cueOrder.items.empty()) {
+        orders.emplace_back("cueOrder", tree.cueOrder);
+    }
+    return orders;
 }
 
 TimingTree timingTree(const Plans& plans) { return TreeBuilder(plans).tree(); }

@@ -17,10 +17,14 @@ struct TimingTree {
         CodeValue value;
     };
     std::vector<Named> beats, gates, layers, cues;
-    CodeList gateOrder; ///< each gate after the ones it needs
+    CodeList gateOrder; ///< each gate after the ones it needs; empty: as they stand
     UsedParts needs;    ///< of the players, beside what the values name
-    CodeList cueOrder;  ///< which cue comes first for a property, and which of two that start together wins
+    /// Which cue comes first for a property, and which of two that start together wins; empty: no matter.
+    CodeList cueOrder;
 };
+
+/// The orders that have to be said, by their names in the players.
+[[nodiscard]] std::vector<std::pair<const char*, CodeList>> ordersOf(const TimingTree& tree);
 
 /// A cue that none of them carries is dropped,
 /// one that only some carry is marked as the system's.

@@ -41,7 +41,7 @@ bool isPartOfName(char c) { return std::isalnum(static_cast<unsigned char>(c)) !
 std::size_t findName(std::string_view text, std::string_view name, std::size_t from = 0) {
     for (auto at = text.find(name, from); at != std::string_view::npos; at = text.find(name, at + 1)) {
         const auto after = at + name.size();
-        if ((at == 0 || !isPartOfName(text[at - 1])) &&
+        if ((at == 0 || name.front() == '.' || !isPartOfName(text[at - 1])) &&
             (after >= text.size() || !isPartOfName(text[after]))) {
             return at;
         }
@@ -109,7 +109,7 @@ void dropImports(Lines& lines) {
 
 std::size_t indentOf(std::string_view line) { return std::min(line.find_first_not_of(' '), line.size()); }
 
-/// Whether a line sets `name`, or a part of the list it is.
+/// Whether a line sets `name`, or a part of the list it is; ".name": as somebody's member.
 bool changes(std::string_view line, std::string_view name) {
     for (auto at = findName(line, name); at != std::string_view::npos; at = findName(line, name, at + 1)) {
         auto rest = line.substr(at + name.size());
@@ -217,17 +217,20 @@ void fixVariables(Lines& lines, const VariableWords& words) {
         }
         const auto begin = words.changes.size();
         const std::string name(text.substr(begin, text.find_first_of(" :", begin) - begin));
-        bool isChanged = false, wasChanged = false;
+        const bool isOwn = isLocal(lines, i);
+        bool isChanged = false, wasChanged = false, isOutside = false;
         for (auto next = i + 1; next < lines.size(); ++next) {
             const auto& line = lines[next];
-            if (!line.text.empty() && indentOf(line.text) < indent) {
+            isOutside = isOutside || (!line.text.empty() && indentOf(line.text) < indent);
+            if (isOutside && isOwn) {
                 break;
             }
-            (line.stays ? isChanged : wasChanged) |= changes(line.text, name);
+            // A member may be changed from elsewhere, by whom it belongs to.
+            (line.stays ? isChanged : wasChanged) |= changes(line.text, isOutside ? "." + name : name);
         }
         if (wasChanged && !isChanged) {
             lines[i].text.replace(indent, begin, words.stays);
-            if (isLocal(lines, i)) {
+            if (isOwn) {
                 dropSecondName(lines, i, name, words.changes == "var ");
             }
         }

@@ -228,10 +228,14 @@ void addFlutterInstructions(ExportBuild& build, const AndroidNames& android, con
 
 std::string dartTiming(const Plans& plans) {
     const auto tree = timingTree(plans);
-    return fmt::format("const LaunchTiming _timing = LaunchTiming(\n    beats: _beats, gates: _gates, "
-                       "gateOrder: {}, layers: _layers, "
-                       "cues: _cues, cueOrder: {});\n\n",
-                       dart({tree.gateOrder}, 6), dart({tree.cueOrder}, 6)) +
+    std::string orders;
+    for (const auto& [name, order] : ordersOf(tree)) {
+        orders += fmt::format(", {}: {}", name, dart({order}, 6));
+    }
+    return fmt::format(
+               "const LaunchTiming _timing = LaunchTiming(\n    beats: _beats, gates: _gates, layers: "
+               "_layers, cues: _cues{});\n\n",
+               orders) +
            dartList("LaunchBeat", "_beats", tree.beats, true) +
            dartList("LaunchGateTiming", "_gates", tree.gates, true) +
            dartList("LaunchLayer", "_layers", tree.layers, true) +

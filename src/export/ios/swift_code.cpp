@@ -198,12 +198,15 @@ UsedParts usedParts(const TimingTree& tree, const SwiftLooks& looks) {
 }
 
 std::string swiftTiming(const TimingTree& tree) {
+    std::string orders;
+    for (const auto& [name, order] : ordersOf(tree)) {
+        orders += fmt::format(",\n        {}: {}", name, swift({order}, 8, 12));
+    }
+    const std::string lists = "beats: beats, gates: gates, layers: layers, cues: cues";
+    const auto made = orders.empty() ? lists : "\n        " + lists + orders + "\n    ";
     return constants("Beat", "beat", tree.beats) + constants("GateTiming", "gate", tree.gates) +
            constants("Layer", "layer", tree.layers) + constants("Cue", "cue", tree.cues) +
-           fmt::format("    static let timing = LaunchTiming(\n        beats: beats,\n        gates: gates,\n"
-                       "        gateOrder: {},\n        layers: layers,\n        cues: cues,\n"
-                       "        cueOrder: {}\n    )\n",
-                       swift({tree.gateOrder}, 8, 12), swift({tree.cueOrder}, 8, 11));
+           fmt::format("    static let timing = LaunchTiming({})\n", made);
 }
 
 void addSwiftCode(ExportBuild& build, const IosNames& names) {

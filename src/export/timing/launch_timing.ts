@@ -31,11 +31,8 @@ export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message' | 'interrupt
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
 export type StartKind = 'first' | 'cold' | 'warm' | 'hot' | 'recreated';
 
-/**
- * Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball that
- * falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
- */
-export class Easing {
+/** Progress in, progress out: a cubic curve, steps, straight pieces, a ball that bounces, or a spring. */
+export class Easing { //? Track.easing|Track.easings
   readonly x1: Double = 0;
   readonly y1: Double = 0;
   readonly x2: Double = 1;
@@ -50,17 +47,14 @@ export class Easing {
   readonly decay: Double = 0; //? Easing.swing
 }
 
-/** A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next. */
-export class Key {
-  readonly at: Double;
-  readonly value: Double;
-  readonly onTop: boolean = false; //? used
-  readonly easing: Easing | null = null; //? used
-}
-
+/** What a cue does to one property: `values` at parts of it, the first `onTop` of them on top of what was there. */
 export class Track {
   readonly property: Property;
-  readonly keys: Key[];
+  readonly values: Double[];
+  readonly at: Double[] = [0, 1];
+  readonly onTop: Int = 0; //? used
+  readonly easing: Easing | null = null; //? used
+  readonly easings: Easing[] = []; //? used
 }
 
 /** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */
@@ -74,9 +68,9 @@ export class Beat {
   readonly kind: BeatKind;
   readonly length: Int = -1;
   readonly gates: Int[] = []; //? used
-  readonly atLeast: Int = 0;
-  readonly atMost: Int = NEVER;
-  readonly onTimeOut: Outcome = 'wentOn';
+  readonly atLeast: Int = 0; //? used
+  readonly atMost: Int = NEVER; //? used
+  readonly onTimeOut: Outcome = 'wentOn'; //? Beat.atMost
   readonly yields: Yield = 'never'; //? used
   readonly blend: Int = 120; //? Beat.yields
   readonly plays: StartKind[] = ['first', 'cold', 'warm'];
@@ -88,7 +82,7 @@ export class GateTiming {
   readonly beat: Int = 0; //? GateStart.beat
   readonly needs: Int[] = []; //? used
   readonly timeOut: Int = NEVER; //? used
-  readonly onTimeOut: Outcome = 'wentOn';
+  readonly onTimeOut: Outcome = 'wentOn'; //? GateTiming.timeOut
   readonly optional: boolean = false; //? used
   readonly typical: Int = 500; //? used
 }
@@ -103,7 +97,7 @@ export class Cue {
   readonly anchor: Anchor = 'beatStart'; //? Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
   readonly other: Int = -1; //? Anchor.withCue|Anchor.afterCue
   readonly offset: Int = 0;
-  readonly times: Int = 1;
+  readonly times: Int = 1; //? used
   readonly whileWaiting: boolean = false; //? used
   readonly alternate: boolean = false; //? used
   readonly end: RepeatEnd = 'cut'; //? RepeatEnd.settle|RepeatEnd.finish
@@ -131,7 +125,7 @@ export class Place {
 export class Layer {
   readonly kind: LayerKind;
   readonly place: Place | null = null;
-  readonly landscape: Place | null = null;
+  readonly landscape: Place | null = null; //? used
   readonly destination: Place | null = null; //? Property.travel
   readonly panelHeight: Double = 0; //? Property.panel
   readonly shown: Shown = 'always'; //? used
@@ -149,10 +143,10 @@ export class Layer {
 export class LaunchTiming {
   readonly beats: Beat[];
   readonly gates: GateTiming[];
-  readonly gateOrder: Int[];
   readonly layers: Layer[];
   readonly cues: Cue[];
-  readonly cueOrder: Int[];
+  readonly gateOrder: Int[] = []; //? Gate.order
+  readonly cueOrder: Int[] = []; //? Cue.again|Beat.yields
 }
 
 /** The screen, and what the system's bars cover at its edges. */
@@ -191,10 +185,6 @@ function within(value: Double): Double {
   return Math.min(1, Math.max(0, value));
 }
 
-function plus(time: Int, more: Int): Int {
-  return time >= NEVER || more >= NEVER ? NEVER : time + more;
-}
-
 function rank(outcome: Outcome): Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
   if (outcome === 'message') return 3; //? Outcome.message
   if (outcome === 'offline') return 2; //? Outcome.offline
@@ -211,19 +201,12 @@ function neutral(property: Property): Double {
   return 0;
 }
 
-function onTopOf(found: Double, property: Property, value: Double): Double { //? Key.onTop
-  if (property === 'opacity' || property === 'scale') return found * value;
-  if (property === 'scaleX') return found * value; //? Property.scaleX
-  if (property === 'scaleY') return found * value; //? Property.scaleY
-  return found + value;
-}
-
-function cubic(a: Double, b: Double, s: Double): Double { //? Key.easing
+function cubic(a: Double, b: Double, s: Double): Double { //? Track.easing|Track.easings
   const r = 1 - s;
   return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s;
 }
 
-function eased(easing: Easing, x: Double): Double { //? Key.easing
+function eased(easing: Easing, x: Double): Double { //? Track.easing|Track.easings
   if (easing.steps > 0) { //? Easing.steps
     let step = Math.floor(within(x) * easing.steps + 1e-12);
     if (easing.atStart) step += 1; //? Easing.atStart
@@ -233,15 +216,13 @@ function eased(easing: Easing, x: Double): Double { //? Key.easing
   if (x <= 0 || x >= 1) return within(x);
   if (easing.bounces > 0) return bounced(easing, x); //? Easing.bounces
   if (easing.swing > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Easing.swing
-  let low = 0.0;
-  let high = 1.0;
   let s = x;
-  for (let i = 0; i < 40; i++) {
-    const off = cubic(easing.x1, easing.x2, s) - x;
-    if (Math.abs(off) < 1e-8) break;
-    if (off < 0) low = s;
-    else high = s;
-    s = (low + high) / 2;
+  let half = 0.5;
+  let low = 0.0;
+  while (half > 1e-9) {
+    s = low + half;
+    if (cubic(easing.x1, easing.x2, s) < x) low = s;
+    half /= 2;
   }
   return cubic(easing.y1, easing.y2, s);
 }
@@ -280,11 +261,11 @@ function onStops(stops: Double[], x: Double): Double { //? Easing.stops
   return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part;
 }
 
-/** When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once. */
+/** When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`. */
 class CuePlan {
-  length: Int = 1;
   start: Int = NEVER;
   stop: Int = NEVER;
+  length: Int = 1;
   settle: Int = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
   blends: boolean = false; //? Beat.yields
   skips: boolean = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
@@ -293,46 +274,39 @@ class CuePlan {
 
   constructor(readonly cue: Cue) {}
 
-  put(from: Int, to: Int, isSkipped: boolean): void {
+  skip(from: Int, to: Int): void { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     this.start = from;
     this.stop = to;
-    this.skips = isSkipped; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.skips = true;
     this.settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
     this.blends = false; //? Beat.yields
   }
+
+  /** When it has come to rest. */
+  rests(): Int {
+    if (this.settle > 0) return Math.min(NEVER, this.stop + this.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return this.stop;
+  }
 }
 
-/** A track of a cue with absolute times and values. */
+/** What a cue does to one property in this launch; `found`: what that was when it began. */
 class Segment {
-  at: Double[];
-  values: Double[];
-  rest: Double;
-  length: Int;
+  constructor(readonly plan: CuePlan, readonly track: Track, readonly found: Double) {}
 
-  constructor(readonly plan: CuePlan, readonly track: Track, found: Double) {
-    const keys = track.keys;
-    this.length = plan.length;
-    this.at = doubles(keys.length);
-    this.values = doubles(keys.length);
-    for (let i = 0; i < keys.length; i++) {
-      this.at[i] = keys[i].at;
-      this.values[i] = keys[i].value;
-      if (keys[i].onTop) this.values[i] = onTopOf(found, track.property, keys[i].value); //? Key.onTop
-    }
-    this.rest = this.values[keys.length - 1];
-    let even = plan.cue.times % 2 === 0; //? Cue.alternate
-    if (plan.cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
-    if (plan.cue.alternate && even) this.rest = this.values[0]; //? Cue.alternate
-    if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-      this.length = plan.stop - plan.start;
-      this.values[0] = this.rest;
-      if (plan.blends) this.values[0] = found; //? Beat.yields
-    }
+  private key(i: Int): Double {
+    const value = this.track.values[i];
+    const isOnTop = i < this.track.onTop; //? Track.onTop
+    if (isOnTop && neutral(this.track.property) === 1) return this.found * value; //? Track.onTop
+    if (isOnTop) return this.found + value; //? Track.onTop
+    return value;
   }
 
-  restTime(): Int {
-    if (this.plan.settle > 0) return plus(this.plan.stop, this.plan.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
-    return this.plan.stop;
+  private end(): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+    let even = false; //? Cue.alternate
+    if (this.plan.cue.times % 2 === 0) even = true; //? Cue.alternate Cue.times
+    if (this.plan.cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
+    if (this.plan.cue.alternate && even) return this.key(0); //? Cue.alternate
+    return this.key(this.track.values.length - 1);
   }
 
   /** When its keys come, in each round it plays before `until`. */
@@ -340,51 +314,61 @@ class Segment {
     const edges: Growing<Double> = [];
     edges.push(this.plan.start);
     edges.push(this.plan.stop);
-    edges.push(this.restTime());
+    edges.push(this.plan.rests());
     const stop = Math.min(until, 1.0 * this.plan.stop);
+    let length = this.plan.length;
+    if (this.plan.skips) length = this.plan.stop - this.plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     let round = 1.0 * this.plan.start;
-    while (round < stop && this.length > 0) {
-      for (const it of this.at) edges.push(round + it * this.length);
-      round += this.length;
+    while (round < stop && length > 0) {
+      for (const it of this.track.at) edges.push(round + it * length);
+      round += length;
     }
     return edges;
   }
 
   valueAt(t: Double): Double {
+    const start = this.plan.start;
     const stop = this.plan.stop;
-    if (this.plan.skips) return this.skipped(t - this.plan.start); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    const rests = this.plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
-    if (rests > 0 && t >= stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
-      const from = this.during(stop - this.plan.start);
-      return from + (this.rest - from) * within((t - stop) / rests);
+    if (this.plan.never) return this.end(); //? Beat.plays|Cue.dropped|Cue.bySystem
+    if (t < start) return this.key(0);
+    if (this.plan.skips) return this.skipped(t); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    const settle = this.plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (settle > 0 && t >= stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+      const from = this.during(stop - start);
+      return from + (this.end() - from) * within((t - stop) / settle);
     }
-    return this.during(Math.min(t, stop) - this.plan.start);
+    return this.during(Math.min(t, stop) - start);
   }
 
-  /** From what was there straight to its end. */
-  private skipped(local: Double): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    if (this.length <= 0) return this.rest;
-    return this.values[0] + (this.rest - this.values[0]) * within(local / this.length);
+  private skipped(t: Double): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    let from = this.end();
+    if (this.plan.blends) from = this.found; //? Beat.yields
+    const length = this.plan.stop - this.plan.start;
+    const part = length > 0 ? within((t - this.plan.start) / length) : 1.0;
+    return from + (this.end() - from) * part;
   }
 
   private during(local: Double): Double {
-    if (this.length <= 0) return this.values[this.values.length - 1];
-    let part = within(local / this.length);
-    if (local >= this.length) part = this.inRound(local / this.length); //? Cue.times|Cue.whileWaiting
+    const length = this.plan.length;
+    const keys = this.track.at;
+    let part = length > 0 ? within(local / length) : 1.0;
+    if (length > 0 && local >= length) part = this.inRound(local / length); //? Cue.times|Cue.whileWaiting
     let i = 1;
-    while (i < this.at.length - 1 && this.at[i] <= part) i++;
-    const width = this.at[i] - this.at[i - 1];
-    let between = width > 0 ? within((part - this.at[i - 1]) / width) : 1.0;
-    const easing = this.track.keys[i - 1].easing; //? Key.easing
-    if (easing !== null) between = eased(easing, between); //? Key.easing
-    return this.values[i - 1] + (this.values[i] - this.values[i - 1]) * between;
+    while (i < keys.length - 1 && keys[i] <= part) i++;
+    const width = keys[i] - keys[i - 1];
+    let between = width > 0 ? within((part - keys[i - 1]) / width) : 1.0;
+    const easing = this.track.easing; //? Track.easing
+    if (easing !== null) between = eased(easing, between); //? Track.easing
+    const easings = this.track.easings; //? Track.easings
+    if (easings.length > 0) between = eased(easings[i - 1], between); //? Track.easings
+    return this.key(i - 1) + (this.key(i) - this.key(i - 1)) * between;
   }
 
   /** Which part of its round is played after so many of them; the last one stays at its end. */
   private inRound(rounds: Double): Double { //? Cue.times|Cue.whileWaiting
     let round = Math.floor(rounds);
     let part = rounds - round;
-    if (part === 0 && rounds * this.length >= this.plan.stop - this.plan.start) {
+    if (part === 0 && rounds * this.plan.length >= this.plan.stop - this.plan.start) {
       round -= 1;
       part = 1;
     }
@@ -393,35 +377,9 @@ class Segment {
   }
 }
 
-/** One property of one layer over the whole launch. */
-class Timeline {
-  readonly segments: Growing<Segment> = [];
-  readonly added: Growing<Segment> = []; //? Cue.adds
-
-  constructor(readonly property: Property, readonly initial: Double) {}
-
-  /** What it is by the cue that began last, without what others add. */
-  valueAt(t: Double): Double {
-    const i = this.ruling(t);
-    return i < 0 ? this.initial : this.segments[i].valueAt(t);
-  }
-
-  /** The cue that rules at a moment, or the first to come. */
-  cueAt(t: Double): Cue | null { //? Property.reveal|Property.draw
-    const i = Math.max(0, this.ruling(t));
-    return i < this.segments.length ? this.segments[i].plan.cue : null;
-  }
-
-  private ruling(t: Double): Int {
-    let i = this.segments.length - 1;
-    while (i >= 0 && this.segments[i].plan.start > t) i--;
-    return i;
-  }
-}
-
-/** What moves of one layer. */
+/** What moves of one layer: of each property in the order of time. */
 class Lane {
-  lines: Growing<Timeline> = [];
+  segments: Growing<Segment> = [];
 }
 
 /**
@@ -438,12 +396,11 @@ export class LaunchSchedule {
 
   /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
   decidedAt: Int;
-  private readonly plans: Growing<CuePlan> = [];
-  readonly gateStart: Int[]; //? LayerKind.progress
-  readonly gateOpen: Int[];
+  gateOpen: Int[];
+  gateStart: Int[]; //? LayerKind.progress
   private readonly gateTimedOut: boolean[]; //? GateTiming.timeOut
+  private readonly plans: Growing<CuePlan> = [];
   private readonly lanes: Growing<Lane> = [];
-  private readonly all: Growing<Segment> = []; //? player.stillness
   private readonly groupState: LayerState = new LayerState(); //? Layer.parent
   private reached: Int = 0; //? GateStart.beat
 
@@ -460,30 +417,41 @@ export class LaunchSchedule {
   ) {
     this.beatStart = ints(timing.beats.length, 0);
     this.beatEnd = ints(timing.beats.length, 0);
-    this.gateStart = ints(timing.gates.length, NEVER); //? LayerKind.progress
-    this.gateOpen = ints(timing.gates.length, NEVER);
+    this.gateOpen = opened;
+    this.gateOpen = ints(opened.length, NEVER); //? Gate.rules
+    this.gateStart = ints(opened.length, NEVER); //? LayerKind.progress
     this.decidedAt = openingEnd;
-    this.gateTimedOut = flags(timing.gates.length); //? GateTiming.timeOut
+    this.gateTimedOut = flags(opened.length); //? GateTiming.timeOut
     for (const it of timing.cues) this.plans.push(new CuePlan(it));
     for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue); //? Cue.hangs
     for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
-    this.runBeats();
-    this.beginLines();
-    this.fillLines();
+    let now: Int = 0;
+    for (let i = 0; i < this.beatEnd.length; i++) {
+      this.reached = i; //? GateStart.beat
+      if (this.outcome === 'message') now = NEVER; //? Outcome.message
+      this.beatStart[i] = now;
+      this.beatEnd[i] = now;
+      this.runBeat(i, now);
+      this.dropCues(i); //? Cue.dropped|Cue.bySystem
+      now = this.beatEnd[i];
+    }
+    this.resolveGates(); //? Gate.rules
+    this.fillLanes();
   }
 
   /** When the first screen can be used, or NEVER as far as is known. */
   shown(): Int {
-    return this.outcome === 'message' ? NEVER : this.beatEnd[this.beatEnd.length - 1];
+    if (this.outcome === 'message') return NEVER; //? Outcome.message
+    return this.beatEnd[this.beatEnd.length - 1];
   }
 
   /** From `t` on nothing moves before the time given; `t` itself if something does. */
   stillUntil(t: Double): Double { //? player.stillness
     let until = 1.0 * NEVER;
-    for (const it of this.all) {
-      if (it.restTime() <= t) continue;
-      if (it.plan.start <= t) return t;
-      until = Math.min(until, it.plan.start);
+    for (const it of this.plans) {
+      if (it.rests() <= t || this.tracksOf(it.cue).length === 0) continue;
+      if (it.start <= t) return t;
+      until = Math.min(until, it.start);
     }
     for (const layer of this.timing.layers) { //? LayerKind.progress
       if (layer.kind === 'progress' && this.loaded(layer, t) < 1) return t;
@@ -497,12 +465,8 @@ export class LaunchSchedule {
   /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */
   edgesOf(layer: Int, property: Property, until: Double): Growing<Double> { //? player.edges
     const edges: Growing<Double> = [];
-    const line = this.timeline(layer, property);
-    if (line === null) return edges;
-    for (const segment of line.segments) {
-      for (const it of segment.keyTimes(until)) edges.push(it);
-    }
-    for (const segment of line.added) { //? Cue.adds
+    for (const segment of this.lanes[layer].segments) {
+      if (segment.track.property !== property || segment.plan.start >= NEVER) continue;
       for (const it of segment.keyTimes(until)) edges.push(it);
     }
     return edges;
@@ -510,11 +474,9 @@ export class LaunchSchedule {
 
   /** The shape by which the layer is uncovered, if some cue does that. */
   revealOf(layerIndex: Int): RevealShape | null { //? Property.reveal player.shapes
-    const line = this.timeline(layerIndex, 'reveal');
-    if (line === null) return null;
-    for (const it of line.segments) {
+    for (const it of this.lanes[layerIndex].segments) {
       const shape = it.plan.cue.reveal;
-      if (shape !== null) return shape;
+      if (shape !== null && it.plan.start < NEVER) return shape;
     }
     return null;
   }
@@ -535,43 +497,70 @@ export class LaunchSchedule {
   }
 
   /** Lengths of the show at the pace the system asks for; gates keep their time. */
-  private paced(length: Int): Int {
-    if (length < NEVER) return whole(Math.floor(length * this.pace + 0.5)); //? player.pace
-    return length;
+  private paced(length: Int): Int { //? player.pace
+    return whole(Math.floor(length * this.pace + 0.5));
   }
 
   private isInMemory(): boolean { //? StartKind.hot|StartKind.recreated
     return this.start === 'hot' || this.start === 'recreated';
   }
 
-  private runBeats(): void {
-    let now: Int = 0;
-    for (let i = 0; i < this.beatEnd.length; i++) {
-      this.reached = i; //? GateStart.beat
-      if (this.outcome === 'message') now = NEVER; //? Outcome.message
-      this.beatStart[i] = now;
-      this.beatEnd[i] = now;
-      this.runBeat(i, now);
-      this.dropCues(i); //? Cue.dropped|Cue.bySystem
-      now = this.beatEnd[i];
-    }
-    this.resolveGates();
-  }
-
   private runBeat(i: Int, now: Int): void {
-    const beat = this.timing.beats[i]; //? Beat.plays|BeatKind.opening|BeatKind.wait
+    const beat = this.timing.beats[i];
     if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
     if (now >= NEVER) return;
-    if (beat.kind === 'opening') return this.runOpening(i); //? BeatKind.opening
-    if (beat.kind === 'wait') return this.runWait(i, now); //? BeatKind.wait
-    this.runFixed(i, now);
+    this.placeCues(i, now, NEVER, false);
+    this.beatEnd[i] = now + beat.length;
+    this.beatEnd[i] = now + this.paced(beat.length); //? player.pace
+    if (beat.length < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
+    if (beat.kind === 'opening') this.beatEnd[i] = this.openingEnd; //? BeatKind.opening
+    if (beat.kind === 'wait') this.runWait(i, now); //? BeatKind.wait
+    this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
+    if (beat.kind === 'opening') this.endOpening(i); //? Opening.cues
+    if (beat.yields !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
+      this.resolveGates(); //? Gate.rules
+      const ready = this.neededReady();
+      if (ready < this.beatEnd[i]) this.yieldAt(i, Math.max(ready, now));
+    }
+  }
+
+  private placeCues(beat: Int, from: Int, end: Int, hanging: boolean): void {
+    for (const it of this.plans) {
+      const cue = it.cue;
+      if (cue.beat !== beat) continue;
+      if (it.hangs !== hanging) continue; //? Cue.hangs
+      let base = from;
+      if (cue.anchor === 'beatEnd') base = end; //? Anchor.beatEnd
+      if (cue.anchor === 'withCue') base = this.plans[cue.other].start; //? Anchor.withCue
+      if (cue.anchor === 'afterCue') base = this.plans[cue.other].stop; //? Anchor.afterCue
+      let earliest = from;
+      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
+      it.start = Math.max(earliest, base + cue.offset);
+      it.start = Math.max(earliest, base + this.paced(cue.offset)); //? player.pace
+      if (base >= NEVER) it.start = NEVER; //? Cue.hangs
+      it.length = cue.length;
+      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
+      it.stop = Math.min(NEVER, it.start + it.length);
+      it.stop = Math.min(NEVER, it.start + it.length * cue.times); //? Cue.times
+      if (cue.whileWaiting) it.stop = NEVER; //? Cue.whileWaiting
+    }
+  }
+
+  private lastCueEnd(beat: Int, from: Int): Int { //? Beat.open
+    let end = from;
+    for (const it of this.plans) {
+      if (it.cue.beat !== beat || it.stop >= NEVER) continue;
+      if (it.hangs) continue; //? Cue.hangs
+      end = Math.max(end, it.stop);
+    }
+    return end;
   }
 
   /** What does not play in this launch is at its end as soon as it is reached. */
   private skipCues(beat: Int, at: Int): void { //? Beat.plays
     for (const it of this.plans) {
       if (it.cue.beat !== beat) continue;
-      it.put(at, at, true);
+      it.skip(at, at);
       it.never = true;
     }
   }
@@ -584,22 +573,18 @@ export class LaunchSchedule {
       if (it.cue.bySystem) dropped = true; //? Cue.bySystem
       if (it.cue.bySystem && this.systemMoves) dropped = false; //? Cue.bySystem player.system
       if (it.cue.beat !== i || !dropped) continue;
-      it.put(this.beatStart[i], this.beatStart[i], true);
+      it.skip(this.beatStart[i], this.beatStart[i]);
       it.never = true;
     }
   }
 
   /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
-  private runOpening(i: Int): void { //? BeatKind.opening
-    this.beatEnd[i] = this.openingEnd;
-    this.placeCues(i, 0, this.openingEnd, false); //? Opening.cues
-    this.placeCues(i, 0, this.openingEnd, true); //? Opening.cues Cue.hangs
-    for (const it of this.plans) { //? Opening.cues
+  private endOpening(i: Int): void { //? Opening.cues
+    for (const it of this.plans) {
       if (it.cue.beat !== i || it.stop <= this.openingEnd) continue;
       it.stop = Math.max(it.start, this.openingEnd);
       it.settle = 1;
     }
-    this.resolveGates();
   }
 
   /** When a beat began, or NEVER as far as the beats are worked out. */
@@ -607,8 +592,11 @@ export class LaunchSchedule {
     return beat <= this.reached ? this.beatStart[beat] : NEVER;
   }
 
-  private resolveGates(): void {
-    for (const g of this.timing.gateOrder) {
+  private resolveGates(): void { //? Gate.rules
+    for (let i = 0; i < this.gateOpen.length; i++) {
+      let g = i;
+      const order = this.timing.gateOrder; //? Gate.order
+      if (order.length > 0) g = order[i]; //? Gate.order
       const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
       let from: Int = 0;
       if (gate.start === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
@@ -619,9 +607,9 @@ export class LaunchSchedule {
       let open = Math.max(from, this.opened[g]);
       if (this.isInMemory()) open = from; //? StartKind.hot|StartKind.recreated
       this.gateOpen[g] = Math.min(open, NEVER);
-      let latest = plus(from, gate.timeOut); //? GateTiming.timeOut
+      let latest = Math.min(NEVER, from + gate.timeOut); //? GateTiming.timeOut
       const again = gate.onTimeOut === 'message' || latest >= this.messageAt; //? GateTiming.timeOut player.retry
-      if (again) latest = plus(Math.max(from, this.retriedAt), gate.timeOut); //? GateTiming.timeOut player.retry
+      if (again) latest = Math.min(NEVER, Math.max(from, this.retriedAt) + gate.timeOut); //? GateTiming.timeOut player.retry
       this.gateTimedOut[g] = open > latest; //? GateTiming.timeOut
       this.gateOpen[g] = Math.min(open, latest); //? GateTiming.timeOut
     }
@@ -652,45 +640,30 @@ export class LaunchSchedule {
     return ready;
   }
 
-  private runFixed(i: Int, now: Int): void {
-    const beat = this.timing.beats[i];
-    this.placeCues(i, now, NEVER, false);
-    this.beatEnd[i] = now + this.paced(beat.length);
-    if (beat.length < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
-    this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
-    if (beat.yields !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
-      this.resolveGates();
-      const ready = this.neededReady();
-      if (ready < this.beatEnd[i]) this.yieldAt(i, Math.max(ready, now));
-    }
-  }
-
   private runWait(i: Int, now: Int): void { //? BeatKind.wait
-    const beat = this.timing.beats[i];
-    this.resolveGates();
-    let end = plus(now, this.paced(beat.atLeast));
+    const beat = this.timing.beats[i]; //? Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
+    this.resolveGates(); //? Gate.rules
+    let end = now;
+    let least = beat.atLeast; //? Beat.atLeast
+    least = this.paced(least); //? Beat.atLeast player.pace
+    end = Math.max(end, now + least); //? Beat.atLeast
     for (let g = 0; g < this.gateOpen.length; g++) {
       if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
       end = Math.max(end, this.gateOpen[g]);
     }
-    let latest = plus(now, beat.atMost);
-    const again = latest >= this.messageAt; //? player.retry
-    if (again) latest = plus(Math.max(now, this.retriedAt), beat.atMost); //? player.retry
-    this.beatEnd[i] = Math.min(end, latest);
-    this.placeCues(i, now, this.beatEnd[i], false);
+    this.beatEnd[i] = end;
+    let latest = Math.min(NEVER, now + beat.atMost); //? Beat.atMost
+    const again = latest >= this.messageAt; //? Beat.atMost player.retry
+    if (again) latest = Math.min(NEVER, Math.max(now, this.retriedAt) + beat.atMost); //? Beat.atMost player.retry
+    this.beatEnd[i] = Math.min(end, latest); //? Beat.atMost
     this.endRepeats(i); //? Cue.whileWaiting
-    this.beatEnd[i] = Math.min(this.beatEnd[i], latest); //? RepeatEnd.finish
-    const stop = this.beatEnd[i];
-    this.decidedAt = stop;
-    for (const it of this.plans) { //? Cue.whileWaiting
-      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > stop) this.cut(it, stop);
-    }
-    this.placeCues(i, now, stop, true); //? Cue.hangs
-    if (end > latest) this.decide(beat.onTimeOut, stop); //? Beat.atMost
+    if (this.beatEnd[i] > latest) this.cutRepeats(i, latest); //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    this.decidedAt = this.beatEnd[i];
+    if (end > latest) this.decide(beat.onTimeOut, this.decidedAt); //? Beat.atMost
     for (let g = 0; g < this.gateOpen.length; g++) { //? GateTiming.timeOut
       if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
-      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= stop;
-      if (isLate) this.decide(this.timing.gates[g].onTimeOut, stop);
+      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= this.decidedAt;
+      if (isLate) this.decide(this.timing.gates[g].onTimeOut, this.decidedAt);
     }
   }
 
@@ -699,36 +672,6 @@ export class LaunchSchedule {
     if (rank(how) <= rank(this.outcome)) return;
     this.outcome = how;
     this.outcomeAt = at;
-  }
-
-  private placeCues(beat: Int, from: Int, end: Int, hanging: boolean): void {
-    for (const it of this.plans) {
-      const cue = it.cue;
-      if (cue.beat !== beat) continue;
-      if (it.hangs !== hanging) continue; //? Cue.hangs
-      let base = from;
-      if (cue.anchor === 'beatEnd') base = end; //? Anchor.beatEnd
-      if (cue.anchor === 'withCue') base = this.plans[cue.other].start; //? Anchor.withCue
-      if (cue.anchor === 'afterCue') base = this.plans[cue.other].stop; //? Anchor.afterCue
-      let earliest = from;
-      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
-      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + this.paced(cue.offset));
-      it.length = cue.length;
-      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
-      let stop = plus(begin, it.length * cue.times);
-      if (cue.whileWaiting) stop = NEVER; //? Cue.whileWaiting
-      it.put(begin, stop, false);
-    }
-  }
-
-  private lastCueEnd(beat: Int, from: Int): Int { //? Beat.open
-    let end = from;
-    for (const it of this.plans) {
-      if (it.cue.beat !== beat || it.stop >= NEVER) continue;
-      if (it.hangs) continue; //? Cue.hangs
-      end = Math.max(end, it.stop);
-    }
-    return end;
   }
 
   /** The beat is left early: cues to come blend to their ends, those that play settle there. */
@@ -744,13 +687,15 @@ export class LaunchSchedule {
     for (const it of this.plans) {
       if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true;
     }
-    const blend = blends ? this.paced(beat.blend) : 0;
+    let blend = beat.blend;
+    blend = this.paced(blend); //? player.pace
+    if (!blends) blend = 0;
     this.beatEnd[i] = Math.min(this.beatEnd[i], at + blend);
     const end = this.beatEnd[i];
     for (const it of this.plans) {
       if (it.cue.beat !== i) continue;
       if (it.start >= at) {
-        it.put(at, end, true);
+        it.skip(at, end);
         it.blends = true;
       } else if (it.stop > at) {
         it.stop = at;
@@ -765,7 +710,7 @@ export class LaunchSchedule {
     for (const it of this.plans) {
       if (it.cue.beat !== i || !it.cue.whileWaiting || it.start >= NEVER) continue;
       if (it.start >= end) {
-        it.put(end, end, true);
+        it.skip(end, end);
         continue;
       }
       this.cut(it, end);
@@ -778,9 +723,19 @@ export class LaunchSchedule {
     }
   }
 
+  /** Nothing goes on longer than the wait may. */
+  private cutRepeats(i: Int, latest: Int): void { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    this.beatEnd[i] = latest;
+    for (const it of this.plans) {
+      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > latest) this.cut(it, latest);
+    }
+  }
+
   private cut(it: CuePlan, at: Int): void { //? Cue.whileWaiting
     it.stop = at;
-    if (at < NEVER && it.cue.end === 'settle') it.settle = Math.max(1, this.paced(it.cue.settle)); //? RepeatEnd.settle
+    if (at >= NEVER || it.cue.end !== 'settle') return; //? RepeatEnd.settle
+    it.settle = Math.max(1, it.cue.settle); //? RepeatEnd.settle
+    it.settle = Math.max(1, this.paced(it.cue.settle)); //? RepeatEnd.settle player.pace
   }
 
   private tracksOf(cue: Cue): Track[] {
@@ -788,49 +743,30 @@ export class LaunchSchedule {
     return cue.moves;
   }
 
-  private timeline(layer: Int, property: Property): Timeline | null {
-    for (const line of this.lanes[layer].lines) {
-      if (line.property === property) return line;
-    }
-    return null;
-  }
-
-  private beginLine(layer: Int, property: Property, initial: Double): void {
-    if (this.timeline(layer, property) === null) this.lanes[layer].lines.push(new Timeline(property, initial));
-  }
-
-  /** What each property is before its first cue: where that cue starts. */
-  private beginLines(): void {
-    for (const c of this.timing.cueOrder) {
-      const cue = this.timing.cues[c];
-      if (cue.adds) continue; //? Cue.adds
-      const plan = new CuePlan(cue);
-      plan.skips = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
-      for (const it of this.tracksOf(cue)) {
-        const first = new Segment(plan, it, neutral(it.property));
-        this.beginLine(cue.layer, it.property, first.values[0]);
+  private fillLanes(): void {
+    // What each property is before its first cue: where that cue starts.
+    for (const c of this.timing.cueOrder) { //? Cue.again|Beat.yields
+      const before = new CuePlan(this.timing.cues[c]);
+      before.never = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
+      if (before.cue.adds) continue; //? Cue.adds
+      const layer = before.cue.layer;
+      for (const it of this.tracksOf(before.cue)) {
+        this.lanes[layer].segments.push(new Segment(before, it, neutral(it.property)));
       }
     }
-  }
-
-  private fillLines(): void {
     let order = this.plans;
-    order = this.inOrderOfTime(); //? Cue.again
+    if (this.timing.cueOrder.length > 0) order = this.inOrderOfTime(); //? Cue.again
     for (const plan of order) {
-      if (plan.start >= NEVER) continue;
+      const layer = plan.cue.layer; //? Cue.again|Beat.yields
+      const segments = this.lanes[plan.cue.layer].segments;
       for (const it of this.tracksOf(plan.cue)) {
-        this.beginLine(plan.cue.layer, it.property, neutral(it.property)); //? Cue.adds
-        const line = this.timeline(plan.cue.layer, it.property);
-        if (line === null) continue;
         let found = neutral(it.property);
-        if (plan.blends) found = line.initial; //? Beat.yields
-        if (line.segments.length > 0) found = line.valueAt(plan.start); //? Cue.again
+        const before = this.ruling(layer, it.property, plan.start); //? Cue.again|Beat.yields
+        let follows = before >= 0 && segments[before].plan.start < NEVER; //? Cue.again|Beat.yields
+        if (before >= 0 && plan.blends) follows = true; //? Beat.yields
+        if (follows) found = segments[before].valueAt(plan.start); //? Cue.again|Beat.yields
         if (plan.cue.adds) found = neutral(it.property); //? Cue.adds
-        const made = new Segment(plan, it, found);
-        this.all.push(made); //? player.stillness
-        if (plan.cue.adds) line.added.push(made); //? Cue.adds
-        if (plan.cue.adds) continue; //? Cue.adds
-        line.segments.push(made);
+        segments.push(new Segment(plan, it, found));
       }
     }
   }
@@ -851,12 +787,25 @@ export class LaunchSchedule {
     return order;
   }
 
+  /** What rules a property at a moment: what began last, or else what begins first. */
+  private ruling(layer: Int, property: Property, t: Double): Int {
+    const segments = this.lanes[layer].segments;
+    let found: Int = -1;
+    for (let i = 0; i < segments.length; i++) {
+      if (segments[i].track.property !== property) continue;
+      if (segments[i].plan.cue.adds) continue; //? Cue.adds
+      if (found < 0 || segments[i].plan.start <= t) found = i;
+    }
+    return found;
+  }
+
   value(layer: Int, property: Property, t: Double): Double {
-    const line = this.timeline(layer, property);
-    if (line === null) return neutral(property);
-    let sum = line.valueAt(t);
-    for (const it of line.added) { //? Cue.adds
-      if (it.plan.start <= t) sum += it.valueAt(t) - neutral(property);
+    const segments = this.lanes[layer].segments;
+    const i = this.ruling(layer, property, t);
+    let sum = i < 0 ? neutral(property) : segments[i].valueAt(t);
+    for (const it of segments) { //? Cue.adds
+      if (!it.plan.cue.adds || it.track.property !== property || it.plan.start > t) continue;
+      sum += it.valueAt(t) - neutral(property);
     }
     return sum;
   }
@@ -937,21 +886,13 @@ export class LaunchSchedule {
       state.height = screen.height + (layer.panelHeight - screen.height) * panel;
       state.y += (state.height - screen.height) / 2;
     }
-    const reveal = this.timeline(layerIndex, 'reveal'); //? Property.reveal
-    state.reveal = 1; //? Property.reveal
+    state.reveal = within(this.value(layerIndex, 'reveal', t)); //? Property.reveal
     state.revealShape = null; //? Property.reveal
-    if (reveal !== null) { //? Property.reveal
-      state.reveal = within(this.value(layerIndex, 'reveal', t));
-      const cue = reveal.cueAt(t);
-      if (cue !== null) state.revealShape = cue.reveal;
-    }
-    const draw = this.timeline(layerIndex, 'draw'); //? Property.draw
-    state.draw = 1; //? Property.draw
-    if (draw !== null) { //? Property.draw
-      state.draw = within(this.value(layerIndex, 'draw', t));
-      const cue = draw.cueAt(t);
-      if (cue !== null) state.fillFrom = cue.fillFrom;
-    }
+    const reveal = this.ruling(layerIndex, 'reveal', t); //? Property.reveal
+    if (reveal >= 0) state.revealShape = this.lanes[layerIndex].segments[reveal].plan.cue.reveal; //? Property.reveal
+    state.draw = within(this.value(layerIndex, 'draw', t)); //? Property.draw
+    const draw = this.ruling(layerIndex, 'draw', t); //? Property.draw
+    if (draw >= 0) state.fillFrom = this.lanes[layerIndex].segments[draw].plan.cue.fillFrom; //? Property.draw
     state.progress = layer.kind === 'progress' ? this.loaded(layer, t) : 0; //? LayerKind.progress
     state.clip = within(this.value(layerIndex, 'clip', t)); //? LayerKind.clip Property.clip
     const steps = layer.frames - 1; //? LayerKind.clip Property.clip
@@ -1014,7 +955,7 @@ export class LaunchSchedule {
 
 /** Where the layer stands, held this way. */
 export function placeOn(layer: Layer, screen: Screen): Place | null {
-  if (screen.width > screen.height) return layer.landscape ?? layer.place;
+  if (screen.width > screen.height) return layer.landscape ?? layer.place; //? Layer.landscape
   return layer.place;
 }
 

@@ -87,7 +87,7 @@ main {{ padding: 3rem 1.5rem; }}
 UsedParts playerParts(const WebBuild& build, const TimingTree& tree) {
     auto parts = partsOf(tree);
     parts.insert({"player.edges", "Layer.shown"});
-    if (!parts.contains("Key.easing")) {
+    if (!parts.contains("Track.easing") && !parts.contains("Track.easings")) {
         parts.insert("player.straight");
     }
     if (parts.contains("Outcome.message")) {

@@ -34,36 +34,30 @@ internal enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE, INTERRUPTED }
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
 internal enum class StartKind { FIRST, COLD, WARM, HOT, RECREATED }
 
-/**
- * Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball that
- * falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
- */
-internal class Easing(
-    val x1: Double = 0.0,
-    val y1: Double = 0.0,
-    val x2: Double = 1.0,
-    val y2: Double = 1.0,
-    val steps: Int = 0, //? Easing.steps
-    val atStart: Boolean = false, //? Easing.atStart
-    val jumps: Int = 1, //? Easing.jumps|Easing.steps
-    val stops: DoubleArray = doubleArrayOf(), //? Easing.stops
-    val bounces: Int = 0, //? Easing.bounces
-    val restitution: Double = 0.0, //? Easing.restitution|Easing.bounces
-    val swing: Double = 0.0, //? Easing.swing
-    val decay: Double = 0.0, //? Easing.decay|Easing.swing
-)
+/** Progress in, progress out: a cubic curve, steps, straight pieces, a ball that bounces, or a spring. */ //? Track.easing|Track.easings
+internal class Easing( //? Track.easing|Track.easings
+    val x1: Double = 0.0, //? Track.easing|Track.easings
+    val y1: Double = 0.0, //? Track.easing|Track.easings
+    val x2: Double = 1.0, //? Track.easing|Track.easings
+    val y2: Double = 1.0, //? Track.easing|Track.easings
+    val steps: Int = 0, //? Track.easing|Track.easings Easing.steps
+    val atStart: Boolean = false, //? Track.easing|Track.easings Easing.atStart
+    val jumps: Int = 1, //? Track.easing|Track.easings Easing.jumps|Easing.steps
+    val stops: DoubleArray = doubleArrayOf(), //? Track.easing|Track.easings Easing.stops
+    val bounces: Int = 0, //? Track.easing|Track.easings Easing.bounces
+    val restitution: Double = 0.0, //? Track.easing|Track.easings Easing.restitution|Easing.bounces
+    val swing: Double = 0.0, //? Track.easing|Track.easings Easing.swing
+    val decay: Double = 0.0, //? Track.easing|Track.easings Easing.decay|Easing.swing
+) //? Track.easing|Track.easings
 
-/** A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next. */
-internal class Key(
-    val at: Double,
-    val value: Double,
-    val onTop: Boolean = false, //? Key.onTop
-    val easing: Easing? = null, //? Key.easing
-)
-
+/** What a cue does to one property: `values` at parts of it, the first `onTop` of them on top of what was there. */
 internal class Track(
     val property: Property,
-    val keys: List<Key>,
+    val values: DoubleArray,
+    val at: DoubleArray = doubleArrayOf(0.0, 1.0),
+    val onTop: Int = 0, //? Track.onTop
+    val easing: Easing? = null, //? Track.easing
+    val easings: List<Easing> = listOf(), //? Track.easings
 )
 
 /** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */ //? Property.reveal
@@ -77,9 +71,9 @@ internal class Beat(
     val kind: BeatKind,
     val length: Int = -1,
     val gates: IntArray = intArrayOf(), //? Beat.gates
-    val atLeast: Int = 0,
-    val atMost: Int = NEVER,
-    val onTimeOut: Outcome = Outcome.WENT_ON,
+    val atLeast: Int = 0, //? Beat.atLeast
+    val atMost: Int = NEVER, //? Beat.atMost
+    val onTimeOut: Outcome = Outcome.WENT_ON, //? Beat.onTimeOut|Beat.atMost
     val yields: Yield = Yield.NEVER, //? Beat.yields
     val blend: Int = 120, //? Beat.blend|Beat.yields
     val plays: List<StartKind> = listOf(StartKind.FIRST, StartKind.COLD, StartKind.WARM),
@@ -91,7 +85,7 @@ internal class GateTiming(
     val beat: Int = 0, //? GateTiming.beat|GateStart.beat
     val needs: IntArray = intArrayOf(), //? GateTiming.needs
     val timeOut: Int = NEVER, //? GateTiming.timeOut
-    val onTimeOut: Outcome = Outcome.WENT_ON,
+    val onTimeOut: Outcome = Outcome.WENT_ON, //? GateTiming.onTimeOut|GateTiming.timeOut
     val optional: Boolean = false, //? GateTiming.optional
     val typical: Int = 500, //? GateTiming.typical
 )
@@ -106,7 +100,7 @@ internal class Cue(
     val anchor: Anchor = Anchor.BEAT_START, //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
     val other: Int = -1, //? Cue.other|Anchor.withCue|Anchor.afterCue
     val offset: Int = 0,
-    val times: Int = 1,
+    val times: Int = 1, //? Cue.times
     val whileWaiting: Boolean = false, //? Cue.whileWaiting
     val alternate: Boolean = false, //? Cue.alternate
     val end: RepeatEnd = RepeatEnd.CUT, //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
@@ -134,7 +128,7 @@ internal class Place(
 internal class Layer(
     val kind: LayerKind,
     val place: Place? = null,
-    val landscape: Place? = null,
+    val landscape: Place? = null, //? Layer.landscape
     val destination: Place? = null, //? Layer.destination|Property.travel
     val panelHeight: Double = 0.0, //? Layer.panelHeight|Property.panel
     val shown: Shown = Shown.ALWAYS, //? Layer.shown
@@ -152,10 +146,10 @@ internal class Layer(
 internal class LaunchTiming(
     val beats: List<Beat>,
     val gates: List<GateTiming>,
-    val gateOrder: IntArray,
     val layers: List<Layer>,
     val cues: List<Cue>,
-    val cueOrder: IntArray,
+    val gateOrder: IntArray = intArrayOf(), //? LaunchTiming.gateOrder|Gate.order
+    val cueOrder: IntArray = intArrayOf(), //? LaunchTiming.cueOrder|Cue.again|Beat.yields
 )
 
 /** The screen, and what the system's bars cover at its edges. */
@@ -191,8 +185,6 @@ internal class LayerState {
 
 private fun within(value: Double): Double = min(1.0, max(0.0, value))
 
-private fun plus(time: Int, more: Int): Int = if (time >= NEVER || more >= NEVER) NEVER else time + more
-
 private fun rank(outcome: Outcome): Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
     if (outcome == Outcome.MESSAGE) return 3 //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
     if (outcome == Outcome.OFFLINE) return 2 //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
@@ -209,43 +201,31 @@ private fun neutral(property: Property): Double {
     return 0.0
 }
 
-private fun onTopOf(found: Double, property: Property, value: Double): Double { //? Key.onTop
-    if (property == Property.OPACITY || property == Property.SCALE) return found * value //? Key.onTop
-    if (property == Property.SCALE_X) return found * value //? Key.onTop Property.scaleX
-    if (property == Property.SCALE_Y) return found * value //? Key.onTop Property.scaleY
-    return found + value //? Key.onTop
-} //? Key.onTop
+private fun cubic(a: Double, b: Double, s: Double): Double { //? Track.easing|Track.easings
+    val r = 1.0 - s //? Track.easing|Track.easings
+    return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s //? Track.easing|Track.easings
+} //? Track.easing|Track.easings
 
-private fun cubic(a: Double, b: Double, s: Double): Double { //? Key.easing
-    val r = 1.0 - s //? Key.easing
-    return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s //? Key.easing
-} //? Key.easing
-
-private fun eased(easing: Easing, x: Double): Double { //? Key.easing
-    if (easing.steps > 0) { //? Key.easing Easing.steps
-        var step = floor(within(x) * easing.steps.toDouble() + 1e-12) //? Key.easing Easing.steps
-        if (easing.atStart) step += 1.0 //? Key.easing Easing.steps Easing.atStart
-        return within(step / easing.jumps.toDouble()) //? Key.easing Easing.steps
-    } //? Key.easing Easing.steps
-    if (easing.stops.size > 0) return onStops(easing.stops, x) //? Key.easing Easing.stops
-    if (x <= 0.0 || x >= 1.0) return within(x) //? Key.easing
-    if (easing.bounces > 0) return bounced(easing, x) //? Key.easing Easing.bounces
-    if (easing.swing > 0.0) return 1.0 - swung(easing, x) + swung(easing, 1.0) * x //? Key.easing Easing.swing
-    var low = 0.0 //? Key.easing
-    var high = 1.0 //? Key.easing
-    var s = x //? Key.easing
-    for (i in 0 until 40) { //? Key.easing
-        val off = cubic(easing.x1, easing.x2, s) - x //? Key.easing
-        if (abs(off) < 1e-8) break //? Key.easing
-        if (off < 0.0) { //? Key.easing
-            low = s //? Key.easing
-        } else { //? Key.easing
-            high = s //? Key.easing
-        } //? Key.easing
-        s = (low + high) / 2.0 //? Key.easing
-    } //? Key.easing
-    return cubic(easing.y1, easing.y2, s) //? Key.easing
-} //? Key.easing
+private fun eased(easing: Easing, x: Double): Double { //? Track.easing|Track.easings
+    if (easing.steps > 0) { //? Track.easing|Track.easings Easing.steps
+        var step = floor(within(x) * easing.steps.toDouble() + 1e-12) //? Track.easing|Track.easings Easing.steps
+        if (easing.atStart) step += 1.0 //? Track.easing|Track.easings Easing.steps Easing.atStart
+        return within(step / easing.jumps.toDouble()) //? Track.easing|Track.easings Easing.steps
+    } //? Track.easing|Track.easings Easing.steps
+    if (easing.stops.size > 0) return onStops(easing.stops, x) //? Track.easing|Track.easings Easing.stops
+    if (x <= 0.0 || x >= 1.0) return within(x) //? Track.easing|Track.easings
+    if (easing.bounces > 0) return bounced(easing, x) //? Track.easing|Track.easings Easing.bounces
+    if (easing.swing > 0.0) return 1.0 - swung(easing, x) + swung(easing, 1.0) * x //? Track.easing|Track.easings Easing.swing
+    var s = x //? Track.easing|Track.easings
+    var half = 0.5 //? Track.easing|Track.easings
+    var low = 0.0 //? Track.easing|Track.easings
+    while (half > 1e-9) { //? Track.easing|Track.easings
+        s = low + half //? Track.easing|Track.easings
+        if (cubic(easing.x1, easing.x2, s) < x) low = s //? Track.easing|Track.easings
+        half /= 2.0 //? Track.easing|Track.easings
+    } //? Track.easing|Track.easings
+    return cubic(easing.y1, easing.y2, s) //? Track.easing|Track.easings
+} //? Track.easing|Track.easings
 
 /** Each bounce keeps a part of the speed; the distance grows with the square of the time. */ //? Easing.bounces
 private fun bounced(easing: Easing, x: Double): Double { //? Easing.bounces
@@ -281,109 +261,111 @@ private fun onStops(stops: DoubleArray, x: Double): Double { //? Easing.stops
     return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part //? Easing.stops
 } //? Easing.stops
 
-/** When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once. */
+/** When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`. */
 private class CuePlan(val cue: Cue) {
-    var length = 1
     var start = NEVER
     var stop = NEVER
+    var length = 1
     var settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
     var blends = false //? Beat.yields
     var skips = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     var never = false //? Beat.plays|Cue.dropped|Cue.bySystem
     var hangs = false //? Cue.hangs
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    fun skip(from: Int, to: Int) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        start = from //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        stop = to //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        skips = true //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        settle = 0 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Opening.cues|Beat.yields|RepeatEnd.settle
+        blends = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
-    fun put(from: Int, to: Int, isSkipped: Boolean) {
-        start = from
-        stop = to
-        skips = isSkipped //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
-        blends = false //? Beat.yields
+    /** When it has come to rest. */
+    fun rests(): Int {
+        if (settle > 0) return min(NEVER, stop + settle) //? Opening.cues|Beat.yields|RepeatEnd.settle
+        return stop
     }
 }
 
-/** A track of a cue with absolute times and values. */
-private class Segment(val plan: CuePlan, val track: Track, found: Double) {
-    var at: DoubleArray
-    var values: DoubleArray
-    var rest: Double
-    var length: Int
+/** What a cue does to one property in this launch; `found`: what that was when it began. */
+private class Segment(val plan: CuePlan, val track: Track, val found: Double) {
 
-    init {
-        val keys = track.keys
-        length = plan.length
-        at = DoubleArray(keys.size)
-        values = DoubleArray(keys.size)
-        for (i in 0 until keys.size) {
-            at[i] = keys[i].at
-            values[i] = keys[i].value
-            if (keys[i].onTop) values[i] = onTopOf(found, track.property, keys[i].value) //? Key.onTop
-        }
-        rest = values[keys.size - 1]
-        var even = plan.cue.times % 2 == 0 //? Cue.alternate
-        if (plan.cue.whileWaiting) even = true //? Cue.alternate Cue.whileWaiting
-        if (plan.cue.alternate && even) rest = values[0] //? Cue.alternate
-        if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-            length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-            values[0] = rest //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-            if (plan.blends) values[0] = found //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-        } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    private fun key(i: Int): Double {
+        val value = track.values[i]
+        val isOnTop = i < track.onTop //? Track.onTop
+        if (isOnTop && neutral(track.property) == 1.0) return found * value //? Track.onTop
+        if (isOnTop) return found + value //? Track.onTop
+        return value
     }
-
-    fun restTime(): Int {
-        if (plan.settle > 0) return plus(plan.stop, plan.settle) //? Opening.cues|Beat.yields|RepeatEnd.settle
-        return plan.stop
-    }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+    private fun end(): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+        var even = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+        if (plan.cue.times % 2 == 0) even = true //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
+        if (plan.cue.whileWaiting) even = true //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
+        if (plan.cue.alternate && even) return key(0) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+        return key(track.values.size - 1) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
 //? player.edges
     /** When its keys come, in each round it plays before `until`. */ //? player.edges
     fun keyTimes(until: Double): ArrayList<Double> { //? player.edges
         val edges = ArrayList<Double>() //? player.edges
         edges.add(plan.start.toDouble()) //? player.edges
         edges.add(plan.stop.toDouble()) //? player.edges
-        edges.add(restTime().toDouble()) //? player.edges
+        edges.add(plan.rests().toDouble()) //? player.edges
         val stop = min(until, 1.0 * plan.stop.toDouble()) //? player.edges
+        var length = plan.length //? player.edges
+        if (plan.skips) length = plan.stop - plan.start //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
         var round = 1.0 * plan.start.toDouble() //? player.edges
         while (round < stop && length > 0) { //? player.edges
-            for (it in at) edges.add(round + it * length.toDouble()) //? player.edges
+            for (it in track.at) edges.add(round + it * length.toDouble()) //? player.edges
             round += length.toDouble() //? player.edges
         } //? player.edges
         return edges //? player.edges
     } //? player.edges
 
     fun valueAt(t: Double): Double {
+        val start = plan.start
         val stop = plan.stop
-        if (plan.skips) return skipped(t - plan.start.toDouble()) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        val rests = plan.settle //? Opening.cues|Beat.yields|RepeatEnd.settle
-        if (rests > 0 && t >= stop.toDouble()) { //? Opening.cues|Beat.yields|RepeatEnd.settle
-            val from = during((stop - plan.start).toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
-            return from + (rest - from) * within((t - stop.toDouble()) / rests.toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
+        if (plan.never) return end() //? Beat.plays|Cue.dropped|Cue.bySystem
+        if (t < start.toDouble()) return key(0)
+        if (plan.skips) return skipped(t) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        val settle = plan.settle //? Opening.cues|Beat.yields|RepeatEnd.settle
+        if (settle > 0 && t >= stop.toDouble()) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+            val from = during((stop - start).toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
+            return from + (end() - from) * within((t - stop.toDouble()) / settle.toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
         } //? Opening.cues|Beat.yields|RepeatEnd.settle
-        return during(min(t, stop.toDouble()) - plan.start.toDouble())
+        return during(min(t, stop.toDouble()) - start.toDouble())
     }
 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    /** From what was there straight to its end. */ //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    private fun skipped(local: Double): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        if (length <= 0) return rest //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        return values[0] + (rest - values[0]) * within(local / length.toDouble()) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    private fun skipped(t: Double): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        var from = end() //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        if (plan.blends) from = found //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+        val length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        val part = if (length > 0) within((t - plan.start.toDouble()) / length.toDouble()) else 1.0 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        return from + (end() - from) * part //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
     private fun during(local: Double): Double {
-        if (length <= 0) return values[values.size - 1]
-        var part = within(local / length.toDouble())
-        if (local >= length.toDouble()) part = inRound(local / length.toDouble()) //? Cue.times|Cue.whileWaiting
+        val length = plan.length
+        val keys = track.at
+        var part = if (length > 0) within(local / length.toDouble()) else 1.0
+        if (length > 0 && local >= length.toDouble()) part = inRound(local / length.toDouble()) //? Cue.times|Cue.whileWaiting
         var i = 1
-        while (i < at.size - 1 && at[i] <= part) i++
-        val width = at[i] - at[i - 1]
-        var between = if (width > 0.0) within((part - at[i - 1]) / width) else 1.0
-        val easing = track.keys[i - 1].easing //? Key.easing
-        if (easing != null) between = eased(easing, between) //? Key.easing
-        return values[i - 1] + (values[i] - values[i - 1]) * between
+        while (i < keys.size - 1 && keys[i] <= part) i++
+        val width = keys[i] - keys[i - 1]
+        var between = if (width > 0.0) within((part - keys[i - 1]) / width) else 1.0
+        val easing = track.easing //? Track.easing
+        if (easing != null) between = eased(easing, between) //? Track.easing
+        val easings = track.easings //? Track.easings
+        if (easings.size > 0) between = eased(easings[i - 1], between) //? Track.easings
+        return key(i - 1) + (key(i) - key(i - 1)) * between
     }
 //? Cue.times|Cue.whileWaiting
     /** Which part of its round is played after so many of them; the last one stays at its end. */ //? Cue.times|Cue.whileWaiting
     private fun inRound(rounds: Double): Double { //? Cue.times|Cue.whileWaiting
         var round = floor(rounds) //? Cue.times|Cue.whileWaiting
         var part = rounds - round //? Cue.times|Cue.whileWaiting
-        if (part == 0.0 && rounds * length.toDouble() >= (plan.stop - plan.start).toDouble()) { //? Cue.times|Cue.whileWaiting
+        if (part == 0.0 && rounds * plan.length.toDouble() >= (plan.stop - plan.start).toDouble()) { //? Cue.times|Cue.whileWaiting
             round -= 1.0 //? Cue.times|Cue.whileWaiting
             part = 1.0 //? Cue.times|Cue.whileWaiting
         } //? Cue.times|Cue.whileWaiting
@@ -392,33 +374,9 @@ private class Segment(val plan: CuePlan, val track: Track, found: Double) {
     } //? Cue.times|Cue.whileWaiting
 }
 
-/** One property of one layer over the whole launch. */
-private class Timeline(val property: Property, val initial: Double) {
-    val segments = ArrayList<Segment>()
-    val added = ArrayList<Segment>() //? Cue.adds
-
-    /** What it is by the cue that began last, without what others add. */
-    fun valueAt(t: Double): Double {
-        val i = ruling(t)
-        return if (i < 0) initial else segments[i].valueAt(t)
-    }
-//? Property.reveal|Property.draw
-    /** The cue that rules at a moment, or the first to come. */ //? Property.reveal|Property.draw
-    fun cueAt(t: Double): Cue? { //? Property.reveal|Property.draw
-        val i = max(0, ruling(t)) //? Property.reveal|Property.draw
-        return if (i < segments.size) segments[i].plan.cue else null //? Property.reveal|Property.draw
-    } //? Property.reveal|Property.draw
-
-    private fun ruling(t: Double): Int {
-        var i = segments.size - 1
-        while (i >= 0 && segments[i].plan.start.toDouble() > t) i--
-        return i
-    }
-}
-
-/** What moves of one layer. */
+/** What moves of one layer: of each property in the order of time. */
 private class Lane {
-    var lines = ArrayList<Timeline>()
+    var segments = ArrayList<Segment>()
 }
 
 /**
@@ -444,40 +402,52 @@ internal class LaunchSchedule(
     var outcomeAt = NEVER
     /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
     var decidedAt: Int
-    private val plans = ArrayList<CuePlan>()
-    val gateStart: IntArray //? LayerKind.progress
-    val gateOpen: IntArray
+    var gateOpen: IntArray
+    var gateStart: IntArray //? LayerKind.progress
     private val gateTimedOut: BooleanArray //? GateTiming.timeOut
+    private val plans = ArrayList<CuePlan>()
     private val lanes = ArrayList<Lane>()
-    private val all = ArrayList<Segment>() //? player.stillness
     private val groupState = LayerState() //? Layer.parent
     private var reached = 0 //? GateStart.beat
 
     init {
         beatStart = IntArray(timing.beats.size) { 0 }
         beatEnd = IntArray(timing.beats.size) { 0 }
-        gateStart = IntArray(timing.gates.size) { NEVER } //? LayerKind.progress
-        gateOpen = IntArray(timing.gates.size) { NEVER }
+        gateOpen = opened
+        gateOpen = IntArray(opened.size) { NEVER } //? Gate.rules
+        gateStart = IntArray(opened.size) { NEVER } //? LayerKind.progress
         decidedAt = openingEnd
-        gateTimedOut = BooleanArray(timing.gates.size) //? GateTiming.timeOut
+        gateTimedOut = BooleanArray(opened.size) //? GateTiming.timeOut
         for (it in timing.cues) plans.add(CuePlan(it))
         for (it in plans) it.hangs = waitsForEnd(it.cue) //? Cue.hangs
         for (i in 0 until timing.layers.size) lanes.add(Lane())
-        runBeats()
-        beginLines()
-        fillLines()
+        var now = 0
+        for (i in 0 until beatEnd.size) {
+            reached = i //? GateStart.beat
+            if (outcome == Outcome.MESSAGE) now = NEVER //? Outcome.message
+            beatStart[i] = now
+            beatEnd[i] = now
+            runBeat(i, now)
+            dropCues(i) //? Cue.dropped|Cue.bySystem
+            now = beatEnd[i]
+        }
+        resolveGates() //? Gate.rules
+        fillLanes()
     }
 
     /** When the first screen can be used, or NEVER as far as is known. */
-    fun shown(): Int = if (outcome == Outcome.MESSAGE) NEVER else beatEnd[beatEnd.size - 1]
+    fun shown(): Int {
+        if (outcome == Outcome.MESSAGE) return NEVER //? Outcome.message
+        return beatEnd[beatEnd.size - 1]
+    }
 //? player.stillness
     /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
     fun stillUntil(t: Double): Double { //? player.stillness
         var until = 1.0 * NEVER.toDouble() //? player.stillness
-        for (it in all) { //? player.stillness
-            if (it.restTime().toDouble() <= t) continue //? player.stillness
-            if (it.plan.start.toDouble() <= t) return t //? player.stillness
-            until = min(until, it.plan.start.toDouble()) //? player.stillness
+        for (it in plans) { //? player.stillness
+            if (it.rests().toDouble() <= t || tracksOf(it.cue).size == 0) continue //? player.stillness
+            if (it.start.toDouble() <= t) return t //? player.stillness
+            until = min(until, it.start.toDouble()) //? player.stillness
         } //? player.stillness
         for (layer in timing.layers) { //? player.stillness LayerKind.progress
             if (layer.kind == LayerKind.PROGRESS && loaded(layer, t) < 1.0) return t //? player.stillness LayerKind.progress
@@ -491,24 +461,18 @@ internal class LaunchSchedule(
     /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
     fun edgesOf(layer: Int, property: Property, until: Double): ArrayList<Double> { //? player.edges
         val edges = ArrayList<Double>() //? player.edges
-        val line = timeline(layer, property) //? player.edges
-        if (line == null) return edges //? player.edges
-        for (segment in line.segments) { //? player.edges
+        for (segment in lanes[layer].segments) { //? player.edges
+            if (segment.track.property != property || segment.plan.start >= NEVER) continue //? player.edges
             for (it in segment.keyTimes(until)) edges.add(it) //? player.edges
         } //? player.edges
-        for (segment in line.added) { //? player.edges Cue.adds
-            for (it in segment.keyTimes(until)) edges.add(it) //? player.edges Cue.adds
-        } //? player.edges Cue.adds
         return edges //? player.edges
     } //? player.edges
 //? Property.reveal player.shapes
     /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.shapes
     fun revealOf(layerIndex: Int): RevealShape? { //? Property.reveal player.shapes
-        val line = timeline(layerIndex, Property.REVEAL) //? Property.reveal player.shapes
-        if (line == null) return null //? Property.reveal player.shapes
-        for (it in line.segments) { //? Property.reveal player.shapes
+        for (it in lanes[layerIndex].segments) { //? Property.reveal player.shapes
             val shape = it.plan.cue.reveal //? Property.reveal player.shapes
-            if (shape != null) return shape //? Property.reveal player.shapes
+            if (shape != null && it.plan.start < NEVER) return shape //? Property.reveal player.shapes
         } //? Property.reveal player.shapes
         return null //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
@@ -525,43 +489,68 @@ internal class LaunchSchedule(
     } //? Cue.hangs
 //? Beat.plays
     private fun plays(beat: Beat): Boolean = start in beat.plays //? Beat.plays
-
-    /** Lengths of the show at the pace the system asks for; gates keep their time. */
-    private fun paced(length: Int): Int {
-        if (length < NEVER) return floor(length.toDouble() * pace + 0.5).toInt() //? player.pace
-        return length
-    }
+//? player.pace
+    /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
+    private fun paced(length: Int): Int = floor(length.toDouble() * pace + 0.5).toInt() //? player.pace
 //? StartKind.hot|StartKind.recreated
     private fun isInMemory(): Boolean = start == StartKind.HOT || start == StartKind.RECREATED //? StartKind.hot|StartKind.recreated
 
-    private fun runBeats() {
-        var now = 0
-        for (i in 0 until beatEnd.size) {
-            reached = i //? GateStart.beat
-            if (outcome == Outcome.MESSAGE) now = NEVER //? Outcome.message
-            beatStart[i] = now
-            beatEnd[i] = now
-            runBeat(i, now)
-            dropCues(i) //? Cue.dropped|Cue.bySystem
-            now = beatEnd[i]
-        }
-        resolveGates()
-    }
-
     private fun runBeat(i: Int, now: Int) {
-        val beat = timing.beats[i] //? Beat.plays|BeatKind.opening|BeatKind.wait
+        val beat = timing.beats[i]
         if (!plays(beat)) return skipCues(i, now) //? Beat.plays
         if (now >= NEVER) return
-        if (beat.kind == BeatKind.OPENING) return runOpening(i) //? BeatKind.opening
-        if (beat.kind == BeatKind.WAIT) return runWait(i, now) //? BeatKind.wait
-        runFixed(i, now)
+        placeCues(i, now, NEVER, false)
+        beatEnd[i] = now + beat.length
+        beatEnd[i] = now + paced(beat.length) //? player.pace
+        if (beat.length < 0) beatEnd[i] = lastCueEnd(i, now) //? Beat.open
+        if (beat.kind == BeatKind.OPENING) beatEnd[i] = openingEnd //? BeatKind.opening
+        if (beat.kind == BeatKind.WAIT) runWait(i, now) //? BeatKind.wait
+        placeCues(i, now, beatEnd[i], true) //? Cue.hangs
+        if (beat.kind == BeatKind.OPENING) endOpening(i) //? Opening.cues
+        if (beat.yields != Yield.NEVER && (beat.kind == BeatKind.PLAY || beat.kind == BeatKind.HOLD)) { //? Beat.yields
+            resolveGates() //? Beat.yields Gate.rules
+            val ready = neededReady() //? Beat.yields
+            if (ready < beatEnd[i]) yieldAt(i, max(ready, now)) //? Beat.yields
+        } //? Beat.yields
     }
+
+    private fun placeCues(beat: Int, from: Int, end: Int, hanging: Boolean) {
+        for (it in plans) {
+            val cue = it.cue
+            if (cue.beat != beat) continue
+            if (it.hangs != hanging) continue //? Cue.hangs
+            var base = from
+            if (cue.anchor == Anchor.BEAT_END) base = end //? Anchor.beatEnd
+            if (cue.anchor == Anchor.WITH_CUE) base = plans[cue.other].start //? Anchor.withCue
+            if (cue.anchor == Anchor.AFTER_CUE) base = plans[cue.other].stop //? Anchor.afterCue
+            var earliest = from
+            if (hanging && timing.beats[beat].kind == BeatKind.WAIT) earliest = end //? BeatKind.wait Cue.hangs
+            it.start = max(earliest, base + cue.offset)
+            it.start = max(earliest, base + paced(cue.offset)) //? player.pace
+            if (base >= NEVER) it.start = NEVER //? Cue.hangs
+            it.length = cue.length
+            it.length = max(1, paced(cue.length)) //? player.pace
+            it.stop = min(NEVER, it.start + it.length)
+            it.stop = min(NEVER, it.start + it.length * cue.times) //? Cue.times
+            if (cue.whileWaiting) it.stop = NEVER //? Cue.whileWaiting
+        }
+    }
+//? Beat.open
+    private fun lastCueEnd(beat: Int, from: Int): Int { //? Beat.open
+        var end = from //? Beat.open
+        for (it in plans) { //? Beat.open
+            if (it.cue.beat != beat || it.stop >= NEVER) continue //? Beat.open
+            if (it.hangs) continue //? Beat.open Cue.hangs
+            end = max(end, it.stop) //? Beat.open
+        } //? Beat.open
+        return end //? Beat.open
+    } //? Beat.open
 //? Beat.plays
     /** What does not play in this launch is at its end as soon as it is reached. */ //? Beat.plays
     private fun skipCues(beat: Int, at: Int) { //? Beat.plays
         for (it in plans) { //? Beat.plays
             if (it.cue.beat != beat) continue //? Beat.plays
-            it.put(at, at, true) //? Beat.plays
+            it.skip(at, at) //? Beat.plays
             it.never = true //? Beat.plays
         } //? Beat.plays
     } //? Beat.plays
@@ -574,46 +563,45 @@ internal class LaunchSchedule(
             if (it.cue.bySystem) dropped = true //? Cue.dropped|Cue.bySystem Cue.bySystem
             if (it.cue.bySystem && systemMoves) dropped = false //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
             if (it.cue.beat != i || !dropped) continue //? Cue.dropped|Cue.bySystem
-            it.put(beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
+            it.skip(beatStart[i], beatStart[i]) //? Cue.dropped|Cue.bySystem
             it.never = true //? Cue.dropped|Cue.bySystem
         } //? Cue.dropped|Cue.bySystem
     } //? Cue.dropped|Cue.bySystem
-//? BeatKind.opening
-    /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? BeatKind.opening
-    private fun runOpening(i: Int) { //? BeatKind.opening
-        beatEnd[i] = openingEnd //? BeatKind.opening
-        placeCues(i, 0, openingEnd, false) //? BeatKind.opening Opening.cues
-        placeCues(i, 0, openingEnd, true) //? BeatKind.opening Opening.cues Cue.hangs
-        for (it in plans) { //? BeatKind.opening Opening.cues
-            if (it.cue.beat != i || it.stop <= openingEnd) continue //? BeatKind.opening Opening.cues
-            it.stop = max(it.start, openingEnd) //? BeatKind.opening Opening.cues
-            it.settle = 1 //? BeatKind.opening Opening.cues
-        } //? BeatKind.opening Opening.cues
-        resolveGates() //? BeatKind.opening
-    } //? BeatKind.opening
+//? Opening.cues
+    /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? Opening.cues
+    private fun endOpening(i: Int) { //? Opening.cues
+        for (it in plans) { //? Opening.cues
+            if (it.cue.beat != i || it.stop <= openingEnd) continue //? Opening.cues
+            it.stop = max(it.start, openingEnd) //? Opening.cues
+            it.settle = 1 //? Opening.cues
+        } //? Opening.cues
+    } //? Opening.cues
 //? GateStart.beat
     /** When a beat began, or NEVER as far as the beats are worked out. */ //? GateStart.beat
     private fun reachedAt(beat: Int): Int = if (beat <= reached) beatStart[beat] else NEVER //? GateStart.beat
-
-    private fun resolveGates() {
-        for (g in timing.gateOrder) {
-            val gate = timing.gates[g] //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
-            var from = 0
-            if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? GateStart.firstFrame
-            if (gate.start == GateStart.BEAT) from = reachedAt(gate.beat) //? GateStart.beat
-            if (isInMemory()) from = 0 //? StartKind.hot|StartKind.recreated
-            for (need in gate.needs) from = max(from, gateOpen[need]) //? GateTiming.needs
-            gateStart[g] = from //? LayerKind.progress
-            var open = max(from, opened[g])
-            if (isInMemory()) open = from //? StartKind.hot|StartKind.recreated
-            gateOpen[g] = min(open, NEVER)
-            var latest = plus(from, gate.timeOut) //? GateTiming.timeOut
-            val again = gate.onTimeOut == Outcome.MESSAGE || latest >= messageAt //? GateTiming.timeOut player.retry
-            if (again) latest = plus(max(from, retriedAt), gate.timeOut) //? GateTiming.timeOut player.retry
-            gateTimedOut[g] = open > latest //? GateTiming.timeOut
-            gateOpen[g] = min(open, latest) //? GateTiming.timeOut
-        }
-    }
+//? Gate.rules
+    private fun resolveGates() { //? Gate.rules
+        for (i in 0 until gateOpen.size) { //? Gate.rules
+            var g = i //? Gate.rules
+            val order = timing.gateOrder //? Gate.rules Gate.order
+            if (order.size > 0) g = order[i] //? Gate.rules Gate.order
+            val gate = timing.gates[g] //? Gate.rules GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
+            var from = 0 //? Gate.rules
+            if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? Gate.rules GateStart.firstFrame
+            if (gate.start == GateStart.BEAT) from = reachedAt(gate.beat) //? Gate.rules GateStart.beat
+            if (isInMemory()) from = 0 //? Gate.rules StartKind.hot|StartKind.recreated
+            for (need in gate.needs) from = max(from, gateOpen[need]) //? Gate.rules GateTiming.needs
+            gateStart[g] = from //? Gate.rules LayerKind.progress
+            var open = max(from, opened[g]) //? Gate.rules
+            if (isInMemory()) open = from //? Gate.rules StartKind.hot|StartKind.recreated
+            gateOpen[g] = min(open, NEVER) //? Gate.rules
+            var latest = min(NEVER, from + gate.timeOut) //? Gate.rules GateTiming.timeOut
+            val again = gate.onTimeOut == Outcome.MESSAGE || latest >= messageAt //? Gate.rules GateTiming.timeOut player.retry
+            if (again) latest = min(NEVER, max(from, retriedAt) + gate.timeOut) //? Gate.rules GateTiming.timeOut player.retry
+            gateTimedOut[g] = open > latest //? Gate.rules GateTiming.timeOut
+            gateOpen[g] = min(open, latest) //? Gate.rules GateTiming.timeOut
+        } //? Gate.rules
+    } //? Gate.rules
 //? BeatKind.wait Beat.gates|GateTiming.optional
     private fun needs(beat: Beat, gate: Int): Boolean { //? BeatKind.wait Beat.gates|GateTiming.optional
         if (beat.gates.size > 0) return gate in beat.gates //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
@@ -639,46 +627,31 @@ internal class LaunchSchedule(
         } //? Beat.yields
         return ready //? Beat.yields
     } //? Beat.yields
-
-    private fun runFixed(i: Int, now: Int) {
-        val beat = timing.beats[i]
-        placeCues(i, now, NEVER, false)
-        beatEnd[i] = now + paced(beat.length)
-        if (beat.length < 0) beatEnd[i] = lastCueEnd(i, now) //? Beat.open
-        placeCues(i, now, beatEnd[i], true) //? Cue.hangs
-        if (beat.yields != Yield.NEVER && (beat.kind == BeatKind.PLAY || beat.kind == BeatKind.HOLD)) { //? Beat.yields
-            resolveGates() //? Beat.yields
-            val ready = neededReady() //? Beat.yields
-            if (ready < beatEnd[i]) yieldAt(i, max(ready, now)) //? Beat.yields
-        } //? Beat.yields
-    }
 //? BeatKind.wait
     private fun runWait(i: Int, now: Int) { //? BeatKind.wait
-        val beat = timing.beats[i] //? BeatKind.wait
-        resolveGates() //? BeatKind.wait
-        var end = plus(now, paced(beat.atLeast)) //? BeatKind.wait
+        val beat = timing.beats[i] //? BeatKind.wait Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
+        resolveGates() //? BeatKind.wait Gate.rules
+        var end = now //? BeatKind.wait
+        var least = beat.atLeast //? BeatKind.wait Beat.atLeast
+        least = paced(least) //? BeatKind.wait Beat.atLeast player.pace
+        end = max(end, now + least) //? BeatKind.wait Beat.atLeast
         for (g in 0 until gateOpen.size) { //? BeatKind.wait
             if (!needs(beat, g)) continue //? BeatKind.wait Beat.gates|GateTiming.optional
             end = max(end, gateOpen[g]) //? BeatKind.wait
         } //? BeatKind.wait
-        var latest = plus(now, beat.atMost) //? BeatKind.wait
-        val again = latest >= messageAt //? BeatKind.wait player.retry
-        if (again) latest = plus(max(now, retriedAt), beat.atMost) //? BeatKind.wait player.retry
-        beatEnd[i] = min(end, latest) //? BeatKind.wait
-        placeCues(i, now, beatEnd[i], false) //? BeatKind.wait
+        beatEnd[i] = end //? BeatKind.wait
+        var latest = min(NEVER, now + beat.atMost) //? BeatKind.wait Beat.atMost
+        val again = latest >= messageAt //? BeatKind.wait Beat.atMost player.retry
+        if (again) latest = min(NEVER, max(now, retriedAt) + beat.atMost) //? BeatKind.wait Beat.atMost player.retry
+        beatEnd[i] = min(end, latest) //? BeatKind.wait Beat.atMost
         endRepeats(i) //? BeatKind.wait Cue.whileWaiting
-        beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait RepeatEnd.finish
-        val stop = beatEnd[i] //? BeatKind.wait
-        decidedAt = stop //? BeatKind.wait
-        for (it in plans) { //? BeatKind.wait Cue.whileWaiting
-            if (it.cue.beat == i && it.cue.whileWaiting && it.stop > stop) cut(it, stop) //? BeatKind.wait Cue.whileWaiting
-        } //? BeatKind.wait Cue.whileWaiting
-        placeCues(i, now, stop, true) //? BeatKind.wait Cue.hangs
-        if (end > latest) decide(beat.onTimeOut, stop) //? BeatKind.wait Beat.atMost
+        if (beatEnd[i] > latest) cutRepeats(i, latest) //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        decidedAt = beatEnd[i] //? BeatKind.wait
+        if (end > latest) decide(beat.onTimeOut, decidedAt) //? BeatKind.wait Beat.atMost
         for (g in 0 until gateOpen.size) { //? BeatKind.wait GateTiming.timeOut
             if (!needs(beat, g)) continue //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
-            val isLate = gateTimedOut[g] && gateOpen[g] <= stop //? BeatKind.wait GateTiming.timeOut
-            if (isLate) decide(timing.gates[g].onTimeOut, stop) //? BeatKind.wait GateTiming.timeOut
+            val isLate = gateTimedOut[g] && gateOpen[g] <= decidedAt //? BeatKind.wait GateTiming.timeOut
+            if (isLate) decide(timing.gates[g].onTimeOut, decidedAt) //? BeatKind.wait GateTiming.timeOut
         } //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait
 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
@@ -688,36 +661,6 @@ internal class LaunchSchedule(
         outcome = how //? BeatKind.wait Beat.atMost|GateTiming.timeOut
         outcomeAt = at //? BeatKind.wait Beat.atMost|GateTiming.timeOut
     } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-
-    private fun placeCues(beat: Int, from: Int, end: Int, hanging: Boolean) {
-        for (it in plans) {
-            val cue = it.cue
-            if (cue.beat != beat) continue
-            if (it.hangs != hanging) continue //? Cue.hangs
-            var base = from
-            if (cue.anchor == Anchor.BEAT_END) base = end //? Anchor.beatEnd
-            if (cue.anchor == Anchor.WITH_CUE) base = plans[cue.other].start //? Anchor.withCue
-            if (cue.anchor == Anchor.AFTER_CUE) base = plans[cue.other].stop //? Anchor.afterCue
-            var earliest = from
-            if (hanging && timing.beats[beat].kind == BeatKind.WAIT) earliest = end //? BeatKind.wait Cue.hangs
-            val begin = if (base >= NEVER) NEVER else max(earliest, base + paced(cue.offset))
-            it.length = cue.length
-            it.length = max(1, paced(cue.length)) //? player.pace
-            var stop = plus(begin, it.length * cue.times)
-            if (cue.whileWaiting) stop = NEVER //? Cue.whileWaiting
-            it.put(begin, stop, false)
-        }
-    }
-//? Beat.open
-    private fun lastCueEnd(beat: Int, from: Int): Int { //? Beat.open
-        var end = from //? Beat.open
-        for (it in plans) { //? Beat.open
-            if (it.cue.beat != beat || it.stop >= NEVER) continue //? Beat.open
-            if (it.hangs) continue //? Beat.open Cue.hangs
-            end = max(end, it.stop) //? Beat.open
-        } //? Beat.open
-        return end //? Beat.open
-    } //? Beat.open
 //? Beat.yields
     /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
     private fun yieldAt(i: Int, ready: Int) { //? Beat.yields
@@ -732,13 +675,15 @@ internal class LaunchSchedule(
         for (it in plans) { //? Beat.yields
             if (it.cue.beat == i && (it.start >= at || it.stop > at)) blends = true //? Beat.yields
         } //? Beat.yields
-        val blend = if (blends) paced(beat.blend) else 0 //? Beat.yields
+        var blend = beat.blend //? Beat.yields
+        blend = paced(blend) //? Beat.yields player.pace
+        if (!blends) blend = 0 //? Beat.yields
         beatEnd[i] = min(beatEnd[i], at + blend) //? Beat.yields
         val end = beatEnd[i] //? Beat.yields
         for (it in plans) { //? Beat.yields
             if (it.cue.beat != i) continue //? Beat.yields
             if (it.start >= at) { //? Beat.yields
-                it.put(at, end, true) //? Beat.yields
+                it.skip(at, end) //? Beat.yields
                 it.blends = true //? Beat.yields
             } else { //? Beat.yields
                 if (it.stop > at) { //? Beat.yields
@@ -755,7 +700,7 @@ internal class LaunchSchedule(
         for (it in plans) { //? Cue.whileWaiting
             if (it.cue.beat != i || !it.cue.whileWaiting || it.start >= NEVER) continue //? Cue.whileWaiting
             if (it.start >= end) { //? Cue.whileWaiting
-                it.put(end, end, true) //? Cue.whileWaiting
+                it.skip(end, end) //? Cue.whileWaiting
                 continue //? Cue.whileWaiting
             } //? Cue.whileWaiting
             cut(it, end) //? Cue.whileWaiting
@@ -767,10 +712,20 @@ internal class LaunchSchedule(
             } //? Cue.whileWaiting RepeatEnd.finish
         } //? Cue.whileWaiting
     } //? Cue.whileWaiting
+//? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    /** Nothing goes on longer than the wait may. */ //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    private fun cutRepeats(i: Int, latest: Int) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        beatEnd[i] = latest //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        for (it in plans) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+            if (it.cue.beat == i && it.cue.whileWaiting && it.stop > latest) cut(it, latest) //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
 //? Cue.whileWaiting
     private fun cut(it: CuePlan, at: Int) { //? Cue.whileWaiting
         it.stop = at //? Cue.whileWaiting
-        if (at < NEVER && it.cue.end == RepeatEnd.SETTLE) it.settle = max(1, paced(it.cue.settle)) //? Cue.whileWaiting RepeatEnd.settle
+        if (at >= NEVER || it.cue.end != RepeatEnd.SETTLE) return //? Cue.whileWaiting RepeatEnd.settle
+        it.settle = max(1, it.cue.settle) //? Cue.whileWaiting RepeatEnd.settle
+        it.settle = max(1, paced(it.cue.settle)) //? Cue.whileWaiting RepeatEnd.settle player.pace
     } //? Cue.whileWaiting
 
     private fun tracksOf(cue: Cue): List<Track> {
@@ -778,49 +733,27 @@ internal class LaunchSchedule(
         return cue.moves
     }
 
-    private fun timeline(layer: Int, property: Property): Timeline? {
-        for (line in lanes[layer].lines) {
-            if (line.property == property) return line
-        }
-        return null
-    }
-
-    private fun beginLine(layer: Int, property: Property, initial: Double) {
-        if (timeline(layer, property) == null) lanes[layer].lines.add(Timeline(property, initial))
-    }
-
-    /** What each property is before its first cue: where that cue starts. */
-    private fun beginLines() {
-        for (c in timing.cueOrder) {
-            val cue = timing.cues[c]
-            if (cue.adds) continue //? Cue.adds
-            val plan = CuePlan(cue)
-            plan.skips = plans[c].never //? Beat.plays|Cue.dropped|Cue.bySystem
-            for (it in tracksOf(cue)) {
-                val first = Segment(plan, it, neutral(it.property))
-                beginLine(cue.layer, it.property, first.values[0])
-            }
-        }
-    }
-
-    private fun fillLines() {
+    private fun fillLanes() {
+        for (c in timing.cueOrder) { //? Cue.again|Beat.yields
+            val before = CuePlan(timing.cues[c]) //? Cue.again|Beat.yields
+            before.never = plans[c].never //? Cue.again|Beat.yields Beat.plays|Cue.dropped|Cue.bySystem
+            if (before.cue.adds) continue //? Cue.again|Beat.yields Cue.adds
+            val layer = before.cue.layer //? Cue.again|Beat.yields
+            for (it in tracksOf(before.cue)) lanes[layer].segments.add(Segment(before, it, neutral(it.property))) //? Cue.again|Beat.yields
+        } //? Cue.again|Beat.yields
         var order = plans
-        order = inOrderOfTime() //? Cue.again
+        if (timing.cueOrder.size > 0) order = inOrderOfTime() //? Cue.again
         for (plan in order) {
-            if (plan.start >= NEVER) continue
+            val layer = plan.cue.layer //? Cue.again|Beat.yields
+            val segments = lanes[plan.cue.layer].segments
             for (it in tracksOf(plan.cue)) {
-                beginLine(plan.cue.layer, it.property, neutral(it.property)) //? Cue.adds
-                val line = timeline(plan.cue.layer, it.property)
-                if (line == null) continue
                 var found = neutral(it.property)
-                if (plan.blends) found = line.initial //? Beat.yields
-                if (line.segments.size > 0) found = line.valueAt(plan.start.toDouble()) //? Cue.again
+                val before = ruling(layer, it.property, plan.start.toDouble()) //? Cue.again|Beat.yields
+                var follows = before >= 0 && segments[before].plan.start < NEVER //? Cue.again|Beat.yields
+                if (before >= 0 && plan.blends) follows = true //? Beat.yields
+                if (follows) found = segments[before].valueAt(plan.start.toDouble()) //? Cue.again|Beat.yields
                 if (plan.cue.adds) found = neutral(it.property) //? Cue.adds
-                val made = Segment(plan, it, found)
-                all.add(made) //? player.stillness
-                if (plan.cue.adds) line.added.add(made) //? Cue.adds
-                if (plan.cue.adds) continue //? Cue.adds
-                line.segments.add(made)
+                segments.add(Segment(plan, it, found))
             }
         }
     }
@@ -841,12 +774,25 @@ internal class LaunchSchedule(
         return order //? Cue.again
     } //? Cue.again
 
+    /** What rules a property at a moment: what began last, or else what begins first. */
+    private fun ruling(layer: Int, property: Property, t: Double): Int {
+        val segments = lanes[layer].segments
+        var found = -1
+        for (i in 0 until segments.size) {
+            if (segments[i].track.property != property) continue
+            if (segments[i].plan.cue.adds) continue //? Cue.adds
+            if (found < 0 || segments[i].plan.start.toDouble() <= t) found = i
+        }
+        return found
+    }
+
     fun value(layer: Int, property: Property, t: Double): Double {
-        val line = timeline(layer, property)
-        if (line == null) return neutral(property)
-        var sum = line.valueAt(t)
-        for (it in line.added) { //? Cue.adds
-            if (it.plan.start.toDouble() <= t) sum += it.valueAt(t) - neutral(property) //? Cue.adds
+        val segments = lanes[layer].segments
+        val i = ruling(layer, property, t)
+        var sum = if (i < 0) neutral(property) else segments[i].valueAt(t)
+        for (it in segments) { //? Cue.adds
+            if (!it.plan.cue.adds || it.track.property != property || it.plan.start.toDouble() > t) continue //? Cue.adds
+            sum += it.valueAt(t) - neutral(property) //? Cue.adds
         } //? Cue.adds
         return sum
     }
@@ -927,21 +873,13 @@ internal class LaunchSchedule(
             state.height = screen.height + (layer.panelHeight - screen.height) * panel //? Property.panel
             state.y += (state.height - screen.height) / 2.0 //? Property.panel
         } //? Property.panel
-        val reveal = timeline(layerIndex, Property.REVEAL) //? Property.reveal
-        state.reveal = 1.0 //? Property.reveal
+        state.reveal = within(value(layerIndex, Property.REVEAL, t)) //? Property.reveal
         state.revealShape = null //? Property.reveal
-        if (reveal != null) { //? Property.reveal
-            state.reveal = within(value(layerIndex, Property.REVEAL, t)) //? Property.reveal
-            val cue = reveal.cueAt(t) //? Property.reveal
-            if (cue != null) state.revealShape = cue.reveal //? Property.reveal
-        } //? Property.reveal
-        val draw = timeline(layerIndex, Property.DRAW) //? Property.draw
-        state.draw = 1.0 //? Property.draw
-        if (draw != null) { //? Property.draw
-            state.draw = within(value(layerIndex, Property.DRAW, t)) //? Property.draw
-            val cue = draw.cueAt(t) //? Property.draw
-            if (cue != null) state.fillFrom = cue.fillFrom //? Property.draw
-        } //? Property.draw
+        val reveal = ruling(layerIndex, Property.REVEAL, t) //? Property.reveal
+        if (reveal >= 0) state.revealShape = lanes[layerIndex].segments[reveal].plan.cue.reveal //? Property.reveal
+        state.draw = within(value(layerIndex, Property.DRAW, t)) //? Property.draw
+        val draw = ruling(layerIndex, Property.DRAW, t) //? Property.draw
+        if (draw >= 0) state.fillFrom = lanes[layerIndex].segments[draw].plan.cue.fillFrom //? Property.draw
         state.progress = if (layer.kind == LayerKind.PROGRESS) loaded(layer, t) else 0.0 //? LayerKind.progress
         state.clip = within(value(layerIndex, Property.CLIP, t)) //? LayerKind.clip Property.clip
         val steps = layer.frames - 1 //? LayerKind.clip Property.clip
@@ -1004,7 +942,7 @@ internal class LaunchSchedule(
 
 /** Where the layer stands, held this way. */
 internal fun placeOn(layer: Layer, screen: Screen): Place? {
-    if (screen.width > screen.height) return layer.landscape ?: layer.place
+    if (screen.width > screen.height) return layer.landscape ?: layer.place //? Layer.landscape
     return layer.place
 }
 

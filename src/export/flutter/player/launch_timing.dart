@@ -21,61 +21,54 @@ enum LaunchOutcome { complete, wentOn, offline, message, interrupted }
 /// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
 enum LaunchStartKind { first, cold, warm, hot, recreated }
 
-/// Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball that
-/// falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
-class LaunchEasing {
-  const LaunchEasing({
-    this.x1 = 0.0,
-    this.y1 = 0.0,
-    this.x2 = 1.0,
-    this.y2 = 1.0,
-    this.steps = 0, //? Easing.steps
-    this.atStart = false, //? Easing.atStart
-    this.jumps = 1, //? Easing.jumps|Easing.steps
-    this.stops = const [], //? Easing.stops
-    this.bounces = 0, //? Easing.bounces
-    this.restitution = 0.0, //? Easing.restitution|Easing.bounces
-    this.swing = 0.0, //? Easing.swing
-    this.decay = 0.0, //? Easing.decay|Easing.swing
-  });
+/// Progress in, progress out: a cubic curve, steps, straight pieces, a ball that bounces, or a spring. //? Track.easing|Track.easings
+class LaunchEasing { //? Track.easing|Track.easings
+  const LaunchEasing({ //? Track.easing|Track.easings
+    this.x1 = 0.0, //? Track.easing|Track.easings
+    this.y1 = 0.0, //? Track.easing|Track.easings
+    this.x2 = 1.0, //? Track.easing|Track.easings
+    this.y2 = 1.0, //? Track.easing|Track.easings
+    this.steps = 0, //? Track.easing|Track.easings Easing.steps
+    this.atStart = false, //? Track.easing|Track.easings Easing.atStart
+    this.jumps = 1, //? Track.easing|Track.easings Easing.jumps|Easing.steps
+    this.stops = const [], //? Track.easing|Track.easings Easing.stops
+    this.bounces = 0, //? Track.easing|Track.easings Easing.bounces
+    this.restitution = 0.0, //? Track.easing|Track.easings Easing.restitution|Easing.bounces
+    this.swing = 0.0, //? Track.easing|Track.easings Easing.swing
+    this.decay = 0.0, //? Track.easing|Track.easings Easing.decay|Easing.swing
+  }); //? Track.easing|Track.easings
+//? Track.easing|Track.easings
+  final double x1; //? Track.easing|Track.easings
+  final double y1; //? Track.easing|Track.easings
+  final double x2; //? Track.easing|Track.easings
+  final double y2; //? Track.easing|Track.easings
+  final int steps; //? Track.easing|Track.easings Easing.steps
+  final bool atStart; //? Track.easing|Track.easings Easing.atStart
+  final int jumps; //? Track.easing|Track.easings Easing.jumps|Easing.steps
+  final List<double> stops; //? Track.easing|Track.easings Easing.stops
+  final int bounces; //? Track.easing|Track.easings Easing.bounces
+  final double restitution; //? Track.easing|Track.easings Easing.restitution|Easing.bounces
+  final double swing; //? Track.easing|Track.easings Easing.swing
+  final double decay; //? Track.easing|Track.easings Easing.decay|Easing.swing
+} //? Track.easing|Track.easings
 
-  final double x1;
-  final double y1;
-  final double x2;
-  final double y2;
-  final int steps; //? Easing.steps
-  final bool atStart; //? Easing.atStart
-  final int jumps; //? Easing.jumps|Easing.steps
-  final List<double> stops; //? Easing.stops
-  final int bounces; //? Easing.bounces
-  final double restitution; //? Easing.restitution|Easing.bounces
-  final double swing; //? Easing.swing
-  final double decay; //? Easing.decay|Easing.swing
-}
-
-/// A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next.
-class LaunchKey {
-  const LaunchKey({
-    required this.at,
-    required this.value,
-    this.onTop = false, //? Key.onTop
-    this.easing, //? Key.easing
-  });
-
-  final double at;
-  final double value;
-  final bool onTop; //? Key.onTop
-  final LaunchEasing? easing; //? Key.easing
-}
-
+/// What a cue does to one property: `values` at parts of it, the first `onTop` of them on top of what was there.
 class LaunchTrack {
   const LaunchTrack({
     required this.property,
-    required this.keys,
+    required this.values,
+    this.at = const [0.0, 1.0],
+    this.onTop = 0, //? Track.onTop
+    this.easing, //? Track.easing
+    this.easings = const [], //? Track.easings
   });
 
   final LaunchProperty property;
-  final List<LaunchKey> keys;
+  final List<double> values;
+  final List<double> at;
+  final int onTop; //? Track.onTop
+  final LaunchEasing? easing; //? Track.easing
+  final List<LaunchEasing> easings; //? Track.easings
 }
 
 /// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). //? Property.reveal
@@ -96,9 +89,9 @@ class LaunchBeat {
     required this.kind,
     this.length = -1,
     this.gates = const [], //? Beat.gates
-    this.atLeast = 0,
-    this.atMost = launchNever,
-    this.onTimeOut = LaunchOutcome.wentOn,
+    this.atLeast = 0, //? Beat.atLeast
+    this.atMost = launchNever, //? Beat.atMost
+    this.onTimeOut = LaunchOutcome.wentOn, //? Beat.onTimeOut|Beat.atMost
     this.yields = LaunchYield.never, //? Beat.yields
     this.blend = 120, //? Beat.blend|Beat.yields
     this.plays = const [LaunchStartKind.first, LaunchStartKind.cold, LaunchStartKind.warm],
@@ -107,9 +100,9 @@ class LaunchBeat {
   final LaunchBeatKind kind;
   final int length;
   final List<int> gates; //? Beat.gates
-  final int atLeast;
-  final int atMost;
-  final LaunchOutcome onTimeOut;
+  final int atLeast; //? Beat.atLeast
+  final int atMost; //? Beat.atMost
+  final LaunchOutcome onTimeOut; //? Beat.onTimeOut|Beat.atMost
   final LaunchYield yields; //? Beat.yields
   final int blend; //? Beat.blend|Beat.yields
   final List<LaunchStartKind> plays;
@@ -122,7 +115,7 @@ class LaunchGateTiming {
     this.beat = 0, //? GateTiming.beat|GateStart.beat
     this.needs = const [], //? GateTiming.needs
     this.timeOut = launchNever, //? GateTiming.timeOut
-    this.onTimeOut = LaunchOutcome.wentOn,
+    this.onTimeOut = LaunchOutcome.wentOn, //? GateTiming.onTimeOut|GateTiming.timeOut
     this.optional = false, //? GateTiming.optional
     this.typical = 500, //? GateTiming.typical
   });
@@ -132,7 +125,7 @@ class LaunchGateTiming {
   final int beat; //? GateTiming.beat|GateStart.beat
   final List<int> needs; //? GateTiming.needs
   final int timeOut; //? GateTiming.timeOut
-  final LaunchOutcome onTimeOut;
+  final LaunchOutcome onTimeOut; //? GateTiming.onTimeOut|GateTiming.timeOut
   final bool optional; //? GateTiming.optional
   final int typical; //? GateTiming.typical
 }
@@ -148,7 +141,7 @@ class LaunchCue {
     this.anchor = LaunchAnchor.beatStart, //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
     this.other = -1, //? Cue.other|Anchor.withCue|Anchor.afterCue
     this.offset = 0,
-    this.times = 1,
+    this.times = 1, //? Cue.times
     this.whileWaiting = false, //? Cue.whileWaiting
     this.alternate = false, //? Cue.alternate
     this.end = LaunchRepeatEnd.cut, //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
@@ -168,7 +161,7 @@ class LaunchCue {
   final LaunchAnchor anchor; //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
   final int other; //? Cue.other|Anchor.withCue|Anchor.afterCue
   final int offset;
-  final int times;
+  final int times; //? Cue.times
   final bool whileWaiting; //? Cue.whileWaiting
   final bool alternate; //? Cue.alternate
   final LaunchRepeatEnd end; //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
@@ -208,7 +201,7 @@ class LaunchLayer {
   const LaunchLayer({
     required this.kind,
     this.place,
-    this.landscape,
+    this.landscape, //? Layer.landscape
     this.destination, //? Layer.destination|Property.travel
     this.panelHeight = 0.0, //? Layer.panelHeight|Property.panel
     this.shown = LaunchShown.always, //? Layer.shown
@@ -221,7 +214,7 @@ class LaunchLayer {
 
   final LaunchLayerKind kind;
   final LaunchPlace? place;
-  final LaunchPlace? landscape;
+  final LaunchPlace? landscape; //? Layer.landscape
   final LaunchPlace? destination; //? Layer.destination|Property.travel
   final double panelHeight; //? Layer.panelHeight|Property.panel
   final LaunchShown shown; //? Layer.shown
@@ -238,18 +231,18 @@ class LaunchTiming {
   const LaunchTiming({
     required this.beats,
     required this.gates,
-    required this.gateOrder,
     required this.layers,
     required this.cues,
-    required this.cueOrder,
+    this.gateOrder = const [], //? LaunchTiming.gateOrder|Gate.order
+    this.cueOrder = const [], //? LaunchTiming.cueOrder|Cue.again|Beat.yields
   });
 
   final List<LaunchBeat> beats;
   final List<LaunchGateTiming> gates;
-  final List<int> gateOrder;
   final List<LaunchLayer> layers;
   final List<LaunchCue> cues;
-  final List<int> cueOrder;
+  final List<int> gateOrder; //? LaunchTiming.gateOrder|Gate.order
+  final List<int> cueOrder; //? LaunchTiming.cueOrder|Cue.again|Beat.yields
 }
 
 /// The screen, and what the system's bars cover at its edges.
@@ -294,8 +287,6 @@ class LaunchLayerState {
 
 double _within(double value) => min(1.0, max(0.0, value));
 
-int _plus(int time, int more) => time >= launchNever || more >= launchNever ? launchNever : time + more;
-
 int _rank(LaunchOutcome outcome) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
   if (outcome == LaunchOutcome.message) return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
   if (outcome == LaunchOutcome.offline) return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
@@ -312,45 +303,35 @@ double _neutral(LaunchProperty property) {
   return 0.0;
 }
 
-double _onTopOf(double found, LaunchProperty property, double value) { //? Key.onTop
-  if (property == LaunchProperty.opacity || property == LaunchProperty.scale) return found * value; //? Key.onTop
-  if (property == LaunchProperty.scaleX) return found * value; //? Key.onTop Property.scaleX
-  if (property == LaunchProperty.scaleY) return found * value; //? Key.onTop Property.scaleY
-  return found + value; //? Key.onTop
-} //? Key.onTop
+double _cubic(double a, double b, double s) { //? Track.easing|Track.easings
+  final double r = 1.0 - s; //? Track.easing|Track.easings
+  return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s; //? Track.easing|Track.easings
+} //? Track.easing|Track.easings
 
-double _cubic(double a, double b, double s) { //? Key.easing
-  final double r = 1.0 - s; //? Key.easing
-  return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s; //? Key.easing
-} //? Key.easing
-
-double _eased(LaunchEasing easing, double x) { //? Key.easing
-  if (easing.steps > 0) { //? Key.easing Easing.steps
-    double step = (_within(x) * easing.steps.toDouble() + 1e-12).floorToDouble(); //? Key.easing Easing.steps
-    if (easing.atStart) { //? Key.easing Easing.steps Easing.atStart
-      step += 1.0; //? Key.easing Easing.steps Easing.atStart
-    } //? Key.easing Easing.steps Easing.atStart
-    return _within(step / easing.jumps.toDouble()); //? Key.easing Easing.steps
-  } //? Key.easing Easing.steps
-  if (easing.stops.length > 0) return _onStops(easing.stops, x); //? Key.easing Easing.stops
-  if (x <= 0.0 || x >= 1.0) return _within(x); //? Key.easing
-  if (easing.bounces > 0) return _bounced(easing, x); //? Key.easing Easing.bounces
-  if (easing.swing > 0.0) return 1.0 - _swung(easing, x) + _swung(easing, 1.0) * x; //? Key.easing Easing.swing
-  double low = 0.0; //? Key.easing
-  double high = 1.0; //? Key.easing
-  double s = x; //? Key.easing
-  for (int i = 0; i < 40; i++) { //? Key.easing
-    final double off = _cubic(easing.x1, easing.x2, s) - x; //? Key.easing
-    if (off.abs() < 1e-8) break; //? Key.easing
-    if (off < 0.0) { //? Key.easing
-      low = s; //? Key.easing
-    } else { //? Key.easing
-      high = s; //? Key.easing
-    } //? Key.easing
-    s = (low + high) / 2.0; //? Key.easing
-  } //? Key.easing
-  return _cubic(easing.y1, easing.y2, s); //? Key.easing
-} //? Key.easing
+double _eased(LaunchEasing easing, double x) { //? Track.easing|Track.easings
+  if (easing.steps > 0) { //? Track.easing|Track.easings Easing.steps
+    double step = (_within(x) * easing.steps.toDouble() + 1e-12).floorToDouble(); //? Track.easing|Track.easings Easing.steps
+    if (easing.atStart) { //? Track.easing|Track.easings Easing.steps Easing.atStart
+      step += 1.0; //? Track.easing|Track.easings Easing.steps Easing.atStart
+    } //? Track.easing|Track.easings Easing.steps Easing.atStart
+    return _within(step / easing.jumps.toDouble()); //? Track.easing|Track.easings Easing.steps
+  } //? Track.easing|Track.easings Easing.steps
+  if (easing.stops.length > 0) return _onStops(easing.stops, x); //? Track.easing|Track.easings Easing.stops
+  if (x <= 0.0 || x >= 1.0) return _within(x); //? Track.easing|Track.easings
+  if (easing.bounces > 0) return _bounced(easing, x); //? Track.easing|Track.easings Easing.bounces
+  if (easing.swing > 0.0) return 1.0 - _swung(easing, x) + _swung(easing, 1.0) * x; //? Track.easing|Track.easings Easing.swing
+  double s = x; //? Track.easing|Track.easings
+  double half = 0.5; //? Track.easing|Track.easings
+  double low = 0.0; //? Track.easing|Track.easings
+  while (half > 1e-9) { //? Track.easing|Track.easings
+    s = low + half; //? Track.easing|Track.easings
+    if (_cubic(easing.x1, easing.x2, s) < x) { //? Track.easing|Track.easings
+      low = s; //? Track.easing|Track.easings
+    } //? Track.easing|Track.easings
+    half /= 2.0; //? Track.easing|Track.easings
+  } //? Track.easing|Track.easings
+  return _cubic(easing.y1, easing.y2, s); //? Track.easing|Track.easings
+} //? Track.easing|Track.easings
 
 /// Each bounce keeps a part of the speed; the distance grows with the square of the time. //? Easing.bounces
 double _bounced(LaunchEasing easing, double x) { //? Easing.bounces
@@ -388,83 +369,79 @@ double _onStops(List<double> stops, double x) { //? Easing.stops
   return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part; //? Easing.stops
 } //? Easing.stops
 
-/// When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once.
+/// When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`.
 class _CuePlan {
   _CuePlan(this.cue) {
   }
 
   final LaunchCue cue;
-  int length = 1;
   int start = launchNever;
   int stop = launchNever;
+  int length = 1;
   int settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
   bool blends = false; //? Beat.yields
   bool skips = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
   bool never = false; //? Beat.plays|Cue.dropped|Cue.bySystem
   bool hangs = false; //? Cue.hangs
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  void skip(int from, int to) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    start = from; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    stop = to; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    skips = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    settle = 0; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Opening.cues|Beat.yields|RepeatEnd.settle
+    blends = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
-  void put(int from, int to, bool isSkipped) {
-    start = from;
-    stop = to;
-    skips = isSkipped; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
-    blends = false; //? Beat.yields
+  /// When it has come to rest.
+  int rests() {
+    if (settle > 0) return min(launchNever, stop + settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return stop;
   }
 }
 
-/// A track of a cue with absolute times and values.
+/// What a cue does to one property in this launch; `found`: what that was when it began.
 class _Segment {
-  _Segment(this.plan, this.track, double found) {
-    final List<LaunchKey> keys = track.keys;
-    length = plan.length;
-    at = List<double>.filled(keys.length, 0.0);
-    values = List<double>.filled(keys.length, 0.0);
-    for (int i = 0; i < keys.length; i++) {
-      at[i] = keys[i].at;
-      values[i] = keys[i].value;
-      if (keys[i].onTop) { //? Key.onTop
-        values[i] = _onTopOf(found, track.property, keys[i].value); //? Key.onTop
-      } //? Key.onTop
-    }
-    rest = values[keys.length - 1];
-    bool even = plan.cue.times % 2 == 0; //? Cue.alternate
-    if (plan.cue.whileWaiting) { //? Cue.alternate Cue.whileWaiting
-      even = true; //? Cue.alternate Cue.whileWaiting
-    } //? Cue.alternate Cue.whileWaiting
-    if (plan.cue.alternate && even) { //? Cue.alternate
-      rest = values[0]; //? Cue.alternate
-    } //? Cue.alternate
-    if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-      length = plan.stop - plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-      values[0] = rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-      if (plan.blends) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-        values[0] = found; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-      } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  _Segment(this.plan, this.track, this.found) {
   }
 
   final _CuePlan plan;
   final LaunchTrack track;
-  late List<double> at;
-  late List<double> values;
-  late double rest;
-  late int length;
+  final double found;
 
-  int restTime() {
-    if (plan.settle > 0) return _plus(plan.stop, plan.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
-    return plan.stop;
+  double _key(int i) {
+    final double value = track.values[i];
+    final bool isOnTop = i < track.onTop; //? Track.onTop
+    if (isOnTop && _neutral(track.property) == 1.0) return found * value; //? Track.onTop
+    if (isOnTop) return found + value; //? Track.onTop
+    return value;
   }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+  double _end() { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+    bool even = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+    if (plan.cue.times % 2 == 0) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
+      even = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
+    if (plan.cue.whileWaiting) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
+      even = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
+    if (plan.cue.alternate && even) return _key(0); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+    return _key(track.values.length - 1); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
 //? player.edges
   /// When its keys come, in each round it plays before `until`. //? player.edges
   List<double> keyTimes(double until) { //? player.edges
     final List<double> edges = []; //? player.edges
     edges.add(plan.start.toDouble()); //? player.edges
     edges.add(plan.stop.toDouble()); //? player.edges
-    edges.add(restTime().toDouble()); //? player.edges
+    edges.add(plan.rests().toDouble()); //? player.edges
     final double stop = min(until, 1.0 * plan.stop.toDouble()); //? player.edges
+    int length = plan.length; //? player.edges
+    if (plan.skips) { //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+      length = plan.stop - plan.start; //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    } //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     double round = 1.0 * plan.start.toDouble(); //? player.edges
     while (round < stop && length > 0) { //? player.edges
-      for (final double it in at) { //? player.edges
+      for (final double it in track.at) { //? player.edges
         edges.add(round + it * length.toDouble()); //? player.edges
       } //? player.edges
       round += length.toDouble(); //? player.edges
@@ -473,46 +450,58 @@ class _Segment {
   } //? player.edges
 
   double valueAt(double t) {
+    final int start = plan.start;
     final int stop = plan.stop;
-    if (plan.skips) return _skipped(t - plan.start.toDouble()); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    final int rests = plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
-    if (rests > 0 && t >= stop.toDouble()) { //? Opening.cues|Beat.yields|RepeatEnd.settle
-      final double from = _during((stop - plan.start).toDouble()); //? Opening.cues|Beat.yields|RepeatEnd.settle
-      return from + (rest - from) * _within((t - stop.toDouble()) / rests.toDouble()); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (plan.never) return _end(); //? Beat.plays|Cue.dropped|Cue.bySystem
+    if (t < start.toDouble()) return _key(0);
+    if (plan.skips) return _skipped(t); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    final int settle = plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (settle > 0 && t >= stop.toDouble()) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+      final double from = _during((stop - start).toDouble()); //? Opening.cues|Beat.yields|RepeatEnd.settle
+      return from + (_end() - from) * _within((t - stop.toDouble()) / settle.toDouble()); //? Opening.cues|Beat.yields|RepeatEnd.settle
     } //? Opening.cues|Beat.yields|RepeatEnd.settle
-    return _during(min(t, stop.toDouble()) - plan.start.toDouble());
+    return _during(min(t, stop.toDouble()) - start.toDouble());
   }
 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  /// From what was there straight to its end. //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  double _skipped(double local) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    if (length <= 0) return rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    return values[0] + (rest - values[0]) * _within(local / length.toDouble()); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  double _skipped(double t) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    double from = _end(); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    if (plan.blends) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+      from = found; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+    final int length = plan.stop - plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    final double part = length > 0 ? _within((t - plan.start.toDouble()) / length.toDouble()) : 1.0; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    return from + (_end() - from) * part; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
   } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
   double _during(double local) {
-    if (length <= 0) return values[values.length - 1];
-    double part = _within(local / length.toDouble());
-    if (local >= length.toDouble()) { //? Cue.times|Cue.whileWaiting
+    final int length = plan.length;
+    final List<double> keys = track.at;
+    double part = length > 0 ? _within(local / length.toDouble()) : 1.0;
+    if (length > 0 && local >= length.toDouble()) { //? Cue.times|Cue.whileWaiting
       part = _inRound(local / length.toDouble()); //? Cue.times|Cue.whileWaiting
     } //? Cue.times|Cue.whileWaiting
     int i = 1;
-    while (i < at.length - 1 && at[i] <= part) {
+    while (i < keys.length - 1 && keys[i] <= part) {
       i++;
     }
-    final double width = at[i] - at[i - 1];
-    double between = width > 0.0 ? _within((part - at[i - 1]) / width) : 1.0;
-    final LaunchEasing? easing = track.keys[i - 1].easing; //? Key.easing
-    if (easing != null) { //? Key.easing
-      between = _eased(easing, between); //? Key.easing
-    } //? Key.easing
-    return values[i - 1] + (values[i] - values[i - 1]) * between;
+    final double width = keys[i] - keys[i - 1];
+    double between = width > 0.0 ? _within((part - keys[i - 1]) / width) : 1.0;
+    final LaunchEasing? easing = track.easing; //? Track.easing
+    if (easing != null) { //? Track.easing
+      between = _eased(easing, between); //? Track.easing
+    } //? Track.easing
+    final List<LaunchEasing> easings = track.easings; //? Track.easings
+    if (easings.length > 0) { //? Track.easings
+      between = _eased(easings[i - 1], between); //? Track.easings
+    } //? Track.easings
+    return _key(i - 1) + (_key(i) - _key(i - 1)) * between;
   }
 //? Cue.times|Cue.whileWaiting
   /// Which part of its round is played after so many of them; the last one stays at its end. //? Cue.times|Cue.whileWaiting
   double _inRound(double rounds) { //? Cue.times|Cue.whileWaiting
     double round = rounds.floorToDouble(); //? Cue.times|Cue.whileWaiting
     double part = rounds - round; //? Cue.times|Cue.whileWaiting
-    if (part == 0.0 && rounds * length.toDouble() >= (plan.stop - plan.start).toDouble()) { //? Cue.times|Cue.whileWaiting
+    if (part == 0.0 && rounds * plan.length.toDouble() >= (plan.stop - plan.start).toDouble()) { //? Cue.times|Cue.whileWaiting
       round -= 1.0; //? Cue.times|Cue.whileWaiting
       part = 1.0; //? Cue.times|Cue.whileWaiting
     } //? Cue.times|Cue.whileWaiting
@@ -523,40 +512,9 @@ class _Segment {
   } //? Cue.times|Cue.whileWaiting
 }
 
-/// One property of one layer over the whole launch.
-class _Timeline {
-  _Timeline(this.property, this.initial) {
-  }
-
-  final LaunchProperty property;
-  final double initial;
-  final List<_Segment> segments = [];
-  final List<_Segment> added = []; //? Cue.adds
-
-  /// What it is by the cue that began last, without what others add.
-  double valueAt(double t) {
-    final int i = _ruling(t);
-    return i < 0 ? initial : segments[i].valueAt(t);
-  }
-//? Property.reveal|Property.draw
-  /// The cue that rules at a moment, or the first to come. //? Property.reveal|Property.draw
-  LaunchCue? cueAt(double t) { //? Property.reveal|Property.draw
-    final int i = max(0, _ruling(t)); //? Property.reveal|Property.draw
-    return i < segments.length ? segments[i].plan.cue : null; //? Property.reveal|Property.draw
-  } //? Property.reveal|Property.draw
-
-  int _ruling(double t) {
-    int i = segments.length - 1;
-    while (i >= 0 && segments[i].plan.start.toDouble() > t) {
-      i--;
-    }
-    return i;
-  }
-}
-
-/// What moves of one layer.
+/// What moves of one layer: of each property in the order of time.
 class _Lane {
-  List<_Timeline> lines = [];
+  List<_Segment> segments = [];
 }
 
 /// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
@@ -577,10 +535,11 @@ class LaunchSchedule {
   ) {
     beatStart = List<int>.filled(timing.beats.length, 0);
     beatEnd = List<int>.filled(timing.beats.length, 0);
-    gateStart = List<int>.filled(timing.gates.length, launchNever); //? LayerKind.progress
-    gateOpen = List<int>.filled(timing.gates.length, launchNever);
+    gateOpen = opened;
+    gateOpen = List<int>.filled(opened.length, launchNever); //? Gate.rules
+    gateStart = List<int>.filled(opened.length, launchNever); //? LayerKind.progress
     decidedAt = openingEnd;
-    _gateTimedOut = List<bool>.filled(timing.gates.length, false); //? GateTiming.timeOut
+    _gateTimedOut = List<bool>.filled(opened.length, false); //? GateTiming.timeOut
     for (final LaunchCue it in timing.cues) {
       _plans.add(_CuePlan(it));
     }
@@ -590,9 +549,20 @@ class LaunchSchedule {
     for (int i = 0; i < timing.layers.length; i++) {
       _lanes.add(_Lane());
     }
-    _runBeats();
-    _beginLines();
-    _fillLines();
+    int now = 0;
+    for (int i = 0; i < beatEnd.length; i++) {
+      _reached = i; //? GateStart.beat
+      if (outcome == LaunchOutcome.message) { //? Outcome.message
+        now = launchNever; //? Outcome.message
+      } //? Outcome.message
+      beatStart[i] = now;
+      beatEnd[i] = now;
+      _runBeat(i, now);
+      _dropCues(i); //? Cue.dropped|Cue.bySystem
+      now = beatEnd[i];
+    }
+    _resolveGates(); //? Gate.rules
+    _fillLanes();
   }
 
   final LaunchTiming timing;
@@ -610,25 +580,27 @@ class LaunchSchedule {
   int outcomeAt = launchNever;
   /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known.
   late int decidedAt;
-  final List<_CuePlan> _plans = [];
-  late final List<int> gateStart; //? LayerKind.progress
-  late final List<int> gateOpen;
+  late List<int> gateOpen;
+  late List<int> gateStart; //? LayerKind.progress
   late final List<bool> _gateTimedOut; //? GateTiming.timeOut
+  final List<_CuePlan> _plans = [];
   final List<_Lane> _lanes = [];
-  final List<_Segment> _all = []; //? player.stillness
   final LaunchLayerState _groupState = LaunchLayerState(); //? Layer.parent
   int _reached = 0; //? GateStart.beat
 
   /// When the first screen can be used, or NEVER as far as is known.
-  int shown() => outcome == LaunchOutcome.message ? launchNever : beatEnd[beatEnd.length - 1];
+  int shown() {
+    if (outcome == LaunchOutcome.message) return launchNever; //? Outcome.message
+    return beatEnd[beatEnd.length - 1];
+  }
 //? player.stillness
   /// From `t` on nothing moves before the time given; `t` itself if something does. //? player.stillness
   double stillUntil(double t) { //? player.stillness
     double until = 1.0 * launchNever.toDouble(); //? player.stillness
-    for (final _Segment it in _all) { //? player.stillness
-      if (it.restTime().toDouble() <= t) continue; //? player.stillness
-      if (it.plan.start.toDouble() <= t) return t; //? player.stillness
-      until = min(until, it.plan.start.toDouble()); //? player.stillness
+    for (final _CuePlan it in _plans) { //? player.stillness
+      if (it.rests().toDouble() <= t || _tracksOf(it.cue).length == 0) continue; //? player.stillness
+      if (it.start.toDouble() <= t) return t; //? player.stillness
+      until = min(until, it.start.toDouble()); //? player.stillness
     } //? player.stillness
     for (final LaunchLayer layer in timing.layers) { //? player.stillness LayerKind.progress
       if (layer.kind == LaunchLayerKind.progress && _loaded(layer, t) < 1.0) return t; //? player.stillness LayerKind.progress
@@ -644,28 +616,20 @@ class LaunchSchedule {
   /// When the keys of a property come, up to `until`; between them it runs along one curve. In no order. //? player.edges
   List<double> edgesOf(int layer, LaunchProperty property, double until) { //? player.edges
     final List<double> edges = []; //? player.edges
-    final _Timeline? line = _timeline(layer, property); //? player.edges
-    if (line == null) return edges; //? player.edges
-    for (final _Segment segment in line.segments) { //? player.edges
+    for (final _Segment segment in _lanes[layer].segments) { //? player.edges
+      if (segment.track.property != property || segment.plan.start >= launchNever) continue; //? player.edges
       for (final double it in segment.keyTimes(until)) { //? player.edges
         edges.add(it); //? player.edges
       } //? player.edges
     } //? player.edges
-    for (final _Segment segment in line.added) { //? player.edges Cue.adds
-      for (final double it in segment.keyTimes(until)) { //? player.edges Cue.adds
-        edges.add(it); //? player.edges Cue.adds
-      } //? player.edges Cue.adds
-    } //? player.edges Cue.adds
     return edges; //? player.edges
   } //? player.edges
 //? Property.reveal player.shapes
   /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.shapes
   LaunchRevealShape? revealOf(int layerIndex) { //? Property.reveal player.shapes
-    final _Timeline? line = _timeline(layerIndex, LaunchProperty.reveal); //? Property.reveal player.shapes
-    if (line == null) return null; //? Property.reveal player.shapes
-    for (final _Segment it in line.segments) { //? Property.reveal player.shapes
+    for (final _Segment it in _lanes[layerIndex].segments) { //? Property.reveal player.shapes
       final LaunchRevealShape? shape = it.plan.cue.reveal; //? Property.reveal player.shapes
-      if (shape != null) return shape; //? Property.reveal player.shapes
+      if (shape != null && it.plan.start < launchNever) return shape; //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
     return null; //? Property.reveal player.shapes
   } //? Property.reveal player.shapes
@@ -682,45 +646,90 @@ class LaunchSchedule {
   } //? Cue.hangs
 //? Beat.plays
   bool _plays(LaunchBeat beat) => beat.plays.contains(start); //? Beat.plays
-
-  /// Lengths of the show at the pace the system asks for; gates keep their time.
-  int _paced(int length) {
-    if (length < launchNever) return (length.toDouble() * pace + 0.5).floorToDouble().toInt(); //? player.pace
-    return length;
-  }
+//? player.pace
+  /// Lengths of the show at the pace the system asks for; gates keep their time. //? player.pace
+  int _paced(int length) => (length.toDouble() * pace + 0.5).floorToDouble().toInt(); //? player.pace
 //? StartKind.hot|StartKind.recreated
   bool _isInMemory() => start == LaunchStartKind.hot || start == LaunchStartKind.recreated; //? StartKind.hot|StartKind.recreated
 
-  void _runBeats() {
-    int now = 0;
-    for (int i = 0; i < beatEnd.length; i++) {
-      _reached = i; //? GateStart.beat
-      if (outcome == LaunchOutcome.message) { //? Outcome.message
-        now = launchNever; //? Outcome.message
-      } //? Outcome.message
-      beatStart[i] = now;
-      beatEnd[i] = now;
-      _runBeat(i, now);
-      _dropCues(i); //? Cue.dropped|Cue.bySystem
-      now = beatEnd[i];
-    }
-    _resolveGates();
-  }
-
   void _runBeat(int i, int now) {
-    final LaunchBeat beat = timing.beats[i]; //? Beat.plays|BeatKind.opening|BeatKind.wait
+    final LaunchBeat beat = timing.beats[i];
     if (!_plays(beat)) return _skipCues(i, now); //? Beat.plays
     if (now >= launchNever) return;
-    if (beat.kind == LaunchBeatKind.opening) return _runOpening(i); //? BeatKind.opening
-    if (beat.kind == LaunchBeatKind.wait) return _runWait(i, now); //? BeatKind.wait
-    _runFixed(i, now);
+    _placeCues(i, now, launchNever, false);
+    beatEnd[i] = now + beat.length;
+    beatEnd[i] = now + _paced(beat.length); //? player.pace
+    if (beat.length < 0) { //? Beat.open
+      beatEnd[i] = _lastCueEnd(i, now); //? Beat.open
+    } //? Beat.open
+    if (beat.kind == LaunchBeatKind.opening) { //? BeatKind.opening
+      beatEnd[i] = openingEnd; //? BeatKind.opening
+    } //? BeatKind.opening
+    if (beat.kind == LaunchBeatKind.wait) { //? BeatKind.wait
+      _runWait(i, now); //? BeatKind.wait
+    } //? BeatKind.wait
+    _placeCues(i, now, beatEnd[i], true); //? Cue.hangs
+    if (beat.kind == LaunchBeatKind.opening) { //? Opening.cues
+      _endOpening(i); //? Opening.cues
+    } //? Opening.cues
+    if (beat.yields != LaunchYield.never && (beat.kind == LaunchBeatKind.play || beat.kind == LaunchBeatKind.hold)) { //? Beat.yields
+      _resolveGates(); //? Beat.yields Gate.rules
+      final int ready = _neededReady(); //? Beat.yields
+      if (ready < beatEnd[i]) { //? Beat.yields
+        _yieldAt(i, max(ready, now)); //? Beat.yields
+      } //? Beat.yields
+    } //? Beat.yields
   }
+
+  void _placeCues(int beat, int from, int end, bool hanging) {
+    for (final _CuePlan it in _plans) {
+      final LaunchCue cue = it.cue;
+      if (cue.beat != beat) continue;
+      if (it.hangs != hanging) continue; //? Cue.hangs
+      int base = from;
+      if (cue.anchor == LaunchAnchor.beatEnd) { //? Anchor.beatEnd
+        base = end; //? Anchor.beatEnd
+      } //? Anchor.beatEnd
+      if (cue.anchor == LaunchAnchor.withCue) { //? Anchor.withCue
+        base = _plans[cue.other].start; //? Anchor.withCue
+      } //? Anchor.withCue
+      if (cue.anchor == LaunchAnchor.afterCue) { //? Anchor.afterCue
+        base = _plans[cue.other].stop; //? Anchor.afterCue
+      } //? Anchor.afterCue
+      int earliest = from;
+      if (hanging && timing.beats[beat].kind == LaunchBeatKind.wait) { //? BeatKind.wait Cue.hangs
+        earliest = end; //? BeatKind.wait Cue.hangs
+      } //? BeatKind.wait Cue.hangs
+      it.start = max(earliest, base + cue.offset);
+      it.start = max(earliest, base + _paced(cue.offset)); //? player.pace
+      if (base >= launchNever) { //? Cue.hangs
+        it.start = launchNever; //? Cue.hangs
+      } //? Cue.hangs
+      it.length = cue.length;
+      it.length = max(1, _paced(cue.length)); //? player.pace
+      it.stop = min(launchNever, it.start + it.length);
+      it.stop = min(launchNever, it.start + it.length * cue.times); //? Cue.times
+      if (cue.whileWaiting) { //? Cue.whileWaiting
+        it.stop = launchNever; //? Cue.whileWaiting
+      } //? Cue.whileWaiting
+    }
+  }
+//? Beat.open
+  int _lastCueEnd(int beat, int from) { //? Beat.open
+    int end = from; //? Beat.open
+    for (final _CuePlan it in _plans) { //? Beat.open
+      if (it.cue.beat != beat || it.stop >= launchNever) continue; //? Beat.open
+      if (it.hangs) continue; //? Beat.open Cue.hangs
+      end = max(end, it.stop); //? Beat.open
+    } //? Beat.open
+    return end; //? Beat.open
+  } //? Beat.open
 //? Beat.plays
   /// What does not play in this launch is at its end as soon as it is reached. //? Beat.plays
   void _skipCues(int beat, int at) { //? Beat.plays
     for (final _CuePlan it in _plans) { //? Beat.plays
       if (it.cue.beat != beat) continue; //? Beat.plays
-      it.put(at, at, true); //? Beat.plays
+      it.skip(at, at); //? Beat.plays
       it.never = true; //? Beat.plays
     } //? Beat.plays
   } //? Beat.plays
@@ -739,58 +748,59 @@ class LaunchSchedule {
         dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
       } //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
       if (it.cue.beat != i || !dropped) continue; //? Cue.dropped|Cue.bySystem
-      it.put(beatStart[i], beatStart[i], true); //? Cue.dropped|Cue.bySystem
+      it.skip(beatStart[i], beatStart[i]); //? Cue.dropped|Cue.bySystem
       it.never = true; //? Cue.dropped|Cue.bySystem
     } //? Cue.dropped|Cue.bySystem
   } //? Cue.dropped|Cue.bySystem
-//? BeatKind.opening
-  /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? BeatKind.opening
-  void _runOpening(int i) { //? BeatKind.opening
-    beatEnd[i] = openingEnd; //? BeatKind.opening
-    _placeCues(i, 0, openingEnd, false); //? BeatKind.opening Opening.cues
-    _placeCues(i, 0, openingEnd, true); //? BeatKind.opening Opening.cues Cue.hangs
-    for (final _CuePlan it in _plans) { //? BeatKind.opening Opening.cues
-      if (it.cue.beat != i || it.stop <= openingEnd) continue; //? BeatKind.opening Opening.cues
-      it.stop = max(it.start, openingEnd); //? BeatKind.opening Opening.cues
-      it.settle = 1; //? BeatKind.opening Opening.cues
-    } //? BeatKind.opening Opening.cues
-    _resolveGates(); //? BeatKind.opening
-  } //? BeatKind.opening
+//? Opening.cues
+  /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? Opening.cues
+  void _endOpening(int i) { //? Opening.cues
+    for (final _CuePlan it in _plans) { //? Opening.cues
+      if (it.cue.beat != i || it.stop <= openingEnd) continue; //? Opening.cues
+      it.stop = max(it.start, openingEnd); //? Opening.cues
+      it.settle = 1; //? Opening.cues
+    } //? Opening.cues
+  } //? Opening.cues
 //? GateStart.beat
   /// When a beat began, or NEVER as far as the beats are worked out. //? GateStart.beat
   int _reachedAt(int beat) => beat <= _reached ? beatStart[beat] : launchNever; //? GateStart.beat
-
-  void _resolveGates() {
-    for (final int g in timing.gateOrder) {
-      final LaunchGateTiming gate = timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
-      int from = 0;
-      if (gate.start == LaunchGateStart.firstFrame) { //? GateStart.firstFrame
-        from = beatEnd[0]; //? GateStart.firstFrame
-      } //? GateStart.firstFrame
-      if (gate.start == LaunchGateStart.beat) { //? GateStart.beat
-        from = _reachedAt(gate.beat); //? GateStart.beat
-      } //? GateStart.beat
-      if (_isInMemory()) { //? StartKind.hot|StartKind.recreated
-        from = 0; //? StartKind.hot|StartKind.recreated
-      } //? StartKind.hot|StartKind.recreated
-      for (final int need in gate.needs) { //? GateTiming.needs
-        from = max(from, gateOpen[need]); //? GateTiming.needs
-      } //? GateTiming.needs
-      gateStart[g] = from; //? LayerKind.progress
-      int open = max(from, opened[g]);
-      if (_isInMemory()) { //? StartKind.hot|StartKind.recreated
-        open = from; //? StartKind.hot|StartKind.recreated
-      } //? StartKind.hot|StartKind.recreated
-      gateOpen[g] = min(open, launchNever);
-      int latest = _plus(from, gate.timeOut); //? GateTiming.timeOut
-      final bool again = gate.onTimeOut == LaunchOutcome.message || latest >= messageAt; //? GateTiming.timeOut player.retry
-      if (again) { //? GateTiming.timeOut player.retry
-        latest = _plus(max(from, retriedAt), gate.timeOut); //? GateTiming.timeOut player.retry
-      } //? GateTiming.timeOut player.retry
-      _gateTimedOut[g] = open > latest; //? GateTiming.timeOut
-      gateOpen[g] = min(open, latest); //? GateTiming.timeOut
-    }
-  }
+//? Gate.rules
+  void _resolveGates() { //? Gate.rules
+    for (int i = 0; i < gateOpen.length; i++) { //? Gate.rules
+      int g = i; //? Gate.rules
+      final List<int> order = timing.gateOrder; //? Gate.rules Gate.order
+      if (order.length > 0) { //? Gate.rules Gate.order
+        g = order[i]; //? Gate.rules Gate.order
+      } //? Gate.rules Gate.order
+      final LaunchGateTiming gate = timing.gates[g]; //? Gate.rules GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
+      int from = 0; //? Gate.rules
+      if (gate.start == LaunchGateStart.firstFrame) { //? Gate.rules GateStart.firstFrame
+        from = beatEnd[0]; //? Gate.rules GateStart.firstFrame
+      } //? Gate.rules GateStart.firstFrame
+      if (gate.start == LaunchGateStart.beat) { //? Gate.rules GateStart.beat
+        from = _reachedAt(gate.beat); //? Gate.rules GateStart.beat
+      } //? Gate.rules GateStart.beat
+      if (_isInMemory()) { //? Gate.rules StartKind.hot|StartKind.recreated
+        from = 0; //? Gate.rules StartKind.hot|StartKind.recreated
+      } //? Gate.rules StartKind.hot|StartKind.recreated
+      for (final int need in gate.needs) { //? Gate.rules GateTiming.needs
+        from = max(from, gateOpen[need]); //? Gate.rules GateTiming.needs
+      } //? Gate.rules GateTiming.needs
+      gateStart[g] = from; //? Gate.rules LayerKind.progress
+      int open = max(from, opened[g]); //? Gate.rules
+      if (_isInMemory()) { //? Gate.rules StartKind.hot|StartKind.recreated
+        open = from; //? Gate.rules StartKind.hot|StartKind.recreated
+      } //? Gate.rules StartKind.hot|StartKind.recreated
+      gateOpen[g] = min(open, launchNever); //? Gate.rules
+      int latest = min(launchNever, from + gate.timeOut); //? Gate.rules GateTiming.timeOut
+      final bool again = gate.onTimeOut == LaunchOutcome.message || latest >= messageAt; //? Gate.rules GateTiming.timeOut player.retry
+      if (again) { //? Gate.rules GateTiming.timeOut player.retry
+        latest = min(launchNever, max(from, retriedAt) + gate.timeOut); //? Gate.rules GateTiming.timeOut player.retry
+      } //? Gate.rules GateTiming.timeOut player.retry
+      _gateTimedOut[g] = open > latest; //? Gate.rules GateTiming.timeOut
+      gateOpen[g] = min(open, latest); //? Gate.rules GateTiming.timeOut
+    } //? Gate.rules
+  } //? Gate.rules
 //? BeatKind.wait Beat.gates|GateTiming.optional
   bool _needs(LaunchBeat beat, int gate) { //? BeatKind.wait Beat.gates|GateTiming.optional
     if (beat.gates.length > 0) return beat.gates.contains(gate); //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
@@ -822,57 +832,38 @@ class LaunchSchedule {
     } //? Beat.yields
     return ready; //? Beat.yields
   } //? Beat.yields
-
-  void _runFixed(int i, int now) {
-    final LaunchBeat beat = timing.beats[i];
-    _placeCues(i, now, launchNever, false);
-    beatEnd[i] = now + _paced(beat.length);
-    if (beat.length < 0) { //? Beat.open
-      beatEnd[i] = _lastCueEnd(i, now); //? Beat.open
-    } //? Beat.open
-    _placeCues(i, now, beatEnd[i], true); //? Cue.hangs
-    if (beat.yields != LaunchYield.never && (beat.kind == LaunchBeatKind.play || beat.kind == LaunchBeatKind.hold)) { //? Beat.yields
-      _resolveGates(); //? Beat.yields
-      final int ready = _neededReady(); //? Beat.yields
-      if (ready < beatEnd[i]) { //? Beat.yields
-        _yieldAt(i, max(ready, now)); //? Beat.yields
-      } //? Beat.yields
-    } //? Beat.yields
-  }
 //? BeatKind.wait
   void _runWait(int i, int now) { //? BeatKind.wait
-    final LaunchBeat beat = timing.beats[i]; //? BeatKind.wait
-    _resolveGates(); //? BeatKind.wait
-    int end = _plus(now, _paced(beat.atLeast)); //? BeatKind.wait
+    final LaunchBeat beat = timing.beats[i]; //? BeatKind.wait Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
+    _resolveGates(); //? BeatKind.wait Gate.rules
+    int end = now; //? BeatKind.wait
+    int least = beat.atLeast; //? BeatKind.wait Beat.atLeast
+    least = _paced(least); //? BeatKind.wait Beat.atLeast player.pace
+    end = max(end, now + least); //? BeatKind.wait Beat.atLeast
     for (int g = 0; g < gateOpen.length; g++) { //? BeatKind.wait
       if (!_needs(beat, g)) continue; //? BeatKind.wait Beat.gates|GateTiming.optional
       end = max(end, gateOpen[g]); //? BeatKind.wait
     } //? BeatKind.wait
-    int latest = _plus(now, beat.atMost); //? BeatKind.wait
-    final bool again = latest >= messageAt; //? BeatKind.wait player.retry
-    if (again) { //? BeatKind.wait player.retry
-      latest = _plus(max(now, retriedAt), beat.atMost); //? BeatKind.wait player.retry
-    } //? BeatKind.wait player.retry
-    beatEnd[i] = min(end, latest); //? BeatKind.wait
-    _placeCues(i, now, beatEnd[i], false); //? BeatKind.wait
+    beatEnd[i] = end; //? BeatKind.wait
+    int latest = min(launchNever, now + beat.atMost); //? BeatKind.wait Beat.atMost
+    final bool again = latest >= messageAt; //? BeatKind.wait Beat.atMost player.retry
+    if (again) { //? BeatKind.wait Beat.atMost player.retry
+      latest = min(launchNever, max(now, retriedAt) + beat.atMost); //? BeatKind.wait Beat.atMost player.retry
+    } //? BeatKind.wait Beat.atMost player.retry
+    beatEnd[i] = min(end, latest); //? BeatKind.wait Beat.atMost
     _endRepeats(i); //? BeatKind.wait Cue.whileWaiting
-    beatEnd[i] = min(beatEnd[i], latest); //? BeatKind.wait RepeatEnd.finish
-    final int stop = beatEnd[i]; //? BeatKind.wait
-    decidedAt = stop; //? BeatKind.wait
-    for (final _CuePlan it in _plans) { //? BeatKind.wait Cue.whileWaiting
-      if (it.cue.beat == i && it.cue.whileWaiting && it.stop > stop) { //? BeatKind.wait Cue.whileWaiting
-        _cut(it, stop); //? BeatKind.wait Cue.whileWaiting
-      } //? BeatKind.wait Cue.whileWaiting
-    } //? BeatKind.wait Cue.whileWaiting
-    _placeCues(i, now, stop, true); //? BeatKind.wait Cue.hangs
+    if (beatEnd[i] > latest) { //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
+      _cutRepeats(i, latest); //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    } //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    decidedAt = beatEnd[i]; //? BeatKind.wait
     if (end > latest) { //? BeatKind.wait Beat.atMost
-      _decide(beat.onTimeOut, stop); //? BeatKind.wait Beat.atMost
+      _decide(beat.onTimeOut, decidedAt); //? BeatKind.wait Beat.atMost
     } //? BeatKind.wait Beat.atMost
     for (int g = 0; g < gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
       if (!_needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
-      final bool isLate = _gateTimedOut[g] && gateOpen[g] <= stop; //? BeatKind.wait GateTiming.timeOut
+      final bool isLate = _gateTimedOut[g] && gateOpen[g] <= decidedAt; //? BeatKind.wait GateTiming.timeOut
       if (isLate) { //? BeatKind.wait GateTiming.timeOut
-        _decide(timing.gates[g].onTimeOut, stop); //? BeatKind.wait GateTiming.timeOut
+        _decide(timing.gates[g].onTimeOut, decidedAt); //? BeatKind.wait GateTiming.timeOut
       } //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait GateTiming.timeOut
   } //? BeatKind.wait
@@ -883,46 +874,6 @@ class LaunchSchedule {
     outcome = how; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
     outcomeAt = at; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
   } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-
-  void _placeCues(int beat, int from, int end, bool hanging) {
-    for (final _CuePlan it in _plans) {
-      final LaunchCue cue = it.cue;
-      if (cue.beat != beat) continue;
-      if (it.hangs != hanging) continue; //? Cue.hangs
-      int base = from;
-      if (cue.anchor == LaunchAnchor.beatEnd) { //? Anchor.beatEnd
-        base = end; //? Anchor.beatEnd
-      } //? Anchor.beatEnd
-      if (cue.anchor == LaunchAnchor.withCue) { //? Anchor.withCue
-        base = _plans[cue.other].start; //? Anchor.withCue
-      } //? Anchor.withCue
-      if (cue.anchor == LaunchAnchor.afterCue) { //? Anchor.afterCue
-        base = _plans[cue.other].stop; //? Anchor.afterCue
-      } //? Anchor.afterCue
-      int earliest = from;
-      if (hanging && timing.beats[beat].kind == LaunchBeatKind.wait) { //? BeatKind.wait Cue.hangs
-        earliest = end; //? BeatKind.wait Cue.hangs
-      } //? BeatKind.wait Cue.hangs
-      final int begin = base >= launchNever ? launchNever : max(earliest, base + _paced(cue.offset));
-      it.length = cue.length;
-      it.length = max(1, _paced(cue.length)); //? player.pace
-      int stop = _plus(begin, it.length * cue.times);
-      if (cue.whileWaiting) { //? Cue.whileWaiting
-        stop = launchNever; //? Cue.whileWaiting
-      } //? Cue.whileWaiting
-      it.put(begin, stop, false);
-    }
-  }
-//? Beat.open
-  int _lastCueEnd(int beat, int from) { //? Beat.open
-    int end = from; //? Beat.open
-    for (final _CuePlan it in _plans) { //? Beat.open
-      if (it.cue.beat != beat || it.stop >= launchNever) continue; //? Beat.open
-      if (it.hangs) continue; //? Beat.open Cue.hangs
-      end = max(end, it.stop); //? Beat.open
-    } //? Beat.open
-    return end; //? Beat.open
-  } //? Beat.open
 //? Beat.yields
   /// The beat is left early: cues to come blend to their ends, those that play settle there. //? Beat.yields
   void _yieldAt(int i, int ready) { //? Beat.yields
@@ -941,13 +892,17 @@ class LaunchSchedule {
         blends = true; //? Beat.yields
       } //? Beat.yields
     } //? Beat.yields
-    final int blend = blends ? _paced(beat.blend) : 0; //? Beat.yields
+    int blend = beat.blend; //? Beat.yields
+    blend = _paced(blend); //? Beat.yields player.pace
+    if (!blends) { //? Beat.yields
+      blend = 0; //? Beat.yields
+    } //? Beat.yields
     beatEnd[i] = min(beatEnd[i], at + blend); //? Beat.yields
     final int end = beatEnd[i]; //? Beat.yields
     for (final _CuePlan it in _plans) { //? Beat.yields
       if (it.cue.beat != i) continue; //? Beat.yields
       if (it.start >= at) { //? Beat.yields
-        it.put(at, end, true); //? Beat.yields
+        it.skip(at, end); //? Beat.yields
         it.blends = true; //? Beat.yields
       } else { //? Beat.yields
         if (it.stop > at) { //? Beat.yields
@@ -964,7 +919,7 @@ class LaunchSchedule {
     for (final _CuePlan it in _plans) { //? Cue.whileWaiting
       if (it.cue.beat != i || !it.cue.whileWaiting || it.start >= launchNever) continue; //? Cue.whileWaiting
       if (it.start >= end) { //? Cue.whileWaiting
-        it.put(end, end, true); //? Cue.whileWaiting
+        it.skip(end, end); //? Cue.whileWaiting
         continue; //? Cue.whileWaiting
       } //? Cue.whileWaiting
       _cut(it, end); //? Cue.whileWaiting
@@ -978,12 +933,22 @@ class LaunchSchedule {
       } //? Cue.whileWaiting RepeatEnd.finish
     } //? Cue.whileWaiting
   } //? Cue.whileWaiting
+//? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+  /// Nothing goes on longer than the wait may. //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+  void _cutRepeats(int i, int latest) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    beatEnd[i] = latest; //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    for (final _CuePlan it in _plans) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+      if (it.cue.beat == i && it.cue.whileWaiting && it.stop > latest) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        _cut(it, latest); //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+      } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+  } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
 //? Cue.whileWaiting
   void _cut(_CuePlan it, int at) { //? Cue.whileWaiting
     it.stop = at; //? Cue.whileWaiting
-    if (at < launchNever && it.cue.end == LaunchRepeatEnd.settle) { //? Cue.whileWaiting RepeatEnd.settle
-      it.settle = max(1, _paced(it.cue.settle)); //? Cue.whileWaiting RepeatEnd.settle
-    } //? Cue.whileWaiting RepeatEnd.settle
+    if (at >= launchNever || it.cue.end != LaunchRepeatEnd.settle) return; //? Cue.whileWaiting RepeatEnd.settle
+    it.settle = max(1, it.cue.settle); //? Cue.whileWaiting RepeatEnd.settle
+    it.settle = max(1, _paced(it.cue.settle)); //? Cue.whileWaiting RepeatEnd.settle player.pace
   } //? Cue.whileWaiting
 
   List<LaunchTrack> _tracksOf(LaunchCue cue) {
@@ -991,59 +956,37 @@ class LaunchSchedule {
     return cue.moves;
   }
 
-  _Timeline? _timeline(int layer, LaunchProperty property) {
-    for (final _Timeline line in _lanes[layer].lines) {
-      if (line.property == property) return line;
-    }
-    return null;
-  }
-
-  void _beginLine(int layer, LaunchProperty property, double initial) {
-    if (_timeline(layer, property) == null) {
-      _lanes[layer].lines.add(_Timeline(property, initial));
-    }
-  }
-
-  /// What each property is before its first cue: where that cue starts.
-  void _beginLines() {
-    for (final int c in timing.cueOrder) {
-      final LaunchCue cue = timing.cues[c];
-      if (cue.adds) continue; //? Cue.adds
-      final _CuePlan plan = _CuePlan(cue);
-      plan.skips = _plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
-      for (final LaunchTrack it in _tracksOf(cue)) {
-        final _Segment first = _Segment(plan, it, _neutral(it.property));
-        _beginLine(cue.layer, it.property, first.values[0]);
-      }
-    }
-  }
-
-  void _fillLines() {
+  void _fillLanes() {
+    for (final int c in timing.cueOrder) { //? Cue.again|Beat.yields
+      final _CuePlan before = _CuePlan(timing.cues[c]); //? Cue.again|Beat.yields
+      before.never = _plans[c].never; //? Cue.again|Beat.yields Beat.plays|Cue.dropped|Cue.bySystem
+      if (before.cue.adds) continue; //? Cue.again|Beat.yields Cue.adds
+      final int layer = before.cue.layer; //? Cue.again|Beat.yields
+      for (final LaunchTrack it in _tracksOf(before.cue)) { //? Cue.again|Beat.yields
+        _lanes[layer].segments.add(_Segment(before, it, _neutral(it.property))); //? Cue.again|Beat.yields
+      } //? Cue.again|Beat.yields
+    } //? Cue.again|Beat.yields
     List<_CuePlan> order = _plans;
-    order = _inOrderOfTime(); //? Cue.again
+    if (timing.cueOrder.length > 0) { //? Cue.again
+      order = _inOrderOfTime(); //? Cue.again
+    } //? Cue.again
     for (final _CuePlan plan in order) {
-      if (plan.start >= launchNever) continue;
+      final int layer = plan.cue.layer; //? Cue.again|Beat.yields
+      final List<_Segment> segments = _lanes[plan.cue.layer].segments;
       for (final LaunchTrack it in _tracksOf(plan.cue)) {
-        _beginLine(plan.cue.layer, it.property, _neutral(it.property)); //? Cue.adds
-        final _Timeline? line = _timeline(plan.cue.layer, it.property);
-        if (line == null) continue;
         double found = _neutral(it.property);
-        if (plan.blends) { //? Beat.yields
-          found = line.initial; //? Beat.yields
+        final int before = _ruling(layer, it.property, plan.start.toDouble()); //? Cue.again|Beat.yields
+        bool follows = before >= 0 && segments[before].plan.start < launchNever; //? Cue.again|Beat.yields
+        if (before >= 0 && plan.blends) { //? Beat.yields
+          follows = true; //? Beat.yields
         } //? Beat.yields
-        if (line.segments.length > 0) { //? Cue.again
-          found = line.valueAt(plan.start.toDouble()); //? Cue.again
-        } //? Cue.again
+        if (follows) { //? Cue.again|Beat.yields
+          found = segments[before].valueAt(plan.start.toDouble()); //? Cue.again|Beat.yields
+        } //? Cue.again|Beat.yields
         if (plan.cue.adds) { //? Cue.adds
           found = _neutral(it.property); //? Cue.adds
         } //? Cue.adds
-        final _Segment made = _Segment(plan, it, found);
-        _all.add(made); //? player.stillness
-        if (plan.cue.adds) { //? Cue.adds
-          line.added.add(made); //? Cue.adds
-        } //? Cue.adds
-        if (plan.cue.adds) continue; //? Cue.adds
-        line.segments.add(made);
+        segments.add(_Segment(plan, it, found));
       }
     }
   }
@@ -1064,14 +1007,27 @@ class LaunchSchedule {
     return order; //? Cue.again
   } //? Cue.again
 
+  /// What rules a property at a moment: what began last, or else what begins first.
+  int _ruling(int layer, LaunchProperty property, double t) {
+    final List<_Segment> segments = _lanes[layer].segments;
+    int found = -1;
+    for (int i = 0; i < segments.length; i++) {
+      if (segments[i].track.property != property) continue;
+      if (segments[i].plan.cue.adds) continue; //? Cue.adds
+      if (found < 0 || segments[i].plan.start.toDouble() <= t) {
+        found = i;
+      }
+    }
+    return found;
+  }
+
   double value(int layer, LaunchProperty property, double t) {
-    final _Timeline? line = _timeline(layer, property);
-    if (line == null) return _neutral(property);
-    double sum = line.valueAt(t);
-    for (final _Segment it in line.added) { //? Cue.adds
-      if (it.plan.start.toDouble() <= t) { //? Cue.adds
-        sum += it.valueAt(t) - _neutral(property); //? Cue.adds
-      } //? Cue.adds
+    final List<_Segment> segments = _lanes[layer].segments;
+    final int i = _ruling(layer, property, t);
+    double sum = i < 0 ? _neutral(property) : segments[i].valueAt(t);
+    for (final _Segment it in segments) { //? Cue.adds
+      if (!it.plan.cue.adds || it.track.property != property || it.plan.start.toDouble() > t) continue; //? Cue.adds
+      sum += it.valueAt(t) - _neutral(property); //? Cue.adds
     } //? Cue.adds
     return sum;
   }
@@ -1164,24 +1120,16 @@ class LaunchSchedule {
       state.height = screen.height + (layer.panelHeight - screen.height) * panel; //? Property.panel
       state.y += (state.height - screen.height) / 2.0; //? Property.panel
     } //? Property.panel
-    final _Timeline? reveal = _timeline(layerIndex, LaunchProperty.reveal); //? Property.reveal
-    state.reveal = 1.0; //? Property.reveal
+    state.reveal = _within(value(layerIndex, LaunchProperty.reveal, t)); //? Property.reveal
     state.revealShape = null; //? Property.reveal
-    if (reveal != null) { //? Property.reveal
-      state.reveal = _within(value(layerIndex, LaunchProperty.reveal, t)); //? Property.reveal
-      final LaunchCue? cue = reveal.cueAt(t); //? Property.reveal
-      if (cue != null) { //? Property.reveal
-        state.revealShape = cue.reveal; //? Property.reveal
-      } //? Property.reveal
+    final int reveal = _ruling(layerIndex, LaunchProperty.reveal, t); //? Property.reveal
+    if (reveal >= 0) { //? Property.reveal
+      state.revealShape = _lanes[layerIndex].segments[reveal].plan.cue.reveal; //? Property.reveal
     } //? Property.reveal
-    final _Timeline? draw = _timeline(layerIndex, LaunchProperty.draw); //? Property.draw
-    state.draw = 1.0; //? Property.draw
-    if (draw != null) { //? Property.draw
-      state.draw = _within(value(layerIndex, LaunchProperty.draw, t)); //? Property.draw
-      final LaunchCue? cue = draw.cueAt(t); //? Property.draw
-      if (cue != null) { //? Property.draw
-        state.fillFrom = cue.fillFrom; //? Property.draw
-      } //? Property.draw
+    state.draw = _within(value(layerIndex, LaunchProperty.draw, t)); //? Property.draw
+    final int draw = _ruling(layerIndex, LaunchProperty.draw, t); //? Property.draw
+    if (draw >= 0) { //? Property.draw
+      state.fillFrom = _lanes[layerIndex].segments[draw].plan.cue.fillFrom; //? Property.draw
     } //? Property.draw
     state.progress = layer.kind == LaunchLayerKind.progress ? _loaded(layer, t) : 0.0; //? LayerKind.progress
     state.clip = _within(value(layerIndex, LaunchProperty.clip, t)); //? LayerKind.clip Property.clip
@@ -1251,7 +1199,7 @@ class LaunchSchedule {
 
 /// Where the layer stands, held this way.
 LaunchPlace? placeOn(LaunchLayer layer, LaunchScreen screen) {
-  if (screen.width > screen.height) return layer.landscape ?? layer.place;
+  if (screen.width > screen.height) return layer.landscape ?? layer.place; //? Layer.landscape
   return layer.place;
 }
 

@@ -24,34 +24,30 @@ extension @LAUNCH@ {
     /// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
     enum StartKind: Sendable { case first, cold, warm, hot, recreated }
 
-    /// Progress in, progress out: a cubic curve, steps, straight pieces (position, value, position, value …), a ball
-    /// that falls and bounces, or a spring (`swing`: radians over the whole; `decay`: powers of e).
-    struct Easing: Sendable {
-        var x1 = 0.0
-        var y1 = 0.0
-        var x2 = 1.0
-        var y2 = 1.0
-        var steps = 0 //? Easing.steps
-        var atStart = false //? Easing.atStart
-        var jumps = 1 //? Easing.jumps|Easing.steps
-        var stops: [Double] = [] //? Easing.stops
-        var bounces = 0 //? Easing.bounces
-        var restitution = 0.0 //? Easing.restitution|Easing.bounces
-        var swing = 0.0 //? Easing.swing
-        var decay = 0.0 //? Easing.decay|Easing.swing
-    }
+    /// Progress in, progress out: a cubic curve, steps, straight pieces, a ball that bounces, or a spring. //? Track.easing|Track.easings
+    struct Easing: Sendable { //? Track.easing|Track.easings
+        var x1 = 0.0 //? Track.easing|Track.easings
+        var y1 = 0.0 //? Track.easing|Track.easings
+        var x2 = 1.0 //? Track.easing|Track.easings
+        var y2 = 1.0 //? Track.easing|Track.easings
+        var steps = 0 //? Track.easing|Track.easings Easing.steps
+        var atStart = false //? Track.easing|Track.easings Easing.atStart
+        var jumps = 1 //? Track.easing|Track.easings Easing.jumps|Easing.steps
+        var stops: [Double] = [] //? Track.easing|Track.easings Easing.stops
+        var bounces = 0 //? Track.easing|Track.easings Easing.bounces
+        var restitution = 0.0 //? Track.easing|Track.easings Easing.restitution|Easing.bounces
+        var swing = 0.0 //? Track.easing|Track.easings Easing.swing
+        var decay = 0.0 //? Track.easing|Track.easings Easing.decay|Easing.swing
+    } //? Track.easing|Track.easings
 
-    /// A value at a part of a cue; `onTop` of what was there when the cue began. No easing: straight on to the next.
-    struct Key: Sendable {
-        var at: Double
-        var value: Double
-        var onTop = false //? Key.onTop
-        var easing: Easing? //? Key.easing
-    }
-
+    /// What a cue does to one property: `values` at parts of it, the first `onTop` of them on top of what was there.
     struct Track: Sendable {
         var property: Property
-        var keys: [Key]
+        var values: [Double]
+        var at: [Double] = [0.0, 1.0]
+        var onTop = 0 //? Track.onTop
+        var easing: Easing? //? Track.easing
+        var easings: [Easing] = [] //? Track.easings
     }
 
     /// An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). //? Property.reveal
@@ -65,9 +61,9 @@ extension @LAUNCH@ {
         var kind: BeatKind
         var length = -1
         var gates: [Int] = [] //? Beat.gates
-        var atLeast = 0
-        var atMost: Int = launchNever
-        var onTimeOut: Outcome = .wentOn
+        var atLeast = 0 //? Beat.atLeast
+        var atMost: Int = launchNever //? Beat.atMost
+        var onTimeOut: Outcome = .wentOn //? Beat.onTimeOut|Beat.atMost
         var yields: Yield = .never //? Beat.yields
         var blend = 120 //? Beat.blend|Beat.yields
         var plays: [StartKind] = [.first, .cold, .warm]
@@ -79,7 +75,7 @@ extension @LAUNCH@ {
         var beat = 0 //? GateTiming.beat|GateStart.beat
         var needs: [Int] = [] //? GateTiming.needs
         var timeOut: Int = launchNever //? GateTiming.timeOut
-        var onTimeOut: Outcome = .wentOn
+        var onTimeOut: Outcome = .wentOn //? GateTiming.onTimeOut|GateTiming.timeOut
         var optional = false //? GateTiming.optional
         var typical = 500 //? GateTiming.typical
     }
@@ -94,7 +90,7 @@ extension @LAUNCH@ {
         var anchor: Anchor = .beatStart //? Cue.anchor|Anchor.beatEnd|Anchor.withCue|Anchor.afterCue
         var other = -1 //? Cue.other|Anchor.withCue|Anchor.afterCue
         var offset = 0
-        var times = 1
+        var times = 1 //? Cue.times
         var whileWaiting = false //? Cue.whileWaiting
         var alternate = false //? Cue.alternate
         var end: RepeatEnd = .cut //? Cue.end|RepeatEnd.settle|RepeatEnd.finish
@@ -122,7 +118,7 @@ extension @LAUNCH@ {
     struct Layer: Sendable {
         var kind: LayerKind
         var place: Place?
-        var landscape: Place?
+        var landscape: Place? //? Layer.landscape
         var destination: Place? //? Layer.destination|Property.travel
         var panelHeight = 0.0 //? Layer.panelHeight|Property.panel
         var shown: Shown = .always //? Layer.shown
@@ -138,10 +134,10 @@ extension @LAUNCH@ {
     struct LaunchTiming: Sendable {
         var beats: [Beat]
         var gates: [GateTiming]
-        var gateOrder: [Int]
         var layers: [Layer]
         var cues: [Cue]
-        var cueOrder: [Int]
+        var gateOrder: [Int] = [] //? LaunchTiming.gateOrder|Gate.order
+        var cueOrder: [Int] = [] //? LaunchTiming.cueOrder|Cue.again|Beat.yields
     }
 
     /// The screen, and what the system's bars cover at its edges.
@@ -177,10 +173,6 @@ extension @LAUNCH@ {
 
     private static func within(_ value: Double) -> Double { min(1.0, max(0.0, value)) }
 
-    private static func plus(_ time: Int, _ more: Int) -> Int {
-        return time >= launchNever || more >= launchNever ? launchNever : time + more
-    }
-
     private static func rank(_ outcome: Outcome) -> Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
         if outcome == .message { return 3 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
         if outcome == .offline { return 2 } //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
@@ -197,43 +189,31 @@ extension @LAUNCH@ {
         return 0.0
     }
 
-    private static func onTopOf(_ found: Double, _ property: Property, _ value: Double) -> Double { //? Key.onTop
-        if property == .opacity || property == .scale { return found * value } //? Key.onTop
-        if property == .scaleX { return found * value } //? Key.onTop Property.scaleX
-        if property == .scaleY { return found * value } //? Key.onTop Property.scaleY
-        return found + value //? Key.onTop
-    } //? Key.onTop
+    private static func cubic(_ a: Double, _ b: Double, _ s: Double) -> Double { //? Track.easing|Track.easings
+        let r = 1.0 - s //? Track.easing|Track.easings
+        return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s //? Track.easing|Track.easings
+    } //? Track.easing|Track.easings
 
-    private static func cubic(_ a: Double, _ b: Double, _ s: Double) -> Double { //? Key.easing
-        let r = 1.0 - s //? Key.easing
-        return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s //? Key.easing
-    } //? Key.easing
-
-    private static func eased(_ easing: Easing, _ x: Double) -> Double { //? Key.easing
-        if easing.steps > 0 { //? Key.easing Easing.steps
-            var step = (within(x) * Double(easing.steps) + 1e-12).rounded(.down) //? Key.easing Easing.steps
-            if easing.atStart { step += 1.0 } //? Key.easing Easing.steps Easing.atStart
-            return within(step / Double(easing.jumps)) //? Key.easing Easing.steps
-        } //? Key.easing Easing.steps
-        if easing.stops.count > 0 { return onStops(easing.stops, x) } //? Key.easing Easing.stops
-        if x <= 0.0 || x >= 1.0 { return within(x) } //? Key.easing
-        if easing.bounces > 0 { return bounced(easing, x) } //? Key.easing Easing.bounces
-        if easing.swing > 0.0 { return 1.0 - swung(easing, x) + swung(easing, 1.0) * x } //? Key.easing Easing.swing
-        var low = 0.0 //? Key.easing
-        var high = 1.0 //? Key.easing
-        var s = x //? Key.easing
-        for _ in 0..<40 { //? Key.easing
-            let off = cubic(easing.x1, easing.x2, s) - x //? Key.easing
-            if abs(off) < 1e-8 { break } //? Key.easing
-            if off < 0.0 { //? Key.easing
-                low = s //? Key.easing
-            } else { //? Key.easing
-                high = s //? Key.easing
-            } //? Key.easing
-            s = (low + high) / 2.0 //? Key.easing
-        } //? Key.easing
-        return cubic(easing.y1, easing.y2, s) //? Key.easing
-    } //? Key.easing
+    private static func eased(_ easing: Easing, _ x: Double) -> Double { //? Track.easing|Track.easings
+        if easing.steps > 0 { //? Track.easing|Track.easings Easing.steps
+            var step = (within(x) * Double(easing.steps) + 1e-12).rounded(.down) //? Track.easing|Track.easings Easing.steps
+            if easing.atStart { step += 1.0 } //? Track.easing|Track.easings Easing.steps Easing.atStart
+            return within(step / Double(easing.jumps)) //? Track.easing|Track.easings Easing.steps
+        } //? Track.easing|Track.easings Easing.steps
+        if easing.stops.count > 0 { return onStops(easing.stops, x) } //? Track.easing|Track.easings Easing.stops
+        if x <= 0.0 || x >= 1.0 { return within(x) } //? Track.easing|Track.easings
+        if easing.bounces > 0 { return bounced(easing, x) } //? Track.easing|Track.easings Easing.bounces
+        if easing.swing > 0.0 { return 1.0 - swung(easing, x) + swung(easing, 1.0) * x } //? Track.easing|Track.easings Easing.swing
+        var s = x //? Track.easing|Track.easings
+        var half = 0.5 //? Track.easing|Track.easings
+        var low = 0.0 //? Track.easing|Track.easings
+        while half > 1e-9 { //? Track.easing|Track.easings
+            s = low + half //? Track.easing|Track.easings
+            if cubic(easing.x1, easing.x2, s) < x { low = s } //? Track.easing|Track.easings
+            half /= 2.0 //? Track.easing|Track.easings
+        } //? Track.easing|Track.easings
+        return cubic(easing.y1, easing.y2, s) //? Track.easing|Track.easings
+    } //? Track.easing|Track.easings
 
     /// Each bounce keeps a part of the speed; the distance grows with the square of the time. //? Easing.bounces
     private static func bounced(_ easing: Easing, _ x: Double) -> Double { //? Easing.bounces
@@ -269,12 +249,12 @@ extension @LAUNCH@ {
         return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part //? Easing.stops
     } //? Easing.stops
 
-    /// When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once.
+    /// When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`.
     private final class CuePlan {
         let cue: Cue
-        var length = 1
         var start: Int = launchNever
         var stop: Int = launchNever
+        var length = 1
         var settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
         var blends = false //? Beat.yields
         var skips = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
@@ -284,103 +264,110 @@ extension @LAUNCH@ {
         init(_ cue: Cue) {
             self.cue = cue
         }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        func skip(_ from: Int, _ to: Int) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            start = from //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            stop = to //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            skips = true //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            settle = 0 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Opening.cues|Beat.yields|RepeatEnd.settle
+            blends = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+        } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
-        func put(_ from: Int, _ to: Int, _ isSkipped: Bool) {
-            start = from
-            stop = to
-            skips = isSkipped //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-            settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
-            blends = false //? Beat.yields
+        /// When it has come to rest.
+        func rests() -> Int {
+            if settle > 0 { return min(launchNever, stop + settle) } //? Opening.cues|Beat.yields|RepeatEnd.settle
+            return stop
         }
     }
 
-    /// A track of a cue with absolute times and values.
+    /// What a cue does to one property in this launch; `found`: what that was when it began.
     private final class Segment {
         let plan: CuePlan
         let track: Track
-        var at: [Double]
-        var values: [Double]
-        var rest: Double
-        var length: Int
+        let found: Double
 
         init(_ plan: CuePlan, _ track: Track, _ found: Double) {
             self.plan = plan
             self.track = track
-            let keys = track.keys
-            self.length = plan.length
-            self.at = Array(repeating: 0, count: keys.count)
-            self.values = Array(repeating: 0, count: keys.count)
-            for i in 0..<keys.count {
-                self.at[i] = keys[i].at
-                self.values[i] = keys[i].value
-                if keys[i].onTop { self.values[i] = onTopOf(found, track.property, keys[i].value) } //? Key.onTop
-            }
-            self.rest = self.values[keys.count - 1]
-            var even = plan.cue.times % 2 == 0 //? Cue.alternate
-            if plan.cue.whileWaiting { even = true } //? Cue.alternate Cue.whileWaiting
-            if plan.cue.alternate && even { self.rest = self.values[0] } //? Cue.alternate
-            if plan.skips { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-                self.length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-                self.values[0] = self.rest //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-                if plan.blends { self.values[0] = found } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-            } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            self.found = found
         }
 
-        func restTime() -> Int {
-            if plan.settle > 0 { return plus(plan.stop, plan.settle) } //? Opening.cues|Beat.yields|RepeatEnd.settle
-            return plan.stop
+        private func key(_ i: Int) -> Double {
+            let value = track.values[i]
+            let isOnTop = i < track.onTop //? Track.onTop
+            if isOnTop && neutral(track.property) == 1.0 { return found * value } //? Track.onTop
+            if isOnTop { return found + value } //? Track.onTop
+            return value
         }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+        private func end() -> Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+            var even = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+            if plan.cue.times % 2 == 0 { even = true } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
+            if plan.cue.whileWaiting { even = true } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
+            if plan.cue.alternate && even { return key(0) } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+            return key(track.values.count - 1) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+        } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
 //? player.edges
         /// When its keys come, in each round it plays before `until`. //? player.edges
         func keyTimes(_ until: Double) -> [Double] { //? player.edges
             var edges: [Double] = [] //? player.edges
             edges.append(Double(plan.start)) //? player.edges
             edges.append(Double(plan.stop)) //? player.edges
-            edges.append(Double(restTime())) //? player.edges
+            edges.append(Double(plan.rests())) //? player.edges
             let stop = min(until, 1.0 * Double(plan.stop)) //? player.edges
+            var length = plan.length //? player.edges
+            if plan.skips { length = plan.stop - plan.start } //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
             var round = 1.0 * Double(plan.start) //? player.edges
             while round < stop && length > 0 { //? player.edges
-                for it in at { edges.append(round + it * Double(length)) } //? player.edges
+                for it in track.at { edges.append(round + it * Double(length)) } //? player.edges
                 round += Double(length) //? player.edges
             } //? player.edges
             return edges //? player.edges
         } //? player.edges
 
         func valueAt(_ t: Double) -> Double {
+            let start = plan.start
             let stop = plan.stop
-            if plan.skips { return skipped(t - Double(plan.start)) } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-            let rests = plan.settle //? Opening.cues|Beat.yields|RepeatEnd.settle
-            if rests > 0 && t >= Double(stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
-                let from = during(Double(stop - plan.start)) //? Opening.cues|Beat.yields|RepeatEnd.settle
-                return from + (rest - from) * within((t - Double(stop)) / Double(rests)) //? Opening.cues|Beat.yields|RepeatEnd.settle
+            if plan.never { return end() } //? Beat.plays|Cue.dropped|Cue.bySystem
+            if t < Double(start) { return key(0) }
+            if plan.skips { return skipped(t) } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            let settle = plan.settle //? Opening.cues|Beat.yields|RepeatEnd.settle
+            if settle > 0 && t >= Double(stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+                let from = during(Double(stop - start)) //? Opening.cues|Beat.yields|RepeatEnd.settle
+                return from + (end() - from) * within((t - Double(stop)) / Double(settle)) //? Opening.cues|Beat.yields|RepeatEnd.settle
             } //? Opening.cues|Beat.yields|RepeatEnd.settle
-            return during(min(t, Double(stop)) - Double(plan.start))
+            return during(min(t, Double(stop)) - Double(start))
         }
 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        /// From what was there straight to its end. //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        private func skipped(_ local: Double) -> Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-            if length <= 0 { return rest } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-            return values[0] + (rest - values[0]) * within(local / Double(length)) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        private func skipped(_ t: Double) -> Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            var from = end() //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            if plan.blends { from = found } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+            let length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            let part = length > 0 ? within((t - Double(plan.start)) / Double(length)) : 1.0 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+            return from + (end() - from) * part //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
         } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
         private func during(_ local: Double) -> Double {
-            if length <= 0 { return values[values.count - 1] }
-            var part = within(local / Double(length))
-            if local >= Double(length) { part = inRound(local / Double(length)) } //? Cue.times|Cue.whileWaiting
+            let length = plan.length
+            let keys = track.at
+            var part = length > 0 ? within(local / Double(length)) : 1.0
+            if length > 0 && local >= Double(length) { part = inRound(local / Double(length)) } //? Cue.times|Cue.whileWaiting
             var i = 1
-            while i < at.count - 1 && at[i] <= part { i += 1 }
-            let width = at[i] - at[i - 1]
-            var between = width > 0.0 ? within((part - at[i - 1]) / width) : 1.0
-            let easing = track.keys[i - 1].easing //? Key.easing
-            if let easing = easing { between = eased(easing, between) } //? Key.easing
-            return values[i - 1] + (values[i] - values[i - 1]) * between
+            while i < keys.count - 1 && keys[i] <= part { i += 1 }
+            let width = keys[i] - keys[i - 1]
+            var between = width > 0.0 ? within((part - keys[i - 1]) / width) : 1.0
+            let easing = track.easing //? Track.easing
+            if let easing = easing { between = eased(easing, between) } //? Track.easing
+            let easings = track.easings //? Track.easings
+            if easings.count > 0 { between = eased(easings[i - 1], between) } //? Track.easings
+            return key(i - 1) + (key(i) - key(i - 1)) * between
         }
 //? Cue.times|Cue.whileWaiting
         /// Which part of its round is played after so many of them; the last one stays at its end. //? Cue.times|Cue.whileWaiting
         private func inRound(_ rounds: Double) -> Double { //? Cue.times|Cue.whileWaiting
             var round = rounds.rounded(.down) //? Cue.times|Cue.whileWaiting
             var part = rounds - round //? Cue.times|Cue.whileWaiting
-            if part == 0.0 && rounds * Double(length) >= Double(plan.stop - plan.start) { //? Cue.times|Cue.whileWaiting
+            if part == 0.0 && rounds * Double(plan.length) >= Double(plan.stop - plan.start) { //? Cue.times|Cue.whileWaiting
                 round -= 1.0 //? Cue.times|Cue.whileWaiting
                 part = 1.0 //? Cue.times|Cue.whileWaiting
             } //? Cue.times|Cue.whileWaiting
@@ -389,40 +376,9 @@ extension @LAUNCH@ {
         } //? Cue.times|Cue.whileWaiting
     }
 
-    /// One property of one layer over the whole launch.
-    private final class Timeline {
-        let property: Property
-        let initial: Double
-        var segments: [Segment] = []
-        var added: [Segment] = [] //? Cue.adds
-
-        init(_ property: Property, _ initial: Double) {
-            self.property = property
-            self.initial = initial
-        }
-
-        /// What it is by the cue that began last, without what others add.
-        func valueAt(_ t: Double) -> Double {
-            let i = ruling(t)
-            return i < 0 ? initial : segments[i].valueAt(t)
-        }
-//? Property.reveal|Property.draw
-        /// The cue that rules at a moment, or the first to come. //? Property.reveal|Property.draw
-        func cueAt(_ t: Double) -> Cue? { //? Property.reveal|Property.draw
-            let i = max(0, ruling(t)) //? Property.reveal|Property.draw
-            return i < segments.count ? segments[i].plan.cue : nil //? Property.reveal|Property.draw
-        } //? Property.reveal|Property.draw
-
-        private func ruling(_ t: Double) -> Int {
-            var i = segments.count - 1
-            while i >= 0 && Double(segments[i].plan.start) > t { i -= 1 }
-            return i
-        }
-    }
-
-    /// What moves of one layer.
+    /// What moves of one layer: of each property in the order of time.
     private final class Lane {
-        var lines: [Timeline] = []
+        var segments: [Segment] = []
     }
 
     /// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
@@ -446,12 +402,11 @@ extension @LAUNCH@ {
         var outcomeAt: Int = launchNever
         /// When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known.
         var decidedAt: Int
-        private var plans: [CuePlan] = []
-        private(set) var gateStart: [Int] //? LayerKind.progress
-        private(set) var gateOpen: [Int]
+        var gateOpen: [Int]
+        var gateStart: [Int] //? LayerKind.progress
         private var gateTimedOut: [Bool] //? GateTiming.timeOut
+        private var plans: [CuePlan] = []
         private var lanes: [Lane] = []
-        private var all: [Segment] = [] //? player.stillness
         private let groupState: LayerState = LayerState() //? Layer.parent
         private var reached = 0 //? GateStart.beat
 
@@ -477,28 +432,41 @@ extension @LAUNCH@ {
             self.opened = opened
             self.beatStart = Array(repeating: 0, count: timing.beats.count)
             self.beatEnd = Array(repeating: 0, count: timing.beats.count)
-            self.gateStart = Array(repeating: launchNever, count: timing.gates.count) //? LayerKind.progress
-            self.gateOpen = Array(repeating: launchNever, count: timing.gates.count)
+            self.gateOpen = opened
+            self.gateOpen = Array(repeating: launchNever, count: opened.count) //? Gate.rules
+            self.gateStart = Array(repeating: launchNever, count: opened.count) //? LayerKind.progress
             self.decidedAt = openingEnd
-            self.gateTimedOut = Array(repeating: false, count: timing.gates.count) //? GateTiming.timeOut
+            self.gateTimedOut = Array(repeating: false, count: opened.count) //? GateTiming.timeOut
             for it in timing.cues { self.plans.append(CuePlan(it)) }
             for it in self.plans { it.hangs = waitsForEnd(it.cue) } //? Cue.hangs
             for _ in 0..<timing.layers.count { self.lanes.append(Lane()) }
-            runBeats()
-            beginLines()
-            fillLines()
+            var now = 0
+            for i in 0..<self.beatEnd.count {
+                self.reached = i //? GateStart.beat
+                if self.outcome == .message { now = launchNever } //? Outcome.message
+                self.beatStart[i] = now
+                self.beatEnd[i] = now
+                runBeat(i, now)
+                dropCues(i) //? Cue.dropped|Cue.bySystem
+                now = self.beatEnd[i]
+            }
+            resolveGates() //? Gate.rules
+            fillLanes()
         }
 
         /// When the first screen can be used, or NEVER as far as is known.
-        func shown() -> Int { outcome == .message ? launchNever : beatEnd[beatEnd.count - 1] }
+        func shown() -> Int {
+            if outcome == .message { return launchNever } //? Outcome.message
+            return beatEnd[beatEnd.count - 1]
+        }
 //? player.stillness
         /// From `t` on nothing moves before the time given; `t` itself if something does. //? player.stillness
         func stillUntil(_ t: Double) -> Double { //? player.stillness
             var until = 1.0 * Double(launchNever) //? player.stillness
-            for it in all { //? player.stillness
-                if Double(it.restTime()) <= t { continue } //? player.stillness
-                if Double(it.plan.start) <= t { return t } //? player.stillness
-                until = min(until, Double(it.plan.start)) //? player.stillness
+            for it in plans { //? player.stillness
+                if Double(it.rests()) <= t || tracksOf(it.cue).count == 0 { continue } //? player.stillness
+                if Double(it.start) <= t { return t } //? player.stillness
+                until = min(until, Double(it.start)) //? player.stillness
             } //? player.stillness
             for layer in timing.layers { //? player.stillness LayerKind.progress
                 if layer.kind == .progress && loaded(layer, t) < 1.0 { return t } //? player.stillness LayerKind.progress
@@ -512,22 +480,18 @@ extension @LAUNCH@ {
         /// When the keys of a property come, up to `until`; between them it runs along one curve. In no order. //? player.edges
         func edgesOf(_ layer: Int, _ property: Property, _ until: Double) -> [Double] { //? player.edges
             var edges: [Double] = [] //? player.edges
-            guard let line = timeline(layer, property) else { return edges } //? player.edges
-            for segment in line.segments { //? player.edges
+            for segment in lanes[layer].segments { //? player.edges
+                if segment.track.property != property || segment.plan.start >= launchNever { continue } //? player.edges
                 for it in segment.keyTimes(until) { edges.append(it) } //? player.edges
             } //? player.edges
-            for segment in line.added { //? player.edges Cue.adds
-                for it in segment.keyTimes(until) { edges.append(it) } //? player.edges Cue.adds
-            } //? player.edges Cue.adds
             return edges //? player.edges
         } //? player.edges
 //? Property.reveal player.shapes
         /// The shape by which the layer is uncovered, if some cue does that. //? Property.reveal player.shapes
         func revealOf(_ layerIndex: Int) -> RevealShape? { //? Property.reveal player.shapes
-            guard let line = timeline(layerIndex, .reveal) else { return nil } //? Property.reveal player.shapes
-            for it in line.segments { //? Property.reveal player.shapes
+            for it in lanes[layerIndex].segments { //? Property.reveal player.shapes
                 let shape = it.plan.cue.reveal //? Property.reveal player.shapes
-                if let shape = shape { return shape } //? Property.reveal player.shapes
+                if shape != nil && it.plan.start < launchNever { return shape } //? Property.reveal player.shapes
             } //? Property.reveal player.shapes
             return nil //? Property.reveal player.shapes
         } //? Property.reveal player.shapes
@@ -544,43 +508,68 @@ extension @LAUNCH@ {
         } //? Cue.hangs
 //? Beat.plays
         private func plays(_ beat: Beat) -> Bool { beat.plays.contains(start) } //? Beat.plays
-
-        /// Lengths of the show at the pace the system asks for; gates keep their time.
-        private func paced(_ length: Int) -> Int {
-            if length < launchNever { return Int((Double(length) * pace + 0.5).rounded(.down)) } //? player.pace
-            return length
-        }
+//? player.pace
+        /// Lengths of the show at the pace the system asks for; gates keep their time. //? player.pace
+        private func paced(_ length: Int) -> Int { Int((Double(length) * pace + 0.5).rounded(.down)) } //? player.pace
 //? StartKind.hot|StartKind.recreated
         private func isInMemory() -> Bool { start == .hot || start == .recreated } //? StartKind.hot|StartKind.recreated
 
-        private func runBeats() {
-            var now = 0
-            for i in 0..<beatEnd.count {
-                reached = i //? GateStart.beat
-                if outcome == .message { now = launchNever } //? Outcome.message
-                beatStart[i] = now
-                beatEnd[i] = now
-                runBeat(i, now)
-                dropCues(i) //? Cue.dropped|Cue.bySystem
-                now = beatEnd[i]
-            }
-            resolveGates()
-        }
-
         private func runBeat(_ i: Int, _ now: Int) {
-            let beat = timing.beats[i] //? Beat.plays|BeatKind.opening|BeatKind.wait
+            let beat = timing.beats[i]
             if !plays(beat) { return skipCues(i, now) } //? Beat.plays
             if now >= launchNever { return }
-            if beat.kind == .opening { return runOpening(i) } //? BeatKind.opening
-            if beat.kind == .wait { return runWait(i, now) } //? BeatKind.wait
-            runFixed(i, now)
+            placeCues(i, now, launchNever, false)
+            beatEnd[i] = now + beat.length
+            beatEnd[i] = now + paced(beat.length) //? player.pace
+            if beat.length < 0 { beatEnd[i] = lastCueEnd(i, now) } //? Beat.open
+            if beat.kind == .opening { beatEnd[i] = openingEnd } //? BeatKind.opening
+            if beat.kind == .wait { runWait(i, now) } //? BeatKind.wait
+            placeCues(i, now, beatEnd[i], true) //? Cue.hangs
+            if beat.kind == .opening { endOpening(i) } //? Opening.cues
+            if beat.yields != .never && (beat.kind == .play || beat.kind == .hold) { //? Beat.yields
+                resolveGates() //? Beat.yields Gate.rules
+                let ready = neededReady() //? Beat.yields
+                if ready < beatEnd[i] { yieldAt(i, max(ready, now)) } //? Beat.yields
+            } //? Beat.yields
         }
+
+        private func placeCues(_ beat: Int, _ from: Int, _ end: Int, _ hanging: Bool) {
+            for it in plans {
+                let cue = it.cue
+                if cue.beat != beat { continue }
+                if it.hangs != hanging { continue } //? Cue.hangs
+                var base = from
+                if cue.anchor == .beatEnd { base = end } //? Anchor.beatEnd
+                if cue.anchor == .withCue { base = plans[cue.other].start } //? Anchor.withCue
+                if cue.anchor == .afterCue { base = plans[cue.other].stop } //? Anchor.afterCue
+                var earliest = from
+                if hanging && timing.beats[beat].kind == .wait { earliest = end } //? BeatKind.wait Cue.hangs
+                it.start = max(earliest, base + cue.offset)
+                it.start = max(earliest, base + paced(cue.offset)) //? player.pace
+                if base >= launchNever { it.start = launchNever } //? Cue.hangs
+                it.length = cue.length
+                it.length = max(1, paced(cue.length)) //? player.pace
+                it.stop = min(launchNever, it.start + it.length)
+                it.stop = min(launchNever, it.start + it.length * cue.times) //? Cue.times
+                if cue.whileWaiting { it.stop = launchNever } //? Cue.whileWaiting
+            }
+        }
+//? Beat.open
+        private func lastCueEnd(_ beat: Int, _ from: Int) -> Int { //? Beat.open
+            var end = from //? Beat.open
+            for it in plans { //? Beat.open
+                if it.cue.beat != beat || it.stop >= launchNever { continue } //? Beat.open
+                if it.hangs { continue } //? Beat.open Cue.hangs
+                end = max(end, it.stop) //? Beat.open
+            } //? Beat.open
+            return end //? Beat.open
+        } //? Beat.open
 //? Beat.plays
         /// What does not play in this launch is at its end as soon as it is reached. //? Beat.plays
         private func skipCues(_ beat: Int, _ at: Int) { //? Beat.plays
             for it in plans { //? Beat.plays
                 if it.cue.beat != beat { continue } //? Beat.plays
-                it.put(at, at, true) //? Beat.plays
+                it.skip(at, at) //? Beat.plays
                 it.never = true //? Beat.plays
             } //? Beat.plays
         } //? Beat.plays
@@ -593,46 +582,45 @@ extension @LAUNCH@ {
                 if it.cue.bySystem { dropped = true } //? Cue.dropped|Cue.bySystem Cue.bySystem
                 if it.cue.bySystem && systemMoves { dropped = false } //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
                 if it.cue.beat != i || !dropped { continue } //? Cue.dropped|Cue.bySystem
-                it.put(beatStart[i], beatStart[i], true) //? Cue.dropped|Cue.bySystem
+                it.skip(beatStart[i], beatStart[i]) //? Cue.dropped|Cue.bySystem
                 it.never = true //? Cue.dropped|Cue.bySystem
             } //? Cue.dropped|Cue.bySystem
         } //? Cue.dropped|Cue.bySystem
-//? BeatKind.opening
-        /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? BeatKind.opening
-        private func runOpening(_ i: Int) { //? BeatKind.opening
-            beatEnd[i] = openingEnd //? BeatKind.opening
-            placeCues(i, 0, openingEnd, false) //? BeatKind.opening Opening.cues
-            placeCues(i, 0, openingEnd, true) //? BeatKind.opening Opening.cues Cue.hangs
-            for it in plans { //? BeatKind.opening Opening.cues
-                if it.cue.beat != i || it.stop <= openingEnd { continue } //? BeatKind.opening Opening.cues
-                it.stop = max(it.start, openingEnd) //? BeatKind.opening Opening.cues
-                it.settle = 1 //? BeatKind.opening Opening.cues
-            } //? BeatKind.opening Opening.cues
-            resolveGates() //? BeatKind.opening
-        } //? BeatKind.opening
+//? Opening.cues
+        /// The system plays the opening; when the app draws for the first time, its cues are at their end. //? Opening.cues
+        private func endOpening(_ i: Int) { //? Opening.cues
+            for it in plans { //? Opening.cues
+                if it.cue.beat != i || it.stop <= openingEnd { continue } //? Opening.cues
+                it.stop = max(it.start, openingEnd) //? Opening.cues
+                it.settle = 1 //? Opening.cues
+            } //? Opening.cues
+        } //? Opening.cues
 //? GateStart.beat
         /// When a beat began, or NEVER as far as the beats are worked out. //? GateStart.beat
         private func reachedAt(_ beat: Int) -> Int { beat <= reached ? beatStart[beat] : launchNever } //? GateStart.beat
-
-        private func resolveGates() {
-            for g in timing.gateOrder {
-                let gate = timing.gates[g] //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
-                var from = 0
-                if gate.start == .firstFrame { from = beatEnd[0] } //? GateStart.firstFrame
-                if gate.start == .beat { from = reachedAt(gate.beat) } //? GateStart.beat
-                if isInMemory() { from = 0 } //? StartKind.hot|StartKind.recreated
-                for need in gate.needs { from = max(from, gateOpen[need]) } //? GateTiming.needs
-                gateStart[g] = from //? LayerKind.progress
-                var open = max(from, opened[g])
-                if isInMemory() { open = from } //? StartKind.hot|StartKind.recreated
-                gateOpen[g] = min(open, launchNever)
-                var latest = plus(from, gate.timeOut) //? GateTiming.timeOut
-                let again = gate.onTimeOut == .message || latest >= messageAt //? GateTiming.timeOut player.retry
-                if again { latest = plus(max(from, retriedAt), gate.timeOut) } //? GateTiming.timeOut player.retry
-                gateTimedOut[g] = open > latest //? GateTiming.timeOut
-                gateOpen[g] = min(open, latest) //? GateTiming.timeOut
-            }
-        }
+//? Gate.rules
+        private func resolveGates() { //? Gate.rules
+            for i in 0..<gateOpen.count { //? Gate.rules
+                var g = i //? Gate.rules
+                let order = timing.gateOrder //? Gate.rules Gate.order
+                if order.count > 0 { g = order[i] } //? Gate.rules Gate.order
+                let gate = timing.gates[g] //? Gate.rules GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
+                var from = 0 //? Gate.rules
+                if gate.start == .firstFrame { from = beatEnd[0] } //? Gate.rules GateStart.firstFrame
+                if gate.start == .beat { from = reachedAt(gate.beat) } //? Gate.rules GateStart.beat
+                if isInMemory() { from = 0 } //? Gate.rules StartKind.hot|StartKind.recreated
+                for need in gate.needs { from = max(from, gateOpen[need]) } //? Gate.rules GateTiming.needs
+                gateStart[g] = from //? Gate.rules LayerKind.progress
+                var open = max(from, opened[g]) //? Gate.rules
+                if isInMemory() { open = from } //? Gate.rules StartKind.hot|StartKind.recreated
+                gateOpen[g] = min(open, launchNever) //? Gate.rules
+                var latest = min(launchNever, from + gate.timeOut) //? Gate.rules GateTiming.timeOut
+                let again = gate.onTimeOut == .message || latest >= messageAt //? Gate.rules GateTiming.timeOut player.retry
+                if again { latest = min(launchNever, max(from, retriedAt) + gate.timeOut) } //? Gate.rules GateTiming.timeOut player.retry
+                gateTimedOut[g] = open > latest //? Gate.rules GateTiming.timeOut
+                gateOpen[g] = min(open, latest) //? Gate.rules GateTiming.timeOut
+            } //? Gate.rules
+        } //? Gate.rules
 //? BeatKind.wait Beat.gates|GateTiming.optional
         private func needs(_ beat: Beat, _ gate: Int) -> Bool { //? BeatKind.wait Beat.gates|GateTiming.optional
             if beat.gates.count > 0 { return beat.gates.contains(gate) } //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
@@ -658,46 +646,31 @@ extension @LAUNCH@ {
             } //? Beat.yields
             return ready //? Beat.yields
         } //? Beat.yields
-
-        private func runFixed(_ i: Int, _ now: Int) {
-            let beat = timing.beats[i]
-            placeCues(i, now, launchNever, false)
-            beatEnd[i] = now + paced(beat.length)
-            if beat.length < 0 { beatEnd[i] = lastCueEnd(i, now) } //? Beat.open
-            placeCues(i, now, beatEnd[i], true) //? Cue.hangs
-            if beat.yields != .never && (beat.kind == .play || beat.kind == .hold) { //? Beat.yields
-                resolveGates() //? Beat.yields
-                let ready = neededReady() //? Beat.yields
-                if ready < beatEnd[i] { yieldAt(i, max(ready, now)) } //? Beat.yields
-            } //? Beat.yields
-        }
 //? BeatKind.wait
         private func runWait(_ i: Int, _ now: Int) { //? BeatKind.wait
-            let beat = timing.beats[i] //? BeatKind.wait
-            resolveGates() //? BeatKind.wait
-            var end = plus(now, paced(beat.atLeast)) //? BeatKind.wait
+            let beat = timing.beats[i] //? BeatKind.wait Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
+            resolveGates() //? BeatKind.wait Gate.rules
+            var end = now //? BeatKind.wait
+            var least = beat.atLeast //? BeatKind.wait Beat.atLeast
+            least = paced(least) //? BeatKind.wait Beat.atLeast player.pace
+            end = max(end, now + least) //? BeatKind.wait Beat.atLeast
             for g in 0..<gateOpen.count { //? BeatKind.wait
                 if !needs(beat, g) { continue } //? BeatKind.wait Beat.gates|GateTiming.optional
                 end = max(end, gateOpen[g]) //? BeatKind.wait
             } //? BeatKind.wait
-            var latest = plus(now, beat.atMost) //? BeatKind.wait
-            let again = latest >= messageAt //? BeatKind.wait player.retry
-            if again { latest = plus(max(now, retriedAt), beat.atMost) } //? BeatKind.wait player.retry
-            beatEnd[i] = min(end, latest) //? BeatKind.wait
-            placeCues(i, now, beatEnd[i], false) //? BeatKind.wait
+            beatEnd[i] = end //? BeatKind.wait
+            var latest = min(launchNever, now + beat.atMost) //? BeatKind.wait Beat.atMost
+            let again = latest >= messageAt //? BeatKind.wait Beat.atMost player.retry
+            if again { latest = min(launchNever, max(now, retriedAt) + beat.atMost) } //? BeatKind.wait Beat.atMost player.retry
+            beatEnd[i] = min(end, latest) //? BeatKind.wait Beat.atMost
             endRepeats(i) //? BeatKind.wait Cue.whileWaiting
-            beatEnd[i] = min(beatEnd[i], latest) //? BeatKind.wait RepeatEnd.finish
-            let stop = beatEnd[i] //? BeatKind.wait
-            decidedAt = stop //? BeatKind.wait
-            for it in plans { //? BeatKind.wait Cue.whileWaiting
-                if it.cue.beat == i && it.cue.whileWaiting && it.stop > stop { cut(it, stop) } //? BeatKind.wait Cue.whileWaiting
-            } //? BeatKind.wait Cue.whileWaiting
-            placeCues(i, now, stop, true) //? BeatKind.wait Cue.hangs
-            if end > latest { decide(beat.onTimeOut, stop) } //? BeatKind.wait Beat.atMost
+            if beatEnd[i] > latest { cutRepeats(i, latest) } //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
+            decidedAt = beatEnd[i] //? BeatKind.wait
+            if end > latest { decide(beat.onTimeOut, decidedAt) } //? BeatKind.wait Beat.atMost
             for g in 0..<gateOpen.count { //? BeatKind.wait GateTiming.timeOut
                 if !needs(beat, g) { continue } //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
-                let isLate = gateTimedOut[g] && gateOpen[g] <= stop //? BeatKind.wait GateTiming.timeOut
-                if isLate { decide(timing.gates[g].onTimeOut, stop) } //? BeatKind.wait GateTiming.timeOut
+                let isLate = gateTimedOut[g] && gateOpen[g] <= decidedAt //? BeatKind.wait GateTiming.timeOut
+                if isLate { decide(timing.gates[g].onTimeOut, decidedAt) } //? BeatKind.wait GateTiming.timeOut
             } //? BeatKind.wait GateTiming.timeOut
         } //? BeatKind.wait
 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
@@ -707,36 +680,6 @@ extension @LAUNCH@ {
             outcome = how //? BeatKind.wait Beat.atMost|GateTiming.timeOut
             outcomeAt = at //? BeatKind.wait Beat.atMost|GateTiming.timeOut
         } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-
-        private func placeCues(_ beat: Int, _ from: Int, _ end: Int, _ hanging: Bool) {
-            for it in plans {
-                let cue = it.cue
-                if cue.beat != beat { continue }
-                if it.hangs != hanging { continue } //? Cue.hangs
-                var base = from
-                if cue.anchor == .beatEnd { base = end } //? Anchor.beatEnd
-                if cue.anchor == .withCue { base = plans[cue.other].start } //? Anchor.withCue
-                if cue.anchor == .afterCue { base = plans[cue.other].stop } //? Anchor.afterCue
-                var earliest = from
-                if hanging && timing.beats[beat].kind == .wait { earliest = end } //? BeatKind.wait Cue.hangs
-                let begin = base >= launchNever ? launchNever : max(earliest, base + paced(cue.offset))
-                it.length = cue.length
-                it.length = max(1, paced(cue.length)) //? player.pace
-                var stop = plus(begin, it.length * cue.times)
-                if cue.whileWaiting { stop = launchNever } //? Cue.whileWaiting
-                it.put(begin, stop, false)
-            }
-        }
-//? Beat.open
-        private func lastCueEnd(_ beat: Int, _ from: Int) -> Int { //? Beat.open
-            var end = from //? Beat.open
-            for it in plans { //? Beat.open
-                if it.cue.beat != beat || it.stop >= launchNever { continue } //? Beat.open
-                if it.hangs { continue } //? Beat.open Cue.hangs
-                end = max(end, it.stop) //? Beat.open
-            } //? Beat.open
-            return end //? Beat.open
-        } //? Beat.open
 //? Beat.yields
         /// The beat is left early: cues to come blend to their ends, those that play settle there. //? Beat.yields
         private func yieldAt(_ i: Int, _ ready: Int) { //? Beat.yields
@@ -751,13 +694,15 @@ extension @LAUNCH@ {
             for it in plans { //? Beat.yields
                 if it.cue.beat == i && (it.start >= at || it.stop > at) { blends = true } //? Beat.yields
             } //? Beat.yields
-            let blend = blends ? paced(beat.blend) : 0 //? Beat.yields
+            var blend = beat.blend //? Beat.yields
+            blend = paced(blend) //? Beat.yields player.pace
+            if !blends { blend = 0 } //? Beat.yields
             beatEnd[i] = min(beatEnd[i], at + blend) //? Beat.yields
             let end = beatEnd[i] //? Beat.yields
             for it in plans { //? Beat.yields
                 if it.cue.beat != i { continue } //? Beat.yields
                 if it.start >= at { //? Beat.yields
-                    it.put(at, end, true) //? Beat.yields
+                    it.skip(at, end) //? Beat.yields
                     it.blends = true //? Beat.yields
                 } else { //? Beat.yields
                     if it.stop > at { //? Beat.yields
@@ -774,7 +719,7 @@ extension @LAUNCH@ {
             for it in plans { //? Cue.whileWaiting
                 if it.cue.beat != i || !it.cue.whileWaiting || it.start >= launchNever { continue } //? Cue.whileWaiting
                 if it.start >= end { //? Cue.whileWaiting
-                    it.put(end, end, true) //? Cue.whileWaiting
+                    it.skip(end, end) //? Cue.whileWaiting
                     continue //? Cue.whileWaiting
                 } //? Cue.whileWaiting
                 cut(it, end) //? Cue.whileWaiting
@@ -786,10 +731,20 @@ extension @LAUNCH@ {
                 } //? Cue.whileWaiting RepeatEnd.finish
             } //? Cue.whileWaiting
         } //? Cue.whileWaiting
+//? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        /// Nothing goes on longer than the wait may. //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        private func cutRepeats(_ i: Int, _ latest: Int) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+            beatEnd[i] = latest //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+            for it in plans { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+                if it.cue.beat == i && it.cue.whileWaiting && it.stop > latest { cut(it, latest) } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+            } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+        } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
 //? Cue.whileWaiting
         private func cut(_ it: CuePlan, _ at: Int) { //? Cue.whileWaiting
             it.stop = at //? Cue.whileWaiting
-            if at < launchNever && it.cue.end == .settle { it.settle = max(1, paced(it.cue.settle)) } //? Cue.whileWaiting RepeatEnd.settle
+            if at >= launchNever || it.cue.end != .settle { return } //? Cue.whileWaiting RepeatEnd.settle
+            it.settle = max(1, it.cue.settle) //? Cue.whileWaiting RepeatEnd.settle
+            it.settle = max(1, paced(it.cue.settle)) //? Cue.whileWaiting RepeatEnd.settle player.pace
         } //? Cue.whileWaiting
 
         private func tracksOf(_ cue: Cue) -> [Track] {
@@ -797,48 +752,29 @@ extension @LAUNCH@ {
             return cue.moves
         }
 
-        private func timeline(_ layer: Int, _ property: Property) -> Timeline? {
-            for line in lanes[layer].lines {
-                if line.property == property { return line }
-            }
-            return nil
-        }
-
-        private func beginLine(_ layer: Int, _ property: Property, _ initial: Double) {
-            if timeline(layer, property) == nil { lanes[layer].lines.append(Timeline(property, initial)) }
-        }
-
-        /// What each property is before its first cue: where that cue starts.
-        private func beginLines() {
-            for c in timing.cueOrder {
-                let cue = timing.cues[c]
-                if cue.adds { continue } //? Cue.adds
-                let plan = CuePlan(cue)
-                plan.skips = plans[c].never //? Beat.plays|Cue.dropped|Cue.bySystem
-                for it in tracksOf(cue) {
-                    let first = Segment(plan, it, neutral(it.property))
-                    beginLine(cue.layer, it.property, first.values[0])
-                }
-            }
-        }
-
-        private func fillLines() {
+        private func fillLanes() {
+            for c in timing.cueOrder { //? Cue.again|Beat.yields
+                let before = CuePlan(timing.cues[c]) //? Cue.again|Beat.yields
+                before.never = plans[c].never //? Cue.again|Beat.yields Beat.plays|Cue.dropped|Cue.bySystem
+                if before.cue.adds { continue } //? Cue.again|Beat.yields Cue.adds
+                let layer = before.cue.layer //? Cue.again|Beat.yields
+                for it in tracksOf(before.cue) { //? Cue.again|Beat.yields
+                    lanes[layer].segments.append(Segment(before, it, neutral(it.property))) //? Cue.again|Beat.yields
+                } //? Cue.again|Beat.yields
+            } //? Cue.again|Beat.yields
             var order = plans
-            order = inOrderOfTime() //? Cue.again
+            if timing.cueOrder.count > 0 { order = inOrderOfTime() } //? Cue.again
             for plan in order {
-                if plan.start >= launchNever { continue }
+                let layer = plan.cue.layer //? Cue.again|Beat.yields
+                let segments = lanes[plan.cue.layer].segments
                 for it in tracksOf(plan.cue) {
-                    beginLine(plan.cue.layer, it.property, neutral(it.property)) //? Cue.adds
-                    guard let line = timeline(plan.cue.layer, it.property) else { continue }
                     var found = neutral(it.property)
-                    if plan.blends { found = line.initial } //? Beat.yields
-                    if line.segments.count > 0 { found = line.valueAt(Double(plan.start)) } //? Cue.again
+                    let before = ruling(layer, it.property, Double(plan.start)) //? Cue.again|Beat.yields
+                    var follows = before >= 0 && segments[before].plan.start < launchNever //? Cue.again|Beat.yields
+                    if before >= 0 && plan.blends { follows = true } //? Beat.yields
+                    if follows { found = segments[before].valueAt(Double(plan.start)) } //? Cue.again|Beat.yields
                     if plan.cue.adds { found = neutral(it.property) } //? Cue.adds
-                    let made = Segment(plan, it, found)
-                    all.append(made) //? player.stillness
-                    if plan.cue.adds { line.added.append(made) } //? Cue.adds
-                    if plan.cue.adds { continue } //? Cue.adds
-                    line.segments.append(made)
+                    segments.append(Segment(plan, it, found))
                 }
             }
         }
@@ -859,11 +795,25 @@ extension @LAUNCH@ {
             return order //? Cue.again
         } //? Cue.again
 
+        /// What rules a property at a moment: what began last, or else what begins first.
+        private func ruling(_ layer: Int, _ property: Property, _ t: Double) -> Int {
+            let segments = lanes[layer].segments
+            var found = -1
+            for i in 0..<segments.count {
+                if segments[i].track.property != property { continue }
+                if segments[i].plan.cue.adds { continue } //? Cue.adds
+                if found < 0 || Double(segments[i].plan.start) <= t { found = i }
+            }
+            return found
+        }
+
         func value(_ layer: Int, _ property: Property, _ t: Double) -> Double {
-            guard let line = timeline(layer, property) else { return neutral(property) }
-            var sum = line.valueAt(t)
-            for it in line.added { //? Cue.adds
-                if Double(it.plan.start) <= t { sum += it.valueAt(t) - neutral(property) } //? Cue.adds
+            let segments = lanes[layer].segments
+            let i = ruling(layer, property, t)
+            var sum = i < 0 ? neutral(property) : segments[i].valueAt(t)
+            for it in segments { //? Cue.adds
+                if !it.plan.cue.adds || it.track.property != property || Double(it.plan.start) > t { continue } //? Cue.adds
+                sum += it.valueAt(t) - neutral(property) //? Cue.adds
             } //? Cue.adds
             return sum
         }
@@ -943,21 +893,13 @@ extension @LAUNCH@ {
                 state.height = screen.height + (layer.panelHeight - screen.height) * panel //? Property.panel
                 state.y += (state.height - screen.height) / 2.0 //? Property.panel
             } //? Property.panel
-            let reveal = timeline(layerIndex, .reveal) //? Property.reveal
-            state.reveal = 1.0 //? Property.reveal
+            state.reveal = within(value(layerIndex, .reveal, t)) //? Property.reveal
             state.revealShape = nil //? Property.reveal
-            if let reveal = reveal { //? Property.reveal
-                state.reveal = within(value(layerIndex, .reveal, t)) //? Property.reveal
-                let cue = reveal.cueAt(t) //? Property.reveal
-                if let cue = cue { state.revealShape = cue.reveal } //? Property.reveal
-            } //? Property.reveal
-            let draw = timeline(layerIndex, .draw) //? Property.draw
-            state.draw = 1.0 //? Property.draw
-            if let draw = draw { //? Property.draw
-                state.draw = within(value(layerIndex, .draw, t)) //? Property.draw
-                let cue = draw.cueAt(t) //? Property.draw
-                if let cue = cue { state.fillFrom = cue.fillFrom } //? Property.draw
-            } //? Property.draw
+            let reveal = ruling(layerIndex, .reveal, t) //? Property.reveal
+            if reveal >= 0 { state.revealShape = lanes[layerIndex].segments[reveal].plan.cue.reveal } //? Property.reveal
+            state.draw = within(value(layerIndex, .draw, t)) //? Property.draw
+            let draw = ruling(layerIndex, .draw, t) //? Property.draw
+            if draw >= 0 { state.fillFrom = lanes[layerIndex].segments[draw].plan.cue.fillFrom } //? Property.draw
             state.progress = layer.kind == .progress ? loaded(layer, t) : 0.0 //? LayerKind.progress
             state.clip = within(value(layerIndex, .clip, t)) //? LayerKind.clip Property.clip
             let steps = layer.frames - 1 //? LayerKind.clip Property.clip
@@ -1020,7 +962,7 @@ extension @LAUNCH@ {
 
     /// Where the layer stands, held this way.
     static func placeOn(_ layer: Layer, _ screen: Screen) -> Place? {
-        if screen.width > screen.height { return layer.landscape ?? layer.place }
+        if screen.width > screen.height { return layer.landscape ?? layer.place } //? Layer.landscape
         return layer.place
     }
 

@@ -412,15 +412,15 @@ const dashed = (read) => ({ //? Property.draw|web.ring
 
 /** Curves the browser knows, of those the sequence uses; null is a straight line. */
 const CURVES = [null];
-for (const { moves, calm } of timing.cues) { //? Key.easing
-  for (const { easing } of [...moves, ...(calm ?? [])].flatMap((it) => it.keys)) { //? Key.easing
-    if (easing?.x1 !== undefined && !CURVES.some((it) => it && bezier(it) === bezier(easing))) CURVES.push(easing); //? Key.easing
-  } //? Key.easing
-} //? Key.easing
+//?{ Track.easing|Track.easings
+for (const { easing, easings = [easing] } of timing.cues.flatMap(({ moves, calm = [] }) => [...moves, ...calm])) {
+  for (const it of easings) if (it?.x1 !== undefined && !CURVES.some((known) => known && bezier(known) === bezier(it))) CURVES.push(it);
+}
+//?}
 
-function bezier({ x1, y1, x2, y2 }) { //? Key.easing
-  return `cubic-bezier(${x1}, ${y1}, ${x2}, ${y2})`; //? Key.easing
-} //? Key.easing
+function bezier({ x1, y1, x2, y2 }) { //? Track.easing|Track.easings
+  return `cubic-bezier(${x1}, ${y1}, ${x2}, ${y2})`; //? Track.easing|Track.easings
+} //? Track.easing|Track.easings
 
 /** Two frames where a curve goes through all, many where none does. */
 function framesOf(look, edges, read) {
@@ -442,7 +442,7 @@ function framesOf(look, edges, read) {
     const last = read(Math.max(a, b - 0.01));
     const passes = (curve) =>
       PROBES.every((part) => {
-        const along = curve ? eased(curve, part) : part; //? Key.easing
+        const along = curve ? eased(curve, part) : part; //? Track.easing|Track.easings
         const along = part; //? player.straight
         const there = read(a + (b - a) * part);
         return there.length === first.length && there.every((it, k) => Math.abs(first[k] + (last[k] - first[k]) * along - it) <= look.near);
@@ -453,7 +453,7 @@ function framesOf(look, edges, read) {
       if (!look.steps) add(b, last);
       return;
     }
-    add(a, first, curve ? bezier(curve) : 'linear'); //? Key.easing
+    add(a, first, curve ? bezier(curve) : 'linear'); //? Track.easing|Track.easings
     add(a, first); //? player.straight
     add(b, last);
   });

@@ -1,11 +1,15 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that
 // it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
 
-const EASING_STOPS = []; //? Easing.stops Key.easing
+const EASING_STOPS = []; //? Easing.stops Track.easing|Track.easings
+const TRACK_AT = [0, 1];
+const TRACK_EASINGS = []; //? Track.easings
 const BEAT_GATES = []; //? Beat.gates BeatKind.wait Beat.gates|GateTiming.optional
 const BEAT_PLAYS = ['first', 'cold', 'warm']; //? Beat.plays
-const GATE_TIMING_NEEDS = []; //? GateTiming.needs
+const GATE_TIMING_NEEDS = []; //? GateTiming.needs Gate.rules
 const LAYER_GATES = []; //? Layer.gates LayerKind.progress
+const LAUNCH_TIMING_GATE_ORDER = []; //? LaunchTiming.gateOrder|Gate.order Gate.rules Gate.order
+const LAUNCH_TIMING_CUE_ORDER = []; //? LaunchTiming.cueOrder|Cue.again|Beat.yields
 
 /** A time that is not reached. All times are whole milliseconds after the start of the launch. */
 export const NEVER = 1000000000;
@@ -35,10 +39,6 @@ function within(value) {
   return Math.min(1, Math.max(0, value));
 }
 
-function plus(time, more) {
-  return time >= NEVER || more >= NEVER ? NEVER : time + more;
-}
-
 function rank(outcome) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
   if (outcome === 'message') return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
   if (outcome === 'offline') return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
@@ -55,43 +55,31 @@ function neutral(property) {
   return 0;
 }
 
-function onTopOf(found, property, value) { //? Key.onTop
-  if (property === 'opacity' || property === 'scale') return found * value; //? Key.onTop
-  if (property === 'scaleX') return found * value; //? Key.onTop Property.scaleX
-  if (property === 'scaleY') return found * value; //? Key.onTop Property.scaleY
-  return found + value; //? Key.onTop
-} //? Key.onTop
+function cubic(a, b, s) { //? Track.easing|Track.easings
+  const r = 1 - s; //? Track.easing|Track.easings
+  return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s; //? Track.easing|Track.easings
+} //? Track.easing|Track.easings
 
-function cubic(a, b, s) { //? Key.easing
-  const r = 1 - s; //? Key.easing
-  return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s; //? Key.easing
-} //? Key.easing
-
-function eased(easing, x) { //? Key.easing
-  if ((easing.steps ?? 0) > 0) { //? Key.easing Easing.steps
-    let step = Math.floor(within(x) * (easing.steps ?? 0) + 1e-12); //? Key.easing Easing.steps
-    if (easing.atStart) step += 1; //? Key.easing Easing.steps Easing.atStart
-    return within(step / (easing.jumps ?? 1)); //? Key.easing Easing.steps
-  } //? Key.easing Easing.steps
-  if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Key.easing Easing.stops
-  if (x <= 0 || x >= 1) return within(x); //? Key.easing
-  if ((easing.bounces ?? 0) > 0) return bounced(easing, x); //? Key.easing Easing.bounces
-  if ((easing.swing ?? 0) > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Key.easing Easing.swing
-  let low = 0; //? Key.easing
-  let high = 1; //? Key.easing
-  let s = x; //? Key.easing
-  for (let i = 0; i < 40; i++) { //? Key.easing
-    const off = cubic(easing.x1 ?? 0, easing.x2 ?? 1, s) - x; //? Key.easing
-    if (Math.abs(off) < 1e-8) break; //? Key.easing
-    if (off < 0) { //? Key.easing
-      low = s; //? Key.easing
-    } else { //? Key.easing
-      high = s; //? Key.easing
-    } //? Key.easing
-    s = (low + high) / 2; //? Key.easing
-  } //? Key.easing
-  return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s); //? Key.easing
-} //? Key.easing
+function eased(easing, x) { //? Track.easing|Track.easings
+  if ((easing.steps ?? 0) > 0) { //? Track.easing|Track.easings Easing.steps
+    let step = Math.floor(within(x) * (easing.steps ?? 0) + 1e-12); //? Track.easing|Track.easings Easing.steps
+    if (easing.atStart) step += 1; //? Track.easing|Track.easings Easing.steps Easing.atStart
+    return within(step / (easing.jumps ?? 1)); //? Track.easing|Track.easings Easing.steps
+  } //? Track.easing|Track.easings Easing.steps
+  if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Track.easing|Track.easings Easing.stops
+  if (x <= 0 || x >= 1) return within(x); //? Track.easing|Track.easings
+  if ((easing.bounces ?? 0) > 0) return bounced(easing, x); //? Track.easing|Track.easings Easing.bounces
+  if ((easing.swing ?? 0) > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Track.easing|Track.easings Easing.swing
+  let s = x; //? Track.easing|Track.easings
+  let half = 0.5; //? Track.easing|Track.easings
+  let low = 0; //? Track.easing|Track.easings
+  while (half > 1e-9) { //? Track.easing|Track.easings
+    s = low + half; //? Track.easing|Track.easings
+    if (cubic(easing.x1 ?? 0, easing.x2 ?? 1, s) < x) low = s; //? Track.easing|Track.easings
+    half /= 2; //? Track.easing|Track.easings
+  } //? Track.easing|Track.easings
+  return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s); //? Track.easing|Track.easings
+} //? Track.easing|Track.easings
 
 /** Each bounce keeps a part of the speed; the distance grows with the square of the time. */ //? Easing.bounces
 function bounced(easing, x) { //? Easing.bounces
@@ -127,11 +115,11 @@ function onStops(stops, x) { //? Easing.stops
   return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part; //? Easing.stops
 } //? Easing.stops
 
-/** When a cue plays in this launch. `blends`: from what is there to its end; `skips`: is at its end at once. */
+/** When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`. */
 class CuePlan {
-  length = 1;
   start = NEVER;
   stop = NEVER;
+  length = 1;
   settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
   blends = false; //? Beat.yields
   skips = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
@@ -141,101 +129,107 @@ class CuePlan {
   constructor(cue) {
     this.cue = cue;
   }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  skip(from, to) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.start = from; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.stop = to; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.skips = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.settle = 0; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Opening.cues|Beat.yields|RepeatEnd.settle
+    this.blends = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
-  put(from, to, isSkipped) {
-    this.start = from;
-    this.stop = to;
-    this.skips = isSkipped; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    this.settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
-    this.blends = false; //? Beat.yields
+  /** When it has come to rest. */
+  rests() {
+    if (this.settle > 0) return Math.min(NEVER, this.stop + this.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    return this.stop;
   }
 }
 
-/** A track of a cue with absolute times and values. */
+/** What a cue does to one property in this launch; `found`: what that was when it began. */
 class Segment {
-  at = [];
-  values = [];
-  rest = 0;
-  length = 0;
 
   constructor(plan, track, found) {
     this.plan = plan;
     this.track = track;
-    const keys = track.keys;
-    this.length = plan.length;
-    this.at = new Array(keys.length).fill(0);
-    this.values = new Array(keys.length).fill(0);
-    for (let i = 0; i < keys.length; i++) {
-      this.at[i] = keys[i].at;
-      this.values[i] = keys[i].value;
-      if (keys[i].onTop) this.values[i] = onTopOf(found, track.property, keys[i].value); //? Key.onTop
-    }
-    this.rest = this.values[keys.length - 1];
-    let even = (plan.cue.times ?? 1) % 2 === 0; //? Cue.alternate
-    if (plan.cue.whileWaiting) even = true; //? Cue.alternate Cue.whileWaiting
-    if (plan.cue.alternate && even) this.rest = this.values[0]; //? Cue.alternate
-    if (plan.skips) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-      this.length = plan.stop - plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-      this.values[0] = this.rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-      if (plan.blends) this.values[0] = found; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    this.found = found;
   }
 
-  restTime() {
-    if (this.plan.settle > 0) return plus(this.plan.stop, this.plan.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
-    return this.plan.stop;
+  key(i) {
+    const value = this.track.values[i];
+    const isOnTop = i < (this.track.onTop ?? 0); //? Track.onTop
+    if (isOnTop && neutral(this.track.property) === 1) return this.found * value; //? Track.onTop
+    if (isOnTop) return this.found + value; //? Track.onTop
+    return value;
   }
+//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+  end() { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+    let even = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+    if ((this.plan.cue.times ?? 1) % 2 === 0) even = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
+    if (this.plan.cue.whileWaiting) even = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
+    if (this.plan.cue.alternate && even) return this.key(0); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
+    return this.key(this.track.values.length - 1); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
 //? player.edges
   /** When its keys come, in each round it plays before `until`. */ //? player.edges
   keyTimes(until) { //? player.edges
     const edges = []; //? player.edges
     edges.push(this.plan.start); //? player.edges
     edges.push(this.plan.stop); //? player.edges
-    edges.push(this.restTime()); //? player.edges
+    edges.push(this.plan.rests()); //? player.edges
     const stop = Math.min(until, 1 * this.plan.stop); //? player.edges
+    let length = this.plan.length; //? player.edges
+    if (this.plan.skips) length = this.plan.stop - this.plan.start; //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     let round = 1 * this.plan.start; //? player.edges
-    while (round < stop && this.length > 0) { //? player.edges
-      for (const it of this.at) edges.push(round + it * this.length); //? player.edges
-      round += this.length; //? player.edges
+    while (round < stop && length > 0) { //? player.edges
+      for (const it of (this.track.at ?? TRACK_AT)) edges.push(round + it * length); //? player.edges
+      round += length; //? player.edges
     } //? player.edges
     return edges; //? player.edges
   } //? player.edges
 
   valueAt(t) {
+    const start = this.plan.start;
     const stop = this.plan.stop;
-    if (this.plan.skips) return this.skipped(t - this.plan.start); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    const rests = this.plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
-    if (rests > 0 && t >= stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
-      const from = this.during(stop - this.plan.start); //? Opening.cues|Beat.yields|RepeatEnd.settle
-      return from + (this.rest - from) * within((t - stop) / rests); //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (this.plan.never) return this.end(); //? Beat.plays|Cue.dropped|Cue.bySystem
+    if (t < start) return this.key(0);
+    if (this.plan.skips) return this.skipped(t); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    const settle = this.plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    if (settle > 0 && t >= stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
+      const from = this.during(stop - start); //? Opening.cues|Beat.yields|RepeatEnd.settle
+      return from + (this.end() - from) * within((t - stop) / settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
     } //? Opening.cues|Beat.yields|RepeatEnd.settle
-    return this.during(Math.min(t, stop) - this.plan.start);
+    return this.during(Math.min(t, stop) - start);
   }
 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  /** From what was there straight to its end. */ //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  skipped(local) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    if (this.length <= 0) return this.rest; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    return this.values[0] + (this.rest - this.values[0]) * within(local / this.length); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+  skipped(t) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    let from = this.end(); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    if (this.plan.blends) from = this.found; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
+    const length = this.plan.stop - this.plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    const part = length > 0 ? within((t - this.plan.start) / length) : 1; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    return from + (this.end() - from) * part; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
   } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
   during(local) {
-    if (this.length <= 0) return this.values[this.values.length - 1];
-    let part = within(local / this.length);
-    if (local >= this.length) part = this.inRound(local / this.length); //? Cue.times|Cue.whileWaiting
+    const length = this.plan.length;
+    const keys = (this.track.at ?? TRACK_AT);
+    let part = length > 0 ? within(local / length) : 1;
+    if (length > 0 && local >= length) part = this.inRound(local / length); //? Cue.times|Cue.whileWaiting
     let i = 1;
-    while (i < this.at.length - 1 && this.at[i] <= part) i++;
-    const width = this.at[i] - this.at[i - 1];
-    let between = width > 0 ? within((part - this.at[i - 1]) / width) : 1;
-    const easing = (this.track.keys[i - 1].easing ?? null); //? Key.easing
-    if (easing !== null) between = eased(easing, between); //? Key.easing
-    return this.values[i - 1] + (this.values[i] - this.values[i - 1]) * between;
+    while (i < keys.length - 1 && keys[i] <= part) i++;
+    const width = keys[i] - keys[i - 1];
+    let between = width > 0 ? within((part - keys[i - 1]) / width) : 1;
+    const easing = (this.track.easing ?? null); //? Track.easing
+    if (easing !== null) between = eased(easing, between); //? Track.easing
+    const easings = (this.track.easings ?? TRACK_EASINGS); //? Track.easings
+    if (easings.length > 0) between = eased(easings[i - 1], between); //? Track.easings
+    return this.key(i - 1) + (this.key(i) - this.key(i - 1)) * between;
   }
 //? Cue.times|Cue.whileWaiting
   /** Which part of its round is played after so many of them; the last one stays at its end. */ //? Cue.times|Cue.whileWaiting
   inRound(rounds) { //? Cue.times|Cue.whileWaiting
     let round = Math.floor(rounds); //? Cue.times|Cue.whileWaiting
     let part = rounds - round; //? Cue.times|Cue.whileWaiting
-    if (part === 0 && rounds * this.length >= this.plan.stop - this.plan.start) { //? Cue.times|Cue.whileWaiting
+    if (part === 0 && rounds * this.plan.length >= this.plan.stop - this.plan.start) { //? Cue.times|Cue.whileWaiting
       round -= 1; //? Cue.times|Cue.whileWaiting
       part = 1; //? Cue.times|Cue.whileWaiting
     } //? Cue.times|Cue.whileWaiting
@@ -244,38 +238,9 @@ class Segment {
   } //? Cue.times|Cue.whileWaiting
 }
 
-/** One property of one layer over the whole launch. */
-class Timeline {
-  segments = [];
-  added = []; //? Cue.adds
-
-  constructor(property, initial) {
-    this.property = property;
-    this.initial = initial;
-  }
-
-  /** What it is by the cue that began last, without what others add. */
-  valueAt(t) {
-    const i = this.ruling(t);
-    return i < 0 ? this.initial : this.segments[i].valueAt(t);
-  }
-//? Property.reveal|Property.draw
-  /** The cue that rules at a moment, or the first to come. */ //? Property.reveal|Property.draw
-  cueAt(t) { //? Property.reveal|Property.draw
-    const i = Math.max(0, this.ruling(t)); //? Property.reveal|Property.draw
-    return i < this.segments.length ? this.segments[i].plan.cue : null; //? Property.reveal|Property.draw
-  } //? Property.reveal|Property.draw
-
-  ruling(t) {
-    let i = this.segments.length - 1;
-    while (i >= 0 && this.segments[i].plan.start > t) i--;
-    return i;
-  }
-}
-
-/** What moves of one layer. */
+/** What moves of one layer: of each property in the order of time. */
 class Lane {
-  lines = [];
+  segments = [];
 }
 
 /**
@@ -291,12 +256,11 @@ export class LaunchSchedule {
   outcomeAt = NEVER;
   /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
   decidedAt = 0;
-  plans = [];
-  gateStart = []; //? LayerKind.progress
   gateOpen = [];
+  gateStart = []; //? LayerKind.progress
   gateTimedOut = []; //? GateTiming.timeOut
+  plans = [];
   lanes = [];
-  all = []; //? player.stillness
   groupState = new LayerState(); //? Layer.parent
   reached = 0; //? GateStart.beat
 
@@ -322,30 +286,41 @@ export class LaunchSchedule {
     this.opened = opened;
     this.beatStart = new Array(timing.beats.length).fill(0);
     this.beatEnd = new Array(timing.beats.length).fill(0);
-    this.gateStart = new Array(timing.gates.length).fill(NEVER); //? LayerKind.progress
-    this.gateOpen = new Array(timing.gates.length).fill(NEVER);
+    this.gateOpen = opened;
+    this.gateOpen = new Array(opened.length).fill(NEVER); //? Gate.rules
+    this.gateStart = new Array(opened.length).fill(NEVER); //? LayerKind.progress
     this.decidedAt = openingEnd;
-    this.gateTimedOut = new Array(timing.gates.length).fill(false); //? GateTiming.timeOut
+    this.gateTimedOut = new Array(opened.length).fill(false); //? GateTiming.timeOut
     for (const it of timing.cues) this.plans.push(new CuePlan(it));
     for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue); //? Cue.hangs
     for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
-    this.runBeats();
-    this.beginLines();
-    this.fillLines();
+    let now = 0;
+    for (let i = 0; i < this.beatEnd.length; i++) {
+      this.reached = i; //? GateStart.beat
+      if (this.outcome === 'message') now = NEVER; //? Outcome.message
+      this.beatStart[i] = now;
+      this.beatEnd[i] = now;
+      this.runBeat(i, now);
+      this.dropCues(i); //? Cue.dropped|Cue.bySystem
+      now = this.beatEnd[i];
+    }
+    this.resolveGates(); //? Gate.rules
+    this.fillLanes();
   }
 
   /** When the first screen can be used, or NEVER as far as is known. */
   shown() {
-    return this.outcome === 'message' ? NEVER : this.beatEnd[this.beatEnd.length - 1];
+    if (this.outcome === 'message') return NEVER; //? Outcome.message
+    return this.beatEnd[this.beatEnd.length - 1];
   }
 //? player.stillness
   /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
   stillUntil(t) { //? player.stillness
     let until = 1 * NEVER; //? player.stillness
-    for (const it of this.all) { //? player.stillness
-      if (it.restTime() <= t) continue; //? player.stillness
-      if (it.plan.start <= t) return t; //? player.stillness
-      until = Math.min(until, it.plan.start); //? player.stillness
+    for (const it of this.plans) { //? player.stillness
+      if (it.rests() <= t || this.tracksOf(it.cue).length === 0) continue; //? player.stillness
+      if (it.start <= t) return t; //? player.stillness
+      until = Math.min(until, it.start); //? player.stillness
     } //? player.stillness
     for (const layer of this.timing.layers) { //? player.stillness LayerKind.progress
       if (layer.kind === 'progress' && this.loaded(layer, t) < 1) return t; //? player.stillness LayerKind.progress
@@ -359,24 +334,18 @@ export class LaunchSchedule {
   /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
   edgesOf(layer, property, until) { //? player.edges
     const edges = []; //? player.edges
-    const line = this.timeline(layer, property); //? player.edges
-    if (line === null) return edges; //? player.edges
-    for (const segment of line.segments) { //? player.edges
+    for (const segment of this.lanes[layer].segments) { //? player.edges
+      if (segment.track.property !== property || segment.plan.start >= NEVER) continue; //? player.edges
       for (const it of segment.keyTimes(until)) edges.push(it); //? player.edges
     } //? player.edges
-    for (const segment of line.added) { //? player.edges Cue.adds
-      for (const it of segment.keyTimes(until)) edges.push(it); //? player.edges Cue.adds
-    } //? player.edges Cue.adds
     return edges; //? player.edges
   } //? player.edges
 //? Property.reveal player.shapes
   /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.shapes
   revealOf(layerIndex) { //? Property.reveal player.shapes
-    const line = this.timeline(layerIndex, 'reveal'); //? Property.reveal player.shapes
-    if (line === null) return null; //? Property.reveal player.shapes
-    for (const it of line.segments) { //? Property.reveal player.shapes
+    for (const it of this.lanes[layerIndex].segments) { //? Property.reveal player.shapes
       const shape = (it.plan.cue.reveal ?? null); //? Property.reveal player.shapes
-      if (shape !== null) return shape; //? Property.reveal player.shapes
+      if (shape !== null && it.plan.start < NEVER) return shape; //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
     return null; //? Property.reveal player.shapes
   } //? Property.reveal player.shapes
@@ -395,45 +364,72 @@ export class LaunchSchedule {
   plays(beat) { //? Beat.plays
     return (beat.plays ?? BEAT_PLAYS).includes(this.start); //? Beat.plays
   } //? Beat.plays
-
-  /** Lengths of the show at the pace the system asks for; gates keep their time. */
-  paced(length) {
-    if (length < NEVER) return Math.trunc(Math.floor(length * this.pace + 0.5)); //? player.pace
-    return length;
-  }
+//? player.pace
+  /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
+  paced(length) { //? player.pace
+    return Math.trunc(Math.floor(length * this.pace + 0.5)); //? player.pace
+  } //? player.pace
 //? StartKind.hot|StartKind.recreated
   isInMemory() { //? StartKind.hot|StartKind.recreated
     return this.start === 'hot' || this.start === 'recreated'; //? StartKind.hot|StartKind.recreated
   } //? StartKind.hot|StartKind.recreated
 
-  runBeats() {
-    let now = 0;
-    for (let i = 0; i < this.beatEnd.length; i++) {
-      this.reached = i; //? GateStart.beat
-      if (this.outcome === 'message') now = NEVER; //? Outcome.message
-      this.beatStart[i] = now;
-      this.beatEnd[i] = now;
-      this.runBeat(i, now);
-      this.dropCues(i); //? Cue.dropped|Cue.bySystem
-      now = this.beatEnd[i];
-    }
-    this.resolveGates();
-  }
-
   runBeat(i, now) {
-    const beat = this.timing.beats[i]; //? Beat.plays|BeatKind.opening|BeatKind.wait
+    const beat = this.timing.beats[i];
     if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
     if (now >= NEVER) return;
-    if (beat.kind === 'opening') return this.runOpening(i); //? BeatKind.opening
-    if (beat.kind === 'wait') return this.runWait(i, now); //? BeatKind.wait
-    this.runFixed(i, now);
+    this.placeCues(i, now, NEVER, false);
+    this.beatEnd[i] = now + (beat.length ?? -1);
+    this.beatEnd[i] = now + this.paced(beat.length ?? -1); //? player.pace
+    if ((beat.length ?? -1) < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
+    if (beat.kind === 'opening') this.beatEnd[i] = this.openingEnd; //? BeatKind.opening
+    if (beat.kind === 'wait') this.runWait(i, now); //? BeatKind.wait
+    this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
+    if (beat.kind === 'opening') this.endOpening(i); //? Opening.cues
+    if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
+      this.resolveGates(); //? Beat.yields Gate.rules
+      const ready = this.neededReady(); //? Beat.yields
+      if (ready < this.beatEnd[i]) this.yieldAt(i, Math.max(ready, now)); //? Beat.yields
+    } //? Beat.yields
   }
+
+  placeCues(beat, from, end, hanging) {
+    for (const it of this.plans) {
+      const cue = it.cue;
+      if (cue.beat !== beat) continue;
+      if (it.hangs !== hanging) continue; //? Cue.hangs
+      let base = from;
+      if ((cue.anchor ?? 'beatStart') === 'beatEnd') base = end; //? Anchor.beatEnd
+      if ((cue.anchor ?? 'beatStart') === 'withCue') base = this.plans[(cue.other ?? -1)].start; //? Anchor.withCue
+      if ((cue.anchor ?? 'beatStart') === 'afterCue') base = this.plans[(cue.other ?? -1)].stop; //? Anchor.afterCue
+      let earliest = from;
+      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
+      it.start = Math.max(earliest, base + (cue.offset ?? 0));
+      it.start = Math.max(earliest, base + this.paced(cue.offset ?? 0)); //? player.pace
+      if (base >= NEVER) it.start = NEVER; //? Cue.hangs
+      it.length = cue.length;
+      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
+      it.stop = Math.min(NEVER, it.start + it.length);
+      it.stop = Math.min(NEVER, it.start + it.length * (cue.times ?? 1)); //? Cue.times
+      if (cue.whileWaiting) it.stop = NEVER; //? Cue.whileWaiting
+    }
+  }
+//? Beat.open
+  lastCueEnd(beat, from) { //? Beat.open
+    let end = from; //? Beat.open
+    for (const it of this.plans) { //? Beat.open
+      if (it.cue.beat !== beat || it.stop >= NEVER) continue; //? Beat.open
+      if (it.hangs) continue; //? Beat.open Cue.hangs
+      end = Math.max(end, it.stop); //? Beat.open
+    } //? Beat.open
+    return end; //? Beat.open
+  } //? Beat.open
 //? Beat.plays
   /** What does not play in this launch is at its end as soon as it is reached. */ //? Beat.plays
   skipCues(beat, at) { //? Beat.plays
     for (const it of this.plans) { //? Beat.plays
       if (it.cue.beat !== beat) continue; //? Beat.plays
-      it.put(at, at, true); //? Beat.plays
+      it.skip(at, at); //? Beat.plays
       it.never = true; //? Beat.plays
     } //? Beat.plays
   } //? Beat.plays
@@ -446,48 +442,47 @@ export class LaunchSchedule {
       if (it.cue.bySystem) dropped = true; //? Cue.dropped|Cue.bySystem Cue.bySystem
       if (it.cue.bySystem && this.systemMoves) dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
       if (it.cue.beat !== i || !dropped) continue; //? Cue.dropped|Cue.bySystem
-      it.put(this.beatStart[i], this.beatStart[i], true); //? Cue.dropped|Cue.bySystem
+      it.skip(this.beatStart[i], this.beatStart[i]); //? Cue.dropped|Cue.bySystem
       it.never = true; //? Cue.dropped|Cue.bySystem
     } //? Cue.dropped|Cue.bySystem
   } //? Cue.dropped|Cue.bySystem
-//? BeatKind.opening
-  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? BeatKind.opening
-  runOpening(i) { //? BeatKind.opening
-    this.beatEnd[i] = this.openingEnd; //? BeatKind.opening
-    this.placeCues(i, 0, this.openingEnd, false); //? BeatKind.opening Opening.cues
-    this.placeCues(i, 0, this.openingEnd, true); //? BeatKind.opening Opening.cues Cue.hangs
-    for (const it of this.plans) { //? BeatKind.opening Opening.cues
-      if (it.cue.beat !== i || it.stop <= this.openingEnd) continue; //? BeatKind.opening Opening.cues
-      it.stop = Math.max(it.start, this.openingEnd); //? BeatKind.opening Opening.cues
-      it.settle = 1; //? BeatKind.opening Opening.cues
-    } //? BeatKind.opening Opening.cues
-    this.resolveGates(); //? BeatKind.opening
-  } //? BeatKind.opening
+//? Opening.cues
+  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? Opening.cues
+  endOpening(i) { //? Opening.cues
+    for (const it of this.plans) { //? Opening.cues
+      if (it.cue.beat !== i || it.stop <= this.openingEnd) continue; //? Opening.cues
+      it.stop = Math.max(it.start, this.openingEnd); //? Opening.cues
+      it.settle = 1; //? Opening.cues
+    } //? Opening.cues
+  } //? Opening.cues
 //? GateStart.beat
   /** When a beat began, or NEVER as far as the beats are worked out. */ //? GateStart.beat
   reachedAt(beat) { //? GateStart.beat
     return beat <= this.reached ? this.beatStart[beat] : NEVER; //? GateStart.beat
   } //? GateStart.beat
-
-  resolveGates() {
-    for (const g of this.timing.gateOrder) {
-      const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
-      let from = 0;
-      if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
-      if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? GateStart.beat
-      if (this.isInMemory()) from = 0; //? StartKind.hot|StartKind.recreated
-      for (const need of (gate.needs ?? GATE_TIMING_NEEDS)) from = Math.max(from, this.gateOpen[need]); //? GateTiming.needs
-      this.gateStart[g] = from; //? LayerKind.progress
-      let open = Math.max(from, this.opened[g]);
-      if (this.isInMemory()) open = from; //? StartKind.hot|StartKind.recreated
-      this.gateOpen[g] = Math.min(open, NEVER);
-      let latest = plus(from, gate.timeOut ?? NEVER); //? GateTiming.timeOut
-      const again = (gate.onTimeOut ?? 'wentOn') === 'message' || latest >= this.messageAt; //? GateTiming.timeOut player.retry
-      if (again) latest = plus(Math.max(from, this.retriedAt), gate.timeOut ?? NEVER); //? GateTiming.timeOut player.retry
-      this.gateTimedOut[g] = open > latest; //? GateTiming.timeOut
-      this.gateOpen[g] = Math.min(open, latest); //? GateTiming.timeOut
-    }
-  }
+//? Gate.rules
+  resolveGates() { //? Gate.rules
+    for (let i = 0; i < this.gateOpen.length; i++) { //? Gate.rules
+      let g = i; //? Gate.rules
+      const order = (this.timing.gateOrder ?? LAUNCH_TIMING_GATE_ORDER); //? Gate.rules Gate.order
+      if (order.length > 0) g = order[i]; //? Gate.rules Gate.order
+      const gate = this.timing.gates[g]; //? Gate.rules GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
+      let from = 0; //? Gate.rules
+      if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? Gate.rules GateStart.firstFrame
+      if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? Gate.rules GateStart.beat
+      if (this.isInMemory()) from = 0; //? Gate.rules StartKind.hot|StartKind.recreated
+      for (const need of (gate.needs ?? GATE_TIMING_NEEDS)) from = Math.max(from, this.gateOpen[need]); //? Gate.rules GateTiming.needs
+      this.gateStart[g] = from; //? Gate.rules LayerKind.progress
+      let open = Math.max(from, this.opened[g]); //? Gate.rules
+      if (this.isInMemory()) open = from; //? Gate.rules StartKind.hot|StartKind.recreated
+      this.gateOpen[g] = Math.min(open, NEVER); //? Gate.rules
+      let latest = Math.min(NEVER, from + (gate.timeOut ?? NEVER)); //? Gate.rules GateTiming.timeOut
+      const again = (gate.onTimeOut ?? 'wentOn') === 'message' || latest >= this.messageAt; //? Gate.rules GateTiming.timeOut player.retry
+      if (again) latest = Math.min(NEVER, Math.max(from, this.retriedAt) + (gate.timeOut ?? NEVER)); //? Gate.rules GateTiming.timeOut player.retry
+      this.gateTimedOut[g] = open > latest; //? Gate.rules GateTiming.timeOut
+      this.gateOpen[g] = Math.min(open, latest); //? Gate.rules GateTiming.timeOut
+    } //? Gate.rules
+  } //? Gate.rules
 //? BeatKind.wait Beat.gates|GateTiming.optional
   needs(beat, gate) { //? BeatKind.wait Beat.gates|GateTiming.optional
     if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
@@ -513,46 +508,31 @@ export class LaunchSchedule {
     } //? Beat.yields
     return ready; //? Beat.yields
   } //? Beat.yields
-
-  runFixed(i, now) {
-    const beat = this.timing.beats[i];
-    this.placeCues(i, now, NEVER, false);
-    this.beatEnd[i] = now + this.paced(beat.length ?? -1);
-    if ((beat.length ?? -1) < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
-    this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
-    if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
-      this.resolveGates(); //? Beat.yields
-      const ready = this.neededReady(); //? Beat.yields
-      if (ready < this.beatEnd[i]) this.yieldAt(i, Math.max(ready, now)); //? Beat.yields
-    } //? Beat.yields
-  }
 //? BeatKind.wait
   runWait(i, now) { //? BeatKind.wait
-    const beat = this.timing.beats[i]; //? BeatKind.wait
-    this.resolveGates(); //? BeatKind.wait
-    let end = plus(now, this.paced(beat.atLeast ?? 0)); //? BeatKind.wait
+    const beat = this.timing.beats[i]; //? BeatKind.wait Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
+    this.resolveGates(); //? BeatKind.wait Gate.rules
+    let end = now; //? BeatKind.wait
+    let least = (beat.atLeast ?? 0); //? BeatKind.wait Beat.atLeast
+    least = this.paced(least); //? BeatKind.wait Beat.atLeast player.pace
+    end = Math.max(end, now + least); //? BeatKind.wait Beat.atLeast
     for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait
       if (!this.needs(beat, g)) continue; //? BeatKind.wait Beat.gates|GateTiming.optional
       end = Math.max(end, this.gateOpen[g]); //? BeatKind.wait
     } //? BeatKind.wait
-    let latest = plus(now, beat.atMost ?? NEVER); //? BeatKind.wait
-    const again = latest >= this.messageAt; //? BeatKind.wait player.retry
-    if (again) latest = plus(Math.max(now, this.retriedAt), beat.atMost ?? NEVER); //? BeatKind.wait player.retry
-    this.beatEnd[i] = Math.min(end, latest); //? BeatKind.wait
-    this.placeCues(i, now, this.beatEnd[i], false); //? BeatKind.wait
+    this.beatEnd[i] = end; //? BeatKind.wait
+    let latest = Math.min(NEVER, now + (beat.atMost ?? NEVER)); //? BeatKind.wait Beat.atMost
+    const again = latest >= this.messageAt; //? BeatKind.wait Beat.atMost player.retry
+    if (again) latest = Math.min(NEVER, Math.max(now, this.retriedAt) + (beat.atMost ?? NEVER)); //? BeatKind.wait Beat.atMost player.retry
+    this.beatEnd[i] = Math.min(end, latest); //? BeatKind.wait Beat.atMost
     this.endRepeats(i); //? BeatKind.wait Cue.whileWaiting
-    this.beatEnd[i] = Math.min(this.beatEnd[i], latest); //? BeatKind.wait RepeatEnd.finish
-    const stop = this.beatEnd[i]; //? BeatKind.wait
-    this.decidedAt = stop; //? BeatKind.wait
-    for (const it of this.plans) { //? BeatKind.wait Cue.whileWaiting
-      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > stop) this.cut(it, stop); //? BeatKind.wait Cue.whileWaiting
-    } //? BeatKind.wait Cue.whileWaiting
-    this.placeCues(i, now, stop, true); //? BeatKind.wait Cue.hangs
-    if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn', stop); //? BeatKind.wait Beat.atMost
+    if (this.beatEnd[i] > latest) this.cutRepeats(i, latest); //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    this.decidedAt = this.beatEnd[i]; //? BeatKind.wait
+    if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn', this.decidedAt); //? BeatKind.wait Beat.atMost
     for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
       if (!this.needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
-      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= stop; //? BeatKind.wait GateTiming.timeOut
-      if (isLate) this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', stop); //? BeatKind.wait GateTiming.timeOut
+      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= this.decidedAt; //? BeatKind.wait GateTiming.timeOut
+      if (isLate) this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', this.decidedAt); //? BeatKind.wait GateTiming.timeOut
     } //? BeatKind.wait GateTiming.timeOut
   } //? BeatKind.wait
 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
@@ -562,36 +542,6 @@ export class LaunchSchedule {
     this.outcome = how; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
     this.outcomeAt = at; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
   } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-
-  placeCues(beat, from, end, hanging) {
-    for (const it of this.plans) {
-      const cue = it.cue;
-      if (cue.beat !== beat) continue;
-      if (it.hangs !== hanging) continue; //? Cue.hangs
-      let base = from;
-      if ((cue.anchor ?? 'beatStart') === 'beatEnd') base = end; //? Anchor.beatEnd
-      if ((cue.anchor ?? 'beatStart') === 'withCue') base = this.plans[(cue.other ?? -1)].start; //? Anchor.withCue
-      if ((cue.anchor ?? 'beatStart') === 'afterCue') base = this.plans[(cue.other ?? -1)].stop; //? Anchor.afterCue
-      let earliest = from;
-      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
-      const begin = base >= NEVER ? NEVER : Math.max(earliest, base + this.paced(cue.offset ?? 0));
-      it.length = cue.length;
-      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
-      let stop = plus(begin, it.length * (cue.times ?? 1));
-      if (cue.whileWaiting) stop = NEVER; //? Cue.whileWaiting
-      it.put(begin, stop, false);
-    }
-  }
-//? Beat.open
-  lastCueEnd(beat, from) { //? Beat.open
-    let end = from; //? Beat.open
-    for (const it of this.plans) { //? Beat.open
-      if (it.cue.beat !== beat || it.stop >= NEVER) continue; //? Beat.open
-      if (it.hangs) continue; //? Beat.open Cue.hangs
-      end = Math.max(end, it.stop); //? Beat.open
-    } //? Beat.open
-    return end; //? Beat.open
-  } //? Beat.open
 //? Beat.yields
   /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
   yieldAt(i, ready) { //? Beat.yields
@@ -606,13 +556,15 @@ export class LaunchSchedule {
     for (const it of this.plans) { //? Beat.yields
       if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true; //? Beat.yields
     } //? Beat.yields
-    const blend = blends ? this.paced(beat.blend ?? 120) : 0; //? Beat.yields
+    let blend = (beat.blend ?? 120); //? Beat.yields
+    blend = this.paced(blend); //? Beat.yields player.pace
+    if (!blends) blend = 0; //? Beat.yields
     this.beatEnd[i] = Math.min(this.beatEnd[i], at + blend); //? Beat.yields
     const end = this.beatEnd[i]; //? Beat.yields
     for (const it of this.plans) { //? Beat.yields
       if (it.cue.beat !== i) continue; //? Beat.yields
       if (it.start >= at) { //? Beat.yields
-        it.put(at, end, true); //? Beat.yields
+        it.skip(at, end); //? Beat.yields
         it.blends = true; //? Beat.yields
       } else { //? Beat.yields
         if (it.stop > at) { //? Beat.yields
@@ -629,7 +581,7 @@ export class LaunchSchedule {
     for (const it of this.plans) { //? Cue.whileWaiting
       if (it.cue.beat !== i || !it.cue.whileWaiting || it.start >= NEVER) continue; //? Cue.whileWaiting
       if (it.start >= end) { //? Cue.whileWaiting
-        it.put(end, end, true); //? Cue.whileWaiting
+        it.skip(end, end); //? Cue.whileWaiting
         continue; //? Cue.whileWaiting
       } //? Cue.whileWaiting
       this.cut(it, end); //? Cue.whileWaiting
@@ -641,10 +593,20 @@ export class LaunchSchedule {
       } //? Cue.whileWaiting RepeatEnd.finish
     } //? Cue.whileWaiting
   } //? Cue.whileWaiting
+//? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+  /** Nothing goes on longer than the wait may. */ //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+  cutRepeats(i, latest) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    this.beatEnd[i] = latest; //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    for (const it of this.plans) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > latest) this.cut(it, latest); //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+    } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
+  } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
 //? Cue.whileWaiting
   cut(it, at) { //? Cue.whileWaiting
     it.stop = at; //? Cue.whileWaiting
-    if (at < NEVER && (it.cue.end ?? 'cut') === 'settle') it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle
+    if (at >= NEVER || (it.cue.end ?? 'cut') !== 'settle') return; //? Cue.whileWaiting RepeatEnd.settle
+    it.settle = Math.max(1, it.cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle
+    it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle player.pace
   } //? Cue.whileWaiting
 
   tracksOf(cue) {
@@ -652,49 +614,29 @@ export class LaunchSchedule {
     return cue.moves;
   }
 
-  timeline(layer, property) {
-    for (const line of this.lanes[layer].lines) {
-      if (line.property === property) return line;
-    }
-    return null;
-  }
-
-  beginLine(layer, property, initial) {
-    if (this.timeline(layer, property) === null) this.lanes[layer].lines.push(new Timeline(property, initial));
-  }
-
-  /** What each property is before its first cue: where that cue starts. */
-  beginLines() {
-    for (const c of this.timing.cueOrder) {
-      const cue = this.timing.cues[c];
-      if (cue.adds) continue; //? Cue.adds
-      const plan = new CuePlan(cue);
-      plan.skips = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
-      for (const it of this.tracksOf(cue)) {
-        const first = new Segment(plan, it, neutral(it.property));
-        this.beginLine(cue.layer, it.property, first.values[0]);
-      }
-    }
-  }
-
-  fillLines() {
+  fillLanes() {
+    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) { //? Cue.again|Beat.yields
+      const before = new CuePlan(this.timing.cues[c]); //? Cue.again|Beat.yields
+      before.never = this.plans[c].never; //? Cue.again|Beat.yields Beat.plays|Cue.dropped|Cue.bySystem
+      if (before.cue.adds) continue; //? Cue.again|Beat.yields Cue.adds
+      const layer = before.cue.layer; //? Cue.again|Beat.yields
+      for (const it of this.tracksOf(before.cue)) { //? Cue.again|Beat.yields
+        this.lanes[layer].segments.push(new Segment(before, it, neutral(it.property))); //? Cue.again|Beat.yields
+      } //? Cue.again|Beat.yields
+    } //? Cue.again|Beat.yields
     let order = this.plans;
-    order = this.inOrderOfTime(); //? Cue.again
+    if ((this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER).length > 0) order = this.inOrderOfTime(); //? Cue.again
     for (const plan of order) {
-      if (plan.start >= NEVER) continue;
+      const layer = plan.cue.layer; //? Cue.again|Beat.yields
+      const segments = this.lanes[plan.cue.layer].segments;
       for (const it of this.tracksOf(plan.cue)) {
-        this.beginLine(plan.cue.layer, it.property, neutral(it.property)); //? Cue.adds
-        const line = this.timeline(plan.cue.layer, it.property);
-        if (line === null) continue;
         let found = neutral(it.property);
-        if (plan.blends) found = line.initial; //? Beat.yields
-        if (line.segments.length > 0) found = line.valueAt(plan.start); //? Cue.again
+        const before = this.ruling(layer, it.property, plan.start); //? Cue.again|Beat.yields
+        let follows = before >= 0 && segments[before].plan.start < NEVER; //? Cue.again|Beat.yields
+        if (before >= 0 && plan.blends) follows = true; //? Beat.yields
+        if (follows) found = segments[before].valueAt(plan.start); //? Cue.again|Beat.yields
         if (plan.cue.adds) found = neutral(it.property); //? Cue.adds
-        const made = new Segment(plan, it, found);
-        this.all.push(made); //? player.stillness
-        if (plan.cue.adds) line.added.push(made); //? Cue.adds
-        if (plan.cue.adds) continue; //? Cue.adds
-        line.segments.push(made);
+        segments.push(new Segment(plan, it, found));
       }
     }
   }
@@ -702,7 +644,7 @@ export class LaunchSchedule {
   /** The cues by their start; those that start together as `cueOrder` says. */ //? Cue.again
   inOrderOfTime() { //? Cue.again
     const order = []; //? Cue.again
-    for (const c of this.timing.cueOrder) { //? Cue.again
+    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) { //? Cue.again
       const plan = this.plans[c]; //? Cue.again
       order.push(plan); //? Cue.again
       let i = order.length - 1; //? Cue.again
@@ -715,12 +657,25 @@ export class LaunchSchedule {
     return order; //? Cue.again
   } //? Cue.again
 
+  /** What rules a property at a moment: what began last, or else what begins first. */
+  ruling(layer, property, t) {
+    const segments = this.lanes[layer].segments;
+    let found = -1;
+    for (let i = 0; i < segments.length; i++) {
+      if (segments[i].track.property !== property) continue;
+      if (segments[i].plan.cue.adds) continue; //? Cue.adds
+      if (found < 0 || segments[i].plan.start <= t) found = i;
+    }
+    return found;
+  }
+
   value(layer, property, t) {
-    const line = this.timeline(layer, property);
-    if (line === null) return neutral(property);
-    let sum = line.valueAt(t);
-    for (const it of line.added) { //? Cue.adds
-      if (it.plan.start <= t) sum += it.valueAt(t) - neutral(property); //? Cue.adds
+    const segments = this.lanes[layer].segments;
+    const i = this.ruling(layer, property, t);
+    let sum = i < 0 ? neutral(property) : segments[i].valueAt(t);
+    for (const it of segments) { //? Cue.adds
+      if (!it.plan.cue.adds || it.track.property !== property || it.plan.start > t) continue; //? Cue.adds
+      sum += it.valueAt(t) - neutral(property); //? Cue.adds
     } //? Cue.adds
     return sum;
   }
@@ -801,21 +756,13 @@ export class LaunchSchedule {
       state.height = screen.height + ((layer.panelHeight ?? 0) - screen.height) * panel; //? Property.panel
       state.y += (state.height - screen.height) / 2; //? Property.panel
     } //? Property.panel
-    const reveal = this.timeline(layerIndex, 'reveal'); //? Property.reveal
-    state.reveal = 1; //? Property.reveal
+    state.reveal = within(this.value(layerIndex, 'reveal', t)); //? Property.reveal
     state.revealShape = null; //? Property.reveal
-    if (reveal !== null) { //? Property.reveal
-      state.reveal = within(this.value(layerIndex, 'reveal', t)); //? Property.reveal
-      const cue = reveal.cueAt(t); //? Property.reveal
-      if (cue !== null) state.revealShape = (cue.reveal ?? null); //? Property.reveal
-    } //? Property.reveal
-    const draw = this.timeline(layerIndex, 'draw'); //? Property.draw
-    state.draw = 1; //? Property.draw
-    if (draw !== null) { //? Property.draw
-      state.draw = within(this.value(layerIndex, 'draw', t)); //? Property.draw
-      const cue = draw.cueAt(t); //? Property.draw
-      if (cue !== null) state.fillFrom = (cue.fillFrom ?? 0.6); //? Property.draw
-    } //? Property.draw
+    const reveal = this.ruling(layerIndex, 'reveal', t); //? Property.reveal
+    if (reveal >= 0) state.revealShape = (this.lanes[layerIndex].segments[reveal].plan.cue.reveal ?? null); //? Property.reveal
+    state.draw = within(this.value(layerIndex, 'draw', t)); //? Property.draw
+    const draw = this.ruling(layerIndex, 'draw', t); //? Property.draw
+    if (draw >= 0) state.fillFrom = (this.lanes[layerIndex].segments[draw].plan.cue.fillFrom ?? 0.6); //? Property.draw
     state.progress = layer.kind === 'progress' ? this.loaded(layer, t) : 0; //? LayerKind.progress
     state.clip = within(this.value(layerIndex, 'clip', t)); //? LayerKind.clip Property.clip
     const steps = (layer.frames ?? 0) - 1; //? LayerKind.clip Property.clip
@@ -878,7 +825,7 @@ export class LaunchSchedule {
 
 /** Where the layer stands, held this way. */
 export function placeOn(layer, screen) {
-  if (screen.width > screen.height) return (layer.landscape ?? null) ?? (layer.place ?? null);
+  if (screen.width > screen.height) return (layer.landscape ?? null) ?? (layer.place ?? null); //? Layer.landscape
   return (layer.place ?? null);
 }
 
