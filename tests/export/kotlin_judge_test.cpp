@@ -107,7 +107,8 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     const auto player = readWhole(repository() / "src/export/android/player/LaunchTiming.kt");
     REQUIRE(files.writeAtomically(
         folder.path() / "LaunchTiming.kt",
-        withPackage(exporting::onlyUsed(player, exporting::everyPart(player)), "launch")));
+        withPackage(exporting::onlyUsed(player, exporting::everyPart(player), exporting::kKotlinHabits),
+                    "launch")));
     REQUIRE(files.writeAtomically(folder.path() / "TimingCases.kt",
                                   readWhole(repository() / "tests/judges/TimingCases.kt")));
     const auto compiled = run(QStringLiteral("kotlinc"), {".", "-nowarn", "-d", "out.jar"}, folder.path());

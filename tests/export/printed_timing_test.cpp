@@ -67,10 +67,10 @@ TEST_CASE("A line of a player stays only with what it serves") {
                                "    sum += two //? Cue.adds\n"
                                "    if (x) return //? Cue.adds|Key.onTop Beat.yields\n"
                                "    return sum\n}\n";
-    CHECK(onlyUsed(player, {"Cue.adds"}, exporting::kKotlinVariables) ==
+    CHECK(onlyUsed(player, {"Cue.adds"}, exporting::kKotlinHabits) ==
           "import a.max\nfun f(one: Int, two: Int) {\n    var sum = max(one, 1)\n    sum += two\n"
           "    return sum\n}\n");
-    CHECK(onlyUsed(player, {"Key.onTop", "Beat.yields"}, exporting::kKotlinVariables) ==
+    CHECK(onlyUsed(player, {"Key.onTop", "Beat.yields"}, exporting::kKotlinHabits) ==
           "import a.max\nfun f(one: Int) {\n    val sum = max(one, 1)\n    if (x) return\n"
           "    return sum\n}\n");
 }
@@ -81,21 +81,19 @@ TEST_CASE("What has become a second name for something is called by the first, b
         "        b += 1 //? No.thing\n        g(b: b, it.b)\n"
         "        var sum = b + 1\n        sum += 2 //? No.thing\n        return sum\n    }\n"
         "    fun h() {\n        d = 2 //? No.thing\n    }\n}\n";
-    CHECK(onlyUsed(kotlin, {}, exporting::kKotlinVariables) ==
+    CHECK(onlyUsed(kotlin, {}, exporting::kKotlinHabits) ==
           "class A {\n    val d = c\n    fun f(a: Int): Int {\n        g(b: a, it.b)\n"
           "        return a + 1\n    }\n    fun h() {\n    }\n}\n");
     // Not where the other changes, nor in a language in which a name may be label and value at once.
     const std::string changed =
         "fun f() {\n    var a = 1\n    var b = a\n    b += 1 //? No.thing\n    a += 1\n    g(b)\n}\n";
-    CHECK(onlyUsed(changed, {}, exporting::kKotlinVariables).find("val b = a\n") != std::string::npos);
+    CHECK(onlyUsed(changed, {}, exporting::kKotlinHabits).find("val b = a\n") != std::string::npos);
     const std::string script = "f() {\n  let b = a;\n  b += 1; //? No.thing\n  g({ b });\n}\n";
-    CHECK(onlyUsed(script, {}, exporting::kScriptVariables) == "f() {\n  const b = a;\n  g({ b });\n}\n");
+    CHECK(onlyUsed(script, {}, exporting::kScriptHabits) == "f() {\n  const b = a;\n  g({ b });\n}\n");
 }
 
 TEST_CASE("Parameters of a cut player fill lines, one line if that is enough") {
-    const auto cut = [](const std::string& player) {
-        return onlyUsed(player, {}, exporting::kKotlinVariables);
-    };
+    const auto cut = [](const std::string& player) { return onlyUsed(player, {}, exporting::kKotlinHabits); };
     const std::string words(70, 'a'), others(70, 'b');
     CHECK(cut("class A(\n    val " + words + ": Int,\n    val " + others + ": Int,\n    val c: Int,\n)\n") ==
           "class A(\n    val " + words + ": Int,\n    val " + others + ": Int, val c: Int\n)\n");
@@ -114,7 +112,7 @@ TEST_CASE("Variables that nothing changes any more become constants, what people
         "        a += 2 //? No.thing\n        var list = [0]\n        list[0] = 2\n"
         "        var n = 0\n        n += 1\n        n = 3 //? No.thing\n"
         "        var note = 1\n        call(&note)\n        field = 1 //? No.thing\n    }\n}\n";
-    CHECK(onlyUsed(swift, {}, exporting::kSwiftVariables) ==
+    CHECK(onlyUsed(swift, {}, exporting::kSwiftHabits) ==
           "final class A {\n    let field = 0\n    func f() {\n        let a = 1\n        var list = [0]\n"
           "        list[0] = 2\n        var n = 0\n        n += 1\n        var note = 1\n"
           "        call(&note)\n    }\n}\n");
@@ -139,7 +137,7 @@ TEST_CASE("A player cut down to its own sequence gives the core's numbers") {
     std::size_t least = player.size();
     const auto timing = [&](const exporting::Plans& plans) {
         const auto cut =
-            onlyUsed(player, exporting::partsOf(exporting::timingTree(plans)), exporting::kScriptVariables);
+            onlyUsed(player, exporting::partsOf(exporting::timingTree(plans)), exporting::kScriptHabits);
         least = std::min(least, cut.size());
         REQUIRE(files.writeAtomically(folder.path() / fmt::format("case{}.player.mjs", count++), cut));
         return "export const timing = " + exporting::scriptTiming(plans) + ";\n";

@@ -201,7 +201,7 @@ TEST_CASE("The exported Swift timing, compiled and run, gives the core's numbers
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
     REQUIRE(files.writeAtomically(folder.path() / "Registry.swift", registry + "]\n"));
     const auto player = exporting::wholePlayer(
-        readWhole(repository() / "src/export/ios/player/LaunchTiming.swift"), exporting::kSwiftVariables);
+        readWhole(repository() / "src/export/ios/player/LaunchTiming.swift"), exporting::kSwiftHabits);
     REQUIRE(files.writeAtomically(folder.path() / "LaunchTiming.swift",
                                   std::regex_replace(player, std::regex("@LAUNCH@"), "Judged")));
     std::vector<fs::path> sources = {folder.path() / "LaunchTiming.swift",

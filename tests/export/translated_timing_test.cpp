@@ -13,7 +13,8 @@ using namespace scaena::test;
 namespace {
 
 std::string dartPlayer() {
-    return exporting::wholePlayer(readWhole(repository() / "src/export/flutter/player/launch_timing.dart"));
+    return exporting::wholePlayer(readWhole(repository() / "src/export/flutter/player/launch_timing.dart"),
+                                  exporting::kDartHabits);
 }
 
 RunResult judged(const std::string& player, unsigned randomOnes) {

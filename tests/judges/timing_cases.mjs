@@ -69,7 +69,8 @@ for (const line of readFileSync(table, 'utf8').split('\n')) {
   } else if (module === 'each' && !isPlayed) {
     continue;
   } else if (words[0] === 'beat') {
-    same('beat start', schedule.beatStart[+words[1]], +words[2]);
+    // A cut player keeps it only where something asks for it.
+    if (schedule.beatStart || module !== 'each') same('beat start', schedule.beatStart[+words[1]], +words[2]);
     same('beat end', schedule.beatEnd[+words[1]], +words[3]);
   } else if (words[0] === 'gate') {
     same('gate open', schedule.gateOpen[+words[1]], +words[2]);

@@ -208,6 +208,9 @@ class Reader {
     if (!node || !uses.length) return;
     const isNew = (group) => !known.some((it) => it.every((name) => group.includes(name)));
     const conditions = uses.map((context) => context.filter(isNew));
+    // One of the two is always there.
+    const isUsedWith = (name) => conditions.some((groups) => groups.length === 1 && groups[0].join() === name);
+    if (isUsedWith('player.steady') && isUsedWith('player.pace')) return;
     if (conditions.some((groups) => !groups.length)) return;
     const names = new Set(conditions.flat(2));
     const isCovered = local.marks.some((group) => group.every((name) => names.has(name)) &&

@@ -62,6 +62,7 @@ void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
     for (const auto& look : looks) {
         collectParts(parts, look.value);
     }
+    parts.erase("player.steady"); // people may have set all animations to play faster or slower
     parts.insert({"player.pace", "player.system", "player.stillness"});
     if (std::any_of(drawables.begin(), drawables.end(), [](const auto& it) { return it.layered; })) {
         parts.insert("player.layered");
@@ -84,7 +85,7 @@ void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
     }
     for (const char* player : {"LaunchTiming.kt", "LaunchArt.kt", "LaunchPlayer.kt"}) {
         build.add(folder + player,
-                  withPackage(onlyUsed(embedded::find(player), parts, kKotlinVariables), build.names));
+                  withPackage(onlyUsed(embedded::find(player), parts, kKotlinHabits), build.names));
     }
     build.add("compose/" + build.names.objectName + "/LaunchCompose.kt",
               withPackage(embedded::find("LaunchCompose.kt"), build.names));

@@ -427,6 +427,7 @@ private:
 
 UsedParts partsOf(const TimingTree& tree) {
     UsedParts parts = tree.needs;
+    parts.insert("player.steady"); // unless a system plays faster or slower
     for (const auto* list : {&tree.beats, &tree.gates, &tree.layers, &tree.cues}) {
         for (const auto& it : *list) {
             collectParts(parts, it.value);

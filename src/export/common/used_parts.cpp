@@ -207,15 +207,15 @@ void dropSecondName(Lines& lines, std::size_t at, const std::string& name, bool 
 }
 
 /// A variable that only lines which are gone would have changed, within the block it is declared in.
-void fixVariables(Lines& lines, const VariableWords& words) {
+void fixVariables(Lines& lines, const LanguageHabits& habits) {
     for (std::size_t i = 0; i < lines.size(); ++i) {
         const auto indent = indentOf(lines[i].text);
         const auto text = std::string_view(lines[i].text).substr(indent);
-        if (!lines[i].stays || !text.starts_with(words.changes) ||
+        if (!lines[i].stays || !text.starts_with(habits.changes) ||
             text.find(" = ") == std::string_view::npos) {
             continue;
         }
-        const auto begin = words.changes.size();
+        const auto begin = habits.changes.size();
         const std::string name(text.substr(begin, text.find_first_of(" :", begin) - begin));
         const bool isOwn = isLocal(lines, i);
         bool isChanged = false, wasChanged = false, isOutside = false;
@@ -229,9 +229,9 @@ void fixVariables(Lines& lines, const VariableWords& words) {
             (line.stays ? isChanged : wasChanged) |= changes(line.text, isOutside ? "." + name : name);
         }
         if (wasChanged && !isChanged) {
-            lines[i].text.replace(indent, begin, words.stays);
+            lines[i].text.replace(indent, begin, habits.stays);
             if (isOwn) {
-                dropSecondName(lines, i, name, words.changes == "var ");
+                dropSecondName(lines, i, name, habits.changes == "var ");
             }
         }
     }
@@ -297,6 +297,96 @@ void joinParameters(Lines& lines) {
     }
 }
 
+/// "for (…) {" and its like, by the word it begins with.
+bool isFlow(std::string_view line, LanguageHabits::Short language) {
+    const auto text = line.substr(indentOf(line));
+    const std::string_view open = language == LanguageHabits::Short::Swift ? " " : " (";
+    // Dart's own rules want braces around what a loop does.
+    const bool loops = language != LanguageHabits::Short::Dart;
+    const auto begins = [&](std::string_view word) {
+        return text.starts_with(word) && text.substr(word.size()).starts_with(open);
+    };
+    return begins("if") || (loops && (begins("for") || begins("while")));
+}
+
+bool isFunction(std::string_view line, LanguageHabits::Short language) {
+    const auto text = line.substr(indentOf(line));
+    switch (language) {
+    case LanguageHabits::Short::Kotlin:
+        return text.find("fun ") != std::string_view::npos;
+    case LanguageHabits::Short::Swift:
+        return text.find("func ") != std::string_view::npos;
+    default:
+        static constexpr std::array<std::string_view, 7> kOthers = {"if ",  "for ", "while ", "switch ",
+                                                                    "else", "}",    "class "};
+        return text.find("(") != std::string_view::npos && text.find("=>") == std::string_view::npos &&
+               text.find(" = ") == std::string_view::npos &&
+               std::none_of(kOthers.begin(), kOthers.end(), [&](auto it) { return text.starts_with(it); });
+    }
+}
+
+/// What a block of one statement is on one line, or nothing.
+std::string onOneLine(const std::string& head, std::string_view statement, LanguageHabits::Short language) {
+    using Short = LanguageHabits::Short;
+    if (!head.ends_with(" {") || head.find("//") != std::string::npos ||
+        statement.find("//") != std::string_view::npos) {
+        return {};
+    }
+    const auto before = head.substr(0, head.size() - 1); // with its last space
+    if (isFlow(head, language)) {
+        static constexpr std::array<std::string_view, 8> kDeeper = {"if ",  "for ", "while ", "switch ",
+                                                                    "val ", "let ", "var ",   "const "};
+        if (std::any_of(kDeeper.begin(), kDeeper.end(), [&](auto it) { return statement.starts_with(it); })) {
+            return {};
+        }
+        return language == Short::Swift ? before + "{ " + std::string(statement) + " }"
+                                        : before + std::string(statement);
+    }
+    if (!statement.starts_with("return ") || !isFunction(head, language)) {
+        return {};
+    }
+    const auto value = std::string(statement.substr(std::string_view("return ").size()));
+    switch (language) {
+    case Short::Kotlin:
+        return before + "= " + value;
+    case Short::Swift:
+        return before + "{ " + value + " }";
+    case Short::Dart:
+        return before + "=> " + value;
+    default:
+        return before + "{ " + std::string(statement) + " }";
+    }
+}
+
+/// Blocks in which one statement is left.
+void shorten(Lines& lines, LanguageHabits::Short language) {
+    std::vector<Line*> last; // the two before
+    for (auto& line : lines) {
+        if (!line.stays) {
+            continue;
+        }
+        const auto indent = indentOf(line.text);
+        if (last.size() == 2 && line.text.substr(indent) == "}" && indentOf(last[0]->text) == indent &&
+            indentOf(last[1]->text) > indent) {
+            const auto& body = last[1]->text;
+            const bool isWhole = !body.ends_with('{') && !body.ends_with('(') && !body.ends_with(',');
+            const auto text =
+                isWhole ? onOneLine(last[0]->text, std::string_view(body).substr(indentOf(body)), language)
+                        : std::string();
+            if (!text.empty() && text.size() <= kFilled) {
+                last[0]->text = text;
+                last[1]->stays = line.stays = false;
+                last.clear();
+                continue;
+            }
+        }
+        last.push_back(&line);
+        if (last.size() > 2) {
+            last.erase(last.begin());
+        }
+    }
+}
+
 }
 
 void collectParts(UsedParts& parts, const CodeValue& value) {
@@ -330,19 +420,20 @@ UsedParts everyPart(std::string_view player) {
     return parts;
 }
 
-std::string onlyUsed(std::string_view player, const UsedParts& parts, const VariableWords& words) {
+std::string onlyUsed(std::string_view player, const UsedParts& parts, const LanguageHabits& habits) {
     auto lines = linesOf(player, parts);
     dropLastCommas(lines);
     fillParameters(lines);
     joinParameters(lines);
     dropImports(lines);
-    if (!words.changes.empty()) {
-        fixVariables(lines, words);
+    if (!habits.changes.empty()) {
+        fixVariables(lines, habits);
     }
+    shorten(lines, habits.shortly);
     std::string text;
     bool wasEmpty = false;
     for (const auto& line : lines) {
-        if (!line.stays || (line.text.empty() && wasEmpty)) {
+        if (!line.stays || (line.text.empty() && (wasEmpty || text.ends_with("{\n")))) {
             continue;
         }
         // Nothing is left of what stood before the end, or a second blank line where a function is gone.
@@ -436,12 +527,12 @@ std::string withNamedUnused(const std::string& player) {
     return text;
 }
 
-std::string wholePlayer(std::string_view player, const VariableWords& words) {
+std::string wholePlayer(std::string_view player, const LanguageHabits& habits) {
     auto parts = everyPart(player);
     parts.erase("player.system");
     parts.erase("player.pace");
     parts.erase("player.retry");
-    return onlyUsed(player, parts, words);
+    return onlyUsed(player, parts, habits);
 }
 
 }

@@ -17,16 +17,20 @@ void collectParts(UsedParts& parts, const CodeValue& value);
 /// All that a player's marks name.
 [[nodiscard]] UsedParts everyPart(std::string_view player);
 
-/// How a language begins a variable that may change, and one that does not; nothing where it does not matter.
-struct VariableWords {
+/// What is left of a player is written as its language is.
+struct LanguageHabits {
+    /// How a variable begins that may change, and one that does not; nothing where it does not matter.
     std::string_view changes, stays;
+    /// How a body of one statement stands behind its condition or its name: `if (a) b`, `if a { b }`.
+    enum class Short { Kotlin, Swift, Script, Dart } shortly;
 };
-inline constexpr VariableWords kKotlinVariables{"var ", "val "};
-inline constexpr VariableWords kSwiftVariables{"var ", "let "};
-inline constexpr VariableWords kScriptVariables{"let ", "const "};
+inline constexpr LanguageHabits kKotlinHabits{"var ", "val ", LanguageHabits::Short::Kotlin};
+inline constexpr LanguageHabits kSwiftHabits{"var ", "let ", LanguageHabits::Short::Swift};
+inline constexpr LanguageHabits kScriptHabits{"let ", "const ", LanguageHabits::Short::Script};
+inline constexpr LanguageHabits kDartHabits{"", "", LanguageHabits::Short::Dart};
 
 /// A player whole, but for what only the systems of Android need.
-[[nodiscard]] std::string wholePlayer(std::string_view player, const VariableWords& words = {});
+[[nodiscard]] std::string wholePlayer(std::string_view player, const LanguageHabits& habits);
 
 /// TypeScript in which parameters that nothing uses begin with an underscore, as its compiler asks for.
 [[nodiscard]] std::string withNamedUnused(const std::string& player);
@@ -35,8 +39,8 @@ inline constexpr VariableWords kScriptVariables{"let ", "const "};
 /// and one of A and B are used, and what
 /// stands between "//?{ A|B C" and "//?}" likewise; "//? import" stays if the last name of the line is used
 /// in another one. Variables that nothing changes any more become constants, as the languages' compilers ask
-/// for.
+/// for, and what is left as the one statement of a block stands on its line.
 [[nodiscard]] std::string onlyUsed(std::string_view player, const UsedParts& parts,
-                                   const VariableWords& words = {});
+                                   const LanguageHabits& habits);
 
 }

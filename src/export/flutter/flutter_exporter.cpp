@@ -89,7 +89,7 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     const auto tree = timingTree(build.plans);
     const auto used = usedParts(tree, looks);
     for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
-        build.add(codeFolder(sequence) + player, onlyUsed(embedded::find(player), used));
+        build.add(codeFolder(sequence) + player, onlyUsed(embedded::find(player), used, kDartHabits));
     }
     std::string out = fmt::format(
         "// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"

@@ -219,7 +219,7 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
     for (const char* part : {"Timing", "Art", "Layers", "Film", "Player", "Overlay"}) {
         const auto player = embedded::find(fmt::format("Launch{}.swift", part));
         build.add(fmt::format("{}{}+{}.swift", names.folder, names.launch(), part),
-                  withNames(onlyUsed(player, parts, kSwiftVariables), sequence, names));
+                  withNames(onlyUsed(player, parts, kSwiftHabits), sequence, names));
     }
     build.add(names.folder + names.launch() + ".swift",
               fmt::format("// The launch sequence “{}”, written by Scaena; yours without conditions.\n"

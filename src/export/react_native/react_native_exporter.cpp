@@ -135,7 +135,7 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
         parts.insert("player.retry");
     }
     const auto used = [&](const char* file) {
-        return onlyUsed(embedded::find(file), parts, kScriptVariables);
+        return onlyUsed(embedded::find(file), parts, kScriptHabits);
     };
     build.add(names.folder + "launchTiming.ts", withNamedUnused(used("launchTiming.ts")));
     build.add(names.folder + "LaunchPlayer.tsx", used("LaunchPlayer.tsx"));

@@ -8,7 +8,7 @@ declare function doubles(count: Int): Double[];
 declare function flags(count: Int): boolean[];
 declare function whole(value: Double): Int;
 
-/** A time that is not reached. All times are whole milliseconds after the start of the launch. */
+/** A time that is not reached; all are whole milliseconds after the start of the launch. */
 export const NEVER: Int = 1000000000;
 
 export type BeatKind = 'opening' | 'play' | 'hold' | 'wait' | 'handOff';
@@ -22,10 +22,7 @@ export type Property =
   | 'opacity' | 'x' | 'y' | 'scale' | 'scaleX' | 'scaleY' | 'rotation' | 'flip' | 'reveal' | 'draw' | 'travel' | 'panel'
   | 'clip';
 
-/**
- * How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
- * was dismissed, skipped or destroyed before that was decided.
- */
+/** How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided. */
 export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message' | 'interrupted';
 
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
@@ -121,7 +118,7 @@ export class Place {
   readonly safe: boolean = false; //? used
 }
 
-/** No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed. */
+/** No place: the whole screen. */
 export class Layer {
   readonly kind: LayerKind;
   readonly place: Place | null = null;
@@ -136,10 +133,7 @@ export class Layer {
   readonly frames: Int = 0; //? LayerKind.clip
 }
 
-/**
- * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
- * tells which comes first for a property, and which of two that start together wins.
- */
+/** The sequence as data; a cue comes after the one it hangs on. `cueOrder`: which comes first for a property. */
 export class LaunchTiming {
   readonly beats: Beat[];
   readonly gates: GateTiming[];
@@ -383,13 +377,11 @@ class Lane {
 }
 
 /**
- * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
- * later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
- * app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
- * when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
+ * The launch with absolute times, for what is known of the gates so far: made anew when a gate opens, without a jump.
+ * `openingEnd`: when the app's first own frame was drawn. `opened`: when each gate was opened, or NEVER.
  */
 export class LaunchSchedule {
-  readonly beatStart: Int[];
+  readonly beatStart: Int[]; //? GateStart.beat|Cue.dropped|Cue.bySystem
   readonly beatEnd: Int[];
   outcome: Outcome = 'complete';
   outcomeAt: Int = NEVER;
@@ -415,7 +407,7 @@ export class LaunchSchedule {
     readonly openingEnd: Int,
     readonly opened: Int[],
   ) {
-    this.beatStart = ints(timing.beats.length, 0);
+    this.beatStart = ints(timing.beats.length, 0); //? GateStart.beat|Cue.dropped|Cue.bySystem
     this.beatEnd = ints(timing.beats.length, 0);
     this.gateOpen = opened;
     this.gateOpen = ints(opened.length, NEVER); //? Gate.rules
@@ -429,7 +421,7 @@ export class LaunchSchedule {
     for (let i = 0; i < this.beatEnd.length; i++) {
       this.reached = i; //? GateStart.beat
       if (this.outcome === 'message') now = NEVER; //? Outcome.message
-      this.beatStart[i] = now;
+      this.beatStart[i] = now; //? GateStart.beat|Cue.dropped|Cue.bySystem
       this.beatEnd[i] = now;
       this.runBeat(i, now);
       this.dropCues(i); //? Cue.dropped|Cue.bySystem
@@ -510,7 +502,7 @@ export class LaunchSchedule {
     if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
     if (now >= NEVER) return;
     this.placeCues(i, now, NEVER, false);
-    this.beatEnd[i] = now + beat.length;
+    this.beatEnd[i] = now + beat.length; //? player.steady
     this.beatEnd[i] = now + this.paced(beat.length); //? player.pace
     if (beat.length < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
     if (beat.kind === 'opening') this.beatEnd[i] = this.openingEnd; //? BeatKind.opening
@@ -535,14 +527,15 @@ export class LaunchSchedule {
       if (cue.anchor === 'afterCue') base = this.plans[cue.other].stop; //? Anchor.afterCue
       let earliest = from;
       if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
-      it.start = Math.max(earliest, base + cue.offset);
+      it.start = Math.max(earliest, base + cue.offset); //? player.steady
       it.start = Math.max(earliest, base + this.paced(cue.offset)); //? player.pace
       if (base >= NEVER) it.start = NEVER; //? Cue.hangs
-      it.length = cue.length;
+      it.length = cue.length; //? player.steady
       it.length = Math.max(1, this.paced(cue.length)); //? player.pace
-      it.stop = Math.min(NEVER, it.start + it.length);
-      it.stop = Math.min(NEVER, it.start + it.length * cue.times); //? Cue.times
-      if (cue.whileWaiting) it.stop = NEVER; //? Cue.whileWaiting
+      let all = it.length;
+      all *= cue.times; //? Cue.times
+      if (cue.whileWaiting) all = NEVER; //? Cue.whileWaiting
+      it.stop = Math.min(NEVER, it.start + all);
     }
   }
 
@@ -734,7 +727,7 @@ export class LaunchSchedule {
   private cut(it: CuePlan, at: Int): void { //? Cue.whileWaiting
     it.stop = at;
     if (at >= NEVER || it.cue.end !== 'settle') return; //? RepeatEnd.settle
-    it.settle = Math.max(1, it.cue.settle); //? RepeatEnd.settle
+    it.settle = Math.max(1, it.cue.settle); //? RepeatEnd.settle player.steady
     it.settle = Math.max(1, this.paced(it.cue.settle)); //? RepeatEnd.settle player.pace
   }
 

@@ -182,7 +182,7 @@ WebScripts addScripts(WebBuild& build) {
                           fmt::arg("gates", types.empty() ? "never" : types)));
     const auto parts = playerParts(build, timingTree(build.plans));
     const auto used = [&](const char* file) {
-        return withoutExports(onlyUsed(embedded::find(file), parts, kScriptVariables));
+        return withoutExports(onlyUsed(embedded::find(file), parts, kScriptHabits));
     };
     auto player =
         fmt::format(

@@ -11,7 +11,7 @@ import kotlin.math.max //? import
 import kotlin.math.min //? import
 import kotlin.math.sin //? import
 
-/** A time that is not reached. All times are whole milliseconds after the start of the launch. */
+/** A time that is not reached; all are whole milliseconds after the start of the launch. */
 internal const val NEVER = 1000000000
 
 internal enum class BeatKind { OPENING, PLAY, HOLD, WAIT, HAND_OFF }
@@ -25,10 +25,7 @@ internal enum class Property {
     OPACITY, X, Y, SCALE, SCALE_X, SCALE_Y, ROTATION, FLIP, REVEAL, DRAW, TRAVEL, PANEL, CLIP
 }
 
-/**
- * How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
- * was dismissed, skipped or destroyed before that was decided.
- */
+/** How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided. */
 internal enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE, INTERRUPTED }
 
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
@@ -124,7 +121,7 @@ internal class Place(
     val safe: Boolean = false, //? Place.safe
 )
 
-/** No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed. */
+/** No place: the whole screen. */
 internal class Layer(
     val kind: LayerKind,
     val place: Place? = null,
@@ -139,10 +136,7 @@ internal class Layer(
     val frames: Int = 0, //? Layer.frames|LayerKind.clip
 )
 
-/**
- * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
- * tells which comes first for a property, and which of two that start together wins.
- */
+/** The sequence as data; a cue comes after the one it hangs on. `cueOrder`: which comes first for a property. */
 internal class LaunchTiming(
     val beats: List<Beat>,
     val gates: List<GateTiming>,
@@ -380,10 +374,8 @@ private class Lane {
 }
 
 /**
- * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
- * later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
- * app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
- * when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
+ * The launch with absolute times, for what is known of the gates so far: made anew when a gate opens, without a jump.
+ * `openingEnd`: when the app's first own frame was drawn. `opened`: when each gate was opened, or NEVER.
  */
 internal class LaunchSchedule(
     val timing: LaunchTiming,
@@ -396,7 +388,7 @@ internal class LaunchSchedule(
     val openingEnd: Int,
     val opened: IntArray,
 ) {
-    val beatStart: IntArray
+    val beatStart: IntArray //? GateStart.beat|Cue.dropped|Cue.bySystem
     val beatEnd: IntArray
     var outcome = Outcome.COMPLETE
     var outcomeAt = NEVER
@@ -411,7 +403,7 @@ internal class LaunchSchedule(
     private var reached = 0 //? GateStart.beat
 
     init {
-        beatStart = IntArray(timing.beats.size) { 0 }
+        beatStart = IntArray(timing.beats.size) { 0 } //? GateStart.beat|Cue.dropped|Cue.bySystem
         beatEnd = IntArray(timing.beats.size) { 0 }
         gateOpen = opened
         gateOpen = IntArray(opened.size) { NEVER } //? Gate.rules
@@ -425,7 +417,7 @@ internal class LaunchSchedule(
         for (i in 0 until beatEnd.size) {
             reached = i //? GateStart.beat
             if (outcome == Outcome.MESSAGE) now = NEVER //? Outcome.message
-            beatStart[i] = now
+            beatStart[i] = now //? GateStart.beat|Cue.dropped|Cue.bySystem
             beatEnd[i] = now
             runBeat(i, now)
             dropCues(i) //? Cue.dropped|Cue.bySystem
@@ -500,7 +492,7 @@ internal class LaunchSchedule(
         if (!plays(beat)) return skipCues(i, now) //? Beat.plays
         if (now >= NEVER) return
         placeCues(i, now, NEVER, false)
-        beatEnd[i] = now + beat.length
+        beatEnd[i] = now + beat.length //? player.steady
         beatEnd[i] = now + paced(beat.length) //? player.pace
         if (beat.length < 0) beatEnd[i] = lastCueEnd(i, now) //? Beat.open
         if (beat.kind == BeatKind.OPENING) beatEnd[i] = openingEnd //? BeatKind.opening
@@ -525,14 +517,15 @@ internal class LaunchSchedule(
             if (cue.anchor == Anchor.AFTER_CUE) base = plans[cue.other].stop //? Anchor.afterCue
             var earliest = from
             if (hanging && timing.beats[beat].kind == BeatKind.WAIT) earliest = end //? BeatKind.wait Cue.hangs
-            it.start = max(earliest, base + cue.offset)
+            it.start = max(earliest, base + cue.offset) //? player.steady
             it.start = max(earliest, base + paced(cue.offset)) //? player.pace
             if (base >= NEVER) it.start = NEVER //? Cue.hangs
-            it.length = cue.length
+            it.length = cue.length //? player.steady
             it.length = max(1, paced(cue.length)) //? player.pace
-            it.stop = min(NEVER, it.start + it.length)
-            it.stop = min(NEVER, it.start + it.length * cue.times) //? Cue.times
-            if (cue.whileWaiting) it.stop = NEVER //? Cue.whileWaiting
+            var all = it.length
+            all *= cue.times //? Cue.times
+            if (cue.whileWaiting) all = NEVER //? Cue.whileWaiting
+            it.stop = min(NEVER, it.start + all)
         }
     }
 //? Beat.open
@@ -724,7 +717,7 @@ internal class LaunchSchedule(
     private fun cut(it: CuePlan, at: Int) { //? Cue.whileWaiting
         it.stop = at //? Cue.whileWaiting
         if (at >= NEVER || it.cue.end != RepeatEnd.SETTLE) return //? Cue.whileWaiting RepeatEnd.settle
-        it.settle = max(1, it.cue.settle) //? Cue.whileWaiting RepeatEnd.settle
+        it.settle = max(1, it.cue.settle) //? Cue.whileWaiting RepeatEnd.settle player.steady
         it.settle = max(1, paced(it.cue.settle)) //? Cue.whileWaiting RepeatEnd.settle player.pace
     } //? Cue.whileWaiting
 

@@ -2,7 +2,7 @@
 // it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
 import 'dart:math';
 
-/// A time that is not reached. All times are whole milliseconds after the start of the launch.
+/// A time that is not reached; all are whole milliseconds after the start of the launch.
 const int launchNever = 1000000000;
 
 enum LaunchBeatKind { opening, play, hold, wait, handOff }
@@ -14,8 +14,7 @@ enum LaunchLayerKind { backdrop, art, firstScreen, progress, clip, group }
 enum LaunchShown { always, offline, message }
 enum LaunchProperty { opacity, x, y, scale, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip }
 
-/// How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
-/// was dismissed, skipped or destroyed before that was decided.
+/// How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided.
 enum LaunchOutcome { complete, wentOn, offline, message, interrupted }
 
 /// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
@@ -196,7 +195,7 @@ class LaunchPlace {
   final bool safe; //? Place.safe
 }
 
-/// No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed.
+/// No place: the whole screen.
 class LaunchLayer {
   const LaunchLayer({
     required this.kind,
@@ -225,8 +224,7 @@ class LaunchLayer {
   final int frames; //? Layer.frames|LayerKind.clip
 }
 
-/// The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
-/// tells which comes first for a property, and which of two that start together wins.
+/// The sequence as data; a cue comes after the one it hangs on. `cueOrder`: which comes first for a property.
 class LaunchTiming {
   const LaunchTiming({
     required this.beats,
@@ -517,10 +515,8 @@ class _Lane {
   List<_Segment> segments = [];
 }
 
-/// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
-/// later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
-/// app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
-/// when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
+/// The launch with absolute times, for what is known of the gates so far: made anew when a gate opens, without a jump.
+/// `openingEnd`: when the app's first own frame was drawn. `opened`: when each gate was opened, or NEVER.
 class LaunchSchedule {
   LaunchSchedule(
     this.timing,
@@ -533,7 +529,7 @@ class LaunchSchedule {
     this.openingEnd,
     this.opened,
   ) {
-    beatStart = List<int>.filled(timing.beats.length, 0);
+    beatStart = List<int>.filled(timing.beats.length, 0); //? GateStart.beat|Cue.dropped|Cue.bySystem
     beatEnd = List<int>.filled(timing.beats.length, 0);
     gateOpen = opened;
     gateOpen = List<int>.filled(opened.length, launchNever); //? Gate.rules
@@ -555,7 +551,7 @@ class LaunchSchedule {
       if (outcome == LaunchOutcome.message) { //? Outcome.message
         now = launchNever; //? Outcome.message
       } //? Outcome.message
-      beatStart[i] = now;
+      beatStart[i] = now; //? GateStart.beat|Cue.dropped|Cue.bySystem
       beatEnd[i] = now;
       _runBeat(i, now);
       _dropCues(i); //? Cue.dropped|Cue.bySystem
@@ -574,7 +570,7 @@ class LaunchSchedule {
   final int retriedAt; //? player.retry
   final int openingEnd;
   final List<int> opened;
-  late final List<int> beatStart;
+  late final List<int> beatStart; //? GateStart.beat|Cue.dropped|Cue.bySystem
   late final List<int> beatEnd;
   LaunchOutcome outcome = LaunchOutcome.complete;
   int outcomeAt = launchNever;
@@ -657,7 +653,7 @@ class LaunchSchedule {
     if (!_plays(beat)) return _skipCues(i, now); //? Beat.plays
     if (now >= launchNever) return;
     _placeCues(i, now, launchNever, false);
-    beatEnd[i] = now + beat.length;
+    beatEnd[i] = now + beat.length; //? player.steady
     beatEnd[i] = now + _paced(beat.length); //? player.pace
     if (beat.length < 0) { //? Beat.open
       beatEnd[i] = _lastCueEnd(i, now); //? Beat.open
@@ -700,18 +696,19 @@ class LaunchSchedule {
       if (hanging && timing.beats[beat].kind == LaunchBeatKind.wait) { //? BeatKind.wait Cue.hangs
         earliest = end; //? BeatKind.wait Cue.hangs
       } //? BeatKind.wait Cue.hangs
-      it.start = max(earliest, base + cue.offset);
+      it.start = max(earliest, base + cue.offset); //? player.steady
       it.start = max(earliest, base + _paced(cue.offset)); //? player.pace
       if (base >= launchNever) { //? Cue.hangs
         it.start = launchNever; //? Cue.hangs
       } //? Cue.hangs
-      it.length = cue.length;
+      it.length = cue.length; //? player.steady
       it.length = max(1, _paced(cue.length)); //? player.pace
-      it.stop = min(launchNever, it.start + it.length);
-      it.stop = min(launchNever, it.start + it.length * cue.times); //? Cue.times
+      int all = it.length;
+      all *= cue.times; //? Cue.times
       if (cue.whileWaiting) { //? Cue.whileWaiting
-        it.stop = launchNever; //? Cue.whileWaiting
+        all = launchNever; //? Cue.whileWaiting
       } //? Cue.whileWaiting
+      it.stop = min(launchNever, it.start + all);
     }
   }
 //? Beat.open
@@ -947,7 +944,7 @@ class LaunchSchedule {
   void _cut(_CuePlan it, int at) { //? Cue.whileWaiting
     it.stop = at; //? Cue.whileWaiting
     if (at >= launchNever || it.cue.end != LaunchRepeatEnd.settle) return; //? Cue.whileWaiting RepeatEnd.settle
-    it.settle = max(1, it.cue.settle); //? Cue.whileWaiting RepeatEnd.settle
+    it.settle = max(1, it.cue.settle); //? Cue.whileWaiting RepeatEnd.settle player.steady
     it.settle = max(1, _paced(it.cue.settle)); //? Cue.whileWaiting RepeatEnd.settle player.pace
   } //? Cue.whileWaiting
 

@@ -3,7 +3,7 @@
 import Foundation
 
 extension @LAUNCH@ {
-    /// A time that is not reached. All times are whole milliseconds after the start of the launch.
+    /// A time that is not reached; all are whole milliseconds after the start of the launch.
     static let launchNever = 1_000_000_000
 
     enum BeatKind: Sendable { case opening, play, hold, wait, handOff }
@@ -17,8 +17,7 @@ extension @LAUNCH@ {
         case opacity, x, y, scale, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip
     }
 
-    /// How it ends: everything was there, or a time-out let it go on, took the offline way, left a message;
-    /// interrupted: it was dismissed, skipped or destroyed before that was decided.
+    /// How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided.
     enum Outcome: Int, Sendable { case complete, wentOn, offline, message, interrupted }
 
     /// How it began: never before, in a new process, in one that was there, with all in memory, re-created.
@@ -114,7 +113,7 @@ extension @LAUNCH@ {
         var safe = false //? Place.safe
     }
 
-    /// No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed.
+    /// No place: the whole screen.
     struct Layer: Sendable {
         var kind: LayerKind
         var place: Place?
@@ -129,8 +128,7 @@ extension @LAUNCH@ {
         var frames = 0 //? Layer.frames|LayerKind.clip
     }
 
-    /// The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
-    /// tells which comes first for a property, and which of two that start together wins.
+    /// The sequence as data; a cue comes after the one it hangs on. `cueOrder`: which comes first for a property.
     struct LaunchTiming: Sendable {
         var beats: [Beat]
         var gates: [GateTiming]
@@ -381,11 +379,8 @@ extension @LAUNCH@ {
         var segments: [Segment] = []
     }
 
-    /// The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
-    /// later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when
-    /// the app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`,
-    /// `retriedAt`: when a message stood first and when its time-outs began to count anew; what was over before stays
-    /// as it was.
+    /// The launch with absolute times, for what is known of the gates so far: made anew when a gate opens, without a
+    /// jump. `openingEnd`: when the app's first own frame was drawn. `opened`: when each gate was opened, or NEVER.
     final class LaunchSchedule {
         let timing: LaunchTiming
         let start: StartKind
@@ -396,7 +391,7 @@ extension @LAUNCH@ {
         let retriedAt: Int //? player.retry
         let openingEnd: Int
         private(set) var opened: [Int]
-        private(set) var beatStart: [Int]
+        private(set) var beatStart: [Int] //? GateStart.beat|Cue.dropped|Cue.bySystem
         private(set) var beatEnd: [Int]
         var outcome: Outcome = .complete
         var outcomeAt: Int = launchNever
@@ -430,7 +425,7 @@ extension @LAUNCH@ {
             self.retriedAt = retriedAt //? player.retry
             self.openingEnd = openingEnd
             self.opened = opened
-            self.beatStart = Array(repeating: 0, count: timing.beats.count)
+            self.beatStart = Array(repeating: 0, count: timing.beats.count) //? GateStart.beat|Cue.dropped|Cue.bySystem
             self.beatEnd = Array(repeating: 0, count: timing.beats.count)
             self.gateOpen = opened
             self.gateOpen = Array(repeating: launchNever, count: opened.count) //? Gate.rules
@@ -444,7 +439,7 @@ extension @LAUNCH@ {
             for i in 0..<self.beatEnd.count {
                 self.reached = i //? GateStart.beat
                 if self.outcome == .message { now = launchNever } //? Outcome.message
-                self.beatStart[i] = now
+                self.beatStart[i] = now //? GateStart.beat|Cue.dropped|Cue.bySystem
                 self.beatEnd[i] = now
                 runBeat(i, now)
                 dropCues(i) //? Cue.dropped|Cue.bySystem
@@ -519,7 +514,7 @@ extension @LAUNCH@ {
             if !plays(beat) { return skipCues(i, now) } //? Beat.plays
             if now >= launchNever { return }
             placeCues(i, now, launchNever, false)
-            beatEnd[i] = now + beat.length
+            beatEnd[i] = now + beat.length //? player.steady
             beatEnd[i] = now + paced(beat.length) //? player.pace
             if beat.length < 0 { beatEnd[i] = lastCueEnd(i, now) } //? Beat.open
             if beat.kind == .opening { beatEnd[i] = openingEnd } //? BeatKind.opening
@@ -544,14 +539,15 @@ extension @LAUNCH@ {
                 if cue.anchor == .afterCue { base = plans[cue.other].stop } //? Anchor.afterCue
                 var earliest = from
                 if hanging && timing.beats[beat].kind == .wait { earliest = end } //? BeatKind.wait Cue.hangs
-                it.start = max(earliest, base + cue.offset)
+                it.start = max(earliest, base + cue.offset) //? player.steady
                 it.start = max(earliest, base + paced(cue.offset)) //? player.pace
                 if base >= launchNever { it.start = launchNever } //? Cue.hangs
-                it.length = cue.length
+                it.length = cue.length //? player.steady
                 it.length = max(1, paced(cue.length)) //? player.pace
-                it.stop = min(launchNever, it.start + it.length)
-                it.stop = min(launchNever, it.start + it.length * cue.times) //? Cue.times
-                if cue.whileWaiting { it.stop = launchNever } //? Cue.whileWaiting
+                var all = it.length
+                all *= cue.times //? Cue.times
+                if cue.whileWaiting { all = launchNever } //? Cue.whileWaiting
+                it.stop = min(launchNever, it.start + all)
             }
         }
 //? Beat.open
@@ -743,7 +739,7 @@ extension @LAUNCH@ {
         private func cut(_ it: CuePlan, _ at: Int) { //? Cue.whileWaiting
             it.stop = at //? Cue.whileWaiting
             if at >= launchNever || it.cue.end != .settle { return } //? Cue.whileWaiting RepeatEnd.settle
-            it.settle = max(1, it.cue.settle) //? Cue.whileWaiting RepeatEnd.settle
+            it.settle = max(1, it.cue.settle) //? Cue.whileWaiting RepeatEnd.settle player.steady
             it.settle = max(1, paced(it.cue.settle)) //? Cue.whileWaiting RepeatEnd.settle player.pace
         } //? Cue.whileWaiting
 

@@ -11,7 +11,7 @@ const LAYER_GATES: number[] = []; //? Layer.gates LayerKind.progress
 const LAUNCH_TIMING_GATE_ORDER: number[] = []; //? LaunchTiming.gateOrder|Gate.order Gate.rules Gate.order
 const LAUNCH_TIMING_CUE_ORDER: number[] = []; //? LaunchTiming.cueOrder|Cue.again|Beat.yields
 
-/** A time that is not reached. All times are whole milliseconds after the start of the launch. */
+/** A time that is not reached; all are whole milliseconds after the start of the launch. */
 export const NEVER: number = 1000000000;
 
 export type BeatKind = 'opening' | 'play' | 'hold' | 'wait' | 'handOff';
@@ -25,10 +25,7 @@ export type Property =
   | 'opacity' | 'x' | 'y' | 'scale' | 'scaleX' | 'scaleY' | 'rotation' | 'flip' | 'reveal' | 'draw' | 'travel'
   | 'panel' | 'clip';
 
-/**
- * How it ends: everything was there, or a time-out let it go on, took the offline way, left a message; interrupted: it
- * was dismissed, skipped or destroyed before that was decided.
- */
+/** How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided. */
 export type Outcome = 'complete' | 'wentOn' | 'offline' | 'message' | 'interrupted';
 
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
@@ -124,7 +121,7 @@ export interface Place {
   safe?: boolean; //? Place.safe
 }
 
-/** No place: the whole screen. `parent`: its group. `gates`: what progress shows; none: all that are needed. */
+/** No place: the whole screen. */
 export interface Layer {
   kind: LayerKind;
   place?: Place;
@@ -139,10 +136,7 @@ export interface Layer {
   frames?: number; //? Layer.frames|LayerKind.clip
 }
 
-/**
- * The launch sequence as data. Cues stand in an order in which each comes after the one it hangs on; `cueOrder`
- * tells which comes first for a property, and which of two that start together wins.
- */
+/** The sequence as data; a cue comes after the one it hangs on. `cueOrder`: which comes first for a property. */
 export interface LaunchTiming {
   beats: Beat[];
   gates: GateTiming[];
@@ -388,13 +382,11 @@ class Lane {
 }
 
 /**
- * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
- * later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
- * app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
- * when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
+ * The launch with absolute times, for what is known of the gates so far: made anew when a gate opens, without a jump.
+ * `openingEnd`: when the app's first own frame was drawn. `opened`: when each gate was opened, or NEVER.
  */
 export class LaunchSchedule {
-  readonly beatStart: number[];
+  readonly beatStart: number[]; //? GateStart.beat|Cue.dropped|Cue.bySystem
   readonly beatEnd: number[];
   outcome: Outcome = 'complete';
   outcomeAt: number = NEVER;
@@ -419,7 +411,7 @@ export class LaunchSchedule {
     readonly openingEnd: number,
     readonly opened: number[],
   ) {
-    this.beatStart = new Array<number>(timing.beats.length).fill(0);
+    this.beatStart = new Array<number>(timing.beats.length).fill(0); //? GateStart.beat|Cue.dropped|Cue.bySystem
     this.beatEnd = new Array<number>(timing.beats.length).fill(0);
     this.gateOpen = opened;
     this.gateOpen = new Array<number>(opened.length).fill(NEVER); //? Gate.rules
@@ -433,7 +425,7 @@ export class LaunchSchedule {
     for (let i = 0; i < this.beatEnd.length; i++) {
       this.reached = i; //? GateStart.beat
       if (this.outcome === 'message') now = NEVER; //? Outcome.message
-      this.beatStart[i]! = now;
+      this.beatStart[i]! = now; //? GateStart.beat|Cue.dropped|Cue.bySystem
       this.beatEnd[i]! = now;
       this.runBeat(i, now);
       this.dropCues(i); //? Cue.dropped|Cue.bySystem
@@ -514,7 +506,7 @@ export class LaunchSchedule {
     if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
     if (now >= NEVER) return;
     this.placeCues(i, now, NEVER, false);
-    this.beatEnd[i]! = now + (beat.length ?? -1);
+    this.beatEnd[i]! = now + (beat.length ?? -1); //? player.steady
     this.beatEnd[i]! = now + this.paced(beat.length ?? -1); //? player.pace
     if ((beat.length ?? -1) < 0) this.beatEnd[i]! = this.lastCueEnd(i, now); //? Beat.open
     if (beat.kind === 'opening') this.beatEnd[i]! = this.openingEnd; //? BeatKind.opening
@@ -539,14 +531,15 @@ export class LaunchSchedule {
       if ((cue.anchor ?? 'beatStart') === 'afterCue') base = this.plans[(cue.other ?? -1)]!.stop; //? Anchor.afterCue
       let earliest = from;
       if (hanging && this.timing.beats[beat]!.kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
-      it.start = Math.max(earliest, base + (cue.offset ?? 0));
+      it.start = Math.max(earliest, base + (cue.offset ?? 0)); //? player.steady
       it.start = Math.max(earliest, base + this.paced(cue.offset ?? 0)); //? player.pace
       if (base >= NEVER) it.start = NEVER; //? Cue.hangs
-      it.length = cue.length;
+      it.length = cue.length; //? player.steady
       it.length = Math.max(1, this.paced(cue.length)); //? player.pace
-      it.stop = Math.min(NEVER, it.start + it.length);
-      it.stop = Math.min(NEVER, it.start + it.length * (cue.times ?? 1)); //? Cue.times
-      if (cue.whileWaiting) it.stop = NEVER; //? Cue.whileWaiting
+      let all = it.length;
+      all *= (cue.times ?? 1); //? Cue.times
+      if (cue.whileWaiting) all = NEVER; //? Cue.whileWaiting
+      it.stop = Math.min(NEVER, it.start + all);
     }
   }
 //? Beat.open
@@ -740,7 +733,7 @@ export class LaunchSchedule {
   private cut(it: CuePlan, at: number): void { //? Cue.whileWaiting
     it.stop = at; //? Cue.whileWaiting
     if (at >= NEVER || (it.cue.end ?? 'cut') !== 'settle') return; //? Cue.whileWaiting RepeatEnd.settle
-    it.settle = Math.max(1, it.cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle
+    it.settle = Math.max(1, it.cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle player.steady
     it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle player.pace
   } //? Cue.whileWaiting
 

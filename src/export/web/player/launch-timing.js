@@ -11,7 +11,7 @@ const LAYER_GATES = []; //? Layer.gates LayerKind.progress
 const LAUNCH_TIMING_GATE_ORDER = []; //? LaunchTiming.gateOrder|Gate.order Gate.rules Gate.order
 const LAUNCH_TIMING_CUE_ORDER = []; //? LaunchTiming.cueOrder|Cue.again|Beat.yields
 
-/** A time that is not reached. All times are whole milliseconds after the start of the launch. */
+/** A time that is not reached; all are whole milliseconds after the start of the launch. */
 export const NEVER = 1000000000;
 
 /** What is seen of a layer at one moment; the centre counts from the screen's upper left corner. */
@@ -244,13 +244,11 @@ class Lane {
 }
 
 /**
- * The launch with absolute times, for what is known of the gates so far. It never depends on what a gate will do
- * later, so it can be made anew whenever a gate opens without anything on the screen jumping. `openingEnd`: when the
- * app's first own frame was drawn. `opened`: for each gate when the app opened it, or NEVER. `messageAt`, `retriedAt`:
- * when a message stood first and when its time-outs began to count anew; what was over before stays as it was.
+ * The launch with absolute times, for what is known of the gates so far: made anew when a gate opens, without a jump.
+ * `openingEnd`: when the app's first own frame was drawn. `opened`: when each gate was opened, or NEVER.
  */
 export class LaunchSchedule {
-  beatStart = [];
+  beatStart = []; //? GateStart.beat|Cue.dropped|Cue.bySystem
   beatEnd = [];
   outcome = 'complete';
   outcomeAt = NEVER;
@@ -284,7 +282,7 @@ export class LaunchSchedule {
     this.retriedAt = retriedAt; //? player.retry
     this.openingEnd = openingEnd;
     this.opened = opened;
-    this.beatStart = new Array(timing.beats.length).fill(0);
+    this.beatStart = new Array(timing.beats.length).fill(0); //? GateStart.beat|Cue.dropped|Cue.bySystem
     this.beatEnd = new Array(timing.beats.length).fill(0);
     this.gateOpen = opened;
     this.gateOpen = new Array(opened.length).fill(NEVER); //? Gate.rules
@@ -298,7 +296,7 @@ export class LaunchSchedule {
     for (let i = 0; i < this.beatEnd.length; i++) {
       this.reached = i; //? GateStart.beat
       if (this.outcome === 'message') now = NEVER; //? Outcome.message
-      this.beatStart[i] = now;
+      this.beatStart[i] = now; //? GateStart.beat|Cue.dropped|Cue.bySystem
       this.beatEnd[i] = now;
       this.runBeat(i, now);
       this.dropCues(i); //? Cue.dropped|Cue.bySystem
@@ -379,7 +377,7 @@ export class LaunchSchedule {
     if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
     if (now >= NEVER) return;
     this.placeCues(i, now, NEVER, false);
-    this.beatEnd[i] = now + (beat.length ?? -1);
+    this.beatEnd[i] = now + (beat.length ?? -1); //? player.steady
     this.beatEnd[i] = now + this.paced(beat.length ?? -1); //? player.pace
     if ((beat.length ?? -1) < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
     if (beat.kind === 'opening') this.beatEnd[i] = this.openingEnd; //? BeatKind.opening
@@ -404,14 +402,15 @@ export class LaunchSchedule {
       if ((cue.anchor ?? 'beatStart') === 'afterCue') base = this.plans[(cue.other ?? -1)].stop; //? Anchor.afterCue
       let earliest = from;
       if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
-      it.start = Math.max(earliest, base + (cue.offset ?? 0));
+      it.start = Math.max(earliest, base + (cue.offset ?? 0)); //? player.steady
       it.start = Math.max(earliest, base + this.paced(cue.offset ?? 0)); //? player.pace
       if (base >= NEVER) it.start = NEVER; //? Cue.hangs
-      it.length = cue.length;
+      it.length = cue.length; //? player.steady
       it.length = Math.max(1, this.paced(cue.length)); //? player.pace
-      it.stop = Math.min(NEVER, it.start + it.length);
-      it.stop = Math.min(NEVER, it.start + it.length * (cue.times ?? 1)); //? Cue.times
-      if (cue.whileWaiting) it.stop = NEVER; //? Cue.whileWaiting
+      let all = it.length;
+      all *= (cue.times ?? 1); //? Cue.times
+      if (cue.whileWaiting) all = NEVER; //? Cue.whileWaiting
+      it.stop = Math.min(NEVER, it.start + all);
     }
   }
 //? Beat.open
@@ -605,7 +604,7 @@ export class LaunchSchedule {
   cut(it, at) { //? Cue.whileWaiting
     it.stop = at; //? Cue.whileWaiting
     if (at >= NEVER || (it.cue.end ?? 'cut') !== 'settle') return; //? Cue.whileWaiting RepeatEnd.settle
-    it.settle = Math.max(1, it.cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle
+    it.settle = Math.max(1, it.cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle player.steady
     it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle player.pace
   } //? Cue.whileWaiting
 
