@@ -50,7 +50,8 @@ TEST_CASE("The printer refuses what some language could not say, and names the l
     const auto mixed = refused("let base = from;", "let base = from;\n      const odd: Int = 0.5;");
     CHECK(mixed.code != 0);
     CHECK(mixed.output.find("a whole number is wanted") != std::string::npos);
-    const auto unmarked = refused("if (cue.adds) continue; //? Cue.adds", "if (cue.adds) continue;");
+    const auto unmarked =
+        refused("if (before.cue.adds) continue; //? Cue.adds", "if (before.cue.adds) continue;");
     CHECK(unmarked.code != 0);
     CHECK(unmarked.output.find("Cue.adds is there only with Cue.adds") != std::string::npos);
     CHECK(unmarked.output.find("launch_timing.ts:") != std::string::npos);
@@ -99,11 +100,43 @@ TEST_CASE("Parameters of a cut player fill lines, one line if that is enough") {
           "class A(\n    val " + words + ": Int,\n    val " + others + ": Int, val c: Int\n)\n");
     CHECK(cut("class A {\n  const A({\n    required this.b,\n    this.c = 0, //? A.c\n  });\n\n  final int "
               "b;\n}\n") == "class A {\n  const A({required this.b});\n\n  final int b;\n}\n");
+    CHECK(cut("  const A(this.b, {\n    this.c, //? A.c\n  });\n") == "  const A(this.b);\n");
     // A call that nests another is left as it was written.
     const std::string nested = "f(\n    g(\n        1\n    )\n)\n";
     CHECK(cut(nested) == "f(\n    g(1)\n)\n");
     // Nothing is left of a function before the end.
     CHECK(cut("{\n    a\n\n    b //? B\n}\n") == "{\n    a\n}\n");
+}
+
+TEST_CASE("What is left as the one statement of a block stands on its line, as the language has it") {
+    const auto cut = [](const std::string& player, const exporting::LanguageHabits& habits) {
+        return onlyUsed(player, {}, habits);
+    };
+    const auto& kotlin = exporting::kKotlinHabits;
+    CHECK(cut("fun f(): Int {\n    g() //? No.thing\n    return a + 1\n}\n", kotlin) ==
+          "fun f(): Int = a + 1\n");
+    CHECK(cut("for (a in b) {\n    c()\n}\nif (a) {\n    b()\n} else {\n    c()\n}\n", kotlin) ==
+          "for (a in b) c()\nif (a) {\n    b()\n} else {\n    c()\n}\n");
+    // Neither what declares something nor what is a block of its own.
+    CHECK(cut("if (a) {\n    val b = 1\n}\nfor (a in b) {\n    if (a) c()\n}\n", kotlin) ==
+          "if (a) {\n    val b = 1\n}\nfor (a in b) {\n    if (a) c()\n}\n");
+    CHECK(cut("func f() -> Int {\n    return a\n}\nif a {\n    b()\n}\n", exporting::kSwiftHabits) ==
+          "func f() -> Int { a }\nif a { b() }\n");
+    CHECK(cut("f(a) {\n  return a;\n}\nwhile (a) {\n  b();\n}\n", exporting::kScriptHabits) ==
+          "f(a) { return a; }\nwhile (a) b();\n");
+    // Dart's own rules want braces around what a loop does.
+    CHECK(cut("int f() {\n  return a;\n}\nfor (;;) {\n  b();\n}\nif (a) {\n  b();\n}\n",
+              exporting::kDartHabits) == "int f() => a;\nfor (;;) {\n  b();\n}\nif (a) b();\n");
+    const std::string wide(110, 'a');
+    CHECK(cut("fun f(): Int {\n    return " + wide + "\n}\n", kotlin) ==
+          "fun f(): Int {\n    return " + wide + "\n}\n");
+    // A member may be changed from elsewhere.
+    CHECK(cut("class A {\n    var b = 0\n    fun f() {\n        b = 1 //? No.thing\n    }\n}\nfun g(a: A) "
+              "{\n    a.b = 2\n}\n",
+              kotlin)
+              .find("    var b = 0\n") != std::string::npos);
+    CHECK(exporting::withNamedUnused("function f(a: A, b: B): A { return a; }\n") ==
+          "function f(a: A, _b: B): A { return a; }\n");
 }
 
 TEST_CASE("Variables that nothing changes any more become constants, what people wrote stays") {

@@ -4,6 +4,7 @@
 #include "export/common/names.h"
 #include "export/common/xml.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 
 namespace scaena::exporting {
@@ -265,9 +266,21 @@ std::string Dialect::item(const CodeValue& value, const std::string& comment, in
                 : fmt::format("{}// {}\n{}{}", blank, comment, blank, written);
 }
 
+/// Whether some list in it has more than one thing.
+bool Dialect::hasList(const CodeValue& value) {
+    if (const auto* list = std::get_if<CodeList>(&value.value)) {
+        return list->items.size() > 1 || (list->items.size() == 1 && hasList(list->items.front()));
+    }
+    const auto* object = std::get_if<CodeObject>(&value.value);
+    return object != nullptr && std::any_of(object->fields.begin(), object->fields.end(),
+                                            [&](const CodeField& it) { return hasList(it.value); });
+}
+
 std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
     auto line = flat(value);
-    const bool fits = line.size() + static_cast<std::size_t>(indent + taken) <= limit();
+    // swift-format counts the comma that a list would end in if it were broken.
+    const int comma = !hugs() && hasList(value) ? 2 : 0;
+    const bool fits = line.size() + static_cast<std::size_t>(indent + taken + comma) <= limit();
     if (const auto* object = std::get_if<CodeObject>(&value.value);
         object && !fits && !object->fields.empty()) {
         return broken(*object, indent, taken);

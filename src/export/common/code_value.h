@@ -115,6 +115,7 @@ protected:
 private:
     [[nodiscard]] std::string flat(const CodeValue& value) const;
     [[nodiscard]] std::string filled(const std::vector<std::string>& items, int indent, bool lastComma) const;
+    [[nodiscard]] static bool hasList(const CodeValue& value);
     [[nodiscard]] std::optional<std::string> hugged(const CodeObject& object, int indent, int taken) const;
     [[nodiscard]] std::string broken(const CodeObject& object, int indent, int taken) const;
     [[nodiscard]] std::string broken(const CodeList& list, int indent, int taken) const;

@@ -6,6 +6,7 @@
 #include "core/base/cases.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
+#include "export/common/day_and_night.h"
 #include "export/common/outlines.h"
 #include "export/common/wide_look.h"
 
@@ -39,22 +40,17 @@ class ArtTree {
 public:
     ArtTree(const model::ColourRef& tint, const PartName& part) : m_tint(tint), m_part(part) {}
 
-    [[nodiscard]] CodeValue group(const art::Group& group, const Matrix& outer) const {
+    [[nodiscard]] CodeValue group(const art::Group& whole, const Matrix& outer) const {
+        Matrix matrix = outer * whole.transform;
+        const auto& group = onlyGroup(whole, matrix);
         CodeList items, clips;
-        for (const auto& child : group.children) {
-            items.items.push_back(
-                std::visit(Cases{[&](const art::Shape& it) { return shape(it); },
-                                 [&](const art::Picture& it) { return picture(it); },
-                                 [&](const std::unique_ptr<art::Group>& it) { return this->group(*it, {}); }},
-                           child));
-        }
+        addItems(items, group);
         for (const auto& clip : group.clips) {
             clips.items.push_back(CodeCall("Clip")
                                       .plain("path", {art::toText(clip.path)})
                                       .named("evenOdd", {true}, clip.rule == art::FillRule::NonZero)
                                       .value());
         }
-        const Matrix matrix = outer * group.transform;
         return CodeCall("Group")
             .plain("items", {std::move(items)})
             .named("matrix", matrixValue(matrix), matrix.isIdentity())
@@ -64,6 +60,35 @@ public:
     }
 
 private:
+    static bool isPlain(const art::Group& group) { return group.opacity >= 1 && group.clips.empty(); }
+
+    /// A group that holds nothing but another is one with it.
+    static const art::Group& onlyGroup(const art::Group& group, Matrix& matrix) {
+        if (isPlain(group) && group.children.size() == 1) {
+            if (const auto* inner = std::get_if<std::unique_ptr<art::Group>>(&group.children.front())) {
+                matrix = matrix * (*inner)->transform;
+                return onlyGroup(**inner, matrix);
+            }
+        }
+        return group;
+    }
+
+    /// What is in a group that says nothing of its own stands among the items of its parent.
+    void addItems(CodeList& items, const art::Group& group) const {
+        const Cases add{[&](const art::Shape& it) { items.items.push_back(shape(it)); },
+                        [&](const art::Picture& it) { items.items.push_back(picture(it)); },
+                        [&](const std::unique_ptr<art::Group>& it) {
+                            if (isPlain(*it) && it->transform.isIdentity()) {
+                                addItems(items, *it);
+                            } else {
+                                items.items.push_back(this->group(*it, {}));
+                            }
+                        }};
+        for (const auto& child : group.children) {
+            std::visit(add, child);
+        }
+    }
+
     [[nodiscard]] CodeValue picture(const art::Picture& it) const {
         return CodeCall("Bitmap")
             .plain("name", {m_part(it)})
@@ -161,19 +186,37 @@ void addArtFields(CodeCall& call, const ExportInput& input, const model::Layer& 
                   const PictureNames& names) {
     const PartName part = [&](const art::Picture& it) { return names.part(layer, it); };
     const Size box{layer.place.width, layer.place.height};
+    struct Seen {
+        CodeValue art, fills, outlines;
+    };
     const bool drawn = isDrawn(input.sequence, layer.id);
-    for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
-        const bool dark = appearance == Appearance::Dark;
+    const auto seen = [&](Appearance appearance) -> std::optional<Seen> {
         const auto shown = project::shownArt(input.sequence, input.shelf, layer, appearance);
-        if (!shown || (dark && !project::differsByNight(layer))) {
-            continue;
+        if (!shown) {
+            return std::nullopt;
         }
-        call.named(dark ? "darkArt" : "art", artValue(*shown, box, model::tintOf(layer), part));
+        Seen made{artValue(*shown, box, model::tintOf(layer), part), {}, {}};
         if (drawn) {
-            call.named(dark ? "darkFills" : "fills",
-                       artValue(art::withoutStrokes(*shown), box, model::tintOf(layer), part));
-            call.named(dark ? "darkOutlines" : "outlines", outlineList(outlinesOf(input, layer, appearance)));
+            made.fills = artValue(art::withoutStrokes(*shown), box, model::tintOf(layer), part);
+            made.outlines = outlineList(outlinesOf(input, layer, appearance));
         }
+        return made;
+    };
+    const auto day = seen(Appearance::Light);
+    const auto night = project::differsByNight(layer) ? seen(Appearance::Dark) : std::nullopt;
+    const auto add = [&](const char* name, const char* darkName, CodeValue Seen::*value) {
+        auto both = day && night ? dayAndNight(*day.*value, *night.*value) : std::nullopt;
+        if (day) {
+            call.named(name, both ? std::move(*both) : *day.*value);
+        }
+        if (night && !both) {
+            call.named(darkName, *night.*value);
+        }
+    };
+    add("art", "darkArt", &Seen::art);
+    if (drawn) {
+        add("fills", "darkFills", &Seen::fills);
+        add("outlines", "darkOutlines", &Seen::outlines);
     }
     if (const auto* plate = model::plateOf(layer)) {
         call.named("plate", paletteInk(plate->colour)).named("plateDiameter", {plate->diameter});

@@ -269,6 +269,24 @@ void fillParameters(Lines& lines) {
     }
 }
 
+/// Where all named parameters are gone, their braces go too.
+void dropEmptyBraces(Lines& lines) {
+    Line* before = nullptr;
+    for (auto& line : lines) {
+        if (!line.stays) {
+            continue;
+        }
+        const auto tail = line.text.substr(indentOf(line.text));
+        if (before != nullptr && before->text.ends_with(", {") && tail.starts_with("})")) {
+            before->text.resize(before->text.size() - 3);
+            before->text += tail.substr(1);
+            line.stays = false;
+        } else {
+            before = &line;
+        }
+    }
+}
+
 /// Parameters that fill no more than one line stand between the brackets.
 void joinParameters(Lines& lines) {
     Line *head = nullptr, *filled = nullptr;
@@ -423,6 +441,7 @@ UsedParts everyPart(std::string_view player) {
 std::string onlyUsed(std::string_view player, const UsedParts& parts, const LanguageHabits& habits) {
     auto lines = linesOf(player, parts);
     dropLastCommas(lines);
+    dropEmptyBraces(lines);
     fillParameters(lines);
     joinParameters(lines);
     dropImports(lines);
@@ -448,21 +467,24 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Lang
 
 namespace {
 
-/// A line that begins a function: "  export function name(a: number, b: string): void {".
+/// A line that begins a function, or is one: "  export function name(a: number, b: string): void {".
 struct FunctionLine {
     std::size_t indent;
     std::string_view parameters;
+    std::string_view body; ///< what of it stands on the same line
 };
 
 std::optional<FunctionLine> functionLine(std::string_view line) {
     const auto indent = std::min(line.find_first_not_of(' '), line.size());
     auto rest = line.substr(indent);
-    if (!rest.ends_with('{')) {
+    const auto open = rest.find('(');
+    const auto begin = rest.find('{', open);
+    if (open == std::string_view::npos || begin == std::string_view::npos ||
+        !(rest.ends_with('{') || rest.ends_with("; }"))) {
         return std::nullopt;
     }
-    const auto open = rest.find('(');
-    const auto close = rest.rfind(')');
-    if (open == std::string_view::npos || close == std::string_view::npos || close < open) {
+    const auto close = rest.rfind(')', begin);
+    if (close == std::string_view::npos || close < open) {
         return std::nullopt;
     }
     auto head = rest.substr(0, open);
@@ -481,7 +503,8 @@ std::optional<FunctionLine> functionLine(std::string_view line) {
             return std::nullopt;
         }
     }
-    return isName ? std::optional(FunctionLine{indent, rest.substr(open + 1, close - open - 1)})
+    return isName ? std::optional(
+                        FunctionLine{indent, rest.substr(open + 1, close - open - 1), rest.substr(begin)})
                   : std::nullopt;
 }
 
@@ -509,12 +532,16 @@ std::string withNamedUnused(const std::string& player) {
         if (!found) {
             continue;
         }
-        const auto end = std::find(lines.begin() + static_cast<std::ptrdiff_t>(i), lines.end(),
-                                   std::string(found->indent, ' ') + "}");
+        const auto next = lines.begin() + static_cast<std::ptrdiff_t>(i) + 1;
+        const auto end = found->body.ends_with('}') // all of it stands there
+                             ? next
+                             : std::find(next, lines.end(), std::string(found->indent, ' ') + "}");
+        const std::string body(found->body);
         for (const auto& name : plainParameters(found->parameters)) {
             const bool isUsed =
-                std::any_of(lines.begin() + static_cast<std::ptrdiff_t>(i) + 1, end,
-                            [&](const auto& line) { return findName(line, name) != std::string::npos; });
+                findName(body, name) != std::string::npos || std::any_of(next, end, [&](const auto& line) {
+                    return findName(line, name) != std::string::npos;
+                });
             if (!isUsed) {
                 lines[i].insert(findName(lines[i], name), "_");
             }

@@ -8,6 +8,7 @@
 #include "export/common/names.h"
 #include "export/common/part_pictures.h"
 #include "export/common/script_pictures.h"
+#include "export/common/shared_values.h"
 #include "export/common/timing_tree.h"
 #include "export/flutter/flutter_project.h"
 #include "export/ios/ios_parts.h"
@@ -30,6 +31,23 @@ std::string dartList(const char* type, const char* name, const std::vector<Timin
         out += dartDialect().item(thing.value, commentText(thing.name), 2) + "\n";
     }
     return out + "];\n\n";
+}
+
+/// Looks, and before them what one of them has more than once.
+std::string dartLooks(std::vector<TimingTree::Named> looks) {
+    std::string out;
+    for (std::size_t i = 0; i < looks.size(); ++i) {
+        auto shared = shareRepeated(std::move(looks[i].value), dartDialect(), [i](const std::string& name) {
+            return fmt::format("_{}OfLook{}", name, i);
+        });
+        for (const auto& it : shared.lets) {
+            const bool isText = std::holds_alternative<std::string>(it.value.value);
+            const auto head = fmt::format("{} {} = ", isText ? "const String" : "final LaunchGroup", it.name);
+            out += head + dartDialect().text(it.value, 0, static_cast<int>(head.size())) + ";\n\n";
+        }
+        looks[i].value = std::move(shared.value);
+    }
+    return out + dartList("LaunchLook", "_looks", looks, false);
 }
 
 std::string snake(const std::string& name) { return resourceName(name, "launch"); }
@@ -119,7 +137,7 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
                     "    name: {2}, timing: _timing, looks: _looks, palette: _palette, {3}says: [{4}]));\n\n",
                     dartName(camelCase(type)), gate, dartString(sequence.name),
                     used.contains("player.pictures") ? "darkPictures: {" + dark + "}, " : "", says);
-    out += dartTiming(build.plans) + dartList("LaunchLook", "_looks", looks, false);
+    out += dartTiming(build.plans) + dartLooks(looks);
     out += "const List<LaunchColors> _palette = " + dart(paletteValue(sequence.palette), 2) + ";\n";
     build.add(codeFolder(sequence) + "launch.dart", out);
 }

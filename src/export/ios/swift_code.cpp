@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
+#include "export/common/shared_values.h"
 #include "export/common/timing_tree.h"
 #include "export/ios/ios_parts.h"
-#include "export/ios/shared_values.h"
 
 #include "embedded_players.h"
 
@@ -83,7 +83,7 @@ SwiftLooks swiftLooks(const ExportBuild& build, const IosNames& names, PartPictu
 }
 
 std::string made(const std::string& name, const std::string& comment, const CodeValue& look) {
-    const auto shared = shareRepeated(look);
+    const auto shared = shareRepeated(look, swiftDialect());
     std::string lets;
     for (const auto& it : shared.lets) {
         const auto head = fmt::format("        let {}{} = ", it.name, it.type.empty() ? "" : ": " + it.type);

@@ -750,16 +750,15 @@ export class LaunchSchedule {
     let order = this.plans;
     if (this.timing.cueOrder.length > 0) order = this.inOrderOfTime(); //? Cue.again
     for (const plan of order) {
-      const layer = plan.cue.layer; //? Cue.again|Beat.yields
-      const segments = this.lanes[plan.cue.layer].segments;
+      const lane = this.lanes[plan.cue.layer];
       for (const it of this.tracksOf(plan.cue)) {
         let found = neutral(it.property);
-        const before = this.ruling(layer, it.property, plan.start); //? Cue.again|Beat.yields
-        let follows = before >= 0 && segments[before].plan.start < NEVER; //? Cue.again|Beat.yields
+        const before = this.ruling(plan.cue.layer, it.property, plan.start); //? Cue.again|Beat.yields
+        let follows = before >= 0 && lane.segments[before].plan.start < NEVER; //? Cue.again|Beat.yields
         if (before >= 0 && plan.blends) follows = true; //? Beat.yields
-        if (follows) found = segments[before].valueAt(plan.start); //? Cue.again|Beat.yields
+        if (follows) found = lane.segments[before].valueAt(plan.start); //? Cue.again|Beat.yields
         if (plan.cue.adds) found = neutral(it.property); //? Cue.adds
-        segments.push(new Segment(plan, it, found));
+        lane.segments.push(new Segment(plan, it, found));
       }
     }
   }

@@ -737,16 +737,15 @@ internal class LaunchSchedule(
         var order = plans
         if (timing.cueOrder.size > 0) order = inOrderOfTime() //? Cue.again
         for (plan in order) {
-            val layer = plan.cue.layer //? Cue.again|Beat.yields
-            val segments = lanes[plan.cue.layer].segments
+            val lane = lanes[plan.cue.layer]
             for (it in tracksOf(plan.cue)) {
                 var found = neutral(it.property)
-                val before = ruling(layer, it.property, plan.start.toDouble()) //? Cue.again|Beat.yields
-                var follows = before >= 0 && segments[before].plan.start < NEVER //? Cue.again|Beat.yields
+                val before = ruling(plan.cue.layer, it.property, plan.start.toDouble()) //? Cue.again|Beat.yields
+                var follows = before >= 0 && lane.segments[before].plan.start < NEVER //? Cue.again|Beat.yields
                 if (before >= 0 && plan.blends) follows = true //? Beat.yields
-                if (follows) found = segments[before].valueAt(plan.start.toDouble()) //? Cue.again|Beat.yields
+                if (follows) found = lane.segments[before].valueAt(plan.start.toDouble()) //? Cue.again|Beat.yields
                 if (plan.cue.adds) found = neutral(it.property) //? Cue.adds
-                segments.add(Segment(plan, it, found))
+                lane.segments.add(Segment(plan, it, found))
             }
         }
     }

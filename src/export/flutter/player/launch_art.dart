@@ -15,8 +15,10 @@ class LaunchColors {
 
 /// The palette as it is by day or by night, and the pictures that are there.
 class LaunchPaletteColors {
-  LaunchPaletteColors(List<LaunchColors> palette, bool dark, this.pictures)
-      : _values = {for (final LaunchColors it in palette) it.name: dark ? it.dark : it.light};
+  LaunchPaletteColors(List<LaunchColors> palette, this.isDark, this.pictures)
+      : _values = {for (final LaunchColors it in palette) it.name: isDark ? it.dark : it.light};
+
+  final bool isDark;
 
   final Map<String, int> _values;
   final Map<String, ImageInfo> pictures;
@@ -40,13 +42,19 @@ abstract class LaunchInk {
 
 //?{ Plain.color
 class LaunchPlain extends LaunchInk {
-  const LaunchPlain(this.color);
+  const LaunchPlain(this.color, {
+    this.dark, //? Plain.dark
+  });
 
   final int color;
+  final int? dark; //? Plain.dark
 
   @override
-  void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) =>
-      paint.color = launchColor(color, fade);
+  void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) {
+    int seen = color;
+    if (colors.isDark) seen = dark ?? color; //? Plain.dark
+    paint.color = launchColor(seen, fade);
+  }
 }
 //?}
 
@@ -75,19 +83,23 @@ class LaunchGradient extends LaunchInk {
   const LaunchGradient(this.x1, this.y1, this.x2, this.y2, this.at, this.colors, {
     this.radius = 0.0, //? Gradient.radius
     this.spread = LaunchSpread.pad, //? Spread.reflect|Spread.repeating
+    this.darkColors, //? Gradient.darkColors
     this.matrix = const [1, 0, 0, 1, 0, 0],
   });
 
   final double x1, y1, x2, y2;
   final List<double> at;
   final List<int> colors;
+  final List<int>? darkColors; //? Gradient.darkColors
   final double radius; //? Gradient.radius
   final List<double> matrix;
   final LaunchSpread spread; //? Spread.reflect|Spread.repeating
 
   @override
   void apply(Paint paint, LaunchPaletteColors palette, [double fade = 1.0]) {
-    final List<Color> shades = [for (final int it in colors) Color(it)];
+    List<int> seen = colors;
+    if (palette.isDark) seen = darkColors ?? colors; //? Gradient.darkColors
+    final List<Color> shades = [for (final int it in seen) Color(it)];
     TileMode mode = TileMode.clamp;
     if (spread == LaunchSpread.reflect) mode = TileMode.mirror; //? Spread.reflect|Spread.repeating
     if (spread == LaunchSpread.repeating) mode = TileMode.repeated; //? Spread.reflect|Spread.repeating

@@ -968,22 +968,21 @@ class LaunchSchedule {
       order = _inOrderOfTime(); //? Cue.again
     } //? Cue.again
     for (final _CuePlan plan in order) {
-      final int layer = plan.cue.layer; //? Cue.again|Beat.yields
-      final List<_Segment> segments = _lanes[plan.cue.layer].segments;
+      final _Lane lane = _lanes[plan.cue.layer];
       for (final LaunchTrack it in _tracksOf(plan.cue)) {
         double found = _neutral(it.property);
-        final int before = _ruling(layer, it.property, plan.start.toDouble()); //? Cue.again|Beat.yields
-        bool follows = before >= 0 && segments[before].plan.start < launchNever; //? Cue.again|Beat.yields
+        final int before = _ruling(plan.cue.layer, it.property, plan.start.toDouble()); //? Cue.again|Beat.yields
+        bool follows = before >= 0 && lane.segments[before].plan.start < launchNever; //? Cue.again|Beat.yields
         if (before >= 0 && plan.blends) { //? Beat.yields
           follows = true; //? Beat.yields
         } //? Beat.yields
         if (follows) { //? Cue.again|Beat.yields
-          found = segments[before].valueAt(plan.start.toDouble()); //? Cue.again|Beat.yields
+          found = lane.segments[before].valueAt(plan.start.toDouble()); //? Cue.again|Beat.yields
         } //? Cue.again|Beat.yields
         if (plan.cue.adds) { //? Cue.adds
           found = _neutral(it.property); //? Cue.adds
         } //? Cue.adds
-        segments.add(_Segment(plan, it, found));
+        lane.segments.add(_Segment(plan, it, found));
       }
     }
   }

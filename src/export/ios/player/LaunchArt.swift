@@ -60,8 +60,12 @@ extension @LAUNCH@ {
  //? Plain.color
     struct Plain: Ink { //? Plain.color
         var color: UInt32 //? Plain.color
+        var dark: UInt32? //? Plain.dark
 
-        func color(_ colors: PaletteColors) -> CGColor { shade(color, 1) } //? Plain.color
+        func color(_ colors: PaletteColors) -> CGColor { //? Plain.color
+            if let dark = dark, colors.isDark { return shade(dark, 1) } //? Plain.dark
+            return shade(color, 1) //? Plain.color
+        } //? Plain.color
     } //? Plain.color
  //? Palette.name
     struct Palette: Ink { //? Palette.name
@@ -85,11 +89,12 @@ extension @LAUNCH@ {
         var radius = 0.0 //? Gradient.radius
         var matrix: [Double] = [1, 0, 0, 1, 0, 0] //? Gradient.at
         var spread = Spread.pad //? Spread.reflect|Spread.repeating
+        var darkColors: [UInt32]? //? Gradient.darkColors
 
         func color(_ palette: PaletteColors) -> CGColor { shade(colors[0], 1) } //? Gradient.at
  //? Gradient.at
         /// Paints what the context is cut to; `box` holds all of it. //? Gradient.at
-        func paint(_ context: CGContext, _ box: CGRect) { //? Gradient.at
+        func paint(_ context: CGContext, _ box: CGRect, _ palette: PaletteColors) { //? Gradient.at
             context.concatenate(transform(matrix)) //? Gradient.at
             var from = CGPoint(x: x1, y: y1) //? Gradient.at
             var to = CGPoint(x: x2, y: y2) //? Gradient.at
@@ -97,9 +102,10 @@ extension @LAUNCH@ {
             reach = CGFloat(radius) //? Gradient.radius
             var stops = at //? Gradient.at
             var shades = colors //? Gradient.at
+            if let darkColors = darkColors, palette.isDark { shades = darkColors } //? Gradient.darkColors
             if spread != .pad { //? Spread.reflect|Spread.repeating
                 let (first, last) = periods(box.applying(transform(matrix).inverted())) //? Spread.reflect|Spread.repeating
-                let all = repeated(first, last) //? Spread.reflect|Spread.repeating
+                let all = repeated(first, last, shades) //? Spread.reflect|Spread.repeating
                 stops = all.stops //? Spread.reflect|Spread.repeating
                 shades = all.shades //? Spread.reflect|Spread.repeating
                 if reach == 0 { from = along(first) } //? Spread.reflect|Spread.repeating
@@ -138,7 +144,7 @@ extension @LAUNCH@ {
             return (first, max(first + 1, min(64, Int((parts.max() ?? 1).rounded(.up))))) //? Spread.reflect|Spread.repeating
         } //? Spread.reflect|Spread.repeating
  //? Spread.reflect|Spread.repeating
-        private func repeated(_ first: Int, _ last: Int) -> (stops: [Double], shades: [UInt32]) { //? Spread.reflect|Spread.repeating
+        private func repeated(_ first: Int, _ last: Int, _ colors: [UInt32]) -> (stops: [Double], shades: [UInt32]) { //? Spread.reflect|Spread.repeating
             var stops: [Double] = [] //? Spread.reflect|Spread.repeating
             var shades: [UInt32] = [] //? Spread.reflect|Spread.repeating
             for period in first..<last { //? Spread.reflect|Spread.repeating
@@ -273,7 +279,7 @@ extension @LAUNCH@ {
             if let gradient = ink as? Gradient { //? Gradient.at
                 context.saveGState() //? Gradient.at
                 context.clip(using: rule) //? Gradient.at
-                gradient.paint(context, box) //? Gradient.at
+                gradient.paint(context, box, colors) //? Gradient.at
                 return context.restoreGState() //? Gradient.at
             } //? Gradient.at
             context.setFillColor(ink.color(colors)) //? Look.art

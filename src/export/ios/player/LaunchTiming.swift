@@ -761,16 +761,15 @@ extension @LAUNCH@ {
             var order = plans
             if timing.cueOrder.count > 0 { order = inOrderOfTime() } //? Cue.again
             for plan in order {
-                let layer = plan.cue.layer //? Cue.again|Beat.yields
-                let segments = lanes[plan.cue.layer].segments
+                let lane = lanes[plan.cue.layer]
                 for it in tracksOf(plan.cue) {
                     var found = neutral(it.property)
-                    let before = ruling(layer, it.property, Double(plan.start)) //? Cue.again|Beat.yields
-                    var follows = before >= 0 && segments[before].plan.start < launchNever //? Cue.again|Beat.yields
+                    let before = ruling(plan.cue.layer, it.property, Double(plan.start)) //? Cue.again|Beat.yields
+                    var follows = before >= 0 && lane.segments[before].plan.start < launchNever //? Cue.again|Beat.yields
                     if before >= 0 && plan.blends { follows = true } //? Beat.yields
-                    if follows { found = segments[before].valueAt(Double(plan.start)) } //? Cue.again|Beat.yields
+                    if follows { found = lane.segments[before].valueAt(Double(plan.start)) } //? Cue.again|Beat.yields
                     if plan.cue.adds { found = neutral(it.property) } //? Cue.adds
-                    segments.append(Segment(plan, it, found))
+                    lane.segments.append(Segment(plan, it, found))
                 }
             }
         }

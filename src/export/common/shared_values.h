@@ -3,6 +3,8 @@
 
 #include "export/common/code_value.h"
 
+#include <functional>
+
 namespace scaena::exporting {
 
 /// A value whose large parts that it had more than once are constants before it.
@@ -16,7 +18,11 @@ struct SharedValue {
 };
 
 /// For a look: long paths (`path0`, `path1` …), and the art itself where what fills it is the same
-/// (`letters`).
-[[nodiscard]] SharedValue shareRepeated(CodeValue look);
+/// (`letters`), by the names that `named` makes of these.
+[[nodiscard]] SharedValue shareRepeated(
+    CodeValue look, const Dialect& dialect,
+    const std::function<std::string(const std::string&)>& named = [](const std::string& name) {
+        return name;
+    });
 
 }

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "export/ios/shared_values.h"
+#include "export/common/shared_values.h"
 
 #include <fmt/format.h>
 #include <map>
@@ -42,14 +42,15 @@ CodeValue* fieldOf(CodeValue& look, std::string_view name) {
 
 }
 
-SharedValue shareRepeated(CodeValue look) {
+SharedValue shareRepeated(CodeValue look, const Dialect& dialect,
+                          const std::function<std::string(const std::string&)>& named) {
     SharedValue shared;
     auto *art = fieldOf(look, "art"), *fills = fieldOf(look, "fills");
-    const bool isSame = art && fills && swiftDialect().text(*art) == swiftDialect().text(*fills);
+    const bool isSame = art && fills && dialect.text(*art) == dialect.text(*fills);
     std::optional<CodeValue> letters;
     if (isSame) {
         letters = std::move(*art);
-        *art = *fills = {CodeVerbatim{"letters"}};
+        *art = *fills = {CodeVerbatim{named("letters")}};
     }
     std::map<std::string, int> count;
     const auto counts = [&](CodeValue&, const std::string& text) { ++count[text]; };
@@ -62,7 +63,7 @@ SharedValue shareRepeated(CodeValue look) {
         if (count[text] < 2) {
             return;
         }
-        const auto [found, isNew] = names.emplace(text, fmt::format("path{}", names.size()));
+        const auto [found, isNew] = names.emplace(text, named(fmt::format("path{}", names.size())));
         if (isNew) {
             shared.lets.push_back({found->second, "PathText", {text}});
         }
@@ -73,7 +74,7 @@ SharedValue shareRepeated(CodeValue look) {
     }
     eachPath(look, share);
     if (letters) {
-        shared.lets.push_back({"letters", "", std::move(*letters)});
+        shared.lets.push_back({named("letters"), "", std::move(*letters)});
     }
     shared.value = std::move(look);
     return shared;
