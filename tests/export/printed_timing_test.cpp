@@ -84,7 +84,7 @@ TEST_CASE("What has become a second name for something is called by the first, b
         "    fun h() {\n        d = 2 //? No.thing\n    }\n}\n";
     CHECK(onlyUsed(kotlin, {}, exporting::kKotlinHabits) ==
           "class A {\n    val d = c\n    fun f(a: Int): Int {\n        g(b: a, it.b)\n"
-          "        return a + 1\n    }\n    fun h() {\n    }\n}\n");
+          "        return a + 1\n    }\n    fun h() {}\n}\n");
     // Not where the other changes, nor in a language in which a name may be label and value at once.
     const std::string changed =
         "fun f() {\n    var a = 1\n    var b = a\n    b += 1 //? No.thing\n    a += 1\n    g(b)\n}\n";
@@ -139,6 +139,26 @@ TEST_CASE("What is left as the one statement of a block stands on its line, as t
           "function f(a: A, _b: B): A { return a; }\n");
 }
 
+TEST_CASE("Fields of one type share a line in Dart, and members of an interface in TypeScript") {
+    const auto dart = [](const std::string& player) { return onlyUsed(player, {}, exporting::kDartHabits); };
+    CHECK(dart("class A {\n  final double x;\n  final double y; //? A.y\n  final double z;\n  final int n;\n "
+               " int a = 1;\n"
+               "  int b = 2;\n\n  /// What.\n  int c = 3;\n\n  void f() {\n    int d = 1;\n    int e = 2;\n  "
+               "}\n}\n") == "class A {\n  final double x, z;\n  final int n;\n  int a = 1, b = 2;\n\n  /// "
+                            "What.\n  int c = 3;\n\n"
+                            "  void f() {\n    int d = 1;\n    int e = 2;\n  }\n}\n");
+    CHECK(dart("import 'a';\nimport 'b';\n") == "import 'a';\nimport 'b';\n");
+    const auto script = [](const std::string& player) {
+        return onlyUsed(player, {}, exporting::kScriptHabits);
+    };
+    CHECK(script("interface A {\n  x: number;\n  y: number; //? A.y\n  z?: string;\n}\n") ==
+          "interface A { x: number; z?: string }\n");
+    CHECK(script("interface A {\n  x: number;\n  /** What. */\n  z: string;\n}\n") ==
+          "interface A {\n  x: number;\n  /** What. */\n  z: string;\n}\n");
+    CHECK(script("constructor(readonly a: A) {\n  this.b = 1; //? A.b\n}\n") ==
+          "constructor(readonly a: A) {}\n");
+}
+
 TEST_CASE("Variables that nothing changes any more become constants, what people wrote stays") {
     const std::string swift =
         "final class A {\n    var field = 0\n    func f() {\n        var a = 1\n"
@@ -173,7 +193,7 @@ TEST_CASE("A player cut down to its own sequence gives the core's numbers") {
             onlyUsed(player, exporting::partsOf(exporting::timingTree(plans)), exporting::kScriptHabits);
         least = std::min(least, cut.size());
         REQUIRE(files.writeAtomically(folder.path() / fmt::format("case{}.player.mjs", count++), cut));
-        return "export const timing = " + exporting::scriptTiming(plans) + ";\n";
+        return exporting::scriptTiming(plans, "export const timing");
     };
     const auto cases = timingTable(folder.path(), "mjs", "web", timing, 601, 60);
     CHECK(least < player.size() * 2 / 3);

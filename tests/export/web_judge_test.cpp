@@ -238,7 +238,7 @@ TEST_CASE("The script players' timing gives the core's numbers, for samples and 
     const TemporaryFolder folder;
     DiskFiles files;
     const auto timing = [](const exporting::Plans& plans) {
-        return "export const timing = " + exporting::scriptTiming(plans) + ";\n";
+        return exporting::scriptTiming(plans, "export const timing");
     };
     const auto cases = timingTable(folder.path(), "mjs", "web", timing, 101, 40);
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));

@@ -32,7 +32,7 @@ inline std::string timingTable(const std::filesystem::path& folder, const std::s
     for (const auto& path : samples()) {
         add(openSample(path).sequence, allConditions({target}));
     }
-    for (unsigned seed = firstSeed; seed < firstSeed + randomOnes; ++seed) {
+    for (const unsigned seed : seeds(firstSeed, randomOnes)) {
         RandomSequences random(seed);
         const auto sequence = random.next();
         std::vector<Conditions> many;

@@ -179,8 +179,14 @@ std::string kotlinTiming(const TimingTree& tree, const char* word) {
     }
     const std::string lists = "beats = beats, gates = gates, layers = layers, cues = cues";
     const auto made = orders.empty() ? lists : "\n        " + lists + orders + "\n    ";
-    return listProperty("beats", "Beat", tree.beats) + listProperty("gates", "GateTiming", tree.gates) +
-           listProperty("layers", "Layer", tree.layers) + listProperty("cues", "Cue", tree.cues) +
+    std::string easings;
+    for (const auto& [name, easing] : tree.easings) {
+        easings +=
+            fmt::format("{}    private val {} = {}\n", easings.empty() ? "\n" : "", name, kotlin(easing, 4));
+    }
+    return easings + listProperty("beats", "Beat", tree.beats) +
+           listProperty("gates", "GateTiming", tree.gates) + listProperty("layers", "Layer", tree.layers) +
+           listProperty("cues", "Cue", tree.cues) +
            fmt::format("\n    {} timing = LaunchTiming({})\n", word, made);
 }
 

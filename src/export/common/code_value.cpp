@@ -117,6 +117,7 @@ class DartDialect : public Dialect {
         return "Launch" + word.type + "." + camelCase(word.word);
     }
     std::string none() const override { return "null"; }
+    std::string own(const std::string& name) const override { return "_" + name; }
     std::string list(CodeList::Of, const std::string& items) const override { return "[" + items + "]"; }
     std::string field(const CodeField& field, const std::string& value) const override {
         return field.named ? std::string(field.name) + ": " + value : value;
@@ -162,6 +163,7 @@ std::string Dialect::flat(const CodeValue& value) const {
         std::string operator()(const std::string& v) const { return dialect.quoted(v); }
         std::string operator()(const CodeWord& v) const { return dialect.constant(v); }
         std::string operator()(const CodeVerbatim& v) const { return v.text; }
+        std::string operator()(const CodeName& v) const { return dialect.own(v.text); }
         std::string operator()(const CodeColour& v) const { return dialect.colour(v.argb); }
         std::string operator()(const CodeList& v) const {
             std::string items;

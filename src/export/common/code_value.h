@@ -37,6 +37,11 @@ struct CodeVerbatim {
     std::string text;
 };
 
+/// The name of a constant that stands before the data.
+struct CodeName {
+    std::string text;
+};
+
 /// 0xAARRGGBB.
 struct CodeColour {
     std::uint32_t argb = 0;
@@ -45,7 +50,7 @@ struct CodeColour {
 /// monostate: none.
 struct CodeValue {
     std::variant<std::monostate, double, int, bool, std::string, CodeWord, CodeObject, CodeList, CodeVerbatim,
-                 CodeColour>
+                 CodeName, CodeColour>
         value;
 
     /// Whether it has parts, which may stand in lines of their own.
@@ -104,6 +109,8 @@ protected:
     [[nodiscard]] virtual std::string quoted(const std::string& text) const = 0;
     [[nodiscard]] virtual std::string constant(const CodeWord& word) const = 0;
     [[nodiscard]] virtual std::string none() const = 0;
+    /// What a constant of the data's own file is called; it must not be seen outside.
+    [[nodiscard]] virtual std::string own(const std::string& name) const { return name; }
     [[nodiscard]] virtual std::string colour(std::uint32_t argb) const;
     [[nodiscard]] virtual std::string list(CodeList::Of of, const std::string& items) const = 0;
     [[nodiscard]] virtual std::string field(const CodeField& field, const std::string& value) const = 0;

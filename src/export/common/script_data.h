@@ -6,8 +6,9 @@
 
 namespace scaena::exporting {
 
-/// The sequence's timing as an object literal of JavaScript and TypeScript.
-[[nodiscard]] std::string scriptTiming(const Plans& plans);
+/// The sequence's timing as a constant of JavaScript and TypeScript, `declared` as it says, and what it
+/// names.
+[[nodiscard]] std::string scriptTiming(const Plans& plans, const std::string& declared);
 
 /// The names of the gates as a list: "'session', 'feed'".
 [[nodiscard]] std::string scriptGates(const model::Sequence& sequence);

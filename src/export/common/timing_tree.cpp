@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <array>
+#include <map>
 
 namespace scaena::exporting {
 
@@ -205,6 +206,55 @@ const char* kindWord(LayerKind kind) {
     }
 }
 
+/// Calls `visit` with each easing in a value.
+template <class Visit>
+void eachEasing(CodeValue& value, const Visit& visit) {
+    if (auto* object = std::get_if<CodeObject>(&value.value)) {
+        if (object->type == "Easing") {
+            return visit(value);
+        }
+        for (auto& field : object->fields) {
+            eachEasing(field.value, visit);
+        }
+    } else if (auto* list = std::get_if<CodeList>(&value.value)) {
+        for (auto& item : list->items) {
+            eachEasing(item, visit);
+        }
+    }
+}
+
+std::string nameOfEasing(const std::string& text, std::size_t number) {
+    for (const auto& it : model::namedEasings()) {
+        if (scriptDialect().text(easingValue(it.easing)) == text) {
+            return camelCase(it.name);
+        }
+    }
+    return fmt::format("easing{}", number);
+}
+
+/// Easings that are there more than once get a name.
+void nameEasings(TimingTree& tree) {
+    std::map<std::string, int> counts;
+    std::map<std::string, std::string> names;
+    for (auto& cue : tree.cues) {
+        eachEasing(cue.value, [&](CodeValue& it) { ++counts[scriptDialect().text(it)]; });
+    }
+    for (auto& cue : tree.cues) {
+        eachEasing(cue.value, [&](CodeValue& it) {
+            const auto text = scriptDialect().text(it);
+            if (counts[text] < 2) {
+                return;
+            }
+            const auto [found, isNew] = names.emplace(text, "");
+            if (isNew) {
+                found->second = nameOfEasing(text, names.size());
+                tree.easings.push_back({found->second, it});
+            }
+            it = {CodeName{found->second}};
+        });
+    }
+}
+
 class TreeBuilder {
 public:
     explicit TreeBuilder(const Plans& plans)
@@ -230,6 +280,7 @@ public:
         for (const auto cue : m_plan.playOrder) {
             tree.cues.push_back({document.cues[static_cast<std::size_t>(cue)].id, cueValue(cue)});
         }
+        nameEasings(tree);
         addNeeds(tree);
         if (tree.needs.contains("Gate.order")) {
             tree.gateOrder = indicesOf(m_plan.gateOrder);
@@ -428,7 +479,7 @@ private:
 UsedParts partsOf(const TimingTree& tree) {
     UsedParts parts = tree.needs;
     parts.insert("player.steady"); // unless a system plays faster or slower
-    for (const auto* list : {&tree.beats, &tree.gates, &tree.layers, &tree.cues}) {
+    for (const auto* list : {&tree.beats, &tree.gates, &tree.layers, &tree.cues, &tree.easings}) {
         for (const auto& it : *list) {
             collectParts(parts, it.value);
         }

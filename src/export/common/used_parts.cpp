@@ -315,6 +315,79 @@ void joinParameters(Lines& lines) {
     }
 }
 
+/// "final double x;" is "final double " and "x"; nothing for what declares no field.
+std::optional<std::pair<std::string, std::string>> dartField(std::string_view line) {
+    const auto text = line.substr(indentOf(line));
+    const auto end = std::min(text.find(" = "), text.size() - (text.empty() ? 0 : 1));
+    const auto name = text.substr(0, end).rfind(' ');
+    static constexpr std::array<std::string_view, 6> kOthers = {"return ", "@",     "const ",
+                                                                "//",      "late ", "factory "};
+    if (text.size() == line.size() || !text.ends_with(';') || name == std::string_view::npos ||
+        text.find('(') < text.size() || text.find("//") < text.size() || text.find(" get ") < text.size() ||
+        std::any_of(kOthers.begin(), kOthers.end(), [&](auto it) { return text.starts_with(it); })) {
+        return std::nullopt;
+    }
+    return std::pair(std::string(text.substr(0, name + 1)),
+                     std::string(text.substr(name + 1, text.size() - name - 2)));
+}
+
+/// Fields of one type that stood a line each, so that each could go, share it.
+void joinDartFields(Lines& lines) {
+    Line* first = nullptr;
+    std::string type;
+    for (std::size_t i = 0; i < lines.size(); ++i) {
+        auto& line = lines[i];
+        if (!line.stays) {
+            continue;
+        }
+        const auto field = isLocal(lines, i) ? std::nullopt : dartField(line.text);
+        if (field && first != nullptr && type == field->first &&
+            indentOf(first->text) == indentOf(line.text) &&
+            first->text.size() + field->second.size() + 2 < kFilled) {
+            first->text.pop_back();
+            first->text += ", " + field->second + ";";
+            line.stays = false;
+        } else {
+            first = field ? &line : nullptr;
+            type = field ? field->first : "";
+        }
+    }
+}
+
+/// The members of an interface fill lines, one line with it if that is enough.
+void joinInterfaces(Lines& lines) {
+    std::vector<Line*> body;
+    Line* head = nullptr;
+    for (auto& line : lines) {
+        if (!line.stays) {
+            continue;
+        }
+        if (line.text.find("interface ") != std::string::npos && line.text.ends_with('{')) {
+            head = &line;
+            body.clear();
+        } else if (head != nullptr && line.text == std::string(indentOf(head->text), ' ') + "}") {
+            if (body.size() == 1 && head->text.size() + body[0]->text.size() < kFilled) {
+                auto members = body[0]->text.substr(indentOf(body[0]->text));
+                members.pop_back();
+                head->text += " " + members + " }";
+                body[0]->stays = line.stays = false;
+            }
+            head = nullptr;
+        } else if (head != nullptr) {
+            const bool isPlain = line.text.ends_with(';') && line.text.find("/") == std::string::npos;
+            const auto member = line.text.substr(indentOf(line.text));
+            if (isPlain && !body.empty() && body.back()->text.ends_with(';') &&
+                body.back()->text.find("/") == std::string::npos &&
+                body.back()->text.size() + member.size() + 1 < kFilled) {
+                body.back()->text += " " + member;
+                line.stays = false;
+            } else {
+                body.push_back(&line);
+            }
+        }
+    }
+}
+
 /// "for (…) {" and its like, by the word it begins with.
 bool isFlow(std::string_view line, LanguageHabits::Short language) {
     const auto text = line.substr(indentOf(line));
@@ -384,6 +457,12 @@ void shorten(Lines& lines, LanguageHabits::Short language) {
             continue;
         }
         const auto indent = indentOf(line.text);
+        if (!last.empty() && line.text.substr(indent) == "}" && last.back()->text.ends_with(") {") &&
+            indentOf(last.back()->text) == indent) {
+            last.back()->text += "}"; // a body in which nothing is left
+            line.stays = false;
+            continue;
+        }
         if (last.size() == 2 && line.text.substr(indent) == "}" && indentOf(last[0]->text) == indent &&
             indentOf(last[1]->text) > indent) {
             const auto& body = last[1]->text;
@@ -447,6 +526,11 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Lang
     dropImports(lines);
     if (!habits.changes.empty()) {
         fixVariables(lines, habits);
+    }
+    if (habits.shortly == LanguageHabits::Short::Dart) {
+        joinDartFields(lines);
+    } else if (habits.shortly == LanguageHabits::Short::Script) {
+        joinInterfaces(lines);
     }
     shorten(lines, habits.shortly);
     std::string text;

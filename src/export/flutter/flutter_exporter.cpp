@@ -250,7 +250,13 @@ std::string dartTiming(const Plans& plans) {
     for (const auto& [name, order] : ordersOf(tree)) {
         orders += fmt::format(", {}: {}", name, dart({order}, 6));
     }
-    return fmt::format(
+    std::string easings;
+    for (const auto& [name, easing] : tree.easings) {
+        easings += fmt::format("const LaunchEasing _{} = {};\n", name, dart(easing, 0));
+    }
+    easings += easings.empty() ? "" : "\n";
+    return easings +
+           fmt::format(
                "const LaunchTiming _timing = LaunchTiming(\n    beats: _beats, gates: _gates, layers: "
                "_layers, cues: _cues{});\n\n",
                orders) +

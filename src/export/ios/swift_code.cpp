@@ -204,7 +204,12 @@ std::string swiftTiming(const TimingTree& tree) {
     }
     const std::string lists = "beats: beats, gates: gates, layers: layers, cues: cues";
     const auto made = orders.empty() ? lists : "\n        " + lists + orders + "\n    ";
-    return constants("Beat", "beat", tree.beats) + constants("GateTiming", "gate", tree.gates) +
+    std::string easings;
+    for (const auto& [name, easing] : tree.easings) {
+        easings += fmt::format("    private static let {} = {}\n", name, swift(easing, 4));
+    }
+    easings += easings.empty() ? "" : "\n";
+    return easings + constants("Beat", "beat", tree.beats) + constants("GateTiming", "gate", tree.gates) +
            constants("Layer", "layer", tree.layers) + constants("Cue", "cue", tree.cues) +
            fmt::format("    static let timing = LaunchTiming({})\n", made);
 }

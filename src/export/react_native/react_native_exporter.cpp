@@ -134,9 +134,7 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
     if (parts.contains("Outcome.message")) {
         parts.insert("player.retry");
     }
-    const auto used = [&](const char* file) {
-        return onlyUsed(embedded::find(file), parts, kScriptHabits);
-    };
+    const auto used = [&](const char* file) { return onlyUsed(embedded::find(file), parts, kScriptHabits); };
     build.add(names.folder + "launchTiming.ts", withNamedUnused(used("launchTiming.ts")));
     build.add(names.folder + "LaunchPlayer.tsx", used("LaunchPlayer.tsx"));
     std::string out = fmt::format(
@@ -145,10 +143,10 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
         "import {{ Launch }} from './LaunchPlayer';\n"
         "import type {{ LaunchData }} from './LaunchPlayer';\n\n",
         commentText(sequence.name));
-    out += fmt::format(
-        "const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
-        "export type Gate = (typeof gates)[number];\n\nconst timing: LaunchData['timing'] = {};\n\n",
-        scriptGates(sequence), scriptTiming(build.plans));
+    out +=
+        fmt::format("const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
+                    "export type Gate = (typeof gates)[number];\n\n{}\n",
+                    scriptGates(sequence), scriptTiming(build.plans, "const timing: LaunchData['timing']"));
     LookWriter looks(build, dark, names.folder);
     out += "const looks: LaunchData['looks'] = [\n";
     for (const auto& layer : sequence.layers) {

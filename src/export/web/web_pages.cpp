@@ -189,9 +189,9 @@ WebScripts addScripts(WebBuild& build) {
             "// The launch sequence “{}”: its data, its timing and what plays it. Written by Scaena; yours "
             "without conditions (0BSD).\n"
             "// The next export replaces it for as long as you leave it unchanged.\n"
-            "const title = {};\nconst name = {};\nconst says = [{}];\n\nconst timing = {};\n\n",
+            "const title = {};\nconst name = {};\nconst says = [{}];\n\n{}\n",
             commentText(sequence.name), scriptString(sequence.name), scriptString(build.name),
-            scriptMessages(sequence), scriptTiming(build.plans)) +
+            scriptMessages(sequence), scriptTiming(build.plans, "const timing")) +
         used("launch-timing.js") + used("launch-player.js");
     build.add(build.path("launch.js"), player);
     return {std::move(stub), std::move(player)};
