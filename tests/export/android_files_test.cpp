@@ -372,6 +372,43 @@ TEST_CASE("currentColor becomes the tint's resource, so that it follows light an
           std::string::npos);
 }
 
+TEST_CASE("What a cue draws by and by stands in the resources, by night as the art is then") {
+    Small small(
+        aSequence().withBeat(play("a", 500)).withCue(cue("draw", "a", 0, 400, model::MoveKind::Draw)));
+    small.art("<path d='M0 5h10' fill='none' stroke='#FF0000' stroke-width='0.5'/>");
+    CHECK(fileOf(small.made(), "values/test_art_logo_lines.xml").find("<item>#FFFF0000</item>") !=
+          std::string::npos);
+    CHECK_FALSE(hasFile(small.made(), "values-night/test_art_logo_lines.xml"));
+    CHECK(fileOf(small.made(), "TestLaunch.kt").find("outlines = R.array.test_art_logo_lines") !=
+          std::string::npos);
+    auto night = art::readSvg("<svg viewBox='0 0 10 10' xmlns='http://www.w3.org/2000/svg'>"
+                              "<path d='M0 2h10' fill='none' stroke='#00FF00' stroke-width='0.5'/></svg>");
+    REQUIRE(night);
+    small.shelf.art["night.svg"] = std::make_shared<const art::Art>(std::move(*night));
+    small.sequence.layers[2].art()->darkArt = "night.svg";
+    const auto dark = fileOf(small.made(), "values-night/test_art_logo_lines.xml");
+    CHECK(dark.find("<item>#FF00FF00</item>") != std::string::npos);
+    CHECK(dark.find("<item>M") != std::string::npos);
+}
+
+TEST_CASE("An outline longer than a resource may be is drawn in several, which begin at once") {
+    Small small(
+        aSequence().withBeat(play("a", 500)).withCue(cue("draw", "a", 0, 400, model::MoveKind::Draw)));
+    std::string path;
+    for (int i = 0; i < 3000; ++i) {
+        path += fmt::format("M{} {}h0.001", i % 60 * 0.1537, i / 60 * 0.1931);
+    }
+    small.art("<path d='" + path + "' fill='none' stroke='#FF0000' stroke-width='0.0001'/>");
+    const auto lines = parsed(fileOf(small.made(), "values/test_art_logo_lines.xml"));
+    int count = 0;
+    for (const auto& item : lines.child("resources").child("array").children("item")) {
+        CHECK(std::string_view(item.text().get()).size() <= 32'767);
+        ++count;
+    }
+    CHECK(count > 3);
+    CHECK(count % 3 == 0);
+}
+
 TEST_CASE("Art that no vector can show is written as pictures of every density, at the right size") {
     Small small;
     small.art("<path d='M0 5h10' stroke='red' stroke-dasharray='2 1'/>");

@@ -3,6 +3,7 @@
 #include "support/random_sequence.h"
 #include "support/variants.h"
 
+#include <algorithm>
 #include <map>
 
 /// Exports for Android as parts of a real app, in the real framework: resources linked, Kotlin compiled
@@ -55,6 +56,18 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
     auto partly = withPlainFirstScreens(parted.sequence);
     partly.name += " Parts";
     add(partly, parted, "parts", {kLooks[0], kLooks[3]});
+    // Drawn by and by, art that is another by night has other lines then.
+    auto drawn = openSample(samples().front());
+    auto lines = withPlainFirstScreens(drawn.sequence);
+    lines.name += " Lines";
+    for (auto& cue : lines.cues) {
+        const auto layer = std::find_if(lines.layers.begin(), lines.layers.end(),
+                                        [&](const auto& it) { return it.id == cue.layer; });
+        if (cue.beat == "arrive" && layer->kind() == model::LayerKind::Artwork) {
+            cue = test::cue(cue.id, cue.beat, 60, 900, model::MoveKind::Draw, cue.layer);
+        }
+    }
+    add(lines, drawn, "lines", {kLooks[0], kLooks[1]});
     auto first = openSample(samples().front());
     first.shelf = std::make_shared<project::ArtShelf>(shelfOf(first));
     for (const unsigned seed : seeds(700, 4)) {

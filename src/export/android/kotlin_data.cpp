@@ -2,6 +2,7 @@
 #include "export/android/kotlin_data.h"
 
 #include "core/plan/carry.h"
+#include "export/android/outline_arrays.h"
 #include "export/common/names.h"
 #include "export/common/outlines.h"
 #include "export/common/timing_tree.h"
@@ -51,10 +52,6 @@ std::string listProperty(const char* name, const char* type, const std::vector<T
 }
 
 CodeValue verbatim(std::string name) { return {CodeVerbatim{std::move(name)}}; }
-
-CodeValue literal(Colour c) {
-    return verbatim(fmt::format("0x{:02X}{:02X}{:02X}{:02X}.toInt()", c.a, c.r, c.g, c.b));
-}
 
 CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const LayerDrawable& drawable);
 
@@ -116,20 +113,10 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     if (const auto* plate = model::plateOf(layer)) {
         call.named("plateColor", colour(plate->colour)).named("plateDiameter", {plate->diameter});
     }
-    const auto outlines = outlinesOf(build.input, layer, model::Appearance::Light);
-    if (!outlines.empty()) {
+    if (!outlinesOf(build.input, layer, model::Appearance::Light).empty()) {
         const auto fills = layer.as<model::TextContent>() ? drawable.name : drawable.name + "_fills";
-        CodeList list;
-        for (const auto& outline : outlines) {
-            list.items.push_back(
-                CodeCall("Outline")
-                    .named("path", {outline.path})
-                    .named("color", outline.ref.empty() ? literal(outline.colour) : colour(outline.ref))
-                    .named("isResource", {true}, outline.ref.empty())
-                    .named("strokeWidth", {outline.strokeWidth}, outline.strokeWidth == 0)
-                    .value());
-        }
-        call.named("fillsOnly", verbatim("R.drawable." + fills)).named("outlines", {std::move(list)});
+        call.named("fillsOnly", verbatim("R.drawable." + fills))
+            .named("outlines", verbatim("R.array." + outlinesName(drawable.name)));
     }
     addWideLook(call, build, layer, drawable);
     return call.value();

@@ -4,6 +4,7 @@
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
 #include "export/android/build.h"
+#include "export/android/outline_arrays.h"
 #include "export/android/vector_drawable.h"
 #include "export/common/framed_art.h"
 #include "export/common/outlines.h"
@@ -160,6 +161,10 @@ std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOn
             drawables.back().wide = wide.other && layer.as<model::ShapeContent>()
                                         ? addArtLayer(build, *wide.other, "wide").name
                                         : "";
+            addOutlines(build, layer, drawables.back().name);
+            if (!drawables.back().wide.empty()) {
+                addOutlines(build, *wide.other, drawables.back().wide);
+            }
         }
     }
     return drawables;

@@ -41,7 +41,7 @@ internal class LayerLook(
     val width: Double = 0.0,
     val height: Double = 0.0,
     val fillsOnly: Int = 0, //? Property.draw|LayerLook.fillsOnly
-    val outlines: List<Outline> = listOf(), //? Property.draw|LayerLook.outlines
+    val outlines: Int = 0, //? Property.draw|LayerLook.outlines
     val fillsBox: Boolean = false, //? Backdrop.picture
     val form: ProgressForm = ProgressForm.RING, //? LayerKind.progress
     val thickness: Double = 4.0, //? LayerKind.progress
@@ -52,17 +52,6 @@ internal class LayerLook(
 )
 
 internal enum class ProgressForm { RING, BAR, DOTS } //? LayerKind.progress
-
-/** //? Property.draw|LayerLook.outlines
- * A contour that a "draw" cue draws by and by: path text in dp about the layer's centre. No stroke width: a hairline in //? Property.draw|LayerLook.outlines
- * the colour of the fill, which gives way to it. //? Property.draw|LayerLook.outlines
- */ //? Property.draw|LayerLook.outlines
-internal class Outline( //? Property.draw|LayerLook.outlines
-    val path: String, //? Property.draw|LayerLook.outlines
-    val color: Int, //? Property.draw|LayerLook.outlines
-    val isResource: Boolean = false, //? Property.draw|LayerLook.outlines
-    val strokeWidth: Double = 0.0 //? Property.draw|LayerLook.outlines
-) //? Property.draw|LayerLook.outlines
 
 /** Paints the layers; pictures are decoded beside the interface's thread, in the order in which they are needed. */
 internal class LaunchArtist(private val activity: Activity, timing: LaunchTiming, private val looks: List<LayerLook>) {
@@ -117,7 +106,7 @@ private class LayerPainter(
     private val drawable by lazy { whole?.get() }
     private val fillsOnly = loading(look.fillsOnly) //? Property.draw
     private val fills by lazy { fillsOnly?.get() } //? Property.draw
-    private val outlines by lazy { look.outlines.map { PathReader(it.path).read() } } //? Property.draw
+    private val outlines by lazy { readOutlines(look.outlines) } //? Property.draw
     private val matrix = Matrix() //? Layer.parent
     private val values = FloatArray(9) //? Layer.parent
     private val frames = arrayOfNulls<Future<Drawable?>>(look.frames.size) //? LayerKind.clip
@@ -330,6 +319,18 @@ private class LayerPainter(
         canvas.restore()
     }
 
+    /** Path text, colour and stroke width of each, as the resource has them. */ //? Property.draw
+    private fun readOutlines(id: Int): List<Outline> { //? Property.draw
+        if (id == 0) return listOf() //? Property.draw
+        val items = context.resources.obtainTypedArray(id) //? Property.draw
+        val list = List(items.length() / 3) { //? Property.draw
+            val path = PathReader(items.getString(it * 3) ?: "").read() //? Property.draw
+            Outline(path, items.getColor(it * 3 + 1, 0), items.getFloat(it * 3 + 2, 0f)) //? Property.draw
+        } //? Property.draw
+        items.recycle() //? Property.draw
+        return list //? Property.draw
+    } //? Property.draw
+ //? Property.draw
     private fun drawing(canvas: Canvas, state: LayerState) { //? Property.draw
         val room = 1 - state.fillFrom //? Property.draw
         val filled = if (room > 0) ((state.draw - state.fillFrom) / room).coerceIn(0.0, 1.0) else 0.0 //? Property.draw
@@ -338,14 +339,13 @@ private class LayerPainter(
         paint.style = Paint.Style.STROKE //? Property.draw
         paint.strokeCap = Paint.Cap.ROUND //? Property.draw
         paint.strokeJoin = Paint.Join.ROUND //? Property.draw
-        for (i in outlines.indices) { //? Property.draw
-            val outline = look.outlines[i] //? Property.draw
+        for (outline in outlines) { //? Property.draw
             val stroked = outline.strokeWidth > 0 //? Property.draw
             if (!stroked && filled >= 1) continue //? Property.draw
-            paint.strokeWidth = if (stroked) outline.strokeWidth.toFloat() else 1.5f //? Property.draw
-            paint.color = if (outline.isResource) context.getColor(outline.color) else outline.color //? Property.draw
+            paint.strokeWidth = if (stroked) outline.strokeWidth else 1.5f //? Property.draw
+            paint.color = outline.color //? Property.draw
             if (!stroked) paint.alpha = Math.round(paint.alpha * (1 - filled)).toInt() //? Property.draw
-            val measure = PathMeasure(outlines[i], false) //? Property.draw
+            val measure = PathMeasure(outline.path, false) //? Property.draw
             clip.reset() //? Property.draw
             do { //? Property.draw
                 measure.getSegment(0f, (measure.length * state.draw).toFloat(), clip, true) //? Property.draw
@@ -354,6 +354,12 @@ private class LayerPainter(
         } //? Property.draw
     } //? Property.draw
 }
+
+/** //? Property.draw
+ * A contour that a "draw" cue draws by and by, in dp about the layer's centre. No stroke width: a hairline in the colour //? Property.draw
+ * of the fill, which gives way to it. //? Property.draw
+ */ //? Property.draw
+private class Outline(val path: Path, val color: Int, val strokeWidth: Float) //? Property.draw
 
 /** Reads the path text this export writes: M, L, C and Z with absolute numbers. */ //? Property.draw
 private class PathReader(private val text: String) { //? Property.draw
