@@ -169,6 +169,12 @@ TEST_CASE("The icon on every start is asked for where there is one, and kept") {
     CHECK_FALSE(always->isVisible());
     s.choose("android");
     CHECK(always->isChecked());
+    auto next = s.sequence();
+    next.opening.icon.clear();
+    s.window.document().apply("no icon", next);
+    s.settle();
+    CHECK_FALSE(always->isEnabled());
+    CHECK_FALSE(s.select("values-v33"));
 }
 
 TEST_CASE("What a person edited is refused, shown three ways, and written only by their choice") {

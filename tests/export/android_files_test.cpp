@@ -5,6 +5,7 @@
 #include "support/export_helper.h"
 
 #include <QRegularExpression>
+#include <fmt/format.h>
 #include <map>
 #include <pugixml.hpp>
 #include <regex>

@@ -4,6 +4,7 @@
 #include "core/art/path.h"
 #include "core/project/shown_art.h"
 #include "export/android/long_paths.h"
+#include "export/android/vector_drawable.h"
 #include "export/common/outlines.h"
 #include "export/common/xml.h"
 

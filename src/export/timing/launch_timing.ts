@@ -468,7 +468,7 @@ export class LaunchSchedule {
   revealOf(layerIndex: Int): RevealShape | null { //? Property.reveal player.shapes
     for (const it of this.lanes[layerIndex].segments) {
       const shape = it.plan.cue.reveal;
-      if (shape !== null && it.plan.start < NEVER) return shape;
+      if (shape !== null && it.track.property === 'reveal' && it.plan.start < NEVER) return shape;
     }
     return null;
   }

@@ -464,7 +464,7 @@ internal class LaunchSchedule(
     fun revealOf(layerIndex: Int): RevealShape? { //? Property.reveal player.shapes
         for (it in lanes[layerIndex].segments) { //? Property.reveal player.shapes
             val shape = it.plan.cue.reveal //? Property.reveal player.shapes
-            if (shape != null && it.plan.start < NEVER) return shape //? Property.reveal player.shapes
+            if (shape != null && it.track.property == Property.REVEAL && it.plan.start < NEVER) return shape //? Property.reveal player.shapes
         } //? Property.reveal player.shapes
         return null //? Property.reveal player.shapes
     } //? Property.reveal player.shapes

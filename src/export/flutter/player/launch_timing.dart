@@ -625,7 +625,7 @@ class LaunchSchedule {
   LaunchRevealShape? revealOf(int layerIndex) { //? Property.reveal player.shapes
     for (final _Segment it in _lanes[layerIndex].segments) { //? Property.reveal player.shapes
       final LaunchRevealShape? shape = it.plan.cue.reveal; //? Property.reveal player.shapes
-      if (shape != null && it.plan.start < launchNever) return shape; //? Property.reveal player.shapes
+      if (shape != null && it.track.property == LaunchProperty.reveal && it.plan.start < launchNever) return shape; //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
     return null; //? Property.reveal player.shapes
   } //? Property.reveal player.shapes

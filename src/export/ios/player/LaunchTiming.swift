@@ -486,7 +486,7 @@ extension @LAUNCH@ {
         func revealOf(_ layerIndex: Int) -> RevealShape? { //? Property.reveal player.shapes
             for it in lanes[layerIndex].segments { //? Property.reveal player.shapes
                 let shape = it.plan.cue.reveal //? Property.reveal player.shapes
-                if shape != nil && it.plan.start < launchNever { return shape } //? Property.reveal player.shapes
+                if shape != nil && it.track.property == .reveal && it.plan.start < launchNever { return shape } //? Property.reveal player.shapes
             } //? Property.reveal player.shapes
             return nil //? Property.reveal player.shapes
         } //? Property.reveal player.shapes

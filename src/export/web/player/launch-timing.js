@@ -343,7 +343,7 @@ export class LaunchSchedule {
   revealOf(layerIndex) { //? Property.reveal player.shapes
     for (const it of this.lanes[layerIndex].segments) { //? Property.reveal player.shapes
       const shape = (it.plan.cue.reveal ?? null); //? Property.reveal player.shapes
-      if (shape !== null && it.plan.start < NEVER) return shape; //? Property.reveal player.shapes
+      if (shape !== null && it.track.property === 'reveal' && it.plan.start < NEVER) return shape; //? Property.reveal player.shapes
     } //? Property.reveal player.shapes
     return null; //? Property.reveal player.shapes
   } //? Property.reveal player.shapes
