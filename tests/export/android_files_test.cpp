@@ -353,6 +353,9 @@ TEST_CASE("The icon's art lies within the visible circle's box, in the middle") 
 TEST_CASE("A sequence without an icon does not let the system show another one") {
     Small small;
     small.sequence.opening.icon.clear();
+    exporting::ExportOptions options;
+    options.iconAlways = true;
+    CHECK_FALSE(hasFile(exportedWith(options, small.sequence, small.shelf, "android"), "values-v33"));
     CHECK(fileOf(small.made(), "values-v31/test_themes.xml").find("@android:color/transparent") !=
           std::string::npos);
     CHECK_FALSE(hasFile(small.made(), "_icon"));

@@ -141,7 +141,7 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
                                  std::regex("res/(drawable)[^/]*/([a-z0-9_]+)\\.(xml|png|jpg|webp)"))) {
                 resources[match[1]].insert(match[2]);
             }
-            static const std::regex colour("<(color|string|bool)\\s+name=\"([a-z0-9_]+)\"");
+            static const std::regex colour("<(color|string|bool|array)\\s+name=\"([a-z0-9_]+)\"");
             auto begin = std::sregex_iterator(file.bytes.begin(), file.bytes.end(), colour);
             for (; begin != std::sregex_iterator(); ++begin) {
                 resources[(*begin)[1]].insert((*begin)[2]);
