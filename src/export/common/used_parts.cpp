@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/used_parts.h"
 
+#include "export/common/player_lines.h"
+
 #include <algorithm>
 #include <array>
 #include <cctype>
@@ -35,20 +37,6 @@ bool isUsed(std::string_view mark, const UsedParts& parts) {
     });
 }
 
-bool isPartOfName(char c) { return std::isalnum(static_cast<unsigned char>(c)) != 0 || c == '_'; }
-
-/// Where `name` stands as a whole word at or after `from`.
-std::size_t findName(std::string_view text, std::string_view name, std::size_t from = 0) {
-    for (auto at = text.find(name, from); at != std::string_view::npos; at = text.find(name, at + 1)) {
-        const auto after = at + name.size();
-        if ((at == 0 || name.front() == '.' || !isPartOfName(text[at - 1])) &&
-            (after >= text.size() || !isPartOfName(text[after]))) {
-            return at;
-        }
-    }
-    return std::string_view::npos;
-}
-
 std::string lastName(std::string_view line) {
     auto end = line.size();
     while (end > 0 && !isPartOfName(line[end - 1])) {
@@ -61,18 +49,11 @@ std::string lastName(std::string_view line) {
     return std::string(line.substr(begin, end - begin));
 }
 
-struct Line {
-    std::string text;
-    bool stays = true;
-    bool imports = false; ///< stays if its last name is used elsewhere
-};
-using Lines = std::vector<Line>;
-
-Lines linesOf(std::string_view player, const UsedParts& parts) {
-    Lines lines;
+PlayerLines linesOf(std::string_view player, const UsedParts& parts) {
+    PlayerLines lines;
     std::vector<bool> blocks; // whether each that is open stays
     for (auto& text : split(player, '\n')) {
-        Line line;
+        PlayerLine line;
         if (const auto block = text.find(kBlock); block != std::string::npos) {
             blocks.push_back(isUsed(text.substr(block + kBlock.size()), parts));
             continue;
@@ -96,18 +77,16 @@ Lines linesOf(std::string_view player, const UsedParts& parts) {
     return lines;
 }
 
-void dropImports(Lines& lines) {
+void dropImports(PlayerLines& lines) {
     for (auto& line : lines) {
         if (line.imports) {
             const auto name = lastName(line.text);
-            line.stays = std::any_of(lines.begin(), lines.end(), [&](const Line& it) {
+            line.stays = std::any_of(lines.begin(), lines.end(), [&](const PlayerLine& it) {
                 return !it.imports && it.stays && findName(it.text, name) != std::string::npos;
             });
         }
     }
 }
-
-std::size_t indentOf(std::string_view line) { return std::min(line.find_first_not_of(' '), line.size()); }
 
 /// Whether a line sets `name`, or a part of the list it is; ".name": as somebody's member.
 bool changes(std::string_view line, std::string_view name) {
@@ -128,8 +107,8 @@ bool changes(std::string_view line, std::string_view name) {
 }
 
 /// No comma before the end of a list of parameters: older compilers ask for that.
-void dropLastCommas(Lines& lines) {
-    Line* before = nullptr;
+void dropLastCommas(PlayerLines& lines) {
+    PlayerLine* before = nullptr;
     for (auto& line : lines) {
         if (!line.stays) {
             continue;
@@ -140,22 +119,6 @@ void dropLastCommas(Lines& lines) {
         }
         before = &line;
     }
-}
-
-/// Whether a line is of a function's body, by what its block begins with.
-bool isLocal(const Lines& lines, std::size_t at) {
-    const auto indent = indentOf(lines[at].text);
-    for (auto before = at; before > 0; --before) {
-        const std::string_view text = lines[before - 1].text;
-        const auto outer = indentOf(text);
-        if (!text.empty() && outer < indent && !text.substr(outer).starts_with(')')) {
-            static constexpr std::array<std::string_view, 4> kTypes = {"class ", "object ", "struct ",
-                                                                       "extension "};
-            return std::none_of(kTypes.begin(), kTypes.end(),
-                                [&](auto type) { return text.find(type) != std::string_view::npos; });
-        }
-    }
-    return false;
 }
 
 /// Puts a value where a name stands, but for members and labels of that name.
@@ -173,12 +136,12 @@ void replaceName(std::string& text, const std::string& name, const std::string& 
 
 /// A constant that is nothing but another name, or that is given back at once: its value stands
 /// in its place. `replaces`: whether no name of the language stands for a label and its value alike.
-void dropSecondName(Lines& lines, std::size_t at, const std::string& name, bool replaces) {
+void dropSecondName(PlayerLines& lines, std::size_t at, const std::string& name, bool replaces) {
     auto value = lines[at].text.substr(lines[at].text.find(" = ") + 3);
     const std::string end = value.ends_with(';') ? ";" : "";
     value.resize(value.size() - end.size());
     const auto indent = indentOf(lines[at].text);
-    std::vector<Line*> block;
+    std::vector<PlayerLine*> block;
     for (auto next = at + 1; next < lines.size(); ++next) {
         if (!lines[next].text.empty() && indentOf(lines[next].text) < indent) {
             break;
@@ -197,7 +160,7 @@ void dropSecondName(Lines& lines, std::size_t at, const std::string& name, bool 
                         value != "true" && value != "false" && value != "null" && value != "nil";
     if (!replaces || !isName || std::isdigit(static_cast<unsigned char>(value.front())) != 0 ||
         std::any_of(block.begin(), block.end(),
-                    [&](const Line* line) { return changes(line->text, value); })) {
+                    [&](const PlayerLine* line) { return changes(line->text, value); })) {
         return;
     }
     for (auto* line : block) {
@@ -207,7 +170,7 @@ void dropSecondName(Lines& lines, std::size_t at, const std::string& name, bool 
 }
 
 /// A variable that only lines which are gone would have changed, within the block it is declared in.
-void fixVariables(Lines& lines, const LanguageHabits& habits) {
+void fixVariables(PlayerLines& lines, const LanguageHabits& habits) {
     for (std::size_t i = 0; i < lines.size(); ++i) {
         const auto indent = indentOf(lines[i].text);
         const auto text = std::string_view(lines[i].text).substr(indent);
@@ -237,9 +200,6 @@ void fixVariables(Lines& lines, const LanguageHabits& habits) {
     }
 }
 
-/// What a line of parameters may be filled up to, with a "{" behind it.
-constexpr std::size_t kFilled = 118;
-
 bool opensParameters(std::string_view line) { return line.ends_with('(') || line.ends_with("({"); }
 
 bool closesParameters(std::string_view line) {
@@ -248,8 +208,8 @@ bool closesParameters(std::string_view line) {
 }
 
 /// Parameters that stood a line each, so that each could go, fill lines now.
-void fillParameters(Lines& lines) {
-    Line* filling = nullptr;
+void fillParameters(PlayerLines& lines) {
+    PlayerLine* filling = nullptr;
     bool isOpen = false;
     for (auto& line : lines) {
         if (!line.stays) {
@@ -270,8 +230,8 @@ void fillParameters(Lines& lines) {
 }
 
 /// Where all named parameters are gone, their braces go too.
-void dropEmptyBraces(Lines& lines) {
-    Line* before = nullptr;
+void dropEmptyBraces(PlayerLines& lines) {
+    PlayerLine* before = nullptr;
     for (auto& line : lines) {
         if (!line.stays) {
             continue;
@@ -288,8 +248,8 @@ void dropEmptyBraces(Lines& lines) {
 }
 
 /// Parameters that fill no more than one line stand between the brackets.
-void joinParameters(Lines& lines) {
-    Line *head = nullptr, *filled = nullptr;
+void joinParameters(PlayerLines& lines) {
+    PlayerLine *head = nullptr, *filled = nullptr;
     for (auto& line : lines) {
         if (!line.stays) {
             continue;
@@ -311,175 +271,6 @@ void joinParameters(Lines& lines) {
                 filled->stays = line.stays = false;
             }
             head = filled = nullptr;
-        }
-    }
-}
-
-/// "final double x;" is "final double " and "x"; nothing for what declares no field.
-std::optional<std::pair<std::string, std::string>> dartField(std::string_view line) {
-    const auto text = line.substr(indentOf(line));
-    const auto end = std::min(text.find(" = "), text.size() - (text.empty() ? 0 : 1));
-    const auto name = text.substr(0, end).rfind(' ');
-    static constexpr std::array<std::string_view, 6> kOthers = {"return ", "@",     "const ",
-                                                                "//",      "late ", "factory "};
-    if (text.size() == line.size() || !text.ends_with(';') || name == std::string_view::npos ||
-        text.find('(') < text.size() || text.find("//") < text.size() || text.find(" get ") < text.size() ||
-        std::any_of(kOthers.begin(), kOthers.end(), [&](auto it) { return text.starts_with(it); })) {
-        return std::nullopt;
-    }
-    return std::pair(std::string(text.substr(0, name + 1)),
-                     std::string(text.substr(name + 1, text.size() - name - 2)));
-}
-
-/// Fields of one type that stood a line each, so that each could go, share it.
-void joinDartFields(Lines& lines) {
-    Line* first = nullptr;
-    std::string type;
-    for (std::size_t i = 0; i < lines.size(); ++i) {
-        auto& line = lines[i];
-        if (!line.stays) {
-            continue;
-        }
-        const auto field = isLocal(lines, i) ? std::nullopt : dartField(line.text);
-        if (field && first != nullptr && type == field->first &&
-            indentOf(first->text) == indentOf(line.text) &&
-            first->text.size() + field->second.size() + 2 < kFilled) {
-            first->text.pop_back();
-            first->text += ", " + field->second + ";";
-            line.stays = false;
-        } else {
-            first = field ? &line : nullptr;
-            type = field ? field->first : "";
-        }
-    }
-}
-
-/// The members of an interface fill lines, one line with it if that is enough.
-void joinInterfaces(Lines& lines) {
-    std::vector<Line*> body;
-    Line* head = nullptr;
-    for (auto& line : lines) {
-        if (!line.stays) {
-            continue;
-        }
-        if (line.text.find("interface ") != std::string::npos && line.text.ends_with('{')) {
-            head = &line;
-            body.clear();
-        } else if (head != nullptr && line.text == std::string(indentOf(head->text), ' ') + "}") {
-            if (body.size() == 1 && head->text.size() + body[0]->text.size() < kFilled) {
-                auto members = body[0]->text.substr(indentOf(body[0]->text));
-                members.pop_back();
-                head->text += " " + members + " }";
-                body[0]->stays = line.stays = false;
-            }
-            head = nullptr;
-        } else if (head != nullptr) {
-            const bool isPlain = line.text.ends_with(';') && line.text.find("/") == std::string::npos;
-            const auto member = line.text.substr(indentOf(line.text));
-            if (isPlain && !body.empty() && body.back()->text.ends_with(';') &&
-                body.back()->text.find("/") == std::string::npos &&
-                body.back()->text.size() + member.size() + 1 < kFilled) {
-                body.back()->text += " " + member;
-                line.stays = false;
-            } else {
-                body.push_back(&line);
-            }
-        }
-    }
-}
-
-/// "for (…) {" and its like, by the word it begins with.
-bool isFlow(std::string_view line, LanguageHabits::Short language) {
-    const auto text = line.substr(indentOf(line));
-    const std::string_view open = language == LanguageHabits::Short::Swift ? " " : " (";
-    // Dart's own rules want braces around what a loop does.
-    const bool loops = language != LanguageHabits::Short::Dart;
-    const auto begins = [&](std::string_view word) {
-        return text.starts_with(word) && text.substr(word.size()).starts_with(open);
-    };
-    return begins("if") || (loops && (begins("for") || begins("while")));
-}
-
-bool isFunction(std::string_view line, LanguageHabits::Short language) {
-    const auto text = line.substr(indentOf(line));
-    switch (language) {
-    case LanguageHabits::Short::Kotlin:
-        return text.find("fun ") != std::string_view::npos;
-    case LanguageHabits::Short::Swift:
-        return text.find("func ") != std::string_view::npos;
-    default:
-        static constexpr std::array<std::string_view, 7> kOthers = {"if ",  "for ", "while ", "switch ",
-                                                                    "else", "}",    "class "};
-        return text.find("(") != std::string_view::npos && text.find("=>") == std::string_view::npos &&
-               text.find(" = ") == std::string_view::npos &&
-               std::none_of(kOthers.begin(), kOthers.end(), [&](auto it) { return text.starts_with(it); });
-    }
-}
-
-/// What a block of one statement is on one line, or nothing.
-std::string onOneLine(const std::string& head, std::string_view statement, LanguageHabits::Short language) {
-    using Short = LanguageHabits::Short;
-    if (!head.ends_with(" {") || head.find("//") != std::string::npos ||
-        statement.find("//") != std::string_view::npos) {
-        return {};
-    }
-    const auto before = head.substr(0, head.size() - 1); // with its last space
-    if (isFlow(head, language)) {
-        static constexpr std::array<std::string_view, 8> kDeeper = {"if ",  "for ", "while ", "switch ",
-                                                                    "val ", "let ", "var ",   "const "};
-        if (std::any_of(kDeeper.begin(), kDeeper.end(), [&](auto it) { return statement.starts_with(it); })) {
-            return {};
-        }
-        return language == Short::Swift ? before + "{ " + std::string(statement) + " }"
-                                        : before + std::string(statement);
-    }
-    if (!statement.starts_with("return ") || !isFunction(head, language)) {
-        return {};
-    }
-    const auto value = std::string(statement.substr(std::string_view("return ").size()));
-    switch (language) {
-    case Short::Kotlin:
-        return before + "= " + value;
-    case Short::Swift:
-        return before + "{ " + value + " }";
-    case Short::Dart:
-        return before + "=> " + value;
-    default:
-        return before + "{ " + std::string(statement) + " }";
-    }
-}
-
-/// Blocks in which one statement is left.
-void shorten(Lines& lines, LanguageHabits::Short language) {
-    std::vector<Line*> last; // the two before
-    for (auto& line : lines) {
-        if (!line.stays) {
-            continue;
-        }
-        const auto indent = indentOf(line.text);
-        if (!last.empty() && line.text.substr(indent) == "}" && last.back()->text.ends_with(") {") &&
-            indentOf(last.back()->text) == indent) {
-            last.back()->text += "}"; // a body in which nothing is left
-            line.stays = false;
-            continue;
-        }
-        if (last.size() == 2 && line.text.substr(indent) == "}" && indentOf(last[0]->text) == indent &&
-            indentOf(last[1]->text) > indent) {
-            const auto& body = last[1]->text;
-            const bool isWhole = !body.ends_with('{') && !body.ends_with('(') && !body.ends_with(',');
-            const auto text =
-                isWhole ? onOneLine(last[0]->text, std::string_view(body).substr(indentOf(body)), language)
-                        : std::string();
-            if (!text.empty() && text.size() <= kFilled) {
-                last[0]->text = text;
-                last[1]->stays = line.stays = false;
-                last.clear();
-                continue;
-            }
-        }
-        last.push_back(&line);
-        if (last.size() > 2) {
-            last.erase(last.begin());
         }
     }
 }
@@ -526,11 +317,6 @@ std::string onlyUsed(std::string_view player, const UsedParts& parts, const Lang
     dropImports(lines);
     if (!habits.changes.empty()) {
         fixVariables(lines, habits);
-    }
-    if (habits.shortly == LanguageHabits::Short::Dart) {
-        joinDartFields(lines);
-    } else if (habits.shortly == LanguageHabits::Short::Script) {
-        joinInterfaces(lines);
     }
     shorten(lines, habits.shortly);
     std::string text;
