@@ -84,6 +84,7 @@ TEST_CASE("A line that ends where it began is not closed, and a corner nearer th
 }
 
 TEST_CASE("The coverage of an outline is what the painter gives it") {
+    const int size = GENERATE(100, 700); // summed at once, and a few rows at a time
     for (const char* d :
          {"M10 10H90.5V70.25H10.75Z", "M50 5C90 5 95 60 50 95C-20 60 10 5 50 5Z", "M5 5L95 30L40 95Z",
           "M-40 -40H150V50H-40Z M20 20L60 90L30 95Z", "M-30 50L50 -30L130 50L50 130Z",
@@ -94,18 +95,18 @@ TEST_CASE("The coverage of an outline is what the painter gives it") {
             path.setFillRule(rule == art::FillRule::EvenOdd ? Qt::OddEvenFill : Qt::WindingFill);
             for (auto polygon :
                  toQt(art::parsePath(d).path, rule).toSubpathPolygons(QTransform::fromScale(16, 16))) {
-                path.addPolygon(QTransform::fromScale(1 / 16.0, 1 / 16.0).map(polygon));
+                path.addPolygon(QTransform::fromScale(size / 1600.0, size / 1600.0).map(polygon));
             }
-            QImage image(100, 100, QImage::Format_ARGB32_Premultiplied);
+            QImage image(size, size, QImage::Format_ARGB32_Premultiplied);
             image.fill(Qt::transparent);
             QPainter painter(&image);
             painter.setRenderHint(QPainter::Antialiasing);
             painter.fillPath(path, Qt::black);
             painter.end();
-            const auto mine = coverageOf(path, {0, 0, 100, 100});
+            const auto mine = coverageOf(path, {0, 0, size, size});
             int most = 0;
-            for (int y = 0; y < 100; ++y) {
-                for (int x = 0; x < 100; ++x) {
+            for (int y = 0; y < size; ++y) {
+                for (int x = 0; x < size; ++x) {
                     most =
                         std::max(most, std::abs(int(mine.constScanLine(y)[x]) - qAlpha(image.pixel(x, y))));
                 }
