@@ -34,12 +34,12 @@ struct Makers {
     render::QtRasteriser rasteriser;
     render::QtFrameMaker frames;
     exporting::RememberedPictures pictures{rasteriser, frames};
+    exporting::ExportOptions options;
 
     exporting::Export built(const exporting::Exporter& exporter, Workers* workers = nullptr) const {
-        exporting::ExportOptions options;
-        options.workers = workers;
-        return exporter.build({project.sequence, *project.shelf, outliner, pictures, pictures, options})
-            .value();
+        auto how = options;
+        how.workers = workers;
+        return exporter.build({project.sequence, *project.shelf, outliner, pictures, pictures, how}).value();
     }
 };
 
@@ -129,8 +129,10 @@ static project::Project smallest() {
 }
 
 /// Lines and bytes of the code an export brings into the app, data included.
-static void exportedCode(benchmark::State& state, plan::ExportId target, const char* name) {
-    const Makers makers(std::string_view(name) == "smallest" ? smallest() : exportedSample(name));
+static void exportedCode(benchmark::State& state, const char* name, plan::ExportId target,
+                         bool isReadable = false) {
+    Makers makers(std::string_view(name) == "smallest" ? smallest() : exportedSample(name));
+    makers.options.readableScript = isReadable;
     double lines = 0, bytes = 0;
     for (auto _ : state) {
         lines = bytes = 0;
@@ -149,13 +151,14 @@ static void exportedCode(benchmark::State& state, plan::ExportId target, const c
     state.counters["lines"] = lines;
     state.counters["bytes"] = bytes;
 }
-#define EXPORTED_CODE(NAME, TARGET)                                                                          \
-    BENCHMARK_CAPTURE(exportedCode, NAME##_smallest, TARGET, "smallest")->Iterations(1);                     \
-    BENCHMARK_CAPTURE(exportedCode, NAME##_moraine, TARGET, "moraine")->Iterations(1);                       \
-    BENCHMARK_CAPTURE(exportedCode, NAME##_larder, TARGET, "larder")->Iterations(1);                         \
-    BENCHMARK_CAPTURE(exportedCode, NAME##_tidewater, TARGET, "tidewater")->Iterations(1)
+#define EXPORTED_CODE(NAME, ...)                                                                             \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_smallest, "smallest", __VA_ARGS__)->Iterations(1);                \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_moraine, "moraine", __VA_ARGS__)->Iterations(1);                  \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_larder, "larder", __VA_ARGS__)->Iterations(1);                    \
+    BENCHMARK_CAPTURE(exportedCode, NAME##_tidewater, "tidewater", __VA_ARGS__)->Iterations(1)
 EXPORTED_CODE(android, "android");
 EXPORTED_CODE(ios, "ios");
 EXPORTED_CODE(flutter, "flutter");
 EXPORTED_CODE(reactNative, "react-native");
 EXPORTED_CODE(web, "web");
+EXPORTED_CODE(webReadable, "web", true);

@@ -140,6 +140,14 @@ TEST_CASE(
     QTest::keyClick(base, Qt::Key_Return);
     s.find<QCheckBox>("exportStartupImages")->click();
     s.settle();
+    const auto script = [&] {
+        REQUIRE(s.select("launch.js"));
+        return s.find<QPlainTextEdit>("fileText")->toPlainText();
+    };
+    CHECK_FALSE(script().contains("/**"));
+    s.find<QCheckBox>("exportReadableScript")->click();
+    s.settle();
+    CHECK(script().contains("/** What is seen of a layer"));
     REQUIRE(s.select("body.html"));
     CHECK(s.find<QPlainTextEdit>("fileText")->toPlainText().contains("/shop/launch/moraine-huts/launch.js"));
     CHECK(s.select("1170x2532.png"));
@@ -149,6 +157,7 @@ TEST_CASE(
     s.choose("web");
     CHECK(base->text() == "/shop/");
     CHECK(s.find<QCheckBox>("exportStartupImages")->isChecked());
+    CHECK(s.find<QCheckBox>("exportReadableScript")->isChecked());
 }
 
 TEST_CASE("The icon on every start is asked for where there is one, and kept") {

@@ -74,7 +74,8 @@ TEST_CASE("info tells what is in a sequence, in words and as JSON") {
 TEST_CASE("launches tells what people's launches took") {
     const TemporaryFolder folder;
     const auto records = (folder.path() / "a.jsonl").string();
-    std::ofstream(records) << R"(I/Launch: {"launch":"Moraine Huts","start":"cold","firstFrame":500,"gates":{"session":740,"huts":null},"outcome":"offline","shown":9000,"lateFrames":2})";
+    std::ofstream(records)
+        << R"(I/Launch: {"launch":"Moraine Huts","start":"cold","firstFrame":500,"gates":{"session":740,"huts":null},"outcome":"offline","shown":9000,"lateFrames":2})";
     const auto data = json::parse(runCli({"launches", sample(), records, "--json"}).out);
     CHECK(data["launches"] == 1);
     CHECK(data["outcomes"]["offline"] == 1);
@@ -183,6 +184,20 @@ TEST_CASE("export for all targets fills a folder for each, and says so as one li
     const auto refused = runCli({"export", sample(), "--for", "all", "--into", into});
     CHECK(refused.code == cli::kRefused);
     CHECK(readWhole(std::filesystem::path(into) / "lottie/INTEGRATE.md") == "mine");
+}
+
+TEST_CASE("export for the web writes the script small, or readable where that is asked for") {
+    const TemporaryFolder folder;
+    const auto script = folder.path() / "launch/moraine-huts/launch.js";
+    std::vector<std::string> arguments = {"export", sample(), "--for",
+                                          "web",    "--into", folder.path().string()};
+    REQUIRE(runCli(arguments).code == cli::kDone);
+    const auto small = readWhole(script);
+    CHECK(small.find("/**") == std::string::npos);
+    arguments.push_back("--readable-script");
+    REQUIRE(runCli(arguments).code == cli::kDone);
+    CHECK(readWhole(script).find("/** What is seen of a layer") != std::string::npos);
+    CHECK(readWhole(script).size() > small.size());
 }
 
 TEST_CASE("export writes, repeats itself without a change, and refuses what a person edited") {

@@ -4,6 +4,7 @@ import { createRequire } from 'node:module';
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { extname, join, normalize } from 'node:path';
 import { tmpdir } from 'node:os';
+import { alike, pictureReader, pngOf } from './likeness.mjs';
 
 const TYPES = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css', '.png': 'image/png', '.jpg': 'image/jpeg',
   '.webp': 'image/webp', '.svg': 'image/svg+xml', '.webmanifest': 'application/manifest+json' };
@@ -33,18 +34,17 @@ export async function browserOf(judges) {
   });
 }
 
-/// Compares screenshots with our own pictures in `folder`. `complain` is told of each that is less alike than it has to be.
+/// Compares pictures, as PNG bytes or already read, with our own in `folder`. `complain` is told of each that is less alike than it has
+/// to be.
 export function likeness(judges, folder, complain) {
-  const require = createRequire(join(judges, 'package.json'));
-  const { PNG } = require('pngjs');
-  const { ssim } = require('ssim.js');
-  return (shot, bytes) => {
-    const { mssim } = ssim(PNG.sync.read(readFileSync(join(folder, shot.picture))), PNG.sync.read(bytes));
-    if (!(mssim >= shot.least)) {
+  const read = pictureReader(judges);
+  return (shot, seen) => {
+    const found = alike(read(readFileSync(join(folder, shot.picture))), Buffer.isBuffer(seen) ? read(seen) : seen);
+    if (!(found >= shot.least)) {
       const kept = join(process.env.JUDGE_KEEP ?? mkdtempSync(join(tmpdir(), 'judge-')), `${shot.picture.replaceAll('/', '_')}.theirs.png`);
-      writeFileSync(kept, bytes);
-      complain(`likeness ${mssim.toFixed(4)} below ${shot.least}: ${JSON.stringify(shot)} (see ${kept})`);
+      writeFileSync(kept, Buffer.isBuffer(seen) ? seen : pngOf(judges, seen));
+      complain(`likeness ${found.toFixed(4)} below ${shot.least}: ${JSON.stringify(shot)} (see ${kept})`);
     }
-    return mssim;
+    return found;
   };
 }

@@ -6,12 +6,12 @@ import { createRequire } from 'node:module';
 import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { join } from 'node:path';
 import { tmpdir } from 'node:os';
+import { alike, pictureReader } from './likeness.mjs';
 
 const [, , judges, folder] = process.argv;
 const require = createRequire(join(judges, 'package.json'));
 const { chromium } = require('playwright-core');
-const { PNG } = require('pngjs');
-const { ssim } = require('ssim.js');
+const read = pictureReader(judges);
 const Ajv = require('ajv/dist/2020');
 
 const complaints = [];
@@ -52,19 +52,19 @@ async function pageFor(shot) {
 
 const least = [1, 1];
 function compare(shot, mine, bytes, which) {
-  const { mssim } = ssim(mine, PNG.sync.read(bytes));
-  least[which] = Math.min(least[which], mssim);
-  if (!(mssim >= shot.least)) {
+  const found = alike(mine, read(bytes));
+  least[which] = Math.min(least[which], found);
+  if (!(found >= shot.least)) {
     const kept = join(process.env.JUDGE_KEEP ?? mkdtempSync(join(tmpdir(), 'lottie-')), `${shot.picture.replaceAll('/', '_')}.${which}.png`);
     writeFileSync(kept, bytes);
-    complaints.push(`${['lottie-web', 'the second renderer'][which]}: likeness ${mssim.toFixed(4)} below ${shot.least}: ${shot.picture} frame ${shot.frame} (see ${kept})`);
+    complaints.push(`${['lottie-web', 'the second renderer'][which]}: likeness ${found.toFixed(4)} below ${shot.least}: ${shot.picture} frame ${shot.frame} (see ${kept})`);
   }
 }
 for (const shot of shots) {
   const page = await pageFor(shot);
   await page.evaluate((frame) => window.it.goToAndStop(frame, true), shot.frame);
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-  const mine = PNG.sync.read(readFileSync(join(folder, shot.picture)));
+  const mine = read(readFileSync(join(folder, shot.picture)));
   compare(shot, mine, await page.screenshot(), 0);
   compare(shot, mine, readFileSync(join(folder, shot.other)), 1);
 }

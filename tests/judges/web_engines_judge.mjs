@@ -2,10 +2,10 @@
 // real time. Usage: node web_engines_judge.mjs JUDGES FOLDER firefox|webkit, where FOLDER/shots.json is as for web_judge.mjs and
 // FOLDER/plays.json a list of { page, gates }.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { likeness, serve } from './browser.mjs';
 import { firefox, webkit } from './engines.mjs';
+import { cut, pictureReader } from './likeness.mjs';
 
 const [, , judges, folder, engine] = process.argv;
 const complaints = [];
@@ -17,12 +17,7 @@ const shots = JSON.parse(readFileSync(join(folder, 'shots.json'), 'utf8'))
   .sort((a, b) => a.dark - b.dark || a.reduced - b.reduced || a.page.localeCompare(b.page));
 const ready = 'async function () { while (!window.launch?.player) await new Promise((next) => setTimeout(next, 20)); return true; }';
 
-const { PNG } = createRequire(join(judges, 'package.json'))('pngjs');
-function cut(bytes, { width, height }) {
-  const part = new PNG({ width, height });
-  PNG.bitblt(PNG.sync.read(bytes), part, 0, 0, width, height, 0, 0);
-  return PNG.sync.write(part);
-}
+const read = pictureReader(judges);
 
 async function go(page, width, height) {
   writeFileSync(join(folder, 'frame.html'), `<!doctype html><meta charset="utf-8"><style>body { margin: 0 } iframe { border: 0 }</style>
@@ -55,7 +50,7 @@ for (const shot of shots) {
     return '';
   }`, shot);
   if (told) complaints.push(told);
-  worst = Math.min(worst, alike(shot, cut(await browser.picture(), shot)));
+  worst = Math.min(worst, alike(shot, cut(read(await browser.picture()), shot.width, shot.height)));
 }
 if (looks !== 'false,false') await browser.look(false, false);
 for (const { page, gates } of JSON.parse(readFileSync(join(folder, 'plays.json'), 'utf8'))) {

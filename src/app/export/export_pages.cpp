@@ -4,6 +4,7 @@
 #include "app/export/file_view.h"
 #include "app/export/target_card.h"
 #include "app/export/target_words.h"
+#include "app/widgets/quiet_scroll.h"
 #include "app/widgets/theme.h"
 
 #include <QCheckBox>
@@ -74,7 +75,9 @@ QWidget* ExportRoom::buildLeft() {
     }
     m_cards.front()->setChecked(true);
     column->addStretch(1);
-    return page;
+    auto* scroll = makeQuietScroll(page, this); // low windows show a part of the cards
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    return scroll;
 }
 
 QWidget* ExportRoom::makeWebRow(QWidget* page) {
@@ -89,14 +92,21 @@ QWidget* ExportRoom::makeWebRow(QWidget* page) {
         tr("/ for a site of its own, /shop/ for one below another, ./ for a page beside its files"));
     auto* label = new QLabel(tr("Served from"), m_webRow);
     label->setBuddy(m_base);
-    m_startupImages = new QCheckBox(tr("Startup images for web apps installed on phones"), m_webRow);
+    m_startupImages = new QCheckBox(tr("Startup images"), m_webRow);
     m_startupImages->setObjectName(QStringLiteral("exportStartupImages"));
+    m_startupImages->setToolTip(tr("For web apps installed on phones: one for each screen in use"));
+    m_readableScript = new QCheckBox(tr("Readable script"), m_webRow);
+    m_readableScript->setObjectName(QStringLiteral("exportReadableScript"));
+    m_readableScript->setToolTip(tr("With comments and indentation: for reviews, half as large again"));
     connect(m_base, &QLineEdit::editingFinished, this, [this] { later(); });
     connect(m_startupImages, &QCheckBox::clicked, this, [this] { later(); });
+    connect(m_readableScript, &QCheckBox::clicked, this, [this] { later(); });
     row->addWidget(label);
     row->addWidget(m_base);
     row->addSpacing(18);
     row->addWidget(m_startupImages);
+    row->addSpacing(18);
+    row->addWidget(m_readableScript);
     row->addStretch();
     return m_webRow;
 }

@@ -114,6 +114,7 @@ void ExportRoom::choose(plan::ExportId exportId) {
     m_iconAlways->setVisible(exporting::exporterOf(exportId).takesIconAlways());
     m_base->setText(settings.value(settingKey("exportBase")).toString());
     m_startupImages->setChecked(settings.value(settingKey("exportStartupImages")).toBool());
+    m_readableScript->setChecked(settings.value(settingKey("exportReadableScript")).toBool());
     m_webRow->setVisible(exporting::exporterOf(exportId).isForWeb());
     m_selected.clear();
     m_built.reset();
@@ -152,6 +153,7 @@ void ExportRoom::rebuild() {
         options.base = base.toStdString();
     }
     options.startupImages = m_startupImages->isChecked();
+    options.readableScript = m_readableScript->isChecked();
     options.iconAlways = m_iconAlways->isChecked();
     m_task.build(m_document, m_target, std::move(options));
 }
@@ -474,6 +476,7 @@ void ExportRoom::write() {
     settings.setValue(settingKey("exportPackage"), m_package->text());
     settings.setValue(settingKey("exportBase"), m_base->text());
     settings.setValue(settingKey("exportStartupImages"), m_startupImages->isChecked());
+    settings.setValue(settingKey("exportReadableScript"), m_readableScript->isChecked());
     settings.setValue(settingKey("exportIconAlways"), m_iconAlways->isChecked());
     m_folderTask.write(m_state, m_plan);
 }

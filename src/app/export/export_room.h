@@ -92,6 +92,7 @@ private:
     QWidget* m_packageRow;
     QLineEdit* m_base;
     QCheckBox* m_startupImages;
+    QCheckBox* m_readableScript;
     QWidget* m_webRow;
     QTabWidget* m_tabs;
     QTreeWidget* m_files;

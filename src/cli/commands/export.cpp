@@ -28,7 +28,8 @@ constexpr const char* kAll = "all";
 
 struct ExportOptions {
     std::string file, target, folder, package, base = "/";
-    bool dryRun = false, json = false, force = false, startupImages = false, iconAlways = false;
+    bool dryRun = false, json = false, force = false, startupImages = false, iconAlways = false,
+         readableScript = false;
 };
 
 /// The lines that change, each behind "+ " or "- ".
@@ -111,6 +112,7 @@ void exportOne(const ExportOptions& options, const exporting::Exporter& exporter
     how.package = options.package;
     how.base = options.base;
     how.startupImages = options.startupImages;
+    how.readableScript = options.readableScript;
     how.iconAlways = options.iconAlways;
     how.workers = &workers;
     const int deaths = render::HelperProcess::deaths();
@@ -219,6 +221,8 @@ void addExport(CLI::App& app, Context& context) {
                         "Web: where the site is served from, for example /shop/; ./ for beside the page");
     command->add_flag("--startup-images", options->startupImages,
                       "Web: with startup pictures for web apps installed on phones");
+    command->add_flag("--readable-script", options->readableScript,
+                      "Web: the script with comments and indentation, half as large again");
     command->add_flag(
         "--icon-always", options->iconAlways,
         "Android: the icon also on starts from notifications; your app compiles with API 33 or later");

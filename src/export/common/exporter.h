@@ -45,6 +45,7 @@ struct ExportOptions {
     std::string base = "/";     ///< where a web app is served from, "/shop/"; "./": beside the page
     bool iconAlways = false;    ///< Android: also on starts from notifications; needs compileSdk 33
     bool startupImages = false; ///< pictures for web apps installed on phones, one for each screen
+    bool readableScript = false;     ///< web: with comments and indentation, half as large again
     std::function<bool()> cancelled; ///< asked from several threads; may be empty
     std::function<void(std::size_t done, std::size_t all)>
         progress;               ///< told from several threads; may be empty

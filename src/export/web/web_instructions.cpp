@@ -103,6 +103,8 @@ test('without it the page is there at once', async ({{ page }}) => {{
   counts as a warm start; a page that comes back from the browser's own cache plays nothing.
 - If scripts fail or are blocked, the style sheet uncovers the page by itself after the longest the launch can last.
 - `launch.onRecord = (line) => …` gets one line of JSON a launch, and the browser's performance marks tell first frame and outcome.
+- `launch.js` is written small. *Readable script* in Scaena's Export room, or `--readable-script`, writes it with comments and
+  indentation, for a review.
 - To see a change, reload without the cache; an installed app may keep its old startup images until it is installed anew.
 - An export changes only files that are as the last one left them. What you edit is never overwritten.
 )";

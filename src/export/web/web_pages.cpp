@@ -2,6 +2,7 @@
 #include "export/common/names.h"
 #include "export/common/script_data.h"
 #include "export/common/used_parts.h"
+#include "export/web/small_script.h"
 #include "export/web/web_build.h"
 
 #include "embedded_players.h"
@@ -109,6 +110,26 @@ std::string withoutExports(std::string text) {
     return text;
 }
 
+/// The sequence with all that plays it.
+std::string playerScript(const WebBuild& build) {
+    const auto& sequence = build.sequence();
+    const bool isReadable = build.input.options.readableScript;
+    const auto parts = playerParts(build, timingTree(build.plans));
+    const auto used = [&](const char* file) {
+        return withoutExports(onlyUsed(embedded::find(file), parts, kScriptHabits));
+    };
+    const auto script = fmt::format("const title = {};\nconst name = {};\nconst says = [{}];\n\n{}\n",
+                                    scriptString(sequence.name), scriptString(build.name),
+                                    scriptMessages(sequence), scriptTiming(build.plans, "const timing")) +
+                        used("launch-timing.js") + used("launch-player.js");
+    return fmt::format("// The launch sequence “{}”: its data, its timing and what plays it. Written by "
+                       "Scaena; yours without "
+                       "conditions (0BSD).\n"
+                       "// The next export replaces it for as long as you leave it unchanged.{}\n{}",
+                       commentText(sequence.name), isReadable ? "" : " Its readable form: see INTEGRATE.md.",
+                       isReadable ? script : smallScript(script));
+}
+
 constexpr const char* kTypes =
     R"(// The types of the launch “{title}”. Written by Scaena; yours without conditions.
 
@@ -180,19 +201,7 @@ WebScripts addScripts(WebBuild& build) {
     build.add(build.path("launch.d.ts"),
               fmt::format(fmt::runtime(kTypes), fmt::arg("title", commentText(sequence.name)),
                           fmt::arg("gates", types.empty() ? "never" : types)));
-    const auto parts = playerParts(build, timingTree(build.plans));
-    const auto used = [&](const char* file) {
-        return withoutExports(onlyUsed(embedded::find(file), parts, kScriptHabits));
-    };
-    auto player =
-        fmt::format(
-            "// The launch sequence “{}”: its data, its timing and what plays it. Written by Scaena; yours "
-            "without conditions (0BSD).\n"
-            "// The next export replaces it for as long as you leave it unchanged.\n"
-            "const title = {};\nconst name = {};\nconst says = [{}];\n\n{}\n",
-            commentText(sequence.name), scriptString(sequence.name), scriptString(build.name),
-            scriptMessages(sequence), scriptTiming(build.plans, "const timing")) +
-        used("launch-timing.js") + used("launch-player.js");
+    auto player = playerScript(build);
     build.add(build.path("launch.js"), player);
     return {std::move(stub), std::move(player)};
 }

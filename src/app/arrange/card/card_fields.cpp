@@ -37,16 +37,6 @@ QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most, co
     return box;
 }
 
-QScrollArea* makeQuietScroll(QWidget* content, QWidget* parent) {
-    auto* scroll = new QScrollArea(parent);
-    scroll->setWidget(content);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->viewport()->setAutoFillBackground(false);
-    content->setAutoFillBackground(false);
-    return scroll;
-}
-
 CardColumn::CardColumn(const QString& heading, QWidget* parent)
     : QWidget(parent), m_grid(new QGridLayout(this)) {
     m_grid->setContentsMargins(0, 0, 0, 0);

@@ -4,7 +4,6 @@
 #include <QDoubleSpinBox>
 #include <QGridLayout>
 #include <QLabel>
-#include <QScrollArea>
 #include <QSpinBox>
 
 namespace scaena::app {
@@ -13,9 +12,6 @@ namespace scaena::app {
 [[nodiscard]] QSpinBox* makeTimeBox(const QString& name, int least, int most, QWidget* parent);
 [[nodiscard]] QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most,
                                             const QString& unit, QWidget* parent);
-
-/// Scrolls what does not fit on a card; nothing of its own is seen but the bar.
-[[nodiscard]] QScrollArea* makeQuietScroll(QWidget* content, QWidget* parent);
 
 /// A column of a card: a heading and rows of label and field.
 class CardColumn : public QWidget {

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/shelf/palette_page.h"
 
-#include "app/arrange/card/card_fields.h"
 #include "app/widgets/phrasing.h"
+#include "app/widgets/quiet_scroll.h"
 #include "app/widgets/theme.h"
 #include "core/edit/layer_edits.h"
 #include "render/base/convert.h"
@@ -11,7 +11,6 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
-#include <QScrollArea>
 #include <QToolButton>
 #include <QVBoxLayout>
 

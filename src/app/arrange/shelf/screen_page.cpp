@@ -3,6 +3,7 @@
 
 #include "app/arrange/card/card_fields.h"
 #include "app/widgets/phrasing.h"
+#include "app/widgets/quiet_scroll.h"
 #include "app/widgets/theme.h"
 #include "core/edit/layer_edits.h"
 #include "core/model/limits.h"
@@ -15,7 +16,6 @@
 #include <QMenu>
 #include <QMimeData>
 #include <QPointer>
-#include <QScrollArea>
 #include <QToolButton>
 #include <QVBoxLayout>
 
