@@ -43,6 +43,15 @@ TEST_CASE("The exported React Native component passes the framework's own types,
                 exported(withMessage(project.sequence), *project.shelf, {}, "react-native"));
     }
     const auto first = openSample(samples().front());
+    // Little is asked of the player: what it has no use for would be seen.
+    const auto plain = aSequence()
+                           .withGate(gate("ready", 600))
+                           .withBeat(play("arrive", 600))
+                           .withBeat(wait("wait"))
+                           .withCue(cue("settle", "arrive", 0, 600, model::MoveKind::Settle))
+                           .withCue(cue("away", "hand-off", 0, 300, model::MoveKind::Fade, "backdrop"))
+                           .build();
+    writeTo(folder.path() / "plain", exported(plain, shelfOf(first), {}, "react-native"));
     for (const unsigned seed : seeds(900, 8)) {
         writeTo(folder.path() / std::to_string(seed),
                 exported(randomWithoutClips(seed), shelfOf(first), {}, "react-native"));

@@ -8,7 +8,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const pause = (ms) => new Promise((done) => setTimeout(done, ms));
-const WINDOW = { x: 0, y: 0, width: 1500, height: 1200 };
+/// A window whose page has room for what is looked at, and no more: all of it is in each picture.
+const windowFor = ({ width, height }) => ({ x: 0, y: 0, width: width + 60, height: height + 200 });
 const inFrame = (what) => `const done = arguments[arguments.length - 1];
   Promise.resolve((frames[0] ?? window).eval(${JSON.stringify(`(${what})`)})(...arguments)).then(done, (e) => done('error: ' + e.message));`;
 /// One the system has just had free.
@@ -70,7 +71,7 @@ class Marionette {
   }
 }
 
-export async function firefox() {
+export async function firefox(room) {
   const profile = mkdtempSync(join(tmpdir(), 'firefox-'));
   const port = await freePort();
   const prefs = { 'marionette.port': port, 'datareporting.policy.dataSubmissionEnabled': false, 'app.update.enabled': false,
@@ -82,7 +83,7 @@ export async function firefox() {
     { stdio: 'ignore', env: { ...process.env, HOME: profile, MOZ_HEADLESS: '1' } });
   const marionette = await tried('Firefox', () => Marionette.to(port));
   await marionette.send('WebDriver:NewSession', { capabilities: { alwaysMatch: {} } });
-  await marionette.send('WebDriver:SetWindowRect', WINDOW);
+  await marionette.send('WebDriver:SetWindowRect', windowFor(room));
   const run = async (what, ...args) =>
     (await marionette.send('WebDriver:ExecuteAsyncScript', {
       script: inFrame(what), args,
@@ -110,7 +111,7 @@ export async function firefox() {
 }
 
 /// Needs a display: Xvfb. What people prefer is asked of GTK when it starts, so `look` opens another window of it.
-export async function webkit() {
+export async function webkit(room) {
   const browser = ['4.1', '4.0', '6.0'].flatMap((it) => [`/usr/lib/x86_64-linux-gnu/webkit2gtk-${it}/MiniBrowser`,
     `/usr/lib/aarch64-linux-gnu/webkit2gtk-${it}/MiniBrowser`]).find((it) => existsSync(it));
   if (!browser) throw new Error('WebKitGTK’s MiniBrowser is not there; webkit2gtk-driver brings it');
@@ -151,7 +152,7 @@ export async function webkit() {
       return start(isDark, isCalm, tries + 1);
     }
     session = made.sessionId;
-    await call('POST', `/session/${session}/window/rect`, WINDOW);
+    await call('POST', `/session/${session}/window/rect`, windowFor(room));
     run = async (what, ...args) =>
       call('POST', `/session/${session}/execute/async`, {
         script: inFrame(what), args,

@@ -10,11 +10,11 @@ import { cut, pictureReader } from './likeness.mjs';
 const [, , judges, folder, engine] = process.argv;
 const complaints = [];
 const { origin, close } = await serve(folder, (url) => complaints.push(`missing: ${url}`));
-const browser = await { firefox, webkit }[engine]();
 const alike = likeness(judges, folder, (it) => complaints.push(it));
 const shots = JSON.parse(readFileSync(join(folder, 'shots.json'), 'utf8'))
   .filter((it) => it.t !== null)
   .sort((a, b) => a.dark - b.dark || a.reduced - b.reduced || a.page.localeCompare(b.page));
+const browser = await { firefox, webkit }[engine]({ width: Math.max(...shots.map((it) => it.width)), height: Math.max(...shots.map((it) => it.height)) });
 const ready = 'async function () { while (!window.launch?.player) await new Promise((next) => setTimeout(next, 20)); return true; }';
 
 const read = pictureReader(judges);

@@ -84,6 +84,12 @@ UsedParts usedParts(const TimingTree& tree, const std::vector<TimingTree::Named>
     const bool hasPictures =
         parts.contains("Look.picture") || parts.contains("Look.frames") || parts.contains("Bitmap.name");
     parts.insert(hasPictures ? "player.pictures" : "player.noPictures");
+    if (!parts.contains("Look.wide")) {
+        parts.insert("player.noWide");
+    }
+    if (parts.contains("Look.art") && !parts.contains("Look.darkArt")) {
+        parts.insert("player.oneArt");
+    }
     return parts;
 }
 

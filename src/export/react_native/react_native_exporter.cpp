@@ -41,10 +41,11 @@ public:
                 return fmt::format("picture: {}, width: {}, height: {}", pair(name), numberText(size.width),
                                    numberText(size.height));
             };
-            const auto wide =
+            const std::string wide =
                 !hasWidePicture(layer)
                     ? ""
                     : fmt::format(", wide: {{ {} }}", picture(atLandscapePlace(layer), wideName(layer)));
+            use("Look.wide", !wide.empty());
             return fmt::format("{{ {}{} }}", picture(layer, layer.id), wide);
         };
         return std::visit(
@@ -59,6 +60,7 @@ public:
                     const Size size = clipSizeOf(m_build.input, layer);
                     const int frames = plan::bakedFrames(it);
                     const double grown = wideLookOf(m_build.input, layer).scale;
+                    use("Look.wide", grown != 1);
                     return fmt::format("{{ picture: {}, width: {}, height: {},{} frames: {}, columns: {} }}",
                                        pair(layer.id), numberText(size.width), numberText(size.height),
                                        grown == 1 ? "" : fmt::format(" wideScale: {},", numberText(grown)),
@@ -70,7 +72,16 @@ public:
             layer.contents);
     }
 
+    /// What of the looks the player has to know.
+    [[nodiscard]] const UsedParts& parts() const { return m_parts; }
+
 private:
+    void use(const char* part, bool isUsed = true) {
+        if (isUsed) {
+            m_parts.insert(part);
+        }
+    }
+
     /// The picture by day and by night.
     [[nodiscard]] std::string pair(const std::string& name) const {
         const auto dark = m_dark.contains(name + ".png") ? name + "-dark" : name;
@@ -81,6 +92,7 @@ private:
         const auto& fill = content.fill;
         std::string out = fmt::format("{{ color: '{}'", fill.colour);
         if (!fill.to.empty()) {
+            use("Look.gradient");
             const auto name = layer.id + "-gradient";
             strip(fill, name, Appearance::Light);
             strip(fill, name + "-dark", Appearance::Dark);
@@ -89,9 +101,11 @@ private:
                 name, numberText(fill.angle));
         }
         if (content.picture && m_build.has(m_folder + "images/" + layer.id + ".png")) {
+            use("Look.backdropPicture");
             out += fmt::format(", picture: {}{}", pair(layer.id),
                                content.picture->fit == model::Fit::Fill ? ", fillsBox: true" : "");
             if (m_build.has(m_folder + "images/" + wideName(layer) + ".png")) {
+                use("Look.wide");
                 out += fmt::format(", wide: {{ picture: {} }}", pair(wideName(layer)));
             }
         }
@@ -118,22 +132,39 @@ private:
     ExportBuild& m_build;
     const std::set<std::string>& m_dark;
     std::string m_folder;
+    UsedParts m_parts;
 };
 
 std::string cssHex(Colour c) {
     return c.a == 255 ? toHex(c) : fmt::format("#{:02X}{:02X}{:02X}{:02X}", c.r, c.g, c.b, c.a);
 }
 
+/// What the player's files need for the timing and the looks.
+UsedParts playerParts(const ExportBuild& build, const UsedParts& ofLooks) {
+    auto parts = partsOf(timingTree(build.plans));
+    parts.insert(ofLooks.begin(), ofLooks.end());
+    parts.insert({"player.edges", "player.shapes", "Place.safe", "GateTiming.typical"});
+    const auto insert = [&](const char* part, bool isUsed) {
+        if (isUsed) {
+            parts.insert(part);
+        }
+    };
+    insert("player.noReveal", !parts.contains("Property.reveal"));
+    insert("player.noPanel", !parts.contains("Property.panel"));
+    insert("player.noBackdropPicture", !parts.contains("Look.backdropPicture"));
+    insert("player.noWide", !parts.contains("Look.wide"));
+    insert("player.retry", parts.contains("Outcome.message"));
+    return parts;
+}
+
 void addScript(ExportBuild& build, const std::set<std::string>& dark, const ReactNativeNames& names) {
     const auto& sequence = build.sequence();
-    auto parts = partsOf(timingTree(build.plans));
-    parts.insert({"player.edges", "player.shapes", "Place.safe", "GateTiming.typical"});
-    if (!parts.contains("Property.reveal")) {
-        parts.insert("player.noReveal");
+    LookWriter writer(build, dark, names.folder);
+    std::string looks;
+    for (const auto& layer : sequence.layers) {
+        looks += scriptDialect().item({CodeVerbatim{writer.text(layer)}}, commentText(layer.name), 2) + "\n";
     }
-    if (parts.contains("Outcome.message")) {
-        parts.insert("player.retry");
-    }
+    const auto parts = playerParts(build, writer.parts());
     const auto used = [&](const char* file) { return onlyUsed(embedded::find(file), parts, kScriptHabits); };
     build.add(names.folder + "launchTiming.ts", withNamedUnused(used("launchTiming.ts")));
     build.add(names.folder + "LaunchPlayer.tsx", used("LaunchPlayer.tsx"));
@@ -147,11 +178,7 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
         fmt::format("const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
                     "export type Gate = (typeof gates)[number];\n\n{}\n",
                     scriptGates(sequence), scriptTiming(build.plans, "const timing: LaunchData['timing']"));
-    LookWriter looks(build, dark, names.folder);
-    out += "const looks: LaunchData['looks'] = [\n";
-    for (const auto& layer : sequence.layers) {
-        out += scriptDialect().item({CodeVerbatim{looks.text(layer)}}, commentText(layer.name), 2) + "\n";
-    }
+    out += "const looks: LaunchData['looks'] = [\n" + looks;
     out += "];\n\nconst palette: LaunchData['palette'] = {\n";
     for (const auto& colour : sequence.palette) {
         out += fmt::format("  {}: ['{}', '{}'],\n", scriptString(colour.id), cssHex(colour.light),

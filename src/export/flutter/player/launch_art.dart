@@ -13,15 +13,16 @@ class LaunchColors {
   final int light, dark;
 }
 
-/// The palette as it is by day or by night, and the pictures that are there.
+/// The palette as it is by day or by night.
 class LaunchPaletteColors {
-  LaunchPaletteColors(List<LaunchColors> palette, this.isDark, this.pictures)
+  LaunchPaletteColors(List<LaunchColors> palette, this.isDark, this.pictures) //? player.pictures
+  LaunchPaletteColors(List<LaunchColors> palette, this.isDark) //? player.noPictures
       : _values = {for (final LaunchColors it in palette) it.name: isDark ? it.dark : it.light};
 
   final bool isDark;
 
   final Map<String, int> _values;
-  final Map<String, ImageInfo> pictures;
+  final Map<String, ImageInfo> pictures; //? player.pictures
 
   Color named(String name, [double alpha = 1.0]) => launchColor(_values[name] ?? 0, alpha);
 }

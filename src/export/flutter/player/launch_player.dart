@@ -322,7 +322,7 @@ class LaunchSequence extends StatefulWidget {
 class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProviderStateMixin {
   late final Ticker _ticker;
   final ValueNotifier<double> _time = ValueNotifier<double>(0.0);
-  final Map<String, ImageInfo> _pictures = {};
+  final Map<String, ImageInfo> _pictures = {}; //? player.pictures
   final FocusScopeNode _focus = FocusScopeNode(debugLabel: 'first screen');
   Timer? _announcing;
   String _said = '';
@@ -420,7 +420,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     if (_launch.isOver) {
       _ticker.stop();
       _announcing?.cancel();
-      _freePictures();
+      _freePictures(); //? player.pictures
       WidgetsBinding.instance.addPostFrameCallback((_) {
         if (mounted) _focus.requestFocus();
       });
@@ -428,6 +428,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     setState(() {});
   }
 
+//?{ player.pictures
   void _freePictures() {
     for (final ImageInfo it in _pictures.values) {
       it.dispose();
@@ -435,6 +436,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     _pictures.clear();
   }
 
+//?}
   @override
   void dispose() {
     _announcing?.cancel();
@@ -443,7 +445,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     _ticker.dispose();
     _time.dispose();
     _focus.dispose();
-    _freePictures();
+    _freePictures(); //? player.pictures
     super.dispose();
   }
 
@@ -452,7 +454,8 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     final bool over = _launch.isOver;
     final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
     final EdgeInsets insets = MediaQuery.paddingOf(context); //? Place.safe
-    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark, _pictures);
+    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark, _pictures); //? player.pictures
+    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark); //? player.noPictures
     return Directionality(
       textDirection: TextDirection.ltr,
       child: LayoutBuilder(builder: (BuildContext context, BoxConstraints room) {
@@ -544,11 +547,9 @@ class _LaunchPainter extends CustomPainter {
   @override
   bool shouldRepaint(_LaunchPainter old) => old.screen != screen || old.dark != dark;
 
-  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook upright, LaunchLayerState state) {
-    LaunchLook look = upright;
-    if (screen.width > screen.height) look = upright.wide ?? upright; //? Look.wide
-    double grown = 1.0;
-    if (screen.width > screen.height) grown = look.wideScale; //? Look.wideScale
+  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook look, LaunchLayerState state) { //? player.noWide
+  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook upright, LaunchLayerState state) { //? Look.wide
+    final LaunchLook look = (screen.width > screen.height ? upright.wide : null) ?? upright; //? Look.wide
     final Rect box = Rect.fromCenter(center: Offset.zero, width: state.width, height: state.height);
     canvas.save();
     canvas.transform(launchMatrix(state.outer)); //? Layer.parent
@@ -572,12 +573,14 @@ class _LaunchPainter extends CustomPainter {
 //?{ Look.frames
       case LaunchLayerKind.clip:
         final int frame = (state.clip * (look.frames.length - 1)).round();
+        double grown = 1.0;
+        if (screen.width > screen.height) grown = look.wideScale; //? Look.wideScale
         final Rect shown = Rect.fromCenter(center: Offset.zero, width: look.width * grown, height: look.height * grown);
         _picture(canvas, look.frames[frame], shown, false);
         break;
 //?}
       default:
-        _art(canvas, look, state, box, grown);
+        _art(canvas, look, state, box);
     }
     if (isLayer) canvas.restore();
     canvas.restore();
@@ -635,7 +638,7 @@ class _LaunchPainter extends CustomPainter {
   }
 //?}
 
-  void _art(Canvas canvas, LaunchLook look, LaunchLayerState state, Rect box, double grown) {
+  void _art(Canvas canvas, LaunchLook look, LaunchLayerState state, Rect box) {
     final LaunchPalette? plate = look.plate; //? Look.plate
     if (plate != null) { //? Look.plate
       canvas.drawCircle(Offset.zero, look.plateDiameter / 2.0, Paint()..color = colors.named(plate.name, plate.alpha)); //? Look.plate
@@ -644,9 +647,7 @@ class _LaunchPainter extends CustomPainter {
       _picture(canvas, look.picture, box, false); //? Look.picture
       return; //? Look.picture
     } //? Look.picture
-    canvas.scale(grown, grown);
-    LaunchGroup? whole = look.art; //? Look.art
-    if (dark) whole = look.darkArt ?? look.art; //? Look.darkArt
+    if (screen.width > screen.height) canvas.scale(look.wideScale, look.wideScale); //? Look.wideScale
 //?{ Look.outlines
     if (state.draw < 1.0) {
       final double room = 1.0 - state.fillFrom;
@@ -667,7 +668,8 @@ class _LaunchPainter extends CustomPainter {
       return;
     }
 //?}
-    whole?.draw(canvas, colors); //? Look.art
+    look.art?.draw(canvas, colors); //? player.oneArt
+    (dark ? look.darkArt ?? look.art : look.art)?.draw(canvas, colors); //? Look.darkArt
   }
 //?{ LayerKind.progress
 

@@ -13,13 +13,14 @@ export type { Outcome } from './launchTiming';
 
 /** How a layer is painted. Pictures: by day, by night. Sizes in dp. */
 export interface LaunchLook {
-  picture?: [ImageSourcePropType, ImageSourcePropType]; width?: number; height?: number; fillsBox?: boolean;
-  color?: string; toColor?: string; angle?: number; gradient?: [ImageSourcePropType, ImageSourcePropType];
-  form?: 'ring' | 'bar' | 'dots'; thickness?: number;
-  /** Of a clip: `picture` has so many frames in so many columns. */
-  frames?: number; columns?: number;
-  /** Where the screen is wider than high: how much larger, or drawn how instead. */
-  wideScale?: number; wide?: Partial<LaunchLook>;
+  picture?: [ImageSourcePropType, ImageSourcePropType]; width?: number; height?: number; color?: string;
+  fillsBox?: boolean; //? Look.backdropPicture
+  gradient?: [ImageSourcePropType, ImageSourcePropType]; angle?: number; //? Look.gradient
+  form?: 'ring' | 'bar' | 'dots'; thickness?: number; toColor?: string; //? LayerKind.progress
+  /** Of a clip: `picture` has so many frames in so many columns. */ //? LayerKind.clip
+  frames?: number; columns?: number; //? LayerKind.clip
+  /** Where the screen is wider than high: how much larger, or drawn how instead. */ //? Look.wide
+  wideScale?: number; wide?: Partial<LaunchLook>; //? Look.wide
 }
 
 /** Colours of the palette: by day, by night. `says`: what is read out of a message. */
@@ -123,14 +124,17 @@ export class Launch<Gate extends string> {
     this.messageAt = this.retriedAt = 0; //? player.retry
   }
 
+  //?{ player.retry
   /** After a message: what has not loaded gets its time once more. */
-  retry(): void { //? player.retry
-    if (this.isOver || this.outcome !== 'message') return; //? player.retry
-    this.messageAt ||= this.schedule?.outcomeAt ?? 0; //? player.retry
-    this.retriedAt = this.now(); //? player.retry
-    this.outcome = null; //? player.retry
-    this.plan(); //? player.retry
-  } //? player.retry
+  retry(): void {
+    if (this.isOver || this.outcome !== 'message') return;
+    this.messageAt ||= this.schedule?.outcomeAt ?? 0;
+    this.retriedAt = this.now();
+    this.outcome = null;
+    this.plan();
+  }
+
+  //?}
 
   /** Milliseconds since the start, but for those in the background. */
   now(): number {
@@ -448,10 +452,12 @@ class Film {
   }
   //?}
 
+  //?{ Property.rotation|Property.travel|LayerKind.progress
   degrees(name: string, index: number, of: Values): Moving<string> {
     return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, true)), (it) => `${it}deg`);
   }
 
+  //?}
   private moving<T extends number | string>(
     name: string, layers: number[], read: (t: number) => number, make: (value: number) => T, jumps = false,
   ): Moving<T> {
@@ -527,10 +533,13 @@ class Film {
   }
 
   private moves(index: number, width: number, height: number) {
+    const isPanel = this.schedule.timing.layers[index]!.kind === 'backdrop'; //? Property.panel
+    const top = (it: LayerState) => (isPanel ? it.height : height) / 2; //? Property.panel
     return [
       { translateX: this.value('x', index, (it) => it.x - width / 2) },
-      { translateY: this.value('y', index, (it) => it.y - height / 2) },
-      { rotate: this.degrees('turn', index, (it) => it.rotation) },
+      { translateY: this.value('y', index, (it) => it.y - height / 2) }, //? player.noPanel
+      { translateY: this.value('y', index, (it) => it.y - top(it)) }, //? Property.panel
+      { rotate: this.degrees('turn', index, (it) => it.rotation) }, //? Property.rotation|Property.travel
       { scaleX: this.value('across', index, (it) => it.scaleX) },
       { scaleY: this.value('down', index, (it) => it.scaleY) },
     ];
@@ -553,11 +562,12 @@ class Film {
     if (first === undefined) return null;
     const seen = (t: number) => all.map((it) => this.state(it, t, false)).find((it) => it.visible);
     const value = (name: string, of: Values) => this.moving(`content ${name}`, all, (t) => of(seen(t) ?? this.state(first, t, false)), (it) => it);
-    const turn = this.moving('content turn', all, (t) => (seen(t) ?? this.state(first, t, false)).rotation, (it) => `${it}deg`);
+    const turn = this.moving('content turn', all, (t) => (seen(t) ?? this.state(first, t, false)).rotation, (it) => `${it}deg`); //? Property.rotation|Property.travel
     return {
       opacity: value('opacity', (it) => (it.visible ? it.opacity : 0)),
       transform: [
-        { translateX: value('x', (it) => it.x - width / 2) }, { translateY: value('y', (it) => it.y - height / 2) }, { rotate: turn },
+        { translateX: value('x', (it) => it.x - width / 2) }, { translateY: value('y', (it) => it.y - height / 2) },
+        { rotate: turn }, //? Property.rotation|Property.travel
         { scaleX: value('across', (it) => it.scaleX) }, { scaleY: value('down', (it) => it.scaleY) },
       ],
     };
@@ -577,21 +587,32 @@ class Film {
 interface LayerProps { film: Film; layer: Layer; index: number; data: LaunchData; isDark: boolean; onPicture: (index: number) => void }
 
 const LayerView = memo(function LayerView({ film, layer, index, data, isDark, onPicture }: LayerProps) {
+  const box = film.state(index, 0, true);
+  const fills = layer.kind === 'backdrop';
+  //?{ player.noWide
+  const look = data.looks[index]!;
+  const width = fills ? film.screen.width : look.width ?? box.width;
+  const height = fills ? film.screen.height : look.height ?? box.height;
+  //?}
+  //?{ Look.wide
   const upright = data.looks[index]!;
   const isTurned = film.screen.width > film.screen.height;
   const look = isTurned ? { ...upright, ...upright.wide } : upright;
   const grown = isTurned ? look.wideScale ?? 1 : 1;
-  const box = film.state(index, 0, true);
-  const fills = layer.kind === 'backdrop';
   const width = fills ? film.screen.width : look.width ? look.width * grown : box.width;
   const height = fills ? film.screen.height : look.height ? look.height * grown : box.height;
+  //?}
   const onLoadEnd = () => onPicture(index);
   const props = { film, index, look, data, isDark, width, height, onLoadEnd };
+  const content = fills ? <Backdrop {...props} /> : <Content {...props} layer={layer} />;
+  let view = <Animated.View style={[styles.layer, { width, height }, film.layer(index, width, height)]}>{content}</Animated.View>; //? player.noReveal
+  //?{ Property.reveal
   let view = (
-    <Animated.View style={[styles.layer, { width, height }, fills ? null : film.layer(index, width, height)]}>
-      {fills ? <Backdrop {...props} /> : <Reveal film={film} index={index} width={width} height={height}><Content {...props} layer={layer} /></Reveal>}
+    <Animated.View style={[styles.layer, { width, height }, film.layer(index, width, height)]}>
+      <Reveal film={film} index={index} width={width} height={height}>{content}</Reveal>
     </Animated.View>
   );
+  //?}
   //?{ Layer.parent
   for (let group = layer.parent ?? -1; group >= 0; group = data.timing.layers[group]!.parent ?? -1) {
     view = <Animated.View style={[StyleSheet.absoluteFill, film.group(group)]} pointerEvents="none">{view}</Animated.View>;
@@ -600,15 +621,10 @@ const LayerView = memo(function LayerView({ film, layer, index, data, isDark, on
   return view;
 });
 
+//?{ Property.reveal
 interface RevealProps { film: Film; index: number; width: number; height: number; children: ReactNode }
 
 /** Uncovers what is in it by an opening circle or a wipe, with nothing but moves and sizes the animation engine knows. */
-//?{ player.noReveal
-function Reveal({ children }: RevealProps) {
-  return <>{children}</>;
-}
-//?}
-//?{ Property.reveal
 function Reveal({ film, index, width, height, children }: RevealProps) {
   const shape = film.schedule.revealOf(index);
   if (shape?.iris) {
@@ -640,8 +656,8 @@ function Reveal({ film, index, width, height, children }: RevealProps) {
   }
   return <>{children}</>;
 }
-//?}
 
+//?}
 interface ContentProps {
   film: Film; index: number; look: LaunchLook; data: LaunchData; isDark: boolean; width: number; height: number; onLoadEnd: () => void;
 }
@@ -674,22 +690,32 @@ function Content(props: ContentProps & { layer: Layer }) {
   return <Image source={look.picture[night]} style={size} fadeDuration={0} resizeMode="contain" onLoadEnd={onLoadEnd} />;
 }
 
-/** Covers the screen; shrinks to a header by moving a cut, so that the animation engine alone can do it. */
-function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }: ContentProps) {
+//?{ player.noPanel
+/** Covers the screen. */
+function Backdrop({ look, data, isDark, width, height, onLoadEnd }: ContentProps) { //? Look.backdropPicture
+function Backdrop({ look, data, isDark, width, height }: ContentProps) { //? player.noBackdropPicture
   const night = isDark ? 1 : 0;
-  const color = data.palette[look.color ?? '']?.[night];
+  const size = { width, height };
+  const backgroundColor = data.palette[look.color ?? '']?.[night];
+  const fit = look.fillsBox ? 'cover' : 'contain'; //? Look.backdropPicture
+  return (
+    <View style={[styles.cut, size, { backgroundColor }]}>
+      {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />} //? Look.gradient
+      {look.picture && <Image source={look.picture[night]} resizeMode={fit} fadeDuration={0} onLoadEnd={onLoadEnd} style={[styles.layer, size]} />} //? Look.backdropPicture
+    </View>
+  );
+}
+
+//?}
+//?{ Property.panel
+/** Covers the screen; shrinks to a header by moving a cut, so that the animation engine alone can do it. */
+function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }: ContentProps) { //? Look.backdropPicture
+function Backdrop({ film, look, index, data, isDark, width, height }: ContentProps) { //? player.noBackdropPicture
+  const night = isDark ? 1 : 0;
+  const size = { width, height };
+  const backgroundColor = data.palette[look.color ?? '']?.[night];
   const missing = (it: LayerState) => height - it.height;
-  const style = {
-    opacity: film.opacity(index),
-    transform: [
-      { translateX: film.value('x', index, (it) => it.x - width / 2) },
-      { translateY: film.value('panel y', index, (it) => it.y + missing(it) / 2 - height / 2) },
-      { rotate: film.degrees('turn', index, (it) => it.rotation) },
-      { scaleX: film.value('across', index, (it) => it.scaleX) },
-      { scaleY: film.value('down', index, (it) => it.scaleY) },
-    ],
-  };
-  const moved = (name: string, of: Values) => ({ transform: [{ translateY: film.value(name, index, of) }] });
+  const moved = (name: string, of: Values) => ({ transform: [{ translateY: film.value(name, index, of) }] }); //? Look.backdropPicture
   const shrunk = {
     transform: [
       { translateY: film.value('shrunk y', index, (it) => -missing(it) / 2) },
@@ -697,24 +723,24 @@ function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }:
     ],
   };
   return (
-    <Animated.View style={[styles.layer, { width, height }, style]}>
-      <Reveal film={film} index={index} width={width} height={height}>
-        <Animated.View style={[styles.cut, { width, height, backgroundColor: color }, shrunk]}>
-          {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} width={width} height={height} />}
-        </Animated.View>
-        {look.picture && (
-          <Animated.View style={[styles.cut, { width, height }, moved('cut', (it) => -missing(it))]}>
-            <Animated.Image
-              source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0} onLoadEnd={onLoadEnd}
-              style={[styles.layer, { width, height }, moved('un-cut', (it) => missing(it) / 2)]}
-            />
-          </Animated.View>
-        )}
-      </Reveal>
-    </Animated.View>
+    <>
+      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]}>
+        {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />} //? Look.gradient
+      </Animated.View>
+      {look.picture && ( //? Look.backdropPicture
+        <Animated.View style={[styles.cut, size, moved('cut', (it) => -missing(it))]}> //? Look.backdropPicture
+          <Animated.Image //? Look.backdropPicture
+            source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0} onLoadEnd={onLoadEnd} //? Look.backdropPicture
+            style={[styles.layer, size, moved('un-cut', (it) => missing(it) / 2)]} //? Look.backdropPicture
+          /> //? Look.backdropPicture
+        </Animated.View> //? Look.backdropPicture
+      )} //? Look.backdropPicture
+    </>
   );
 }
 
+//?}
+//?{ Look.gradient
 /** A strip of the gradient's colours, stretched and turned so that the corners get the pure end colours, as in CSS. */
 function Gradient({ source, angle, width, height }: { source: ImageSourcePropType; angle: number; width: number; height: number }) {
   const sine = Math.abs(Math.sin((angle * Math.PI) / 180));
@@ -725,6 +751,7 @@ function Gradient({ source, angle, width, height }: { source: ImageSourcePropTyp
   return <Image source={source} resizeMode="stretch" fadeDuration={0} style={[styles.layer, place, { transform: [{ rotate: `${angle - 180}deg` }] }]} />;
 }
 
+//?}
 //?{ LayerKind.progress
 interface ProgressProps { film: Film; index: number; look: LaunchLook; color: (name: string) => string | undefined; width: number; height: number }
 
