@@ -64,6 +64,8 @@ TEST_CASE("What divides in a small script stays") {
           "const f=async it=>it\nconst g=it=>({it})\nh((a,b)=>a)\n");
     CHECK(smallScript("class A {\n  x = 1;\n  static y = {};\n  get z() { return 1; }\n  *w() {}\n}\n") ==
           "class A{x=1\nstatic y={}\nget z(){return 1}\n*w(){}}\n");
+    CHECK(smallScript("class B extends A {\n  x = 1;\n  y = 2;\n  z() {}\n}\nf(class { a = 1; });\n") ==
+          "class B extends A{x=1;y=2\nz(){}}\nf(class{a=1})\n");
 }
 
 TEST_CASE("Texts and patterns in a small script stay as they are") {

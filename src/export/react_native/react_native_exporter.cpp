@@ -152,6 +152,9 @@ UsedParts playerParts(const ExportBuild& build, const UsedParts& ofLooks) {
     insert("player.noReveal", !parts.contains("Property.reveal"));
     insert("player.noPanel", !parts.contains("Property.panel"));
     insert("player.noBackdropPicture", !parts.contains("Look.backdropPicture"));
+    insert("player.noGradient", !parts.contains("Look.gradient"));
+    insert("player.plainBackdrop",
+           parts.contains("player.noGradient") && parts.contains("player.noBackdropPicture"));
     insert("player.noWide", !parts.contains("Look.wide"));
     insert("player.retry", parts.contains("Outcome.message"));
     return parts;

@@ -1,185 +1,14 @@
 // SPDX-License-Identifier: MIT
 #include "export/web/small_script.h"
 
-#include <algorithm>
-#include <array>
-#include <cctype>
-#include <vector>
+#include "export/web/script_tokens.h"
 
 namespace scaena::exporting {
 
 namespace {
 
-enum class Kind {
-    Word,
-    Sign,
-    Text,
-    Pattern
-}; // names and numbers, operators and brackets, strings, regular expressions
-
-struct Token {
-    Kind kind;
-    std::string_view text;
-    bool beginsLine = false;
-    bool endsStatement = false; ///< a semicolon that a line's end may stand for
-    bool isStatement = false;   ///< begins its line, since there is no semicolon before it any more
-
-    [[nodiscard]] bool is(std::string_view what) const { return kind == Kind::Sign && text == what; }
-};
-
-bool isOfWord(char c) {
-    return std::isalnum(static_cast<unsigned char>(c)) != 0 || c == '_' || c == '$' ||
-           static_cast<unsigned char>(c) >= 0x80;
-}
-
-bool isDigit(char c) { return c >= '0' && c <= '9'; }
-
-bool isOneOf(std::string_view word, std::initializer_list<std::string_view> list) {
-    return std::ranges::find(list, word) != list.end();
-}
-
-/// Longest first.
-constexpr std::array<std::string_view, 28> kSigns = {
-    "===",  "!==", "...", "&&=", "||=", "\?\?=", "**=", "=>", "==", "!=", "<=", ">=", "&&", "||",
-    "\?\?", "?.",  "++",  "--",  "+=",  "-=",    "*=",  "/=", "**", "%=", "<<", ">>", "|=", "&="};
-
-class Reader {
-public:
-    explicit Reader(std::string_view text) : m_text(text) {}
-
-    std::vector<Token> tokens() {
-        while (skipToToken()) {
-            const auto from = m_at;
-            const auto kind = pass();
-            m_tokens.push_back({kind, m_text.substr(from, m_at - from), m_beginsLine});
-            m_beginsLine = false;
-        }
-        return std::move(m_tokens);
-    }
-
-private:
-    [[nodiscard]] bool at(std::string_view what) const { return m_text.substr(m_at).starts_with(what); }
-
-    /// Past spaces and comments; false at the end.
-    bool skipToToken() {
-        while (m_at < m_text.size()) {
-            if (at("//")) {
-                m_at = std::min(m_text.find('\n', m_at), m_text.size());
-            } else if (at("/*")) {
-                m_at = std::min(m_text.find("*/", m_at + 2), m_text.size() - 2) + 2;
-            } else if (std::isspace(static_cast<unsigned char>(m_text[m_at])) != 0) {
-                m_beginsLine = m_beginsLine || m_text[m_at] == '\n';
-                ++m_at;
-            } else {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    Kind pass() {
-        const char c = m_text[m_at];
-        if (c == '\'' || c == '"') {
-            passString(c);
-            return Kind::Text;
-        }
-        if (c == '`') {
-            passTemplate();
-            return Kind::Text;
-        }
-        if (c == '/' && isPattern()) {
-            passPattern();
-            return Kind::Pattern;
-        }
-        if (isOfWord(c) || (c == '.' && m_at + 1 < m_text.size() && isDigit(m_text[m_at + 1]))) {
-            passWord(isDigit(c) || c == '.');
-            return Kind::Word;
-        }
-        const auto* sign = std::ranges::find_if(kSigns, [this](std::string_view it) { return at(it); });
-        m_at += sign == kSigns.end() ? 1 : sign->size();
-        return Kind::Sign;
-    }
-
-    void passString(char quote) {
-        for (++m_at; m_at < m_text.size() && m_text[m_at] != quote; ++m_at) {
-            m_at += m_text[m_at] == '\\' ? 1 : 0;
-        }
-        m_at = std::min(m_at + 1, m_text.size());
-    }
-
-    /// With all that stands in it, scripts among them.
-    void passTemplate() {
-        for (++m_at; m_at < m_text.size() && m_text[m_at] != '`';) {
-            if (m_text[m_at] == '\\') {
-                m_at += 2;
-            } else if (at("${")) {
-                m_at += 2;
-                passInserted();
-            } else {
-                ++m_at;
-            }
-        }
-        m_at = std::min(m_at + 1, m_text.size());
-    }
-
-    void passInserted() {
-        for (int depth = 1; m_at < m_text.size() && depth > 0;) {
-            const char c = m_text[m_at];
-            if (c == '`') {
-                passTemplate();
-            } else if (c == '\'' || c == '"') {
-                passString(c);
-            } else {
-                depth += c == '{' ? 1 : c == '}' ? -1 : 0;
-                ++m_at;
-            }
-        }
-    }
-
-    [[nodiscard]] bool isPattern() const {
-        if (m_tokens.empty()) {
-            return true;
-        }
-        const auto& before = m_tokens.back();
-        if (before.kind == Kind::Sign) {
-            return !isOneOf(before.text, {")", "]", "}"});
-        }
-        return before.kind == Kind::Word &&
-               isOneOf(before.text, {"return", "typeof", "of", "in", "case", "yield"});
-    }
-
-    void passPattern() {
-        bool isInClass = false;
-        for (++m_at; m_at < m_text.size() && (m_text[m_at] != '/' || isInClass); ++m_at) {
-            if (m_text[m_at] == '\\') {
-                ++m_at;
-            } else if (m_text[m_at] == '[' || m_text[m_at] == ']') {
-                isInClass = m_text[m_at] == '[';
-            }
-        }
-        m_at = std::min(m_at + 1, m_text.size());
-        while (m_at < m_text.size() && isOfWord(m_text[m_at])) {
-            ++m_at;
-        }
-    }
-
-    void passWord(bool isNumber) {
-        const auto goesOn = [&] {
-            const char c = m_text[m_at];
-            const char before = m_at > 0 ? m_text[m_at - 1] : ' ';
-            return isOfWord(c) ||
-                   (isNumber && (c == '.' || ((c == '-' || c == '+') && (before == 'e' || before == 'E'))));
-        };
-        for (++m_at; m_at < m_text.size() && goesOn();) {
-            ++m_at;
-        }
-    }
-
-    std::string_view m_text;
-    std::size_t m_at = 0;
-    bool m_beginsLine = true;
-    std::vector<Token> m_tokens;
-};
+using Token = ScriptToken;
+using Kind = ScriptToken::Kind;
 
 /// `(it) =>` is `it =>`.
 void dropParentheses(std::vector<Token>& tokens) {
@@ -198,10 +27,18 @@ void dropParentheses(std::vector<Token>& tokens) {
     tokens = std::move(kept);
 }
 
+/// Whether a brace opens a class: `class A {`, `class A extends B {`.
+bool isOfClass(const std::vector<Token>& tokens, std::size_t brace) {
+    const auto isClass = [&](std::size_t back) {
+        return brace >= back && tokens[brace - back].text == "class";
+    };
+    return isClass(2) || (isClass(4) && tokens[brace - 2].text == "extends");
+}
+
 /// Which semicolons a line's end may stand for: not those of a `for`, nor one that is a loop's whole body.
 void markStatements(std::vector<Token>& tokens) {
     struct Open {
-        bool isRound, isCondition;
+        bool isRound, isCondition, isClass;
     };
     std::vector<Open> open;
     bool isBehindCondition = false;
@@ -209,12 +46,13 @@ void markStatements(std::vector<Token>& tokens) {
         auto& token = tokens[i];
         if (token.is(";")) {
             token.endsStatement = !isBehindCondition && (open.empty() || !open.back().isRound);
+            token.endsField = !open.empty() && open.back().isClass;
         }
         isBehindCondition = false;
         if (token.is("(") || token.is("[") || token.is("{")) {
             const bool isCondition =
                 token.is("(") && i > 0 && isOneOf(tokens[i - 1].text, {"if", "for", "while", "await"});
-            open.push_back({!token.is("{"), isCondition});
+            open.push_back({!token.is("{"), isCondition, token.is("{") && isOfClass(tokens, i)});
         } else if ((token.is(")") || token.is("]") || token.is("}")) && !open.empty()) {
             isBehindCondition = open.back().isCondition;
             open.pop_back();
@@ -264,7 +102,8 @@ private:
         } else if (token.beginsLine && !leadsOn(before) && !follows(token) && !before.is("}") &&
                    !before.is(";")) {
             endLine();
-        } else if (m_column + token.text.size() > kSmallLine && (leadsOn(before) || follows(token))) {
+        } else if (m_column + token.text.size() > kSmallLine &&
+                   (leadsOn(before) || before.is(";") || follows(token))) {
             endLine();
         } else if (needsSpace(before, token)) {
             m_out += ' ';
@@ -273,9 +112,9 @@ private:
     }
 
     static bool needsSpace(const Token& before, const Token& token) {
-        const bool areWords = before.kind != Kind::Sign && isOfWord(before.text.back()) &&
+        const bool areWords = before.kind != Kind::Sign && isOfScriptWord(before.text.back()) &&
                               (token.kind == Kind::Word || token.kind == Kind::Pattern) &&
-                              isOfWord(token.text.front());
+                              isOfScriptWord(token.text.front());
         const bool wouldJoin = before.kind == Kind::Sign && token.kind == Kind::Sign &&
                                before.text.back() == token.text.front() &&
                                isOneOf(token.text.substr(0, 1), {"+", "-", "&", "|", "<", ">", "="});
@@ -290,7 +129,7 @@ private:
 }
 
 std::string smallScript(std::string_view script) {
-    auto tokens = Reader(script).tokens();
+    auto tokens = scriptTokens(script);
     dropParentheses(tokens);
     markStatements(tokens);
     Writer writer;
@@ -309,7 +148,8 @@ std::string smallScript(std::string_view script) {
             if (next.is("}")) {
                 continue;
             }
-            if (next.beginsLine && next.kind == Kind::Word && before != nullptr) {
+            const bool isField = token.endsField && i + 2 < tokens.size() && tokens[i + 2].is("=");
+            if (next.beginsLine && next.kind == Kind::Word && before != nullptr && !isField) {
                 next.isStatement = true;
                 continue;
             }

@@ -698,12 +698,15 @@ function Backdrop({ look, data, isDark, width, height }: ContentProps) { //? pla
   const size = { width, height };
   const backgroundColor = data.palette[look.color ?? '']?.[night];
   const fit = look.fillsBox ? 'cover' : 'contain'; //? Look.backdropPicture
+  return <View style={[styles.cut, size, { backgroundColor }]} />; //? player.plainBackdrop
+  //?{ Look.gradient|Look.backdropPicture
   return (
     <View style={[styles.cut, size, { backgroundColor }]}>
       {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />} //? Look.gradient
       {look.picture && <Image source={look.picture[night]} resizeMode={fit} fadeDuration={0} onLoadEnd={onLoadEnd} style={[styles.layer, size]} />} //? Look.backdropPicture
     </View>
   );
+  //?}
 }
 
 //?}
@@ -724,9 +727,10 @@ function Backdrop({ film, look, index, data, isDark, width, height }: ContentPro
   };
   return (
     <>
-      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]}>
+      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]} /> //? player.noGradient
+      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]}> //? Look.gradient
         {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />} //? Look.gradient
-      </Animated.View>
+      </Animated.View> //? Look.gradient
       {look.picture && ( //? Look.backdropPicture
         <Animated.View style={[styles.cut, size, moved('cut', (it) => -missing(it))]}> //? Look.backdropPicture
           <Animated.Image //? Look.backdropPicture
