@@ -6,8 +6,9 @@
 
 namespace scaena::exporting {
 
-/// What a line of a small script is filled up to, where a single word is not longer.
-inline constexpr std::size_t kSmallLine = 150;
+/// What a line of a small script is filled up to: a line ends only where a statement goes on, which may be
+/// some words further.
+inline constexpr std::size_t kSmallLine = 140;
 
 /// A script without what only people read: comments, indentation, spaces that divide nothing. Names stay, and
 /// so do statements on lines of their own, so that an error's line and the difference of two exports still
