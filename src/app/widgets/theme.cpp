@@ -102,6 +102,13 @@ QString styleSheet() {
         QComboBox QAbstractItemView { background: @page; color: @ink; border: 1px solid @rule; selection-background-color: @tint;
             selection-color: @ink; outline: none; }
         QCheckBox { color: @ink; spacing: 6px; }
+        QCheckBox:disabled { color: @faint; }
+        QCheckBox::indicator { width: 13px; height: 13px; border: 1px solid @faint; border-radius: 3px; background: @page; }
+        QCheckBox::indicator:checked { background: @woad; border-color: @woad; image: url(:/scaena/icons/@tick.png); }
+        QCheckBox::indicator:disabled { border-color: @rule; }
+        QCheckBox::indicator:checked:disabled { background: @faint; border-color: @faint; }
+        QCheckBox::indicator:hover, QCheckBox::indicator:focus { border-color: @woad; background: @tint; }
+        QCheckBox::indicator:checked:hover, QCheckBox::indicator:checked:focus { background: @woad; border-color: @ink; }
         QTabBar#pageTabs::tab { background: transparent; color: @faint; border: none; border-bottom: 2px solid transparent;
             padding: 6px 2px; margin-right: 20px; }
         QTabBar#pageTabs::tab:selected { color: @ink; border-bottom: 2px solid @woad; }
@@ -127,6 +134,7 @@ QString styleSheet() {
         {"@faint", t.faint}, {"@tint", t.tint}, {"@woad", t.woad}, {"@madder", t.madder}};
     sheet.replace(QLatin1String("@chevron"),
                   t.night ? QLatin1String("chevron-night") : QLatin1String("chevron"));
+    sheet.replace(QLatin1String("@tick"), t.night ? QLatin1String("tick-night") : QLatin1String("tick"));
     for (const auto& [name, colour] : names) {
         sheet.replace(QLatin1String(name), colour.name());
     }
