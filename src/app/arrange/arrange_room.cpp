@@ -9,12 +9,12 @@
 #include "app/arrange/stage/stage_bar.h"
 #include "app/arrange/stage/stage_view.h"
 #include "app/arrange/stage/transport.h"
+#include "app/widgets/quiet_scroll.h"
 #include "app/widgets/theme.h"
 
 #include <QHBoxLayout>
 #include <QPaintEvent>
 #include <QPainter>
-#include <QScrollArea>
 #include <QVBoxLayout>
 
 namespace scaena::app {
@@ -44,12 +44,7 @@ ArrangeRoom::ArrangeRoom(Document& document, Preview& preview, Selection& select
     fitPages();
     connect(&preview, &Preview::scheduleChanged, this, &ArrangeRoom::fitPages);
 
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidget(m_score);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->viewport()->setAutoFillBackground(false);
-    m_score->setAutoFillBackground(false);
+    auto* scroll = makeQuietScroll(m_score, this);
     auto* right = new QVBoxLayout;
     right->setContentsMargins(kSpine + 6, 8, 10, 8);
     right->setSpacing(4);
