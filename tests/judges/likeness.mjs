@@ -1,5 +1,5 @@
 // How alike two pictures are (SSIM), and pictures from PNG bytes. The measure is that of ssim.js and the reader's pictures are those of
-// pngjs (check_likeness.mjs holds both to that), in a fifth of their time, of which the long judges had most.
+// pngjs (check_likeness.mjs holds both to that), in a fifth of their time.
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
