@@ -10,7 +10,7 @@ namespace {
 class CountingRasteriser : public render::QtRasteriser {
 public:
     mutable std::atomic<int> made = 0;
-    std::string png(const art::Art& art, int width, int height, Colour colour) const override {
+    std::string png(const art::ArtPtr& art, int width, int height, Colour colour) const override {
         ++made;
         return render::QtRasteriser::png(art, width, height, colour);
     }
@@ -72,11 +72,11 @@ TEST_CASE("Art that differs in one point is another picture") {
     const render::QtFrameMaker frames;
     const exporting::RememberedPictures pictures(rasteriser, frames);
     const auto square = [](double side) {
-        art::Art art;
-        art.viewBox = {0, 0, 20, 20};
+        auto art = std::make_shared<art::Art>();
+        art->viewBox = {0, 0, 20, 20};
         art::Shape shape;
         shape.path = art::rectPath({2, 2, side, side}, 0, 0);
-        art.root.children.emplace_back(std::move(shape));
+        art->root.children.emplace_back(std::move(shape));
         return art;
     };
     const auto one = pictures.png(square(10), 40, 40, {});

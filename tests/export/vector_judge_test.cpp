@@ -137,12 +137,12 @@ QImage pictureOfVector(const std::string& xml) {
 
 /// The preview's picture, cut at the viewBox as the stage cuts it.
 QImage pictureOfPreview(const art::Art& art) {
-    art::Art framed;
-    framed.viewBox = art.viewBox;
+    const auto framed = std::make_shared<art::Art>();
+    framed->viewBox = art.viewBox;
     auto inner = std::make_unique<art::Group>();
     inner->clips.push_back({art::rectPath(art.viewBox, 0, 0), art::FillRule::NonZero});
     inner->children.emplace_back(art::cloneGroup(art.root));
-    framed.root.children.emplace_back(std::move(inner));
+    framed->root.children.emplace_back(std::move(inner));
     return QImage::fromData(
         QByteArray::fromStdString(render::QtRasteriser().png(framed, kSide, kSide, {0, 0, 0, 255})));
 }

@@ -80,7 +80,7 @@ TEST_CASE("Words are outlined by the fonts that are there, and it is said which 
     CHECK(art::shapeCount(absent->root) >= 1);
     const auto tinted = artOf("<text x='5' y='60' fill='currentColor' font-size='40'>A</text>");
     const auto red = QImage::fromData(
-        QByteArray::fromStdString(render::QtRasteriser().png(*tinted, 100, 100, {255, 0, 0, 255})));
+        QByteArray::fromStdString(render::QtRasteriser().png(tinted, 100, 100, {255, 0, 0, 255})));
     int ink = 0;
     for (int y = 0; y < 100; ++y) {
         for (int x = 0; x < 100; ++x) {

@@ -283,10 +283,11 @@ TEST_CASE("The pictures of an adaptive icon are seen where the system puts them"
     INFO(describe(started->warnings));
     CHECK(started->warnings.empty());
     REQUIRE(started->files.contains("art/ic-launcher.svg"));
-    const auto art = art::readSvg(started->files.at("art/ic-launcher.svg"));
+    auto art = art::readSvg(started->files.at("art/ic-launcher.svg"));
     REQUIRE(art);
+    const auto shared = std::make_shared<const art::Art>(std::move(*art));
     const auto seen =
-        QImage::fromData(QByteArray::fromStdString(QtRasteriser().png(*art, 144, 144, {}))); // of 72 dp
+        QImage::fromData(QByteArray::fromStdString(QtRasteriser().png(shared, 144, 144, {}))); // of 72 dp
     const auto isRed = [&](int x, int y) {
         const auto it = seen.pixelColor(x, y);
         return it.red() > 180 && it.green() < 60;

@@ -42,10 +42,11 @@ TEST_CASE("Each feature of SVG is shown as others show it, or named as lost") {
     int judged = 0, lost = 0, disputed = 0;
     for (const auto& entry : std::filesystem::directory_iterator(kept)) {
         INFO(entry.path().filename().string());
-        const auto art = art::readSvg(readWhole(entry.path()));
+        auto art = art::readSvg(readWhole(entry.path()));
         REQUIRE(art);
+        const auto shared = std::make_shared<const art::Art>(std::move(*art));
         const auto ours = QImage::fromData(QByteArray::fromStdString(
-            render::QtRasteriser().png(*art, kFeatureSide, kFeatureSide, {0, 0, 0, 255})));
+            render::QtRasteriser().png(shared, kFeatureSide, kFeatureSide, {0, 0, 0, 255})));
         const auto browser = QImage(QString::fromStdString(
             (folder.path() / entry.path().filename()).replace_extension(".png").string()));
         const auto rsvg = ofRsvg(entry.path());
@@ -61,7 +62,7 @@ TEST_CASE("Each feature of SVG is shown as others show it, or named as lost") {
         // Where they disagree the browser is right as far as is known; two files show what is left open.
         const bool isRight =
             agreed || !isOpen(entry.path().stem().string()) ? fromBrowser < kAlike : fromEither < kAlike;
-        const auto losses = art->losses.empty() ? std::string() : art->losses.front();
+        const auto losses = shared->losses.empty() ? std::string() : shared->losses.front();
         UNSCOPED_INFO(entry.path().filename().string()
                       << ": from the browser " << fromBrowser << ", from librsvg " << difference(ours, rsvg)
                       << ", between them " << difference(browser, rsvg) << "; lost: " << losses);

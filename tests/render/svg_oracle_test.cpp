@@ -17,10 +17,11 @@ namespace {
 constexpr int kSide = 200;
 
 QImage ours(const std::string& svg) {
-    const auto art = art::readSvg(svg);
+    auto art = art::readSvg(svg);
     REQUIRE(art);
+    const auto shared = std::make_shared<const art::Art>(std::move(*art));
     return QImage::fromData(
-        QByteArray::fromStdString(render::QtRasteriser().png(*art, kSide, kSide, {0, 0, 0, 255})));
+        QByteArray::fromStdString(render::QtRasteriser().png(shared, kSide, kSide, {0, 0, 0, 255})));
 }
 
 QImage theirs(const std::string& svg) {
@@ -229,12 +230,13 @@ TEST_CASE("The samples' art looks as another renderer shows it") {
         }
         INFO(entry.path().string());
         const auto svg = readWhole(entry.path());
-        const auto art = art::readSvg(svg);
+        auto art = art::readSvg(svg);
         REQUIRE(art);
         CHECK(art->losses.empty());
         const auto picture = theirs(svg);
+        const auto shared = std::make_shared<const art::Art>(std::move(*art));
         const auto mine = QImage::fromData(QByteArray::fromStdString(
-            render::QtRasteriser().png(*art, picture.width(), picture.height(), {0, 0, 0, 255})));
+            render::QtRasteriser().png(shared, picture.width(), picture.height(), {0, 0, 0, 255})));
         CHECK(difference(mine, picture) < 4.5);
     }
 }

@@ -47,7 +47,7 @@ class Rasteriser {
 public:
     virtual ~Rasteriser() = default;
     /// The art fitted into a transparent picture of that many pixels, as PNG bytes.
-    [[nodiscard]] virtual std::string png(const Art& art, int width, int height,
+    [[nodiscard]] virtual std::string png(const ArtPtr& art, int width, int height,
                                           Colour currentColour) const = 0;
     /// A clip's composition at a moment of its own time, as PNG bytes; empty if it cannot be drawn.
     [[nodiscard]] virtual std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis,

@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/path.h"
 
+#include "core/base/number_text.h"
+
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <numbers>
 
 namespace scaena::art {
@@ -129,17 +130,6 @@ private:
     Point m_high{-1e300, -1e300};
 };
 
-std::string coordinate(double value, int digits) {
-    auto text = fmt::format("{:.{}f}", value, digits);
-    if (text.find('.') != std::string::npos) {
-        text.erase(text.find_last_not_of('0') + 1);
-        if (text.back() == '.') {
-            text.pop_back();
-        }
-    }
-    return text == "-0" ? "0" : text;
-}
-
 double angleBetween(Point u, Point v) { return std::atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y); }
 
 }
@@ -167,7 +157,9 @@ std::string toText(const Path& path, int digits) {
     std::string out;
     std::size_t at = 0;
     const auto put = [&] {
-        out += coordinate(path.points[at].x, digits) + "," + coordinate(path.points[at].y, digits);
+        appendNumber(out, path.points[at].x, digits);
+        out += ',';
+        appendNumber(out, path.points[at].y, digits);
         ++at;
     };
     for (const auto verb : path.verbs) {

@@ -2,6 +2,7 @@
 #include "core/art/write_svg.h"
 
 #include "core/base/base64.h"
+#include "core/base/number_text.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -12,14 +13,7 @@ namespace scaena::art {
 
 namespace {
 
-std::string numberOf(double value) {
-    std::string text = fmt::format("{:.4f}", value);
-    text.erase(text.find_last_not_of('0') + 1);
-    if (text.back() == '.') {
-        text.pop_back();
-    }
-    return text == "-0" ? "0" : text;
-}
+std::string numberOf(double value) { return numberText(value, 4); }
 
 void set(pugi::xml_node node, const char* name, const std::string& value) {
     node.append_attribute(name) = value.c_str();

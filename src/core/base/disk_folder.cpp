@@ -8,6 +8,7 @@
 #include <dirent.h>
 #include <fcntl.h>
 #include <fmt/format.h>
+#include <map>
 #include <sys/file.h>
 #include <sys/stat.h>
 #include <thread>
@@ -20,11 +21,13 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr int kFolder = O_RDONLY | O_DIRECTORY | O_NOFOLLOW | O_CLOEXEC;
+constexpr std::size_t kMostOpen = 96; ///< folders; a program may have some hundred descriptors
 
 class DiskFolder : public Folder {
 public:
     DiskFolder(fs::path path, Descriptor root, std::vector<fs::path> made)
-        : m_path(std::move(path)), m_root(std::move(root)), m_made(std::move(made)) {}
+        : m_path(std::move(path)), m_root(std::make_shared<Descriptor>(std::move(root))),
+          m_made(std::move(made)) {}
 
     /// What was made for nothing goes; the system refuses to remove a folder that holds something.
     ~DiskFolder() override {
@@ -35,7 +38,7 @@ public:
 
     Result<void> lock(std::chrono::milliseconds patience) override {
         const auto until = std::chrono::steady_clock::now() + patience;
-        while (::flock(m_root.get(), LOCK_EX | LOCK_NB) != 0) {
+        while (::flock(m_root->get(), LOCK_EX | LOCK_NB) != 0) {
             if (errno != EWOULDBLOCK && errno != EINTR) {
                 return {}; // a file system without locks
             }
@@ -50,15 +53,15 @@ public:
     }
 
     Result<std::optional<std::string>> read(const fs::path& path, std::size_t limit) const override {
-        auto parent = open(path.parent_path(), false);
+        const auto parent = open(path.parent_path(), false);
         if (!parent) {
             return tl::unexpected(parent.error());
         }
-        if (!parent->isOpen()) {
+        if (!*parent) {
             return std::nullopt;
         }
-        const Descriptor file(
-            ::openat(parent->get(), path.filename().c_str(), O_RDONLY | O_NOFOLLOW | O_NONBLOCK | O_CLOEXEC));
+        const Descriptor file(::openat((*parent)->get(), path.filename().c_str(),
+                                       O_RDONLY | O_NOFOLLOW | O_NONBLOCK | O_CLOEXEC));
         if (!file.isOpen()) {
             return errno == ENOENT ? Result<std::optional<std::string>>(std::nullopt)
                                    : tl::unexpected(problem(path, "cannot be read"));
@@ -79,8 +82,8 @@ public:
     bool exists(const fs::path& path) const override {
         const auto parent = open(path.parent_path(), false);
         struct stat info {};
-        return parent && parent->isOpen() &&
-               ::fstatat(parent->get(), path.filename().c_str(), &info, AT_SYMLINK_NOFOLLOW) == 0;
+        return parent && *parent &&
+               ::fstatat((*parent)->get(), path.filename().c_str(), &info, AT_SYMLINK_NOFOLLOW) == 0;
     }
 
     Result<void> create(const fs::path& path, const std::string& bytes) override {
@@ -88,12 +91,12 @@ public:
         if (!parent) {
             return tl::unexpected(parent.error());
         }
-        const Descriptor file(::openat(parent->get(), path.filename().c_str(),
+        const Descriptor file(::openat((*parent)->get(), path.filename().c_str(),
                                        O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666));
         if (!file.isOpen() || !scaena::writeAll(file.get(), bytes)) {
             auto why = problem(path, "could not be written");
             if (file.isOpen()) {
-                ::unlinkat(parent->get(), path.filename().c_str(), 0);
+                ::unlinkat((*parent)->get(), path.filename().c_str(), 0);
             }
             prune(path.parent_path());
             return tl::unexpected(std::move(why));
@@ -106,12 +109,17 @@ public:
         if (!source) {
             return tl::unexpected(source.error());
         }
+        if (!*source) {
+            errno = ENOENT;
+            return tl::unexpected(problem(from, "could not be read"));
+        }
         const auto target = open(to.parent_path(), true);
         if (!target) {
             return tl::unexpected(target.error());
         }
-        keepLook(target->get(), to.filename(), source->get(), from.filename());
-        if (::renameat(source->get(), from.filename().c_str(), target->get(), to.filename().c_str()) != 0) {
+        const int out = (*source)->get(), in = (*target)->get();
+        keepLook(in, to.filename(), out, from.filename());
+        if (::renameat(out, from.filename().c_str(), in, to.filename().c_str()) != 0) {
             auto why = problem(to, "could not be written");
             prune(to.parent_path());
             return tl::unexpected(std::move(why));
@@ -124,10 +132,10 @@ public:
         if (!parent) {
             return tl::unexpected(parent.error());
         }
-        if (!parent->isOpen()) {
+        if (!*parent) {
             return {};
         }
-        if (::unlinkat(parent->get(), path.filename().c_str(), 0) != 0 && errno != ENOENT) {
+        if (::unlinkat((*parent)->get(), path.filename().c_str(), 0) != 0 && errno != ENOENT) {
             return tl::unexpected(problem(path, "could not be removed"));
         }
         prune(path.parent_path());
@@ -136,13 +144,13 @@ public:
 
     void removeFolder(const fs::path& path) override {
         const auto folder = open(path, false);
-        if (!folder || !folder->isOpen()) {
+        if (!folder || !*folder) {
             return;
         }
-        const int again = ::openat(folder->get(), ".", kFolder);
+        const int again = ::openat((*folder)->get(), ".", kFolder);
         if (DIR* entries = again < 0 ? nullptr : ::fdopendir(again)) {
             while (const auto* entry = ::readdir(entries)) {
-                ::unlinkat(folder->get(), entry->d_name, 0); // folders are refused by the system
+                ::unlinkat((*folder)->get(), entry->d_name, 0); // folders are refused by the system
             }
             ::closedir(entries);
         }
@@ -150,27 +158,37 @@ public:
     }
 
     Result<void> settle() override {
-        return ::syncfs(m_root.get()) == 0 ? Result<void>()
-                                           : tl::unexpected(problem({}, "could not be written"));
+        return ::syncfs(m_root->get()) == 0 ? Result<void>()
+                                            : tl::unexpected(problem({}, "could not be written"));
     }
 
 private:
-    /// The folder below ours; one that is not open if it is not there.
-    Result<Descriptor> open(const fs::path& path, bool make) const {
-        Descriptor folder(::openat(m_root.get(), ".", kFolder));
+    using Opened = std::shared_ptr<const Descriptor>;
+
+    /// The folder below ours, or nothing if it is not there. Kept open, since a file is looked at, made and
+    /// moved one after the other, and all in the same few folders.
+    Result<Opened> open(const fs::path& path, bool make) const {
+        if (auto known = opened(path.string())) {
+            return known;
+        }
+        Opened folder = m_root;
         fs::path walked;
         for (const auto& part : path) {
             walked /= part;
             if (part == ".." || path.is_absolute()) {
                 return failure(ProblemKind::Refused, "leads out of the folder", (m_path / path).string());
             }
-            if (make) {
-                ::mkdirat(folder.get(), part.c_str(), 0777);
+            if (auto known = opened(walked.string())) {
+                folder = std::move(known);
+                continue;
             }
-            Descriptor next(::openat(folder.get(), part.c_str(), kFolder));
+            if (make) {
+                ::mkdirat(folder->get(), part.c_str(), 0777);
+            }
+            Descriptor next(::openat(folder->get(), part.c_str(), kFolder));
             if (!next.isOpen()) {
                 if (errno == ENOENT && !make) {
-                    return Descriptor();
+                    return Opened();
                 }
                 if (errno == ELOOP || errno == ENOTDIR) {
                     return failure(
@@ -180,17 +198,35 @@ private:
                 }
                 return tl::unexpected(problem(walked, "cannot be opened"));
             }
-            folder = std::move(next);
+            folder = std::make_shared<Descriptor>(std::move(next));
+            if (m_opened.size() == kMostOpen) {
+                m_opened.clear();
+            }
+            m_opened[walked.string()] = folder;
         }
         return folder;
+    }
+
+    /// What was opened before, unless somebody has removed it since.
+    Opened opened(const std::string& path) const {
+        const auto known = m_opened.find(path);
+        if (known == m_opened.end()) {
+            return nullptr;
+        }
+        struct stat info {};
+        if (::fstat(known->second->get(), &info) != 0 || info.st_nlink == 0) {
+            m_opened.erase(known);
+            return nullptr;
+        }
+        return known->second;
     }
 
     /// Removes the folder and those it lies in, as far as they are empty, never our own.
     void prune(fs::path path) const {
         for (; !path.empty() && path != "."; path = path.parent_path()) {
             const auto parent = open(path.parent_path(), false);
-            if (!parent || !parent->isOpen() ||
-                ::unlinkat(parent->get(), path.filename().c_str(), AT_REMOVEDIR) != 0) {
+            if (!parent || !*parent ||
+                ::unlinkat((*parent)->get(), path.filename().c_str(), AT_REMOVEDIR) != 0) {
                 return;
             }
         }
@@ -209,7 +245,8 @@ private:
     }
 
     fs::path m_path;
-    Descriptor m_root;
+    Opened m_root;
+    mutable std::map<std::string, Opened> m_opened;
     std::vector<fs::path> m_made; ///< the folder itself and those above it that were not there
 };
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/icon_animation.h"
 
+#include "core/base/number_text.h"
 #include "core/motion/easing_curve.h"
 #include "core/schedule/resolve.h"
 #include "export/common/xml.h"

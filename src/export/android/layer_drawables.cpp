@@ -40,7 +40,7 @@ void addRasters(AndroidBuild& build, const std::string& name, const art::Art& ar
         const auto& rasteriser = build.input.rasteriser;
         build.addLater(fmt::format("res/drawable-{}{}/{}.png", dark ? "night-" : "", density.name, name),
                        [&rasteriser, framed, wide = pixels(size.width), high = pixels(size.height), tint] {
-                           return rasteriser.png(*framed, wide, high, tint);
+                           return rasteriser.png(framed, wide, high, tint);
                        });
     }
 }

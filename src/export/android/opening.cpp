@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/base/number_text.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"

@@ -2,6 +2,7 @@
 #include "export/android/outline_arrays.h"
 
 #include "core/art/path.h"
+#include "core/base/number_text.h"
 #include "core/project/shown_art.h"
 #include "export/android/long_paths.h"
 #include "export/android/vector_drawable.h"

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/vector_drawable.h"
 
+#include "core/base/number_text.h"
 #include "export/android/long_paths.h"
 #include "export/common/xml.h"
 

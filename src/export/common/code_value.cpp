@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/code_value.h"
 
+#include "core/base/number_text.h"
 #include "export/common/names.h"
-#include "export/common/xml.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -37,6 +37,24 @@ std::string joined(const std::vector<std::string>& pieces, const std::string& bl
         out += (out.empty() ? "" : join + ("\n" + blank)) + quote + it + quote;
     }
     return out;
+}
+
+/// Columns a value takes at least in any language, or some number above `most`: what is far too long need not
+/// be written to see that.
+std::size_t leastLength(const CodeValue& value, std::size_t most) {
+    std::size_t length = 1;
+    if (const auto* text = std::get_if<std::string>(&value.value)) {
+        length = text->size() + 2;
+    } else if (const auto* object = std::get_if<CodeObject>(&value.value)) {
+        for (auto it = object->fields.begin(); it != object->fields.end() && length <= most; ++it) {
+            length += leastLength(it->value, most - length) + (it == object->fields.begin() ? 0 : 2);
+        }
+    } else if (const auto* list = std::get_if<CodeList>(&value.value)) {
+        for (auto it = list->items.begin(); it != list->items.end() && length <= most; ++it) {
+            length += leastLength(*it, most - length) + (it == list->items.begin() ? 0 : 2);
+        }
+    }
+    return length;
 }
 
 /// With a point, as languages ask that tell numbers with a fraction from whole ones.
@@ -183,6 +201,14 @@ std::string Dialect::flat(const CodeValue& value) const {
     return std::visit(Printer{*this}, value.value);
 }
 
+std::optional<std::string> Dialect::flatWithin(const CodeValue& value, std::size_t most) const {
+    if (leastLength(value, most) > most) {
+        return std::nullopt;
+    }
+    auto line = flat(value);
+    return line.size() <= most ? std::optional(std::move(line)) : std::nullopt;
+}
+
 /// Short things fill lines; what takes several lines begins one of its own, and what follows the next.
 std::string Dialect::filled(const std::vector<std::string>& items, int indent, bool lastComma) const {
     const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
@@ -209,9 +235,10 @@ std::optional<std::string> Dialect::hugged(const CodeObject& object, int indent,
     std::string head;
     const CodeField* last = nullptr;
     for (const auto& it : object.fields) {
-        const auto line = field(it, flat(it.value));
-        const bool isLong =
-            line.size() + static_cast<std::size_t>(indent) > limit() / 2 && it.value.isComposed();
+        const auto room = limit() / 2 - std::min(limit() / 2, static_cast<std::size_t>(indent));
+        const bool isTooLong = it.value.isComposed() && leastLength(it.value, room) > room;
+        const auto line = isTooLong ? std::string() : field(it, flat(it.value));
+        const bool isLong = isTooLong || (line.size() > room && it.value.isComposed());
         if (isLong && (last || !it.named)) {
             return std::nullopt;
         }
@@ -279,23 +306,28 @@ bool Dialect::hasList(const CodeValue& value) {
 }
 
 std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
-    auto line = flat(value);
     // swift-format counts the comma that a list would end in if it were broken.
     const int comma = !hugs() && hasList(value) ? 2 : 0;
-    const bool fits = line.size() + static_cast<std::size_t>(indent + taken + comma) <= limit();
-    if (const auto* object = std::get_if<CodeObject>(&value.value);
-        object && !fits && !object->fields.empty()) {
+    const auto used = static_cast<std::size_t>(indent + taken + comma);
+    if (used <= limit()) {
+        if (auto line = flatWithin(value, limit() - used)) {
+            return std::move(*line);
+        }
+    }
+    if (const auto* object = std::get_if<CodeObject>(&value.value); object && !object->fields.empty()) {
         return broken(*object, indent, taken);
     }
-    if (const auto* list = std::get_if<CodeList>(&value.value); list && !fits && !list->items.empty()) {
+    if (const auto* list = std::get_if<CodeList>(&value.value); list && !list->items.empty()) {
         return broken(*list, indent, taken);
     }
-    if (const auto* words = std::get_if<std::string>(&value.value); words && !fits) {
+    if (const auto* words = std::get_if<std::string>(&value.value)) {
         const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
         const auto pieces = piecesOf(*words, limit() - blank.size() - 5); // quotes, and what joins
-        return pieces.empty() ? line : broken(pieces, blank);
+        if (!pieces.empty()) {
+            return broken(pieces, blank);
+        }
     }
-    return line;
+    return flat(value);
 }
 
 const Dialect& kotlinDialect() {

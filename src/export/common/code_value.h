@@ -121,6 +121,8 @@ protected:
 
 private:
     [[nodiscard]] std::string flat(const CodeValue& value) const;
+    /// The same if it takes no more than `most` columns.
+    [[nodiscard]] std::optional<std::string> flatWithin(const CodeValue& value, std::size_t most) const;
     [[nodiscard]] std::string filled(const std::vector<std::string>& items, int indent, bool lastComma) const;
     [[nodiscard]] static bool hasList(const CodeValue& value);
     [[nodiscard]] std::optional<std::string> hugged(const CodeObject& object, int indent, int taken) const;

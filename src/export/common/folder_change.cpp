@@ -130,8 +130,7 @@ Result<void> runAll(Folder& folder, const std::vector<FileStep>& steps, Undo& un
             done = folder.create(stagedPath(noted.back().staged), *steps[i].bytes);
         }
     }
-    // Written down only when everything it speaks of is safe, and under its name only when it is whole.
-    done = done ? folder.settle() : done;
+    // The note gets its name only when it is whole, and everything it speaks of is safe.
     done = done ? folder.create(stagedPath("note"), noteOf(noted)) : done;
     done = done ? folder.settle() : done;
     done = done ? folder.move(stagedPath("note"), kNote) : done;

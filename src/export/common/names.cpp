@@ -183,7 +183,18 @@ namespace {
 /// the direction of writing or end a line, are written as numbers, so that the code reads as it runs.
 std::string literal(std::string_view text, char quote, std::string_view special, bool braces) {
     std::string out(1, quote);
+    const auto isPlain = [&](char c) {
+        return c >= ' ' && c < '\x7f' && special.find(c) == std::string_view::npos;
+    };
     for (std::size_t i = 0; i < text.size(); ++i) {
+        const auto plain = i;
+        while (i < text.size() && isPlain(text[i])) {
+            ++i;
+        }
+        out += text.substr(plain, i - plain);
+        if (i == text.size()) {
+            break;
+        }
         const auto c = static_cast<unsigned char>(text[i]);
         const auto number = hiddenCharacter(text, i);
         if (number != 0) {

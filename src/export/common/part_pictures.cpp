@@ -36,9 +36,9 @@ void notePart(ExportBuild& build, const PartPictures::Entry& part) {
 std::string partPng(const art::Rasteriser& rasteriser, const art::Picture& picture, Size size, double scale) {
     scale = std::min(scale, kLongest / std::max({size.width, size.height, 1.0}));
     const auto pixels = [&](double dp) { return std::max(1, static_cast<int>(std::lround(dp * scale))); };
-    art::Art alone;
-    alone.viewBox = picture.box;
-    alone.root.children.emplace_back(picture);
+    auto alone = std::make_shared<art::Art>();
+    alone->viewBox = picture.box;
+    alone->root.children.emplace_back(picture);
     return rasteriser.png(alone, pixels(size.width), pixels(size.height), {0, 0, 0, 255});
 }
 

@@ -39,31 +39,28 @@ bool same(const art::Art& one, const art::Art& other) {
 }
 
 template <typename Make>
-std::string RememberedPictures::once(const art::Art* art, Colour colour,
+std::string RememberedPictures::once(art::ArtPtr art, Colour colour,
                                      const std::shared_ptr<const std::string>& clip, const std::string& words,
                                      Make make) const {
     std::unique_lock lock(m_mutex);
     for (auto& entry : m_entries) {
         const auto& it = entry.recipe;
-        if (it.words == words && it.clip == clip && it.colour == colour && !it.art == !art &&
-            (!art || same(*it.art, *art))) {
+        if (!it.art != !art || (art && it.art != art && !same(*it.art, *art))) {
+            continue;
+        }
+        art = it.art;
+        if (it.words == words && it.clip == clip && it.colour == colour) {
             m_made.wait(lock, [&] { return entry.bytes != nullptr; });
             return *entry.bytes;
         }
     }
     if (m_size > kMostBytes) {
         lock.unlock();
-        return make();
+        return make(art);
     }
-    std::shared_ptr<art::Art> kept;
-    if (art) {
-        kept = std::make_shared<art::Art>();
-        kept->viewBox = art->viewBox;
-        kept->root = std::move(*art::cloneGroup(art->root));
-    }
-    auto& entry = m_entries.emplace_back(Recipe{kept, colour, clip, words}, nullptr);
+    auto& entry = m_entries.emplace_back(Recipe{art, colour, clip, words}, nullptr);
     lock.unlock();
-    auto bytes = std::make_shared<const std::string>(make());
+    auto bytes = std::make_shared<const std::string>(make(art));
     lock.lock();
     entry.bytes = bytes;
     m_size += bytes->size();
@@ -71,15 +68,16 @@ std::string RememberedPictures::once(const art::Art* art, Colour colour,
     return *bytes;
 }
 
-std::string RememberedPictures::png(const art::Art& art, int width, int height, Colour currentColour) const {
-    return once(&art, currentColour, nullptr, fmt::format("art {} {}", width, height),
-                [&] { return m_rasteriser.png(art, width, height, currentColour); });
+std::string RememberedPictures::png(const art::ArtPtr& art, int width, int height,
+                                    Colour currentColour) const {
+    return once(art, currentColour, nullptr, fmt::format("art {} {}", width, height),
+                [&](const art::ArtPtr& it) { return m_rasteriser.png(it, width, height, currentColour); });
 }
 
 std::string RememberedPictures::clipPng(const std::shared_ptr<const std::string>& clip, double millis,
                                         int width, int height) const {
     return once(nullptr, {}, clip, fmt::format("clip {} {} {}", millis, width, height),
-                [&] { return m_rasteriser.clipPng(clip, millis, width, height); });
+                [&](const art::ArtPtr&) { return m_rasteriser.clipPng(clip, millis, width, height); });
 }
 
 std::string RememberedPictures::clipSheetPng(const std::shared_ptr<const std::string>& clip,
@@ -99,7 +97,7 @@ std::string RememberedPictures::layerPng(const model::Sequence& sequence, const 
                                          double part, std::optional<Colour> backing, bool round) const {
     const auto words = fmt::format("layer {} {} {} {} {} {}", layer, static_cast<int>(appearance), side, part,
                                    backing.has_value(), round);
-    return once(nullptr, backing.value_or(Colour()), nullptr, words, [&] {
+    return once(nullptr, backing.value_or(Colour()), nullptr, words, [&](const art::ArtPtr&) {
         return m_frames.layerPng(sequence, shelf, layer, appearance, side, part, backing, round);
     });
 }

@@ -18,7 +18,7 @@ public:
     RememberedPictures(const art::Rasteriser& rasteriser, const FrameMaker& frames)
         : m_rasteriser(rasteriser), m_frames(frames) {}
 
-    std::string png(const art::Art& art, int width, int height, Colour currentColour) const override;
+    std::string png(const art::ArtPtr& art, int width, int height, Colour currentColour) const override;
     std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
                         int height) const override;
     std::string clipSheetPng(const std::shared_ptr<const std::string>& clip, const std::vector<double>& times,
@@ -33,7 +33,7 @@ public:
 private:
     /// What a picture was made of. Art is compared as a whole, so that two alike parts share.
     struct Recipe {
-        std::shared_ptr<const art::Art> art;
+        art::ArtPtr art;
         Colour colour;
         std::shared_ptr<const std::string> clip;
         std::string words; ///< all that is not in the fields above
@@ -42,8 +42,9 @@ private:
         Recipe recipe;
         std::shared_ptr<const std::string> bytes; ///< null while a thread makes it
     };
+    /// `make` gets the art that was asked for first of all alike.
     template <typename Make>
-    std::string once(const art::Art* art, Colour colour, const std::shared_ptr<const std::string>& clip,
+    std::string once(art::ArtPtr art, Colour colour, const std::shared_ptr<const std::string>& clip,
                      const std::string& words, Make make) const;
 
     const art::Rasteriser& m_rasteriser;

@@ -214,7 +214,7 @@ private:
                 m_build.addLater(path(name, isNight, scale), [&rasteriser = m_build.input.rasteriser,
                                                               it = isNight ? night : light, scale] {
                     const auto pixels = pixelsOf(it.size, scale);
-                    return rasteriser.png(*it.art, pixels.width, pixels.height, it.ink);
+                    return rasteriser.png(it.art, pixels.width, pixels.height, it.ink);
                 });
             }
         }

@@ -7,7 +7,6 @@
 #include <array>
 #include <cctype>
 #include <optional>
-#include <sstream>
 #include <string_view>
 #include <vector>
 
@@ -15,15 +14,18 @@ namespace scaena::exporting {
 
 namespace {
 
+constexpr std::string_view kAnyMark = "//?";
 constexpr std::string_view kMark = "//? ";
 constexpr std::string_view kBlock = "//?{ ";
 constexpr std::string_view kBlockEnd = "//?}";
 
-std::vector<std::string> split(std::string_view text, char at) {
-    std::vector<std::string> parts;
-    std::istringstream stream{std::string(text)};
-    for (std::string part; std::getline(stream, part, at);) {
-        parts.push_back(part);
+/// What stands between `at` and `at`; nothing behind the last one.
+std::vector<std::string_view> split(std::string_view text, char at) {
+    std::vector<std::string_view> parts;
+    while (!text.empty()) {
+        const auto end = std::min(text.find(at), text.size());
+        parts.push_back(text.substr(0, end));
+        text.remove_prefix(std::min(end + 1, text.size()));
     }
     return parts;
 }
@@ -31,9 +33,9 @@ std::vector<std::string> split(std::string_view text, char at) {
 /// Each group of the mark needs one of its names.
 bool isUsed(std::string_view mark, const UsedParts& parts) {
     const auto groups = split(mark, ' ');
-    return std::all_of(groups.begin(), groups.end(), [&](const std::string& group) {
+    return std::all_of(groups.begin(), groups.end(), [&](std::string_view group) {
         const auto names = split(group, '|');
-        return std::any_of(names.begin(), names.end(), [&](const auto& it) { return parts.contains(it); });
+        return std::any_of(names.begin(), names.end(), [&](auto it) { return parts.contains(it); });
     });
 }
 
@@ -52,26 +54,29 @@ std::string lastName(std::string_view line) {
 PlayerLines linesOf(std::string_view player, const UsedParts& parts) {
     PlayerLines lines;
     std::vector<bool> blocks; // whether each that is open stays
-    for (auto& text : split(player, '\n')) {
+    for (const auto all : split(player, '\n')) {
         PlayerLine line;
-        if (const auto block = text.find(kBlock); block != std::string::npos) {
-            blocks.push_back(isUsed(text.substr(block + kBlock.size()), parts));
+        line.text = all;
+        // Most lines have no mark at all.
+        const auto at = all.find(kAnyMark);
+        const auto mark = at == std::string_view::npos ? std::string_view() : all.substr(at);
+        if (mark.starts_with(kBlock)) {
+            blocks.push_back(isUsed(mark.substr(kBlock.size()), parts));
             continue;
         }
-        if (text.find(kBlockEnd) != std::string::npos) {
+        if (mark.starts_with(kBlockEnd)) {
             blocks.pop_back();
             continue;
         }
-        if (const auto at = text.find(kMark); at != std::string::npos) {
-            const auto mark = text.substr(at + kMark.size());
-            line.imports = mark == "import";
-            line.stays = line.imports || isUsed(mark, parts);
-            text.resize(at == 0 ? 0 : text.find_last_not_of(' ', at - 1) + 1);
+        if (mark.starts_with(kMark)) {
+            const auto names = mark.substr(kMark.size());
+            line.imports = names == "import";
+            line.stays = line.imports || isUsed(names, parts);
+            line.text.resize(at == 0 ? 0 : all.find_last_not_of(' ', at - 1) + 1);
         }
         if (std::find(blocks.begin(), blocks.end(), false) != blocks.end()) {
             line.stays = line.imports = false;
         }
-        line.text = std::move(text);
         lines.push_back(std::move(line));
     }
     return lines;
@@ -294,14 +299,16 @@ void collectParts(UsedParts& parts, const CodeValue& value) {
 
 UsedParts everyPart(std::string_view player) {
     UsedParts parts;
-    for (const auto& line : split(player, '\n')) {
+    for (const auto line : split(player, '\n')) {
         const bool isBlock = line.find(kBlock) != std::string::npos;
         const auto mark = isBlock ? kBlock : kMark;
         const auto at = line.find(mark);
-        for (const auto& group : at == std::string::npos ? std::vector<std::string>{}
-                                                         : split(line.substr(at + mark.size()), ' ')) {
-            for (auto& name : split(group, '|')) {
-                parts.insert(std::move(name));
+        if (at == std::string::npos) {
+            continue;
+        }
+        for (const auto group : split(line.substr(at + mark.size()), ' ')) {
+            for (const auto name : split(group, '|')) {
+                parts.emplace(name);
             }
         }
     }
@@ -396,7 +403,8 @@ std::vector<std::string> plainParameters(std::string_view parameters) {
 }
 
 std::string withNamedUnused(const std::string& player) {
-    auto lines = split(player, '\n');
+    const auto parts = split(player, '\n');
+    std::vector<std::string> lines(parts.begin(), parts.end());
     for (std::size_t i = 0; i < lines.size(); ++i) {
         const auto found = functionLine(lines[i]);
         if (!found) {

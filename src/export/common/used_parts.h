@@ -3,6 +3,7 @@
 
 #include "export/common/code_value.h"
 
+#include <functional>
 #include <set>
 #include <string>
 
@@ -10,7 +11,7 @@
 namespace scaena::exporting {
 
 /// Names of what the data uses: "Cue.adds" for a field that is said, "Property.flip" for a word.
-using UsedParts = std::set<std::string>;
+using UsedParts = std::set<std::string, std::less<>>;
 
 void collectParts(UsedParts& parts, const CodeValue& value);
 

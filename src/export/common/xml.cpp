@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/xml.h"
 
-#include <fmt/format.h>
 #include <sstream>
 
 namespace scaena::exporting {
@@ -15,17 +14,6 @@ std::string xmlText(const pugi::xml_document& document) {
                   pugi::format_indent | pugi::format_no_declaration | pugi::format_indent_attributes,
                   pugi::encoding_utf8);
     return stream.str();
-}
-
-std::string numberText(double value, int digits) {
-    auto text = fmt::format("{:.{}f}", value, digits);
-    if (text.find('.') != std::string::npos) {
-        text.erase(text.find_last_not_of('0') + 1);
-        if (text.back() == '.') {
-            text.pop_back();
-        }
-    }
-    return text == "-0" ? "0" : text;
 }
 
 pugi::xml_node with(pugi::xml_node node, const char* name, const std::string& value) {

@@ -9,9 +9,6 @@ namespace scaena::exporting {
 /// The document as text: UTF-8, four blanks a level, a head that says where it comes from.
 [[nodiscard]] std::string xmlText(const pugi::xml_document& document);
 
-/// A number as platforms read it: at most `digits` behind the point, no trailing zeros, never an exponent.
-[[nodiscard]] std::string numberText(double value, int digits = 3);
-
 /// Adds an attribute and gives the node back, so that calls can be chained.
 pugi::xml_node with(pugi::xml_node node, const char* name, const std::string& value);
 

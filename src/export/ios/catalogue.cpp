@@ -64,7 +64,7 @@ public:
             };
             add(scale, dark,
                 [&rasteriser = m_build.input.rasteriser, art, wide = pixels(size.width),
-                 high = pixels(size.height), tint] { return rasteriser.png(*art, wide, high, tint); });
+                 high = pixels(size.height), tint] { return rasteriser.png(art, wide, high, tint); });
         }
     }
 
@@ -132,7 +132,7 @@ OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, con
         sheet->root.children.emplace_back(std::move(shape));
         const bool dark = appearance == Appearance::Dark;
         set.add(1, dark, [&rasteriser = build.input.rasteriser, sheet, size] {
-            return rasteriser.png(*sheet, static_cast<int>(size.width), static_cast<int>(size.height), {});
+            return rasteriser.png(sheet, static_cast<int>(size.width), static_cast<int>(size.height), {});
         });
     }
     return {size, true, "scaleToFill"};

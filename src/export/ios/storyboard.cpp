@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/base/number_text.h"
 #include "core/schedule/evaluate.h"
 #include "export/common/names.h"
 #include "export/common/xml.h"

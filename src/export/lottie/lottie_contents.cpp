@@ -406,7 +406,7 @@ LottieContent LottieContents::rastered(const art::Art& art, Size box, Colour tin
          {"w", wide},
          {"h", high},
          {"u", ""},
-         {"p", "data:image/png;base64," + base64(m_build.input.rasteriser.png(*framed, wide, high, tint))},
+         {"p", "data:image/png;base64," + base64(m_build.input.rasteriser.png(framed, wide, high, tint))},
          {"e", 1}});
     LottieContent content;
     content.type = 2;

@@ -2,6 +2,7 @@
 #include "export/react_native/react_native_exporter.h"
 
 #include "core/base/cases.h"
+#include "core/base/number_text.h"
 #include "export/android/gradle_project.h"
 #include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
@@ -10,7 +11,6 @@
 #include "export/common/script_pictures.h"
 #include "export/common/used_parts.h"
 #include "export/common/wide_look.h"
-#include "export/common/xml.h"
 #include "export/ios/xcode_project.h"
 #include "export/react_native/react_native_build.h"
 
@@ -125,7 +125,7 @@ private:
         sheet->root.children.emplace_back(std::move(shape));
         m_build.addLater(m_folder + "images/" + name + ".png",
                          [&rasteriser = m_build.input.rasteriser, sheet] {
-                             return rasteriser.png(*sheet, 4, kStripLength, {});
+                             return rasteriser.png(sheet, 4, kStripLength, {});
                          });
     }
 

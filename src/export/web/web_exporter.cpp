@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/web/web_exporter.h"
 
+#include "core/base/number_text.h"
 #include "export/common/names.h"
-#include "export/common/xml.h"
 #include "export/web/web_build.h"
 #include "export/web/web_project.h"
 

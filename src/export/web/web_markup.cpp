@@ -3,6 +3,7 @@
 #include "core/art/write_svg.h"
 #include "core/base/base64.h"
 #include "core/base/cases.h"
+#include "core/base/number_text.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/look_tree.h"
@@ -12,7 +13,6 @@
 #include "export/common/picture_kind.h"
 #include "export/common/script_pictures.h"
 #include "export/common/wide_look.h"
-#include "export/common/xml.h"
 #include "export/web/web_build.h"
 
 #include <algorithm>

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
+#include "core/base/number_text.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/timekeeper.h"
 #include "export/common/names.h"
 #include "export/common/picture_kind.h"
 #include "export/common/wide_look.h"
-#include "export/common/xml.h"
 #include "export/web/web_build.h"
 
 #include <algorithm>

@@ -154,10 +154,15 @@ private:
     struct Sample {
         QPointF at, along;
         double walked;
-        int next; ///< in the same bucket, or -1
+    };
+    /// Samples in a row that lie in the same cell.
+    struct Run {
+        int first, end; ///< of the samples
+        int next;       ///< in the same bucket, or -1
+        std::int64_t x, y;
     };
 
-    /// About as many buckets as there will be samples: those of a line share cells.
+    /// About as many buckets as there will be runs, of four samples or so.
     void makeRoom(const QList<QPolygonF>& polygons) {
         double count = 0;
         for (const auto& polygon : polygons) {
@@ -168,7 +173,7 @@ private:
         }
         count = count < kMostSamples ? count : kMostSamples; // also where it is no number
         m_samples.reserve(static_cast<std::size_t>(count));
-        m_buckets.assign(std::bit_ceil(static_cast<std::size_t>(count) + 1), -1);
+        m_buckets.assign(std::bit_ceil(static_cast<std::size_t>(count / 2) + 1), -1);
     }
 
     bool walk(const QPolygonF& polygon) {
@@ -182,11 +187,8 @@ private:
             const auto way = polygon[(i + 1) % polygon.size()] - from;
             const double length = lengthOf(way);
             for (double done = std::min(m_pixel, length) / 2; done < length; done += m_pixel) {
-                Sample sample{from + way * (done / length), way / length, m_walked + done, -1};
-                lookAround(sample, begun, around);
-                auto& bucket = m_buckets[bucketOf(cellOf(sample.at.x()), cellOf(sample.at.y()))];
-                sample.next = std::exchange(bucket, static_cast<int>(m_samples.size()));
-                m_samples.push_back(sample);
+                const Sample sample{from + way * (done / length), way / length, m_walked + done};
+                look(sample, begun, around);
                 --m_effort.steps;
                 if (++m_count > kMostSamples || m_meetings > kMostMeetings || m_effort.isSpent()) {
                     return false;
@@ -197,32 +199,54 @@ private:
         return true;
     }
 
-    void lookAround(const Sample& it, double begun, double around) {
-        const auto left = cellOf(it.at.x() - m_pixel), right = cellOf(it.at.x() + m_pixel);
-        const auto top = cellOf(it.at.y() - m_pixel), bottom = cellOf(it.at.y() + m_pixel);
-        for (auto x = left; x <= right; ++x) {
-            for (auto y = top; y <= bottom; ++y) {
-                for (int i = m_buckets[bucketOf(x, y)]; i >= 0;) {
-                    const auto& other = m_samples[static_cast<std::size_t>(i)];
-                    i = other.next;
-                    const auto off = other.at - it.at;
-                    if (QPointF::dotProduct(off, off) >= m_pixel * m_pixel) {
-                        continue;
-                    }
-                    const double back = it.walked - other.walked; // along the contour, either way round
-                    const double apart = other.walked < begun ? around : std::min(back, around - back);
-                    if (apart > kApart * m_pixel) {
-                        ++m_meetings;
-                        m_hasFound |= std::abs(crossOf(other.along, it.along)) < kAlong;
-                    }
+    /// Looks around the sample and keeps it for those after it.
+    void look(const Sample& it, double begun, double around) {
+        const double cell = kCell * m_pixel;
+        const double inX = it.at.x() / cell, inY = it.at.y() / cell;
+        const auto x = floorOf(inX), y = floorOf(inY);
+        const double fromLeft = inX - static_cast<double>(x), fromTop = inY - static_cast<double>(y);
+        for (auto column = x - (fromLeft < kReach); column <= x + (fromLeft > 1 - kReach); ++column) {
+            for (auto row = y - (fromTop < kReach); row <= y + (fromTop > 1 - kReach); ++row) {
+                lookAt(m_buckets[bucketOf(column, row)], it, begun, around);
+            }
+        }
+        m_samples.push_back(it);
+        const auto end = static_cast<int>(m_samples.size());
+        if (!m_runs.empty() && m_runs.back().x == x && m_runs.back().y == y) {
+            m_runs.back().end = end;
+            return;
+        }
+        auto& bucket = m_buckets[bucketOf(x, y)];
+        m_runs.push_back({end - 1, end, std::exchange(bucket, static_cast<int>(m_runs.size())), x, y});
+    }
+
+    void lookAt(int run, const Sample& it, double begun, double around) {
+        const double apartFrom = kApart * m_pixel;
+        for (; run >= 0; run = m_runs[static_cast<std::size_t>(run)].next) {
+            const auto& [first, end, next, x, y] = m_runs[static_cast<std::size_t>(run)];
+            for (int i = first; i < end; ++i) {
+                const auto& other = m_samples[static_cast<std::size_t>(i)];
+                if (other.walked >= begun && it.walked - other.walked <= apartFrom) {
+                    break; // from there on the contour has only just come
+                }
+                const auto off = other.at - it.at;
+                if (QPointF::dotProduct(off, off) >= m_pixel * m_pixel) {
+                    continue;
+                }
+                const double back = it.walked - other.walked; // along the contour, either way round
+                const double apart = other.walked < begun ? around : std::min(back, around - back);
+                if (apart > apartFrom) {
+                    ++m_meetings;
+                    m_hasFound |= std::abs(crossOf(other.along, it.along)) < kAlong;
                 }
             }
         }
     }
 
-    /// Cells of four pixels: what is within a pixel lies in two or so.
-    [[nodiscard]] std::int64_t cellOf(double at) const {
-        return static_cast<std::int64_t>(std::floor(at / (4 * m_pixel)));
+    /// Rounded down, and so quick that millions do not matter.
+    [[nodiscard]] static std::int64_t floorOf(double at) {
+        const auto whole = static_cast<std::int64_t>(at);
+        return whole - (static_cast<double>(whole) > at);
     }
 
     /// Cells share buckets; what lies in one that is far away is seen to do so.
@@ -233,6 +257,9 @@ private:
         return static_cast<std::size_t>(mixed >> 32) & (m_buckets.size() - 1);
     }
 
+    static constexpr double kCell = 4; ///< pixels; what is within a pixel lies in two cells or so
+    static constexpr double kReach = 1.001 / kCell; ///< a pixel in cells, and what rounding may be off by
+
     double m_pixel;
     OutlineEffort& m_effort;
     double m_walked = 0;
@@ -240,7 +267,8 @@ private:
     double m_meetings = 0;
     bool m_hasFound = false;
     std::vector<Sample> m_samples;
-    std::vector<int> m_buckets; ///< of each its last sample, or -1
+    std::vector<Run> m_runs;
+    std::vector<int> m_buckets; ///< of each its last run, or -1
 };
 
 double turnOf(QPointF in, QPointF out) { return std::atan2(crossOf(in, out), QPointF::dotProduct(in, out)); }

@@ -59,6 +59,7 @@ public:
         }
     }
     [[nodiscard]] int steps() const { return m_steps; }
+    [[nodiscard]] bool hasPictures() const { return m_hasPictures; }
 
 private:
     void addPicture(const art::Picture& picture, const QTransform& map, PreparedGroup& to) {
@@ -69,6 +70,7 @@ private:
                                               Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
         }
         to.children.emplace_back(std::move(step));
+        m_hasPictures = true;
         ++m_steps;
     }
 
@@ -117,6 +119,7 @@ private:
     double m_threshold;
     OutlineEffort m_effort;
     int m_steps = 0;
+    bool m_hasPictures = false;
 };
 
 void makeAllShareable(const PreparedGroup& group) {
@@ -337,6 +340,7 @@ PreparedArt::PreparedArt(const art::Art& art, Colour currentColour, double units
     Preparer preparer(currentColour, unitsPerDp);
     preparer.fill(art.root, m_root);
     m_steps = preparer.steps();
+    m_hasPictures = preparer.hasPictures();
     m_weight = weightOf(m_root);
     makeAllShareable(m_root);
     m_reachesOver = !m_viewBox.adjusted(-1e-6, -1e-6, 1e-6, 1e-6).contains(inkOf(m_root));

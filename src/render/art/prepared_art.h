@@ -63,6 +63,8 @@ public:
     [[nodiscard]] QRectF viewBox() const { return m_viewBox; }
     /// Whether painting it half transparent as a whole needs a picture of its own.
     [[nodiscard]] bool needsGroup() const { return m_steps > 1; }
+    /// Whether parts of it are pictures, kept in several sizes.
+    [[nodiscard]] bool hasPictures() const { return m_hasPictures; }
     /// Parts of outlines it is painted with: what painting costs grows with them.
     [[nodiscard]] std::size_t weight() const { return m_weight; }
     /// Whether some of the art lies outside of its viewBox.
@@ -75,6 +77,7 @@ private:
     double m_hairline = 1; ///< width of the outline by which a shape without stroke is drawn
     int m_steps = 0;
     std::size_t m_weight = 0;
+    bool m_hasPictures = false;
     bool m_reachesOver = false;
     std::unique_ptr<class DrawnOutlines> m_outlines; ///< a cache; safe to share
 };

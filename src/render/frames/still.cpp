@@ -49,9 +49,10 @@ QImage painted(const Scene& scene, const schedule::Schedule& schedule, double t,
 constexpr int kArtBandPixels =
     1 << 19; ///< large pictures are painted in parts that stay in the processor's cache
 
-std::string artPng(const art::Art& art, int width, int height, Colour currentColour) {
-    const auto fit = art::fitInto(art.viewBox, {0, 0, double(width), double(height)});
-    const PreparedArt prepared(art, currentColour, fit.meanScale() > 0 ? 1 / fit.meanScale() : 1);
+constexpr double kSharing = 5; ///< pictures of one to five pixels a dp are made of the same prepared art
+constexpr std::size_t kMostPrepared = 32;
+
+std::string artPng(const PreparedArt& prepared, const Matrix& fit, int width, int height) {
     PngWriter writer(width, height, PngWriter::Channels::Rgba);
     QImage band(width, std::clamp(kArtBandPixels / width, 1, height), QImage::Format_ARGB32_Premultiplied);
     for (int top = 0; top < height; top += band.height()) {
@@ -85,8 +86,30 @@ std::vector<QImage> stills(const Scene& scene, const schedule::Schedule& schedul
     return images;
 }
 
-std::string QtRasteriser::png(const art::Art& art, int width, int height, Colour currentColour) const {
-    return madeInPaintThread([&] { return artPng(art, width, height, currentColour); });
+std::string QtRasteriser::png(const art::ArtPtr& art, int width, int height, Colour currentColour) const {
+    return madeInPaintThread([&] {
+        const auto fit = art::fitInto(art->viewBox, {0, 0, double(width), double(height)});
+        return artPng(*prepared(art, currentColour, fit.meanScale()), fit, width, height);
+    });
+}
+
+/// Art takes as long to prepare as to paint, and is asked for in several densities. Fineness goes by steps
+/// that the art alone says, so that a picture is the same whichever others were made before it.
+std::shared_ptr<const PreparedArt> QtRasteriser::prepared(const art::ArtPtr& art, Colour currentColour,
+                                                          double pixelsPerUnit) const {
+    const double step =
+        pixelsPerUnit > 0 ? std::floor(std::log(pixelsPerUnit * 1.05) / std::log(kSharing)) : 0;
+    auto made = sharedPreparedArt(art, currentColour, std::pow(kSharing, -step));
+    if (!made->hasPictures()) { // they take room, and little time
+        const std::lock_guard lock(m_preparedMutex);
+        if (std::ranges::find(m_prepared, made) == m_prepared.end()) {
+            m_prepared.push_back(made);
+        }
+        if (m_prepared.size() > kMostPrepared) {
+            m_prepared.pop_front();
+        }
+    }
+    return made;
 }
 
 std::shared_ptr<const ClipPictures>

@@ -99,26 +99,38 @@ std::vector<std::string> missingLetters(const model::TextContent& text, const st
     return missing;
 }
 
-std::vector<std::string> QtTextOutliner::missing(const model::TextContent& text,
-                                                 const std::string* ownFont) const {
-    return missingLetters(text, ownFont);
-}
-
-art::Path QtTextOutliner::outline(const model::TextContent& text, const std::string* ownFont) const {
-    // Held while an outline is made: two threads that ask for the same one are the rule, not the exception.
-    const std::lock_guard lock(m_mutex);
-    for (const auto& it : m_entries) {
+QtTextOutliner::Entry& QtTextOutliner::entryOf(const model::TextContent& text,
+                                               const std::string* ownFont) const {
+    for (auto& it : m_entries) {
         if (it.text == text && it.ownFont.has_value() == (ownFont != nullptr) &&
             (!ownFont || *it.ownFont == *ownFont)) {
-            return it.outline;
+            return it;
         }
     }
     if (m_entries.size() == kRemembered) {
         m_entries.pop_front();
     }
-    m_entries.push_back(
-        {text, ownFont ? std::optional(*ownFont) : std::nullopt, fromQt(outlineText(text, ownFont))});
-    return m_entries.back().outline;
+    return m_entries.emplace_back(Entry{text, ownFont ? std::optional(*ownFont) : std::nullopt, {}, {}});
+}
+
+std::vector<std::string> QtTextOutliner::missing(const model::TextContent& text,
+                                                 const std::string* ownFont) const {
+    const std::lock_guard lock(m_mutex);
+    auto& entry = entryOf(text, ownFont);
+    if (!entry.missing) {
+        entry.missing = missingLetters(text, ownFont);
+    }
+    return *entry.missing;
+}
+
+art::Path QtTextOutliner::outline(const model::TextContent& text, const std::string* ownFont) const {
+    // Held while an outline is made: two threads that ask for the same one are the rule, not the exception.
+    const std::lock_guard lock(m_mutex);
+    auto& entry = entryOf(text, ownFont);
+    if (!entry.outline) {
+        entry.outline = fromQt(outlineText(text, ownFont));
+    }
+    return *entry.outline;
 }
 
 }

@@ -16,7 +16,7 @@ namespace scaena::render {
 /// stands in.
 [[nodiscard]] QPainterPath outlineText(const model::TextContent& text, const std::string* ownFont = nullptr);
 
-/// Remembers the last outlines: exports ask for the same words many times over. May be asked from several
+/// Remembers the last texts: exports ask for the same words many times over. May be asked from several
 /// threads.
 class QtTextOutliner : public art::TextOutliner {
 public:
@@ -28,8 +28,12 @@ private:
     struct Entry {
         model::TextContent text;
         std::optional<std::string> ownFont;
-        art::Path outline;
+        std::optional<art::Path> outline; ///< what was asked for
+        std::optional<std::vector<std::string>> missing;
     };
+    /// What is remembered of a text; the lock is held.
+    Entry& entryOf(const model::TextContent& text, const std::string* ownFont) const;
+
     mutable std::mutex m_mutex; ///< guards what follows
     mutable std::deque<Entry> m_entries;
 };
