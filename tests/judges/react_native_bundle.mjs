@@ -3,15 +3,15 @@ import { createRequire } from 'node:module';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 
-/// Pictures as the framework's bundler has them: the densest of a name, with its size in dp.
-export function picturesFor(judges) {
+/// Pictures as the framework's bundler has them: the first density there is of a name, with its size in dp.
+export function picturesFor(judges, densities = [3, 2, 1]) {
   const { PNG } = createRequire(join(judges, 'package.json'))('pngjs');
   return {
     name: 'pictures',
     setup(build) {
       build.onResolve({ filter: /\.(png|jpg|webp)$/ }, (args) => ({ path: resolve(dirname(args.importer), args.path), namespace: 'picture' }));
       build.onLoad({ filter: /.*/, namespace: 'picture' }, ({ path }) => {
-        const scale = [3, 2, 1].find((it) => existsSync(it > 1 ? path.replace(/(\.\w+)$/, `@${it}x$1`) : path));
+        const scale = densities.find((it) => existsSync(it > 1 ? path.replace(/(\.\w+)$/, `@${it}x$1`) : path));
         if (!scale) throw new Error(`no picture ${path}`);
         const bytes = readFileSync(scale > 1 ? path.replace(/(\.\w+)$/, `@${scale}x$1`) : path);
         const isPng = bytes[0] === 0x89;
@@ -26,7 +26,7 @@ export function picturesFor(judges) {
 
 /// Writes APP/page.html: `make(start, isFirst)` makes the launch, `mount(insets, background)` shows it, `unmount()` takes it down. What is
 /// announced is in `spoken`, how often the native picture was let go in `released`.
-export async function bundled(judges, app, module, data) {
+export async function bundled(judges, app, module, data, densities) {
   const esbuild = createRequire(join(judges, 'package.json'))('esbuild');
   writeFileSync(join(app, 'entry.tsx'), `
 import React, { StrictMode } from 'react';
@@ -60,7 +60,7 @@ window.mount = (insets, backgroundColor) => {
 window.unmount = () => root.unmount();
 `);
   await esbuild.build({
-    entryPoints: [join(app, 'entry.tsx')], outfile: join(app, 'bundle.js'), bundle: true, jsx: 'automatic', logLevel: 'error', plugins: [picturesFor(judges)],
+    entryPoints: [join(app, 'entry.tsx')], outfile: join(app, 'bundle.js'), bundle: true, jsx: 'automatic', logLevel: 'error', plugins: [picturesFor(judges, densities)],
     nodePaths: [join(judges, 'node_modules')], alias: { 'react-native': 'react-native-web' }, define: { 'process.env.NODE_ENV': '"production"', global: 'window' },
   });
   writeFileSync(join(app, 'page.html'), '<!doctype html><html><head><meta charset="utf-8"><style>html, body, #root { height: 100%; margin: 0; display: flex; ' +
