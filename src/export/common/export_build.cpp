@@ -105,11 +105,15 @@ Result<Export> ExportBuild::finished() {
                      [](const auto& a, const auto& b) { return a.severity > b.severity; });
     std::atomic<std::size_t> done = 0;
     const auto cancelled = [&] { return input.options.cancelled && input.options.cancelled(); };
+    // Two targets that are made side by side have pictures in common: they go through them from opposite
+    // ends, so that neither waits for the one the other is just making.
+    const bool isBackwards = made.target.row() % 2 == 1;
     const auto make = [&](std::size_t i) {
         if (cancelled()) {
             return;
         }
-        made.files[m_jobs[i].file].bytes = m_jobs[i].make();
+        const auto& job = m_jobs[isBackwards ? m_jobs.size() - 1 - i : i];
+        made.files[job.file].bytes = job.make();
         if (input.options.progress) {
             input.options.progress(++done, m_jobs.size());
         }
