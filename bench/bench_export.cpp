@@ -2,13 +2,12 @@
 #include "core/base/files.h"
 #include "core/base/workers.h"
 #include "core/project/project.h"
-#include "export/common/export_writer.h"
-#include "export/common/exporter.h"
+#include "export/common/export_run.h"
 #include "export/common/remembered_pictures.h"
 #include "render/base/paint_threads.h"
 #include "render/frames/frame_maker.h"
+#include "render/frames/instruments.h"
 #include "render/frames/still.h"
-#include "render/text/text_outline.h"
 #include "support/builders.h"
 
 #include <QProcess>
@@ -28,9 +27,10 @@ project::Project exportedSample(const std::string& name) {
 /// Makers of pictures for one run, as the command line has them.
 struct Makers {
     explicit Makers(const std::string& name) : Makers(exportedSample(name)) {}
-    explicit Makers(project::Project exported) : project(std::move(exported)) {}
-    project::Project project;
-    render::QtTextOutliner outliner;
+    explicit Makers(project::Project exported)
+        : study(std::make_shared<const model::Sequence>(std::move(exported.sequence)), exported.artFiles,
+                render::instruments()) {}
+    study::Study study;
     render::QtRasteriser rasteriser;
     render::QtFrameMaker frames;
     exporting::RememberedPictures pictures{rasteriser, frames};
@@ -39,7 +39,7 @@ struct Makers {
     exporting::Export built(const exporting::Exporter& exporter, Workers* workers = nullptr) const {
         auto how = options;
         how.workers = workers;
-        return exporter.build({project.sequence, *project.shelf, outliner, pictures, pictures, how}).value();
+        return exporting::build({study, pictures, pictures, how}, exporter.id()).value();
     }
 };
 
@@ -114,9 +114,9 @@ BENCHMARK_CAPTURE(aapt2CompilesTheAndroidPart, tidewater, "tidewater")
 /// A logo that settles, a title, one gate, a fade: the smallest sequence that is of use.
 static project::Project smallest() {
     auto project = exportedSample("moraine");
-    auto shelf = std::make_shared<project::ArtShelf>(*project.shelf);
-    shelf->art["logo.svg"] = shelf->art.begin()->second;
-    project.shelf = shelf;
+    auto artFiles = std::make_shared<project::ArtFiles>(*project.artFiles);
+    artFiles->art["logo.svg"] = artFiles->art.begin()->second;
+    project.artFiles = artFiles;
     project.sequence = test::aSequence()
                            .withGate(test::gate("ready", 600))
                            .withBeat(test::play("arrive", 600))
@@ -132,7 +132,7 @@ static project::Project smallest() {
 static void exportedCode(benchmark::State& state, const char* name, plan::ExportId target,
                          bool isReadable = false) {
     Makers makers(std::string_view(name) == "smallest" ? smallest() : exportedSample(name));
-    makers.options.readableScript = isReadable;
+    makers.options.chosen.set("readable-script", isReadable);
     double lines = 0, bytes = 0;
     for (auto _ : state) {
         lines = bytes = 0;

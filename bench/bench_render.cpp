@@ -22,7 +22,7 @@ struct Sample {
     project::Project project =
         *project::open(DiskFiles(), test::repository() / "samples/moraine/moraine.scaena");
     schedule::Schedule schedule = schedule::resolve(project.sequence, {});
-    render::Scene scene{project.sequence, *project.shelf, model::Appearance::Light};
+    render::Scene scene{project.sequence, *project.artFiles, model::Appearance::Light};
 };
 
 const Sample& sample() {
@@ -94,10 +94,10 @@ BENCHMARK(paintSampleFilmstrip)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 static void paintSixtyPaths(benchmark::State& state) {
     const auto sequence = leavesSequence();
-    project::ArtShelf shelf;
-    shelf.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*art::readSvg(leavesAsSvg())));
+    project::ArtFiles artFiles;
+    artFiles.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*art::readSvg(leavesAsSvg())));
     const auto schedule = schedule::resolve(sequence, {});
-    const render::Scene scene(sequence, shelf, model::Appearance::Light);
+    const render::Scene scene(sequence, artFiles, model::Appearance::Light);
     // Into one picture again and again, as the stage does and as the yardstick below is measured.
     QImage image(int(state.range(0)), int(state.range(1)), QImage::Format_ARGB32_Premultiplied);
     schedule::Frame frame;
@@ -120,10 +120,10 @@ BENCHMARK(paintSixtyPaths)
 
 static void paintHundredLayers(benchmark::State& state) {
     const auto sequence = bench::largeSequence(100, 3);
-    project::ArtShelf shelf;
-    shelf.art["logo.svg"] = sample().project.shelf->art.at("art/ridges.svg");
+    project::ArtFiles artFiles;
+    artFiles.art["logo.svg"] = sample().project.artFiles->art.at("art/ridges.svg");
     const auto schedule = schedule::resolve(sequence, {});
-    const render::Scene scene(sequence, shelf, model::Appearance::Light);
+    const render::Scene scene(sequence, artFiles, model::Appearance::Light);
     double t = 600;
     for (auto _ : state) {
         t = t > 2500 ? 600 : t + 37;

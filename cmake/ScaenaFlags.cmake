@@ -16,5 +16,19 @@ if(MOLD AND CMAKE_CXX_COMPILER_ID STREQUAL "GNU")
 endif()
 find_program(CCACHE ccache)
 if(CCACHE)
-  set(CMAKE_CXX_COMPILER_LAUNCHER ${CCACHE})
+  # ccache keeps what precompiled headers helped to make only if it need not look into them for the time of day.
+  set(CMAKE_CXX_COMPILER_LAUNCHER ${CMAKE_COMMAND} -E env CCACHE_SLOPPINESS=pch_defines,time_macros ${CCACHE})
 endif()
+
+# scaena_compile(target LEVEL headers…): how a target is compiled. LEVEL: the optimisation of a release, -O2 where people wait for
+# what is computed (art, schedules, painting), -O1 where the compiler's own time is what they wait for (docs/performance.md). The
+# headers, all from outside, are compiled once for the target.
+option(SCAENA_PRECOMPILE "Compile headers from outside once for each library" ON)
+function(scaena_compile target level)
+  target_compile_options(${target} PRIVATE $<$<CONFIG:Release>:${level}>)
+  if(SCAENA_PRECOMPILE AND CMAKE_CXX_COMPILER_ID STREQUAL "GNU")
+    target_precompile_headers(${target} PRIVATE ${ARGN})
+    target_compile_options(${target} PRIVATE -fpch-preprocess) # for ccache
+  endif()
+endfunction()
+set(SCAENA_STANDARD_HEADERS <algorithm> <cmath> <functional> <map> <memory> <optional> <set> <string> <variant> <vector> <fmt/format.h> <tl/expected.hpp>)

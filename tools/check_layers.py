@@ -17,14 +17,18 @@ LAYERS = {
 CORE = {
     "base": set(),
     "model": {"base"},
-    "edit": {"base", "model"},
-    "file": {"base", "model"},
     "art": {"base", "model"},
     "motion": {"base", "model"},
-    "plan": {"base", "model", "motion"},
-    "schedule": {"base", "model", "motion", "plan"},
-    "check": {"base", "model", "edit", "motion", "plan", "schedule"},
+    "moves": {"base", "model", "motion"},
+    "valid": {"base", "model", "moves"},
+    "edit": {"base", "model", "moves", "valid"},
+    "file": {"base", "model", "valid"},
+    "plan": {"base", "model", "motion", "moves"},
+    "schedule": {"base", "model", "motion", "moves", "plan"},
+    "launches": {"base", "model", "schedule"},
     "project": {"base", "model", "file", "art"},
+    "check": {"base", "model", "art", "edit", "motion", "plan", "project", "schedule", "valid"},
+    "study": {"base", "model", "art", "check", "plan", "project", "schedule", "valid"},
     "start": {"base", "model", "edit", "art"},
 }
 RENDER = {

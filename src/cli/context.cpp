@@ -3,6 +3,7 @@
 
 #include "core/plan/targets.h"
 #include "core/schedule/devices.h"
+#include "render/frames/instruments.h"
 
 #include <CLI/CLI.hpp>
 #include <charconv>
@@ -104,6 +105,16 @@ std::optional<project::Project> openProject(const std::string& path, std::ostrea
         err << "note: " << warning.text() << "\n";
     }
     return std::move(*project);
+}
+
+study::StudyPtr openStudy(const std::string& path, std::ostream& err) {
+    auto project = openProject(path, err);
+    if (!project) {
+        return nullptr;
+    }
+    return std::make_shared<const study::Study>(
+        std::make_shared<const model::Sequence>(std::move(project->sequence)), project->artFiles,
+        render::instruments());
 }
 
 int exitCodeFor(const Problems& problems) {

@@ -4,6 +4,7 @@
 #include "cli/run.h"
 #include "core/project/project.h"
 #include "core/schedule/conditions.h"
+#include "core/study/study.h"
 
 #include <functional>
 #include <iosfwd>
@@ -35,6 +36,9 @@ struct ConditionOptions {
 
 /// Opens a project; problems and warnings go to `err`.
 [[nodiscard]] std::optional<project::Project> openProject(const std::string& path, std::ostream& err);
+
+/// The same, to be asked what happens in it.
+[[nodiscard]] study::StudyPtr openStudy(const std::string& path, std::ostream& err);
 
 /// What a list of problems means for the exit code.
 [[nodiscard]] int exitCodeFor(const Problems& problems);

@@ -1,13 +1,12 @@
 // SPDX-License-Identifier: MIT
 #include "cli/json_views.h"
 
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 
 namespace scaena::cli {
 
 namespace {
 
-constexpr std::string_view kOutcomes[] = {"complete", "went-on", "offline", "message"};
 constexpr std::string_view kWaitKinds[] = {"opening", "covered", "idle", "added"};
 
 model::LayerKind kindOf(const model::Layer& layer) { return layer.kind(); }
@@ -97,7 +96,7 @@ Json scheduleJson(const schedule::Schedule& schedule) {
                          {"timedOut", span.timedOut},
                          {"needed", span.needed}});
     }
-    return {{"outcome", kOutcomes[static_cast<int>(schedule.outcome)]},
+    return {{"outcome", model::word(schedule.outcome)},
             {"end", schedule.end},
             {"beats", beats},
             {"cues", cues},

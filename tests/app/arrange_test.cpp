@@ -4,7 +4,7 @@
 #include "app/arrange/stage/stage_view.h"
 #include "app/shell/commands.h"
 #include "core/file/sequence_file.h"
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 #include "support/window_session.h"
 
 #include <QAction>
@@ -97,8 +97,7 @@ TEST_CASE("The needle follows the pointer on the axis, the keys, and play") {
     CHECK(s.window.preview().time() == 0);
     s.trigger("play");
     CHECK(s.window.preview().isPlaying());
-    QTest::qWait(200);
-    CHECK(s.window.preview().time() > 60);
+    CHECK(QTest::qWaitFor([&] { return s.window.preview().time() > 60; }, 5000));
     s.trigger("play");
     CHECK_FALSE(s.window.preview().isPlaying());
 }
@@ -112,10 +111,15 @@ TEST_CASE("Playing stops at the end, and a looped beat goes round") {
     s.window.preview().setTime(2000); // in the wait, which lasts 150 ms
     s.trigger("loop");
     s.trigger("play");
-    QTest::qWait(400);
+    double last = s.window.preview().time();
+    const auto goesRound = [&] {
+        const double before = std::exchange(last, s.window.preview().time());
+        CHECK(last >= 1950);
+        CHECK(last <= 2101);
+        return last < before;
+    };
+    CHECK(QTest::qWaitFor(goesRound, 5000));
     CHECK(s.window.preview().isPlaying());
-    CHECK(s.window.preview().time() >= 1950);
-    CHECK(s.window.preview().time() <= 2101);
     s.trigger("play");
 }
 
@@ -128,7 +132,7 @@ TEST_CASE("The card changes move, numbers, anchor and easing of the selected cue
     s.type(s.child<QSpinBox>("offset"), "40");
     CHECK(s.cue("hills-rise").anchor.offset == 40);
     s.type(s.child<QDoubleSpinBox>("parameter-distance"), "99");
-    CHECK(model::numberOf(s.cue("hills-rise").move, "distance") == 99);
+    CHECK(moves::numberOf(s.cue("hills-rise").move, "distance") == 99);
 
     auto* move = s.child<QComboBox>("move");
     move->setCurrentIndex(static_cast<int>(model::MoveKind::Wipe));
@@ -137,7 +141,7 @@ TEST_CASE("The card changes move, numbers, anchor and easing of the selected cue
     auto* from = s.child<QComboBox>("parameter-from");
     from->setCurrentText("bottom");
     emit from->activated(from->currentIndex());
-    CHECK(model::choiceOf(s.cue("hills-rise").move, "from") == "bottom");
+    CHECK(moves::choiceOf(s.cue("hills-rise").move, "from") == "bottom");
 
     auto* anchor = s.child<QComboBox>("anchor");
     auto* other = s.child<QComboBox>("anchorCue");

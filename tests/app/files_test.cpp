@@ -5,7 +5,7 @@
 #include "app/export/export_room.h"
 #include "app/shell/commands.h"
 #include "core/file/sequence_file.h"
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 #include "render/art/decoder.h"
 #include "support/window_session.h"
 
@@ -208,7 +208,7 @@ TEST_CASE("A dropped logo becomes a sequence that plays, is saved with its art, 
     s.window.preview().setPlaying(false);
     CHECK(s.sequence().name == "Fern");
     CHECK(s.window.document().isModified());
-    CHECK(s.window.document().shelf()->findArt("art/fern.svg"));
+    CHECK(s.window.document().artFiles()->findArt("art/fern.svg"));
     const auto target = s.folder() / "mine" / "fern.scaena";
     REQUIRE(s.window.document().saveAs(target));
     CHECK(readWhole(target.parent_path() / "art/fern.svg") == readWhole(logo));
@@ -260,7 +260,7 @@ TEST_CASE("The journal keeps the art of a sequence that was never saved") {
     auto lost = Document::readLost({{}, file::write(*document.sequence()), document.unsavedFiles(), {}});
     REQUIRE(lost);
     restored.take(std::move(*lost));
-    CHECK(restored.shelf()->findArt("art/logo.svg"));
+    CHECK(restored.artFiles()->findArt("art/logo.svg"));
     REQUIRE(restored.saveAs(folder.path() / "back" / "a.scaena"));
     CHECK(std::filesystem::exists(folder.path() / "back/art/logo.svg"));
 }
@@ -312,7 +312,7 @@ TEST_CASE("What takes long to be read can be given up by a click, and then nothi
     click(cancel);
     CHECK_FALSE(s.window.background().isBusy());
     CHECK(waitFor([&] { return isTold.load(); }, 5000));
-    QTest::qWait(50);
+    s.window.background().finish();
     CHECK_FALSE(hasCome);
     s.window.command(QStringLiteral("new"))->trigger(); // and the window goes on
     CHECK(s.window.arrange().isVisible());

@@ -50,9 +50,9 @@ TEST_CASE("The icon's art, colour and size are chosen on its page, each as one s
     part<QSpinBox>(page, "iconSize").setValue(60);
     part<QSpinBox>(page, "iconSize").setValue(70);
     CHECK(s.window.document().sequence()->appIcon.size == Approx(0.7));
-    QTest::qWait(200);
-    const QImage after = previews.picture(IconLook::Circle, Appearance::Light);
-    CHECK(difference(before, after) > 5);
+    const auto shown = [&] { return previews.picture(IconLook::Circle, Appearance::Light); };
+    CHECK(QTest::qWaitFor([&] { return difference(before, shown()) > 5; }, 5000));
+    const QImage after = shown();
     CHECK(isNear(after.pixelColor(after.width() / 2, 4), QColor("#FBF8F2")));
 
     s.trigger("undo"); // both steps of the size are one
@@ -60,8 +60,7 @@ TEST_CASE("The icon's art, colour and size are chosen on its page, each as one s
     s.trigger("undo");
     s.trigger("undo");
     CHECK(s.window.document().sequence()->appIcon == model::AppIcon{});
-    QTest::qWait(200);
-    CHECK(previews.picture(IconLook::Circle, Appearance::Light) == before);
+    CHECK(QTest::qWaitFor([&] { return shown() == before; }, 5000));
     CHECK(layers.currentIndex() == 0);
 }
 

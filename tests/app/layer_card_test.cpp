@@ -10,7 +10,7 @@
 #include "app/arrange/tap_dialog.h"
 #include "app/widgets/background.h"
 #include "core/edit/phrases.h"
-#include "core/model/validate.h"
+#include "core/valid/validate.h"
 #include "support/pictures.h"
 #include "support/window_session.h"
 
@@ -66,7 +66,7 @@ TEST_CASE("Files become layers: vectors, pictures in their densities, clips, and
     s.trigger("undo");
     CHECK(s.sequence().layers.size() == count);
     s.trigger("redo");
-    CHECK(s.window.document().shelf()->findArt("art/mark.svg"));
+    CHECK(s.window.document().artFiles()->findArt("art/mark.svg"));
 }
 
 TEST_CASE("A file that cannot be used says why and what would work, and nothing else happens") {
@@ -203,7 +203,7 @@ TEST_CASE("The layer's card changes what it shows, groups, landscape places and 
     s.trigger("zoomFrames");
     CHECK(s.pixelsPerMs() > 2);
     s.trigger("zoomFit");
-    CHECK(model::validate(s.sequence()).empty());
+    CHECK(valid::problemsOf(s.sequence()).empty());
 }
 
 TEST_CASE("A spring is tuned by what is felt, and one's own curve is kept") {
@@ -265,7 +265,7 @@ TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer ma
     click(s.child<QToolButton>("footerMark"));
     CHECK(model::findThing(s.sequence().layers, "sun")->as<model::FooterContent>());
     CHECK(s.sequence().opening.footer == "sun");
-    CHECK(model::validate(s.sequence()).empty());
+    CHECK(valid::problemsOf(s.sequence()).empty());
 }
 
 TEST_CASE("A colour for currentColor is offered where the art has one, and where it was given") {

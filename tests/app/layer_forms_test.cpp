@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/card/colour_box.h"
-#include "core/model/validate.h"
+#include "core/valid/validate.h"
 #include "support/window_session.h"
 
 #include <QCheckBox>
@@ -258,7 +258,7 @@ TEST_CASE("Every colour a layer has can be chosen, and taken away where it may b
             CHECK(row.get(s.layer(row.kind)).empty());
         }
     }
-    CHECK(model::validate(s.sequence()).empty());
+    CHECK(valid::problemsOf(s.sequence()).empty());
 }
 
 TEST_CASE("The card of each kind has its own rows and no others, even right after another kind") {

@@ -2,8 +2,8 @@
 #include "app/arrange/card_box.h"
 #include "app/arrange/stage/stage_view.h"
 #include "app/widgets/chooser.h"
-#include "core/model/validate.h"
 #include "core/project/project.h"
+#include "core/valid/validate.h"
 #include "support/window_session.h"
 
 #include <QDropEvent>
@@ -129,7 +129,7 @@ TEST_CASE("A new user's way: logo, title, bounce, hold, hand-off, dark, save –
     CHECK(s.window.preview().conditions().appearance == model::Appearance::Dark);
     person.presses(Qt::Key_Home);
     person.presses(Qt::Key_Space);
-    QTest::qWait(60);
+    REQUIRE(QTest::qWaitFor([&] { return s.window.preview().time() > 0; }, 5000));
     person.presses(Qt::Key_Space);
 
     const auto target = s.folder() / "made" / "fern.scaena";
@@ -166,7 +166,7 @@ TEST_CASE("From an empty page: a shape, a text, a gate, a beat, moves, all by ke
     CHECK(s.sequence().gates.size() == 1);
     CHECK(std::any_of(s.sequence().beats.begin(), s.sequence().beats.end(),
                       [](const auto& it) { return it.kind == model::BeatKind::Wait; }));
-    CHECK(model::validate(s.sequence()).empty());
+    CHECK(valid::problemsOf(s.sequence()).empty());
     const auto steps = s.window.document().history().names().size();
     for (std::size_t i = 0; i < steps; ++i) {
         person.presses(QKeySequence("Ctrl+Z"));

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/note_strip.h"
 #include "core/check/vanishing.h"
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 #include "support/window_session.h"
 
 #include <QLabel>
@@ -61,7 +61,7 @@ TEST_CASE("A layer that is not in sight yet still comes in, without a word") {
     document.apply("without", std::move(next));
     // At the very first moment the app draws: nothing of it was seen before.
     s.actions().addCue(model::MoveKind::Rise, "tagline", s.window.preview().schedule()->beats[1].start);
-    CHECK(model::choiceOf(s.sequence().cues.back().move, "direction") == "in");
+    CHECK(moves::choiceOf(s.sequence().cues.back().move, "direction") == "in");
     CHECK_FALSE(s.note().isVisible());
 }
 

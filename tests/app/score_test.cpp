@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/card/easing_editor.h"
+#include "app/arrange/score/score_drag.h"
 #include "app/arrange/score/score_layout.h"
-#include "app/arrange/score/score_tool.h"
 #include "app/document/filmstrip.h"
 #include "app/widgets/phrasing.h"
 #include "core/schedule/resolve.h"

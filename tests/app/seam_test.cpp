@@ -90,10 +90,7 @@ TEST_CASE("The Export room's findings lead to the seam on the stage and mend it"
     SeamSession s;
     s.trigger("roomExport");
     auto& room = s.window.exports();
-    const auto built = [&] {
-        QTest::qWait(300);
-        REQUIRE(QTest::qWaitFor([&] { return !room.isBuilding(); }, 30000));
-    };
+    const auto built = [&] { REQUIRE(QTest::qWaitFor([&] { return !room.isBuilding(); }, 30000)); };
     built();
     room.choose("android");
     built();

@@ -9,7 +9,7 @@
 #include "app/arrange/tap_dialog.h"
 #include "app/widgets/background.h"
 #include "core/edit/phrases.h"
-#include "core/model/validate.h"
+#include "core/valid/validate.h"
 #include "support/pictures.h"
 #include "support/window_session.h"
 
@@ -175,7 +175,7 @@ TEST_CASE("Cues are copied from one sequence and pasted into another") {
     s.trigger("paste");
     CHECK(s.window.selection().all().size() >= 1);
     CHECK(s.cue(s.window.selection().cues().front()).layer == "backdrop");
-    CHECK(model::validate(s.sequence()).empty());
+    CHECK(valid::problemsOf(s.sequence()).empty());
     QGuiApplication::clipboard()->setText("nothing of ours");
     CHECK(toldBy([&] { s.trigger("paste"); }).contains("Ctrl+C"));
 }
@@ -219,7 +219,7 @@ TEST_CASE("The palette shows contrast, mends the night, and everything follows a
     click(s.child<QToolButton>("remove-stone"));
     QApplication::processEvents();
     CHECK_FALSE(model::find(s.sequence().palette, "stone"));
-    CHECK(model::validate(s.sequence()).empty());
+    CHECK(valid::problemsOf(s.sequence()).empty());
 }
 
 TEST_CASE("Art is recoloured by the palette, and the stage shows it by night as well") {

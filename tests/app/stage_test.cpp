@@ -197,14 +197,13 @@ TEST_CASE("From the icon: the home screen, the tap, the launch, and Back leads h
     s.trigger("toEnd");
     CHECK(preview.windowPart() == 1);
     s.trigger("back");
-    QTest::qWait(int(Preview::kBack) + 120);
-    CHECK(preview.windowPart() == 0);
+    CHECK(QTest::qWaitFor([&] { return preview.windowPart() == 0; }, 5000));
     preview.setTime(
         -400); // the same moment of the home screen: the launch picture is nowhere on the way back
     const auto before = s.stage().grab().toImage();
     s.trigger("toEnd");
     s.trigger("back");
-    QTest::qWait(int(Preview::kBack) + 120);
+    REQUIRE(QTest::qWaitFor([&] { return preview.windowPart() == 0; }, 5000));
     const auto after = s.stage().grab().toImage();
     CHECK(after.copy(40, 300, 200, 120) == before.copy(40, 300, 200, 120));
     s.trigger("play");

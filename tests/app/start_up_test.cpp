@@ -67,7 +67,7 @@ TEST_CASE("An empty window is up first, then it is filled, and does what was ask
     CHECK(before <= 1); // nothing but what the toolkit itself puts there
     REQUIRE(waitFor([&] { return page() && page()->isVisible(); }, 5000));
     CHECK(window.menuBar()->isVisible());
-    CHECK(page()->width() > 900);
+    CHECK(page()->width() > 700); // the screen of tests is 800 wide, and the window stays within it
     window.command(QStringLiteral("new"))->trigger();
     CHECK(window.arrange().isVisible());
 }

@@ -89,7 +89,7 @@ TEST_CASE("Every exported source of every target parses by its language's own gr
         for (const auto* exporter : exporting::exporters()) {
             for (const bool evil : {false, true}) {
                 const auto made = exported(evil ? hostile(project.sequence) : project.sequence,
-                                           *project.shelf, {}, exporter->id());
+                                           *project.artFiles, {}, exporter->id());
                 for (const auto& file : made.files) {
                     checkMarkup(file);
                 }
@@ -125,8 +125,8 @@ TEST_CASE("All samples export to all targets, twice the same, and a second expor
         const auto project = openSample(path);
         for (const auto* exporter : exporting::exporters()) {
             INFO(path << " " << exporter->id().name());
-            const auto first = exported(project.sequence, *project.shelf, {}, exporter->id());
-            const auto second = exported(project.sequence, *project.shelf, {}, exporter->id());
+            const auto first = exported(project.sequence, *project.artFiles, {}, exporter->id());
+            const auto second = exported(project.sequence, *project.artFiles, {}, exporter->id());
             REQUIRE(first.files.size() == second.files.size());
             std::set<std::string> paths;
             for (std::size_t i = 0; i < first.files.size(); ++i) {
@@ -150,7 +150,7 @@ TEST_CASE("Each cue has a carry for each system an export serves") {
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         for (const auto* exporter : exporting::exporters()) {
-            const auto made = exported(project.sequence, *project.shelf, {}, exporter->id());
+            const auto made = exported(project.sequence, *project.artFiles, {}, exporter->id());
             std::size_t systems = 0;
             for (const auto& target : plan::targets()) {
                 systems += target.exportId == exporter->id() ? 1 : 0;
@@ -164,7 +164,7 @@ TEST_CASE("Each cue has a carry for each system an export serves") {
 TEST_CASE("What the storyboard refers to is there, and each id is its own") {
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        const auto made = exported(project.sequence, *project.shelf, {}, "ios");
+        const auto made = exported(project.sequence, *project.artFiles, {}, "ios");
         pugi::xml_document document;
         REQUIRE(document.load_string(fileOf(made, ".storyboard").c_str()));
         std::set<std::string> ids;
@@ -230,7 +230,7 @@ TEST_CASE("Pictures of asset catalogues have the size their set says") {
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         for (const auto target : std::initializer_list<plan::ExportId>{"ios", "flutter", "react-native"}) {
-            const auto made = exported(project.sequence, *project.shelf, {}, target);
+            const auto made = exported(project.sequence, *project.artFiles, {}, target);
             std::size_t sets = 0;
             for (const auto& file : made.files) {
                 if (!file.path.ends_with("/Contents.json")) {
@@ -253,8 +253,8 @@ TEST_CASE("Pictures of asset catalogues have the size their set says") {
 TEST_CASE("The web manifest's icons and the startup images have the size they are listed with") {
     const auto project = openSample(samples().front());
     exporting::ExportOptions options;
-    options.startupImages = true;
-    const auto made = exportedWith(options, project.sequence, *project.shelf, "web");
+    options.chosen.set("startup-images", true);
+    const auto made = exportedWith(options, project.sequence, *project.artFiles, "web");
     const auto manifest = nlohmann::json::parse(fileOf(made, ".webmanifest"));
     std::set<std::string> purposes;
     for (const auto& icon : manifest.at("icons")) {
@@ -279,7 +279,7 @@ TEST_CASE("The web manifest's icons and the startup images have the size they ar
         }
     }
     CHECK(images > 50);
-    for (const auto& file : exported(project.sequence, *project.shelf, {}, "web").files) {
+    for (const auto& file : exported(project.sequence, *project.artFiles, {}, "web").files) {
         CHECK(file.path.find("/startup/") == std::string::npos); // only who asks for them pays for them
     }
 }
@@ -293,21 +293,17 @@ TEST_CASE("A web app's files are found where it is served from, and what is no s
              {"/shop", "\"/shop/launch/moraine-huts/launch.js\""},
              {"./", "\"./launch/moraine-huts/launch.js\""}}) {
         INFO(base);
-        options.base = base;
-        const auto made = exportedWith(options, project.sequence, *project.shelf, "web");
+        options.chosen.set("base", std::string(base));
+        const auto made = exportedWith(options, project.sequence, *project.artFiles, "web");
         CHECK(fileOf(made, "/body.html").find(found) != std::string::npos);
         const auto manifest = nlohmann::json::parse(fileOf(made, ".webmanifest"));
         const bool isRelative = std::string(base) == "./";
         CHECK(manifest["id"] == (isRelative ? "../../" : std::string(base) == "/" ? "/" : "/shop/"));
     }
-    const render::QtTextOutliner outliner;
-    const render::QtRasteriser rasteriser;
-    const render::QtFrameMaker frames;
     for (const char* base : {"shop", "//elsewhere.example/", "/a b/", "/\"><script>", "https://x.example/"}) {
         INFO(base);
-        options.base = base;
-        const auto refused = exporting::exporterOf("web").build(
-            {project.sequence, *project.shelf, outliner, rasteriser, frames, options});
+        options.chosen.set("base", std::string(base));
+        const auto refused = builtWith(options, project.sequence, *project.artFiles, "web");
         REQUIRE_FALSE(refused);
         CHECK(describe(refused.error()).find("is not a base path") != std::string::npos);
     }
@@ -319,7 +315,7 @@ TEST_CASE("Several sequences live in one project: files they share are the same,
         for (const auto& path : samples()) {
             const auto project = openSample(path);
             for (const auto& file :
-                 exported(project.sequence, *project.shelf, "com.example.app", exporter->id()).files) {
+                 exported(project.sequence, *project.artFiles, "com.example.app", exporter->id()).files) {
                 if (file.forPeople) {
                     continue; // the writer gives these the sequence's name
                 }
@@ -333,7 +329,7 @@ TEST_CASE("Several sequences live in one project: files they share are the same,
 
 TEST_CASE("The launcher icon of Android is adaptive, with pictures for older systems") {
     const auto project = openSample(samples().front());
-    const auto made = exported(project.sequence, *project.shelf);
+    const auto made = exported(project.sequence, *project.artFiles);
     pugi::xml_document document;
     REQUIRE(document.load_string(fileOf(made, "res/mipmap-anydpi-v26/moraine_huts_launcher.xml").c_str()));
     for (const char* part : {"background", "foreground", "monochrome"}) {

@@ -18,7 +18,7 @@ struct System {
 constexpr System kSystems[] = {{"android", 29}, {"android12", 35}};
 
 /// Adds an opening's case for that system, and our own pictures of the same moments.
-json openingOf(AndroidApp& app, const model::Sequence& sequence, const project::ArtShelf& shelf,
+json openingOf(AndroidApp& app, const model::Sequence& sequence, const project::ArtFiles& artFiles,
                const std::string& title, const System& system, model::Appearance appearance) {
     schedule::Conditions conditions;
     conditions.target = system.target;
@@ -28,7 +28,7 @@ json openingOf(AndroidApp& app, const model::Sequence& sequence, const project::
                                   appearance == model::Appearance::Dark ? "night" : "day");
     auto it = AndroidApp::caseOf(sequence, name, s);
     it["theme"] = exporting::androidNames(sequence, AndroidApp::kPackage).styleName;
-    const render::Scene scene(sequence, shelf, appearance, 1);
+    const render::Scene scene(sequence, artFiles, appearance, 1);
     // The old systems' frame is static; the new ones' icon moves.
     for (const int part : {0, 25, 50, 75, 98}) {
         const auto t = s.beats[0].end * part / 100 / 2 * 2; // the test moves time by two
@@ -66,26 +66,26 @@ model::Sequence withMovingIcon(model::Sequence sequence) {
 TEST_CASE("In the real Android framework every opening shows what the preview shows", "[long][android]") {
     AndroidApp app("Opening");
     std::map<int, std::vector<json>> cases;
-    const auto add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf,
+    const auto add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles,
                          const std::string& title) {
-        app.add(sequence, shelf);
+        app.add(sequence, artFiles);
         for (const auto& system : kSystems) {
             for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
-                cases[system.api].push_back(openingOf(app, sequence, shelf, title, system, appearance));
+                cases[system.api].push_back(openingOf(app, sequence, artFiles, title, system, appearance));
             }
         }
     };
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        add(project.sequence, *project.shelf, path.stem().string());
+        add(project.sequence, *project.artFiles, path.stem().string());
         if (!project.sequence.opening.icon.empty()) {
-            add(withMovingIcon(project.sequence), *project.shelf, path.stem().string() + "-icon");
+            add(withMovingIcon(project.sequence), *project.artFiles, path.stem().string() + "-icon");
         }
     }
     const auto first = openSample(samples().front());
     for (const unsigned seed : seeds(900, 4)) {
         const auto sequence = randomWithoutClips(seed);
-        add(sequence, shelfOf(first), sequence.name);
+        add(sequence, randomArtFiles(first), sequence.name);
     }
     app.build();
     json pictures = json::array();

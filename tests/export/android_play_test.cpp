@@ -33,13 +33,13 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
     std::map<std::string, std::string> told;
     const auto add = [&](const model::Sequence& sequence, const project::Project& project,
                          const std::string& title, const std::vector<Look>& looks) {
-        app.add(sequence, *project.shelf);
+        app.add(sequence, *project.artFiles);
         for (const auto& look : looks) {
             const auto s = scheduleOf(sequence, look);
             const auto name = title + "-" + look.name;
             auto it = AndroidApp::caseOf(sequence, name, s);
             told[name] = kOutcomes[static_cast<int>(s.outcome)];
-            addShots(it, pictures, app.path(), sequence, *project.shelf, s);
+            addShots(it, pictures, app.path(), sequence, *project.artFiles, s);
             app.addCase(it);
         }
     };
@@ -52,7 +52,7 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
         add(other, project, path.stem().string() + "-boxes", {kLooks[3]});
     }
     auto parted = openSample(samples().front());
-    parted.shelf = std::make_shared<project::ArtShelf>(withPictureParts(*parted.shelf));
+    parted.artFiles = std::make_shared<project::ArtFiles>(withPictureParts(*parted.artFiles));
     auto partly = withPlainFirstScreens(parted.sequence);
     partly.name += " Parts";
     add(partly, parted, "parts", {kLooks[0], kLooks[3]});
@@ -69,7 +69,7 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
     }
     add(lines, drawn, "lines", {kLooks[0], kLooks[1]});
     auto first = openSample(samples().front());
-    first.shelf = std::make_shared<project::ArtShelf>(shelfOf(first));
+    first.artFiles = std::make_shared<project::ArtFiles>(randomArtFiles(first));
     for (const unsigned seed : seeds(700, 4)) {
         const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));
         std::vector<Look> looks;
@@ -100,8 +100,8 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
 TEST_CASE("In the real Android framework every situation ends as the contract says", "[long][android]") {
     AndroidApp app;
     SituationCases cases;
-    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf, const std::string&) {
-        app.add(sequence, shelf);
+    cases.add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles, const std::string&) {
+        app.add(sequence, artFiles);
     };
     cases.complete = [&](json& it, const model::Sequence& sequence) {
         AndroidApp::complete(it, sequence);
@@ -132,7 +132,7 @@ TEST_CASE("An app made literally by the steps of INTEGRATE.md plays its launch",
     std::vector<std::string> names;
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        app.add(project.sequence, *project.shelf);
+        app.add(project.sequence, *project.artFiles);
         for (const bool loads : {true, false}) {
             const auto s = scheduleOf(project.sequence, kLooks[loads ? 0 : 4]);
             auto it = AndroidApp::caseOf(project.sequence,

@@ -80,7 +80,7 @@ TEST_CASE("Every vector of every sample's export is one the platform loads") {
         const auto project = openSample(path);
         for (const auto target :
              std::initializer_list<plan::ExportId>{"android", "flutter", "react-native"}) {
-            for (const auto& file : exported(project.sequence, *project.shelf, {}, target).files) {
+            for (const auto& file : exported(project.sequence, *project.artFiles, {}, target).files) {
                 if (file.bytes.find("<vector") != std::string::npos && file.path.ends_with(".xml")) {
                     INFO(path << " " << file.path);
                     CHECK(refusalOf(file.bytes) == "");
@@ -142,7 +142,7 @@ TEST_CASE("On Android an app's own theme is set back before anything else of the
     const auto project = openSample(samples().front());
     for (const auto target : std::initializer_list<plan::ExportId>{"android", "react-native"}) {
         INFO(target.name());
-        const auto steps = fileOf(exported(project.sequence, *project.shelf, {}, target), "INTEGRATE.md");
+        const auto steps = fileOf(exported(project.sequence, *project.artFiles, {}, target), "INTEGRATE.md");
         const auto create = steps.find("override fun onCreate");
         const auto theme = steps.find("setTheme(", create);
         const auto super = steps.find("super.onCreate", create);

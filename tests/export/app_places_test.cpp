@@ -20,7 +20,7 @@ MemoryFiles with(const std::map<std::string, std::string>& contents) {
 
 Export made(plan::ExportId target) {
     static const auto project = openSample(samples().front());
-    return exported(project.sequence, *project.shelf, {}, target);
+    return exported(project.sequence, *project.artFiles, {}, target);
 }
 
 int added(const Suggestion& it) {
@@ -159,7 +159,7 @@ TEST_CASE("A page gets head and body once, a list of pictures gets its line once
     CHECK(suggestionsFor(with({{"index.html", list[0].after}}), "app", made("web")).empty());
 
     const auto project = openSample(repository() / "samples/tidewater/tidewater.scaena");
-    const auto pictures = exported(project.sequence, *project.shelf, {}, "flutter");
+    const auto pictures = exported(project.sequence, *project.artFiles, {}, "flutter");
     for (const char* pubspec : {"name: x\n\nflutter:\n  uses-material-design: true\n",
                                 "name: x\n\nflutter:\n  assets:\n    - a/\n"}) {
         const auto files = with({{"pubspec.yaml", pubspec}});

@@ -56,12 +56,12 @@ TEST_CASE("In the stand-in of Apple's classes every sample shows what the previe
     std::map<std::string, std::string> told;
     const auto add = [&](const model::Sequence& sequence, const project::Project& project,
                          const std::string& title, const std::vector<Look>& looks) {
-        app.add(sequence, *project.shelf);
+        app.add(sequence, *project.artFiles);
         for (const auto& look : looks) {
             const auto s = scheduleOf(sequence, look);
             auto it = caseOf(sequence, title + "-" + look.name, s);
             told[it["name"]] = kOutcomes[static_cast<int>(s.outcome)];
-            addShots(it, pictures, app.path(), sequence, *project.shelf, s);
+            addShots(it, pictures, app.path(), sequence, *project.artFiles, s);
             app.addCase(it);
         }
     };
@@ -74,14 +74,14 @@ TEST_CASE("In the stand-in of Apple's classes every sample shows what the previe
         add(other, project, path.stem().string() + "-boxes", {kLooks[3]});
     }
     auto parted = openSample(samples().front());
-    parted.shelf = std::make_shared<project::ArtShelf>(withPictureParts(*parted.shelf));
+    parted.artFiles = std::make_shared<project::ArtFiles>(withPictureParts(*parted.artFiles));
     auto partly = withPlainFirstScreens(parted.sequence);
     partly.name += " Parts";
     add(partly, parted, "parts", {kLooks[0], kLooks[3]});
     const auto first = openSample(samples().front());
     for (const unsigned seed : seeds(700, 7)) {
         const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));
-        app.add(sequence, shelfOf(first));
+        app.add(sequence, randomArtFiles(first));
         for (const auto& look : kLooks) {
             const auto s = scheduleOf(sequence, look);
             auto it = caseOf(sequence, sequence.name + "-" + look.name, s);
@@ -89,7 +89,7 @@ TEST_CASE("In the stand-in of Apple's classes every sample shows what the previe
                 continue;
             }
             told[it["name"]] = kOutcomes[static_cast<int>(s.outcome)];
-            addShots(it, pictures, app.path(), sequence, shelfOf(first), s);
+            addShots(it, pictures, app.path(), sequence, randomArtFiles(first), s);
             app.addCase(it);
         }
     }
@@ -120,9 +120,9 @@ TEST_CASE("While the main thread is kept, Core Animation plays on what the previ
     AppleApp app(*swift);
     json pictures = json::array();
     const auto first = openSample(samples().front());
-    const auto add = [&](model::Sequence sequence, const project::ArtShelf& shelf) {
+    const auto add = [&](model::Sequence sequence, const project::ArtFiles& artFiles) {
         keepWhatIsAnimated(sequence);
-        app.add(sequence, shelf);
+        app.add(sequence, artFiles);
         // With its gates shut all is known beforehand: what opens one needs the thread.
         const auto s = scheduleOf(sequence, kLooks[4]);
         auto it = caseOf(sequence, sequence.name, s);
@@ -136,21 +136,21 @@ TEST_CASE("While the main thread is kept, Core Animation plays on what the previ
                 moments.push_back(t);
             }
         }
-        addShots(it, pictures, app.path(), sequence, shelf, s, moments);
+        addShots(it, pictures, app.path(), sequence, artFiles, s, moments);
         app.addCase(it);
         // Left and returned to: nothing has gone on, not even in the first picture.
         auto back = caseOf(sequence, sequence.name + " back", s);
         back["acts"] = {{{"at", begin + 300}, {"do", "leave"}}};
-        addShots(back, pictures, app.path(), sequence, shelf, s, {begin + 300});
+        addShots(back, pictures, app.path(), sequence, artFiles, s, {begin + 300});
         back["shots"][0] = begin + 300 + 700;
         app.addCase(back);
     };
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        add(withPlainFirstScreens(project.sequence), *project.shelf);
+        add(withPlainFirstScreens(project.sequence), *project.artFiles);
     }
     for (const unsigned seed : seeds(740, 6)) {
-        add(withPlainFirstScreens(randomWithoutClips(seed)), shelfOf(first));
+        add(withPlainFirstScreens(randomWithoutClips(seed)), randomArtFiles(first));
     }
     app.play();
     REQUIRE(DiskFiles().writeAtomically(app.path() / "pictures.json", pictures.dump()));
@@ -166,8 +166,8 @@ TEST_CASE("In the stand-in of Apple's classes every situation ends as the contra
     }
     AppleApp app(*swift);
     SituationCases cases;
-    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf, const std::string&) {
-        app.add(sequence, shelf);
+    cases.add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles, const std::string&) {
+        app.add(sequence, artFiles);
     };
     cases.complete = [&](json& it, const model::Sequence&) { app.addCase(it); };
     const auto all = cases.made();

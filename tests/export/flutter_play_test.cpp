@@ -16,8 +16,8 @@ namespace {
 class FlutterApp {
 public:
     /// Exports a sequence; what a case of it needs.
-    json add(const std::string& name, const model::Sequence& sequence, const project::ArtShelf& shelf) {
-        const auto made = exported(sequence, shelf, {}, "flutter");
+    json add(const std::string& name, const model::Sequence& sequence, const project::ArtFiles& artFiles) {
+        const auto made = exported(sequence, artFiles, {}, "flutter");
         writeTo(m_folder.path() / name, made);
         for (const auto& file : made.files) {
             if (file.path.ends_with("/launch.dart")) {
@@ -56,8 +56,8 @@ TEST_CASE("In the stand-in of Flutter every sample shows what the preview shows"
     json cases = json::array(), pictures = json::array();
     std::map<std::string, std::string> told;
     const auto add = [&](const std::string& title, const model::Sequence& sequence,
-                         const project::ArtShelf& shelf, const std::vector<Look>& looks) {
-        const auto where = app.add(title, sequence, shelf);
+                         const project::ArtFiles& artFiles, const std::vector<Look>& looks) {
+        const auto where = app.add(title, sequence, artFiles);
         for (const auto& look : looks) {
             auto conditions = scheduleOf(sequence, look).conditions;
             conditions.target = "flutter";
@@ -70,7 +70,7 @@ TEST_CASE("In the stand-in of Flutter every sample shows what the preview shows"
             it["gates"] = json::array();
             it["after"] = 400;
             told[it["name"]] = kOutcomes[static_cast<int>(s.outcome)];
-            addShots(it, pictures, app.path(), sequence, shelf, s);
+            addShots(it, pictures, app.path(), sequence, artFiles, s);
             cases.push_back(it);
         }
     };
@@ -78,15 +78,15 @@ TEST_CASE("In the stand-in of Flutter every sample shows what the preview shows"
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         const auto plain = withPlainFirstScreens(project.sequence);
-        add(path.stem().string(), plain, *project.shelf, every);
-        add(path.stem().string() + "-boxes", withOtherBoxes(plain), *project.shelf, {kLooks[3]});
+        add(path.stem().string(), plain, *project.artFiles, every);
+        add(path.stem().string() + "-boxes", withOtherBoxes(plain), *project.artFiles, {kLooks[3]});
     }
     const auto first = openSample(samples().front());
-    add("parts", withPlainFirstScreens(first.sequence), withPictureParts(*first.shelf),
+    add("parts", withPlainFirstScreens(first.sequence), withPictureParts(*first.artFiles),
         {kLooks[0], kLooks[3]});
     for (const unsigned seed : seeds(1200, 12)) {
-        add(fmt::format("random-{}", seed), withPlainFirstScreens(randomWithoutClips(seed)), shelfOf(first),
-            every);
+        add(fmt::format("random-{}", seed), withPlainFirstScreens(randomWithoutClips(seed)),
+            randomArtFiles(first), every);
     }
     const auto seen = app.play(json{{"cases", cases}}.dump());
     for (const auto& [name, outcome] : told) {
@@ -112,8 +112,8 @@ TEST_CASE("In the stand-in of Flutter every situation ends as the contract says"
         return !situation.value("thread", false) && !hasAct(situation, {"second"});
     };
     json where;
-    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf,
-                    const std::string& title) { where = app.add(title, sequence, shelf); };
+    cases.add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles,
+                    const std::string& title) { where = app.add(title, sequence, artFiles); };
     cases.complete = [&](json& it, const model::Sequence&) { it.update(where); };
     const auto all = cases.made();
     checkSeen(all, app.play(casesText(all)));
@@ -124,7 +124,7 @@ TEST_CASE("The Flutter steps' own code blocks run, the example test among them")
         INFO(path);
         FlutterApp app;
         const auto project = openSample(path);
-        const auto where = app.add("app", project.sequence, *project.shelf);
+        const auto where = app.add("app", project.sequence, *project.artFiles);
         const auto judged = runJudge("flutter_steps.mjs", {judges(), app.folder() + "/app",
                                                            QString::fromStdString(where["module"]),
                                                            QString::fromStdString(where["data"])});
@@ -144,7 +144,7 @@ TEST_CASE("What no Dart compiler would take is seen in the stand-in of Flutter")
     for (const auto& [right, wrong] : mistakes) {
         FlutterApp app;
         auto it = cases.played(json{{"told", {"complete"}}}, 0).it;
-        it.update(app.add("app", project.sequence, withPictureParts(*project.shelf)));
+        it.update(app.add("app", project.sequence, withPictureParts(*project.artFiles)));
         const auto player = app.path() / "app" / it["module"].get<std::string>() / "launch_player.dart";
         auto text = readWhole(player);
         INFO(right);

@@ -85,10 +85,10 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     int count = 0;
     const auto add = [&](const model::Sequence& sequence, const std::vector<Conditions>& conditions) {
         const auto name = fmt::format("Case{}", count++);
-        REQUIRE(files.writeAtomically(folder.path() / (name + ".kt"),
-                                      fmt::format("package launch\n\ninternal object {} {{\n{}}}\n", name,
-                                                  exporting::kotlinTiming(exporting::timingTree(
-                                                      exporting::plansFor(sequence, "android"))))));
+        REQUIRE(files.writeAtomically(
+            folder.path() / (name + ".kt"),
+            fmt::format("package launch\n\ninternal object {} {{\n{}}}\n", name,
+                        exporting::kotlinTiming(exporting::timingTree(plansOf(sequence, "android"))))));
         registry += fmt::format("{}\n    \"{}\" to {}.timing", count > 1 ? "," : "", name, name);
         cases += "sequence " + name + "\n";
         for (const auto& each : conditions) {
@@ -137,7 +137,7 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
         sources << QString::fromStdString("app/" + name + "/java")
                 << QString::fromStdString("app/" + name + "/compose");
         const auto project = openSample(path);
-        auto made = exported(project.sequence, *project.shelf, "com.example." + name);
+        auto made = exported(project.sequence, *project.artFiles, "com.example." + name);
         writeTo(folder.path() / "app" / name, made);
         // The class R that the resource compiler would make, with every resource the export has.
         std::map<std::string, std::set<std::string>> resources;
@@ -169,7 +169,7 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
     }
     // The native module of React Native, against the shape of the framework's own declarations.
     const auto module = openSample(samples().front());
-    const auto native = exported(module.sequence, *module.shelf, "com.example.native", "react-native");
+    const auto native = exported(module.sequence, *module.artFiles, "com.example.hold", "react-native");
     REQUIRE(
         files.writeAtomically(folder.path() / "app/native/LaunchHold.kt", fileOf(native, "LaunchHold.kt")));
     sources << "app/native";

@@ -15,7 +15,7 @@ TEST_CASE("The judges' likeness of pictures is that of the library, and so are t
     const auto s = schedule::resolve(project.sequence, conditions);
     render::StillOptions options;
     options.pixels = QSize(650, 915);
-    const render::Scene scene(project.sequence, *project.shelf, conditions.appearance, 1);
+    const render::Scene scene(project.sequence, *project.artFiles, conditions.appearance, 1);
     const auto picture = QString::fromStdString((folder.path() / "picture.png").string());
     REQUIRE(render::still(scene, s, s.beats[0].end + 400.0, options).save(picture));
     const auto result = runJudge("check_likeness.mjs", {judges(), picture});

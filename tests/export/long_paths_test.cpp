@@ -103,9 +103,9 @@ TEST_CASE("What is too long with a single digit is written as pictures") {
     REQUIRE(why);
     CHECK(why->find("points") != std::string::npos);
     auto sequence = aSequence().withBeat(play("a", 500)).build();
-    project::ArtShelf shelf;
-    shelf.art["logo.svg"] = std::make_shared<const art::Art>(std::move(drawing));
-    const auto made = exported(sequence, shelf);
+    project::ArtFiles artFiles;
+    artFiles.art["logo.svg"] = std::make_shared<const art::Art>(std::move(drawing));
+    const auto made = exported(sequence, artFiles);
     for (const auto& text : pathDataOf(made)) {
         CHECK(text.size() <= kLongestResourceText);
     }
@@ -118,7 +118,7 @@ TEST_CASE("A long text is exported whole, in paths of which each fits") {
         words += "Saxifrage & Gräser, Grüße §%@ 38 ";
     }
     const auto project = withText(words);
-    const auto made = exported(project.sequence, *project.shelf);
+    const auto made = exported(project.sequence, *project.artFiles);
     std::size_t longest = 0;
     for (const auto& text : pathDataOf(made)) {
         longest = std::max(longest, text.size());
@@ -133,7 +133,7 @@ TEST_CASE("A long text is exported whole, in paths of which each fits") {
 TEST_CASE("Letters no typeface has are named in every export") {
     const auto project = withText("Huts \xF3\xB0\x80\x80 \xEE\x80\x80"); // of the private planes
     for (const auto& exporter : exporting::exporters()) {
-        const auto made = exported(project.sequence, *project.shelf, {}, exporter->id());
+        const auto made = exported(project.sequence, *project.artFiles, {}, exporter->id());
         const auto found = std::find_if(made.findings.begin(), made.findings.end(),
                                         [](const auto& it) { return it.rule == "letters-missing"; });
         INFO(exporter->id().name());
@@ -150,12 +150,12 @@ TEST_CASE("The system's icon turns about the pivot its layer is given") {
     sequence.cues = {turn};
     auto& logo = *model::findThing(sequence.layers, sequence.opening.icon);
     logo.pivot = {0.25, 1};
-    project::ArtShelf shelf;
+    project::ArtFiles artFiles;
     auto read = art::readSvg("<svg viewBox='0 0 10 10' xmlns='http://www.w3.org/2000/svg'>"
                              "<rect width='10' height='10'/></svg>");
     REQUIRE(read);
-    shelf.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*read));
-    const auto made = exported(sequence, shelf);
+    artFiles.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*read));
+    const auto made = exported(sequence, artFiles);
     CHECK(made.carried.front().carry.how == plan::Carry::System);
     pugi::xml_document document;
     REQUIRE(document.load_string(fileOf(made, "drawable/test_icon.xml").c_str()));
@@ -186,7 +186,7 @@ TEST_CASE("The system's icon turns about the pivot its layer is given") {
 
 TEST_CASE("Bars let the opening through on every version that knows how") {
     const auto project = openSample(samples().front());
-    const auto made = exported(project.sequence, *project.shelf);
+    const auto made = exported(project.sequence, *project.artFiles);
     const auto old = fileOf(made, "values/moraine_huts_theme_base.xml");
     const auto v27 = fileOf(made, "values-v27/moraine_huts_theme_base.xml");
     const auto v29 = fileOf(made, "values-v29/moraine_huts_theme_base.xml");

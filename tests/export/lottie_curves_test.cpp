@@ -54,14 +54,14 @@ struct Composition {
     json made;
     schedule::Schedule schedule;
 
-    Composition(const model::Sequence& sequence, const project::ArtShelf& shelf)
-        : made(json::parse(fileOf(exported(sequence, shelf, {}, "lottie"), "light.json"))),
+    Composition(const model::Sequence& sequence, const project::ArtFiles& artFiles)
+        : made(json::parse(fileOf(exported(sequence, artFiles, {}, "lottie"), "light.json"))),
           schedule(shown(sequence)) {}
 
     static schedule::Schedule shown(const model::Sequence& sequence) {
         schedule::Conditions conditions;
         conditions.target = "lottie";
-        return exporting::shownSchedule(exporting::plansFor(sequence, "lottie").front(), conditions);
+        return exporting::shownSchedule(plansOf(sequence, "lottie").front(), conditions);
     }
     double timeAt(double frame) const {
         return schedule.beats[0].end + frame * 1000 / exporting::kLottieRate;
@@ -86,7 +86,7 @@ Composition withOne(model::MoveKind kind, const model::Easing& easing) {
     auto sequence =
         aSequence().withBeat(play("arrive", 900)).withCue(cue("it", "arrive", 10, 610, kind)).build();
     sequence.cues.front().easing = easing;
-    return {sequence, shelfOf(openSample(samples().front()))};
+    return {sequence, randomArtFiles(openSample(samples().front()))};
 }
 
 json handle(double x, double y) { return {{"x", {x}}, {"y", {y}}}; }
@@ -136,7 +136,7 @@ TEST_CASE("Places that move by two cues at a time have keys of their own across 
         shift.easing = model::CubicBezier{0.42, 0, 0.58, 1};
         sequence.cues.push_back(shift);
     }
-    const Composition it(sequence, shelfOf(openSample(samples().front())));
+    const Composition it(sequence, randomArtFiles(openSample(samples().front())));
     const auto& place = it.transformOf("logo")["p"];
     REQUIRE(place["s"] == true);
     CHECK(place["x"]["k"].size() <= 4);
@@ -148,7 +148,7 @@ TEST_CASE("Keys of compositions stay by what the preview shows, at every frame")
     int compared = 0;
     for (int i = 0; i < 60; ++i) {
         const auto sequence = i < 1 ? project.sequence : randomWithoutClips(static_cast<unsigned>(i));
-        const Composition it(sequence, shelfOf(project));
+        const Composition it(sequence, randomArtFiles(project));
         for (int l = 0; l < static_cast<int>(sequence.layers.size()); ++l) {
             const auto& layer = sequence.layers[static_cast<std::size_t>(l)];
             const auto found = it.layersOf(layer.name);
@@ -172,7 +172,7 @@ TEST_CASE("Keys of compositions stay by what the preview shows, at every frame")
 }
 
 TEST_CASE("The sample's curves are curves") {
-    const Composition it(openSample(samples().front()).sequence, *openSample(samples().front()).shelf);
+    const Composition it(openSample(samples().front()).sequence, *openSample(samples().front()).artFiles);
     const std::string text = it.made.dump();
     const auto count = [&](const std::string& part) {
         int found = 0;

@@ -52,16 +52,16 @@ struct LottieShots {
         return name;
     }
 
-    void add(const std::string& name, const model::Sequence& sequence, const project::ArtShelf& shelf) {
-        const auto made = exported(sequence, shelf, {}, "lottie");
+    void add(const std::string& name, const model::Sequence& sequence, const project::ArtFiles& artFiles) {
+        const auto made = exported(sequence, artFiles, {}, "lottie");
         writeTo(folder.path() / name, made);
-        const auto plans = exporting::plansFor(sequence, "lottie");
+        const auto plans = plansOf(sequence, "lottie");
         for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
             schedule::Conditions conditions;
             conditions.target = "lottie";
             conditions.appearance = appearance;
             const auto s = exporting::shownSchedule(plans.front(), conditions);
-            const render::Scene scene(sequence, shelf, appearance, 1);
+            const render::Scene scene(sequence, artFiles, appearance, 1);
             const auto ending = std::string(model::word(appearance)) + ".json";
             const auto clip =
                 render::ClipPictures::make(std::make_shared<const std::string>(fileOf(made, ending)));
@@ -110,10 +110,10 @@ TEST_CASE("Two renderers show the exported compositions as the preview shows the
     LottieShots looks;
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        looks.add(path.stem().string(), project.sequence, *project.shelf);
+        looks.add(path.stem().string(), project.sequence, *project.artFiles);
     }
     const auto first = openSample(samples().front());
-    looks.add("parts", first.sequence, withPictureParts(*first.shelf));
+    looks.add("parts", first.sequence, withPictureParts(*first.artFiles));
     looks.judge();
     CHECK(looks.shots.size() == (samples().size() + 1) * 24);
 }
@@ -127,19 +127,19 @@ TEST_CASE("Wipes from each side and a picture that becomes a panel are shown by 
                             .withCue(test::cue("wipe", "arrive", 0, 600, model::MoveKind::Wipe))
                             .build();
         sequence.cues.front().move.parameters["from"] = std::string(side);
-        looks.add(std::string("wipe-") + side, sequence, shelfOf(project));
+        looks.add(std::string("wipe-") + side, sequence, randomArtFiles(project));
     }
     auto both = test::aSequence()
                     .withBeat(test::play("arrive", 900))
                     .withCue(test::cue("open", "arrive", 0, 350, model::MoveKind::Iris))
                     .withCue(test::cue("wipe", "arrive", 500, 400, model::MoveKind::Wipe))
                     .build();
-    looks.add("iris-and-wipe", both, shelfOf(project));
+    looks.add("iris-and-wipe", both, randomArtFiles(project));
     auto panel = test::aSequence()
                      .withBeat(test::play("arrive", 300))
                      .withCue(test::cue("panel", "hand-off", 0, 500, model::MoveKind::Panel, "backdrop"))
                      .build();
-    auto shelf = shelfOf(project);
+    auto artFiles = randomArtFiles(project);
     QImage sky(300, 300, QImage::Format_RGB32);
     for (int y = 0; y < sky.height(); ++y) {
         for (int x = 0; x < sky.width(); ++x) {
@@ -149,14 +149,14 @@ TEST_CASE("Wipes from each side and a picture that becomes a panel are shown by 
     QByteArray bytes;
     QBuffer buffer(&bytes);
     REQUIRE(sky.save(&buffer, "PNG"));
-    shelf.files["sky.png"] = std::make_shared<const std::string>(bytes.toStdString());
+    artFiles.files["sky.png"] = std::make_shared<const std::string>(bytes.toStdString());
     for (auto& layer : panel.layers) {
         if (auto* backdrop = layer.as<model::BackdropContent>()) {
             backdrop->picture.emplace();
             backdrop->picture->light = "sky.png";
         }
     }
-    looks.add("panel", panel, shelf);
+    looks.add("panel", panel, artFiles);
     looks.judge();
 }
 
@@ -164,7 +164,7 @@ TEST_CASE("A composition's loop is a whole round of what repeats, and what rests
     for (const auto& path : samples()) {
         const auto project = openSample(path);
         const auto& sequence = project.sequence;
-        const auto made = exported(sequence, *project.shelf, {}, "lottie");
+        const auto made = exported(sequence, *project.artFiles, {}, "lottie");
         const auto composition = json::parse(fileOf(made, "light.json"));
         double longest = 0;
         for (const auto& cue : sequence.cues) {
@@ -194,7 +194,7 @@ TEST_CASE("The steps for a composition play it as they say") {
         INFO(path);
         const TemporaryFolder folder;
         const auto project = openSample(path);
-        writeTo(folder.path(), exported(project.sequence, *project.shelf, {}, "lottie"));
+        writeTo(folder.path(), exported(project.sequence, *project.artFiles, {}, "lottie"));
         const auto judged =
             runJudge("lottie_steps.mjs", {judges(), QString::fromStdString(folder.path().string())});
         INFO(judged.output);

@@ -13,7 +13,7 @@ namespace {
 
 exporting::Export exportOf(const char* sample) {
     const auto project = openSample(repository() / "samples" / sample);
-    return exported(project.sequence, *project.shelf, "com.example.pictures");
+    return exported(project.sequence, *project.artFiles, "com.example.pictures");
 }
 
 std::ptrdiff_t countOf(const exporting::Export& made, const std::string& folder, const std::string& part) {
@@ -69,13 +69,9 @@ TEST_CASE("A clip is baked into as many pictures as the stage shows, and its cue
 TEST_CASE("A layer whose clip or picture is missing refuses the export and names it") {
     for (const char* sample : {"larder/larder.scaena", "tidewater/tidewater.scaena"}) {
         auto project = openSample(repository() / "samples" / sample);
-        project::ArtShelf shelf = *project.shelf;
-        shelf.files.clear();
-        const render::QtTextOutliner outliner;
-        const render::QtRasteriser rasteriser;
-        const render::QtFrameMaker frames;
-        const auto made = exporting::exporterOf("android").build(
-            {project.sequence, shelf, outliner, rasteriser, frames, {}});
+        project::ArtFiles artFiles = *project.artFiles;
+        artFiles.files.clear();
+        const auto made = builtWith({}, project.sequence, artFiles, "android");
         REQUIRE_FALSE(made);
         CHECK(made.error().front().message.find("that can be read") != std::string::npos);
     }

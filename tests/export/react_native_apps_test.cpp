@@ -18,7 +18,7 @@ std::filesystem::path appOf(const project::Project& project, const std::string& 
     REQUIRE(
         std::filesystem::exists(apps / kind / "installed.json")); // ./test --all: tests/judges/apps/install
     const TemporaryFolder folder;
-    writeTo(folder.path(), exported(project.sequence, *project.shelf, package, "react-native"));
+    writeTo(folder.path(), exported(project.sequence, *project.artFiles, package, "react-native"));
     const auto text = [](const std::filesystem::path& path) { return QString::fromStdString(path.string()); };
     const auto judged =
         runJudge("react_native_apps.mjs", {QString::fromStdString(kind), text(apps / kind),
@@ -59,7 +59,7 @@ RunResult objectiveC(const std::string& source) {
 TEST_CASE(
     "The native module's bridge compiles with the framework's own macros, and a mistake in it is seen") {
     const auto project = openSample(samples().front());
-    const auto made = exported(project.sequence, *project.shelf, {}, "react-native");
+    const auto made = exported(project.sequence, *project.artFiles, {}, "react-native");
     auto bridge = fileOf(made, "LaunchHold.m");
     const auto compiled = objectiveC(bridge);
     INFO(compiled.output);
@@ -103,7 +103,7 @@ TEST_CASE("A config plugin puts the launch into a project whose native folders a
 TEST_CASE("A mistake in the hold's Kotlin is seen", "[long]") {
     const TemporaryFolder folder;
     const auto project = openSample(samples().front());
-    auto hold = fileOf(exported(project.sequence, *project.shelf, "com.example.huts", "react-native"),
+    auto hold = fileOf(exported(project.sequence, *project.artFiles, "com.example.huts", "react-native"),
                        "LaunchHold.kt");
     hold.replace(hold.find("ReactMethod\n"), 11, "ReactMethode");
     REQUIRE(DiskFiles().writeAtomically(folder.path() / "launch/LaunchHold.kt", hold));
@@ -118,7 +118,7 @@ TEST_CASE("The hold compiles in Swift 5 and Swift 6 mode, and holds the app's fi
     const TemporaryFolder folder;
     REQUIRE(swift->makeModules(folder.path()).code == 0);
     const auto project = openSample(samples().front());
-    auto hold = fileOf(exported(project.sequence, *project.shelf, {}, "react-native"), "LaunchHold.swift");
+    auto hold = fileOf(exported(project.sequence, *project.artFiles, {}, "react-native"), "LaunchHold.swift");
     // The compiler for this system knows nothing of Objective-C, its programs of no property list.
     hold = std::regex_replace(hold, std::regex("@objc(\\([A-Za-z:]+\\)\n?)? *"), "");
     const auto file = folder.path() / "LaunchHold.swift";

@@ -38,9 +38,10 @@ TEST_CASE("The exported React Native component passes the framework's own types,
     const TemporaryFolder folder;
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        writeTo(folder.path() / path.stem(), exported(project.sequence, *project.shelf, {}, "react-native"));
+        writeTo(folder.path() / path.stem(),
+                exported(project.sequence, *project.artFiles, {}, "react-native"));
         writeTo(folder.path() / (path.stem().string() + "-message"),
-                exported(withMessage(project.sequence), *project.shelf, {}, "react-native"));
+                exported(withMessage(project.sequence), *project.artFiles, {}, "react-native"));
     }
     const auto first = openSample(samples().front());
     // Little is asked of the player: what it has no use for would be seen.
@@ -51,10 +52,10 @@ TEST_CASE("The exported React Native component passes the framework's own types,
                            .withCue(cue("settle", "arrive", 0, 600, model::MoveKind::Settle))
                            .withCue(cue("away", "hand-off", 0, 300, model::MoveKind::Fade, "backdrop"))
                            .build();
-    writeTo(folder.path() / "plain", exported(plain, shelfOf(first), {}, "react-native"));
+    writeTo(folder.path() / "plain", exported(plain, randomArtFiles(first), {}, "react-native"));
     for (const unsigned seed : seeds(900, 8)) {
         writeTo(folder.path() / std::to_string(seed),
-                exported(randomWithoutClips(seed), shelfOf(first), {}, "react-native"));
+                exported(randomWithoutClips(seed), randomArtFiles(first), {}, "react-native"));
     }
     const auto checked = typeChecked(folder.path());
     INFO(checked.output);
@@ -65,8 +66,8 @@ namespace {
 
 /// An export in a folder of that name, and how its scripts are called there.
 json appOf(const std::filesystem::path& folder, const std::string& name, const model::Sequence& sequence,
-           const project::ArtShelf& shelf) {
-    const auto made = exported(sequence, shelf, {}, "react-native");
+           const project::ArtFiles& artFiles) {
+    const auto made = exported(sequence, artFiles, {}, "react-native");
     writeTo(folder / name, made);
     for (const auto& file : made.files) {
         if (file.path.ends_with("/launch.ts")) {
@@ -83,9 +84,9 @@ json appOf(const std::filesystem::path& folder, const std::string& name, const m
 
 /// The component played by way of React Native for Web, as plays of react_native_judge.mjs.
 void addPlays(json& plays, const std::filesystem::path& folder, const std::string& name,
-              const project::ArtShelf& shelf, const model::Sequence& sequence,
+              const project::ArtFiles& artFiles, const model::Sequence& sequence,
               const std::vector<Look>& looks) {
-    const auto app = appOf(folder, name, sequence, shelf);
+    const auto app = appOf(folder, name, sequence, artFiles);
     for (const auto& look : looks) {
         auto conditions = scheduleOf(sequence, look).conditions;
         conditions.target = "react-native";
@@ -93,7 +94,7 @@ void addPlays(json& plays, const std::filesystem::path& folder, const std::strin
         if (isNever(s.metrics.shown)) {
             continue;
         }
-        const render::Scene scene(*s.sequence, shelf, s.conditions.appearance, 1);
+        const render::Scene scene(*s.sequence, artFiles, s.conditions.appearance, 1);
         json opened = json::object();
         for (std::size_t i = 0; i < s.gates.size(); ++i) {
             opened[sequence.gates[i].id] = s.gates[i].timedOut ? kNever : s.gates[i].open;
@@ -146,12 +147,13 @@ TEST_CASE("The exported React Native component, played in a browser, shows what 
         const auto project = openSample(path);
         const auto plain = withPlainFirstScreens(project.sequence);
         const auto name = path.stem().string();
-        addPlays(plays, folder.path(), name, *project.shelf, plain, every);
-        addPlays(plays, folder.path(), name + "-boxes", *project.shelf, withOtherBoxes(plain), {kLooks[3]});
+        addPlays(plays, folder.path(), name, *project.artFiles, plain, every);
+        addPlays(plays, folder.path(), name + "-boxes", *project.artFiles, withOtherBoxes(plain),
+                 {kLooks[3]});
     }
     const auto first = openSample(samples().front());
     for (const unsigned seed : seeds(900, 3)) {
-        addPlays(plays, folder.path(), fmt::format("random-{}", seed), shelfOf(first),
+        addPlays(plays, folder.path(), fmt::format("random-{}", seed), randomArtFiles(first),
                  withPlainFirstScreens(randomWithoutClips(seed)), every);
     }
     REQUIRE(DiskFiles().writeAtomically(folder.path() / "plays.json", plays.dump()));
@@ -170,8 +172,8 @@ TEST_CASE("Every situation ends under React Native as the contract says") {
     cases.isMet = [](const json& situation) {
         return !situation.value("thread", false) && !hasAct(situation, {"second"});
     };
-    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf,
-                    const std::string& title) { app = appOf(folder.path(), title, sequence, shelf); };
+    cases.add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles,
+                    const std::string& title) { app = appOf(folder.path(), title, sequence, artFiles); };
     cases.complete = [&](json& it, const model::Sequence& sequence) {
         it.update(app);
         it["names"] = gateNames(sequence);
@@ -191,7 +193,7 @@ TEST_CASE("The React Native steps' own code blocks run, its example tests among 
         INFO(path);
         const TemporaryFolder folder;
         const auto project = openSample(path);
-        appOf(folder.path(), "app", project.sequence, *project.shelf);
+        appOf(folder.path(), "app", project.sequence, *project.artFiles);
         const auto judged = runJudge("react_native_steps.mjs",
                                      {judges(), QString::fromStdString((folder.path() / "app").string())});
         INFO(judged.output);
@@ -203,7 +205,7 @@ TEST_CASE("The React Native steps' own code blocks run, its example tests among 
 TEST_CASE("The type checker would see a mistake in the exported component") {
     const TemporaryFolder folder;
     const auto project = openSample(samples().front());
-    auto made = exported(project.sequence, *project.shelf, {}, "react-native");
+    auto made = exported(project.sequence, *project.artFiles, {}, "react-native");
     for (auto& file : made.files) {
         const auto at = file.bytes.find("Easing.linear");
         if (file.path.ends_with(".tsx") && at != std::string::npos) {
@@ -219,7 +221,7 @@ TEST_CASE("The type checker would see a mistake in the exported component") {
 TEST_CASE("Every picture the exported script asks for is there, in three densities for art") {
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        const auto made = exported(project.sequence, *project.shelf, {}, "react-native");
+        const auto made = exported(project.sequence, *project.artFiles, {}, "react-native");
         const auto& script = fileOf(made, "/launch.ts");
         std::string folder;
         for (const auto& file : made.files) {

@@ -19,19 +19,19 @@ public:
 class CountingFrames : public render::QtFrameMaker {
 public:
     mutable std::atomic<int> made = 0;
-    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+    std::string layerPng(const model::Sequence& sequence, const project::ArtFiles& artFiles,
                          const LayerId& layer, model::Appearance appearance, int side, double part,
                          std::optional<Colour> backing, bool round) const override {
         ++made;
-        return render::QtFrameMaker::layerPng(sequence, shelf, layer, appearance, side, part, backing, round);
+        return render::QtFrameMaker::layerPng(sequence, artFiles, layer, appearance, side, part, backing,
+                                              round);
     }
 };
 
-exporting::Export builtWith(const project::Project& project, plan::ExportId target,
-                            const art::Rasteriser& rasteriser, const exporting::FrameMaker& frames) {
-    const render::QtTextOutliner outliner;
-    auto made = exporting::exporterOf(target).build(
-        {project.sequence, *project.shelf, outliner, rasteriser, frames, {}});
+exporting::Export builtBy(const project::Project& project, plan::ExportId target,
+                          const art::Rasteriser& rasteriser, const exporting::FrameMaker& frames) {
+    const auto study = studyOf(project.sequence, *project.artFiles);
+    auto made = exporting::build({*study, rasteriser, frames, {}}, target);
     REQUIRE(made);
     return std::move(*made);
 }
@@ -48,8 +48,8 @@ TEST_CASE(
         int afterFirst = 0;
         for (const auto target : std::initializer_list<plan::ExportId>{"ios", "flutter", "react-native"}) {
             INFO(path << " " << target.name());
-            const auto plain = exported(project.sequence, *project.shelf, {}, target);
-            const auto shared = builtWith(project, target, pictures, pictures);
+            const auto plain = exported(project.sequence, *project.artFiles, {}, target);
+            const auto shared = builtBy(project, target, pictures, pictures);
             REQUIRE(plain.files.size() == shared.files.size());
             for (std::size_t i = 0; i < plain.files.size(); ++i) {
                 CHECK(plain.files[i].path == shared.files[i].path);
@@ -61,7 +61,7 @@ TEST_CASE(
         }
         CHECK(frames.made > 0);
         const int before = rasteriser.made + frames.made;
-        builtWith(project, "ios", pictures, pictures);
+        builtBy(project, "ios", pictures, pictures);
         CHECK(rasteriser.made + frames.made == before);
         CHECK(afterFirst > 0);
     }

@@ -82,22 +82,22 @@ TEST_CASE("Texts and patterns in a small script stay as they are") {
 
 TEST_CASE("The small script of each sample and of random sequences is the readable one") {
     Pairs pairs;
-    const auto add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf) {
+    const auto add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles) {
         exporting::ExportOptions options;
-        const auto small = exportedWith(options, sequence, shelf, "web");
-        options.readableScript = true;
-        const auto readable = exportedWith(options, sequence, shelf, "web");
+        const auto small = exportedWith(options, sequence, artFiles, "web");
+        options.chosen.set("readable-script", true);
+        const auto readable = exportedWith(options, sequence, artFiles, "web");
         pairs.add(fileOf(readable, "/launch.js"), fileOf(small, "/launch.js"));
         CHECK(longestLine(fileOf(small, "/launch.js")) <= 160);
         CHECK(fileOf(small, "/launch.js").size() < fileOf(readable, "/launch.js").size() * 3 / 4);
     };
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        add(project.sequence, *project.shelf);
+        add(project.sequence, *project.artFiles);
     }
     const auto first = openSample(samples().front());
     for (const auto seed : seeds(5200, 30)) {
-        add(randomWithoutClips(seed), shelfOf(first));
+        add(randomWithoutClips(seed), randomArtFiles(first));
     }
     const auto result = pairs.compared();
     INFO(result.output);
@@ -107,7 +107,7 @@ TEST_CASE("The small script of each sample and of random sequences is the readab
 
 TEST_CASE("What a page loads of the sample that opens first is small") {
     const auto project = openSample(repository() / "samples/moraine/moraine.scaena");
-    const auto made = exportedWith({}, project.sequence, *project.shelf, "web");
+    const auto made = exportedWith({}, project.sequence, *project.artFiles, "web");
     CHECK(fileOf(made, "/launch.js").size() < 30'000);
     CHECK(fileOf(made, "/stub.js").size() < 1'000);
 }

@@ -97,7 +97,7 @@ TEST_CASE(
     REQUIRE(modules.code == 0);
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        const auto made = exported(project.sequence, *project.shelf, {}, "ios");
+        const auto made = exported(project.sequence, *project.artFiles, {}, "ios");
         auto sources = swiftFiles(made, folder.path() / path.stem());
         sources.push_back(folder.path() / (path.stem().string() + "App.swift"));
         REQUIRE(DiskFiles().writeAtomically(sources.back(), literalApp(fileOf(made, "INTEGRATE.md"))));
@@ -115,10 +115,10 @@ TEST_CASE("A random sequence's iOS export compiles as the samples' do", "[long]"
     const TemporaryFolder folder;
     REQUIRE(swift->makeModules(folder.path()).code == 0);
     const auto project = openSample(samples().front());
-    const auto shelf = shelfOf(project);
+    const auto artFiles = randomArtFiles(project);
     for (const unsigned seed : seeds(300, 12)) {
         const auto sequence = randomWithoutClips(seed);
-        const auto made = exported(sequence, shelf, {}, "ios");
+        const auto made = exported(sequence, artFiles, {}, "ios");
         for (const char* version : {"5", "6"}) {
             const auto checked =
                 swift->check(swiftFiles(made, folder.path() / std::to_string(seed)), folder.path(), version);
@@ -139,9 +139,9 @@ TEST_CASE("The platform's formatter finds nothing in the exported Swift", "[long
     REQUIRE(files.writeAtomically(folder.path() / "format.json",
                                   R"({"version": 1, "lineLength": 120, "indentation": {"spaces": 4}})"));
     QStringList arguments{"lint", "--configuration", "format.json"};
-    const auto add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf,
+    const auto add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles,
                          const std::string& name) {
-        for (const auto& file : exported(sequence, shelf, {}, "ios").files) {
+        for (const auto& file : exported(sequence, artFiles, {}, "ios").files) {
             if (file.path.ends_with(".swift")) {
                 const auto path = name + "/" + fs::path(file.path).filename().string();
                 REQUIRE(files.writeAtomically(folder.path() / path, file.bytes));
@@ -152,10 +152,10 @@ TEST_CASE("The platform's formatter finds nothing in the exported Swift", "[long
     const auto first = openSample(samples().front());
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        add(project.sequence, *project.shelf, path.stem().string());
+        add(project.sequence, *project.artFiles, path.stem().string());
     }
     for (const unsigned seed : seeds(300, 8)) {
-        add(randomWithoutClips(seed), shelfOf(first), std::to_string(seed));
+        add(randomWithoutClips(seed), randomArtFiles(first), std::to_string(seed));
     }
     const auto found = run(QString::fromStdString(swift->format().string()), arguments, folder.path());
     INFO(found.output);
@@ -171,7 +171,7 @@ TEST_CASE("The compiler would see a mistake in the exported Swift", "[long]") {
     const TemporaryFolder folder;
     REQUIRE(swift->makeModules(folder.path()).code == 0);
     const auto project = openSample(samples().front());
-    auto made = exported(project.sequence, *project.shelf, {}, "ios");
+    auto made = exported(project.sequence, *project.artFiles, {}, "ios");
     for (auto& file : made.files) {
         const auto at = file.bytes.find("p_un.__p_starttime");
         if (file.path.ends_with(".swift") && at != std::string::npos) {

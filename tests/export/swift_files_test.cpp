@@ -16,9 +16,9 @@ using namespace scaena::test;
 namespace {
 
 std::vector<exporting::ExportedFile> swiftOf(const model::Sequence& sequence,
-                                             const project::ArtShelf& shelf) {
+                                             const project::ArtFiles& artFiles) {
     std::vector<exporting::ExportedFile> list;
-    for (const auto& file : exported(sequence, shelf, {}, "ios").files) {
+    for (const auto& file : exported(sequence, artFiles, {}, "ios").files) {
         if (file.path.ends_with(".swift")) {
             list.push_back(file);
         }
@@ -57,7 +57,7 @@ TEST_CASE("All names of an iOS export lie in the sequence's own, and each file h
     std::set<std::string> names;
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        for (const auto& file : swiftOf(project.sequence, *project.shelf)) {
+        for (const auto& file : swiftOf(project.sequence, *project.artFiles)) {
             INFO(file.path);
             const auto name = std::filesystem::path(file.path).filename().string();
             CHECK(names.insert(name).second);
@@ -87,18 +87,18 @@ TEST_CASE("No line of an iOS export's Swift is longer than 120") {
     };
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        check(swiftOf(project.sequence, *project.shelf));
+        check(swiftOf(project.sequence, *project.artFiles));
     }
     for (const unsigned seed : seeds(40, 6)) {
-        check(swiftOf(randomWithoutClips(seed), shelfOf(first)));
+        check(swiftOf(randomWithoutClips(seed), randomArtFiles(first)));
     }
 }
 
 TEST_CASE("An iOS export holds nothing its sequence does not use") {
     const auto project = openSample(samples().front());
-    auto shelf = shelfOf(project);
+    auto artFiles = randomArtFiles(project);
     std::string all;
-    for (const auto& file : swiftOf(smallest(), shelf)) {
+    for (const auto& file : swiftOf(smallest(), artFiles)) {
         all += file.bytes;
     }
     for (const char* absent :
@@ -112,7 +112,7 @@ TEST_CASE("An iOS export holds nothing its sequence does not use") {
         CHECK(all.find(present) != std::string::npos);
     }
     std::string rich;
-    for (const auto& file : swiftOf(project.sequence, *project.shelf)) {
+    for (const auto& file : swiftOf(project.sequence, *project.artFiles)) {
         rich += file.bytes;
     }
     CHECK(rich.find("Outline") != std::string::npos);
@@ -123,13 +123,13 @@ TEST_CASE("An iOS export holds nothing its sequence does not use") {
 TEST_CASE("A sequence that leaves a message can be retried on iOS, and says what it shows") {
     const auto project = openSample(samples().front());
     std::string all;
-    for (const auto& file : swiftOf(withMessage(project.sequence), *project.shelf)) {
+    for (const auto& file : swiftOf(withMessage(project.sequence), *project.artFiles)) {
         all += file.bytes;
     }
     CHECK(all.find("static func retry()") != std::string::npos);
     CHECK(all.find("says: \"Couldn't load. “Try again?”\"") != std::string::npos);
     const auto steps =
-        fileOf(exported(withMessage(project.sequence), *project.shelf, {}, "ios"), "INTEGRATE.md");
+        fileOf(exported(withMessage(project.sequence), *project.artFiles, {}, "ios"), "INTEGRATE.md");
     CHECK(steps.find(".retry()") != std::string::npos);
 }
 
@@ -137,7 +137,7 @@ TEST_CASE("The status bar of an iOS export is as the sequence says") {
     const auto project = openSample(samples().front());
     auto sequence = project.sequence;
     const auto player = [&] {
-        return fileOf(exported(sequence, *project.shelf, {}, "ios"), "+Player.swift");
+        return fileOf(exported(sequence, *project.artFiles, {}, "ios"), "+Player.swift");
     };
     sequence.bars.content = model::BarContent::Auto;
     sequence.bars.shown = true;
@@ -154,7 +154,7 @@ TEST_CASE("The status bar of an iOS export is as the sequence says") {
 TEST_CASE("What a layer has twice stands once in the Swift of its look") {
     const auto project = openSample(samples().front());
     std::string data;
-    for (const auto& file : swiftOf(project.sequence, *project.shelf)) {
+    for (const auto& file : swiftOf(project.sequence, *project.artFiles)) {
         if (file.path.find('+') == std::string::npos) {
             data = file.bytes;
         }
@@ -169,7 +169,7 @@ TEST_CASE("What a layer has twice stands once in the Swift of its look") {
 TEST_CASE("The steps for iOS name this sequence's files and gates") {
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        const auto made = exported(project.sequence, *project.shelf, {}, "ios");
+        const auto made = exported(project.sequence, *project.artFiles, {}, "ios");
         const auto steps = fileOf(made, "INTEGRATE.md");
         INFO(steps);
         for (const auto& gate : project.sequence.gates) {

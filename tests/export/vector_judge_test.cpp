@@ -196,7 +196,7 @@ TEST_CASE("The samples' vectors look as the preview does") {
     int compared = 0;
     for (const auto& path : samples()) {
         const auto project = openSample(path);
-        for (const auto& [name, art] : project.shelf->art) {
+        for (const auto& [name, art] : project.artFiles->art) {
             if (!exporting::whyNotVector(*art) && art->viewBox.width == art->viewBox.height) {
                 INFO(name);
                 compare(*art);

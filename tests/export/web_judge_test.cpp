@@ -27,9 +27,9 @@ std::string sheet(const json& it) {
 
 /// The moments of a case that are looked at: the static frame, and those of `addShots`.
 void addWebShots(WebApp& app, json& shots, json it, const model::Sequence& sequence,
-                 const project::ArtShelf& shelf, const schedule::Schedule& s) {
+                 const project::ArtFiles& artFiles, const schedule::Schedule& s) {
     json pictures = json::array();
-    addShots(it, pictures, app.path(), sequence, shelf, s);
+    addShots(it, pictures, app.path(), sequence, artFiles, s);
     const auto page = app.addPage(sheet(it), "<div id=\"app\"></div>\n");
     json opened = json::object();
     for (std::size_t i = 0; i < s.gates.size(); ++i) {
@@ -54,7 +54,7 @@ void addWebShots(WebApp& app, json& shots, json it, const model::Sequence& seque
     render::StillOptions options;
     options.pixels = QSize(static_cast<int>(s.screen.width), static_cast<int>(s.screen.height));
     options.roundScreen = options.bars = false;
-    const render::Scene scene(sequence, shelf, s.conditions.appearance, 1);
+    const render::Scene scene(sequence, artFiles, s.conditions.appearance, 1);
     REQUIRE(render::still(scene, s, s.beats[0].end / 2.0, options)
                 .save(QString::fromStdString((app.path() / still).string())));
     add(nullptr, still);
@@ -75,13 +75,13 @@ schedule::Schedule webSchedule(const model::Sequence& sequence, const Look& look
 TEST_CASE("The exported page shows in a browser what the preview shows", "[long]") {
     WebApp app;
     json shots = json::array();
-    const auto shoot = [&](const std::string& name, const project::ArtShelf& shelf,
+    const auto shoot = [&](const std::string& name, const project::ArtFiles& artFiles,
                            const model::Sequence& sequence, const std::vector<Look>& looks) {
-        app.add(name, sequence, shelf);
+        app.add(name, sequence, artFiles);
         for (const auto& look : looks) {
             const auto s = webSchedule(sequence, look);
             if (!isNever(s.metrics.shown)) {
-                addWebShots(app, shots, caseOf(sequence, name + "-" + look.name, s), sequence, shelf, s);
+                addWebShots(app, shots, caseOf(sequence, name + "-" + look.name, s), sequence, artFiles, s);
             }
         }
     };
@@ -90,15 +90,15 @@ TEST_CASE("The exported page shows in a browser what the preview shows", "[long]
         const auto project = openSample(path);
         const auto name = path.stem().string();
         const auto plain = withPlainFirstScreens(project.sequence);
-        shoot(name, *project.shelf, plain, every);
-        shoot(name + "-boxes", *project.shelf, withOtherBoxes(plain), {kLooks[3]});
+        shoot(name, *project.artFiles, plain, every);
+        shoot(name + "-boxes", *project.artFiles, withOtherBoxes(plain), {kLooks[3]});
     }
     const auto first = openSample(samples().front());
-    shoot("parts", withPictureParts(*first.shelf), withPlainFirstScreens(first.sequence),
+    shoot("parts", withPictureParts(*first.artFiles), withPlainFirstScreens(first.sequence),
           {kLooks[0], kLooks[3]});
     for (const unsigned seed : seeds(800, 4)) {
-        shoot(fmt::format("random-{}", seed), shelfOf(first), withPlainFirstScreens(randomWithoutClips(seed)),
-              every);
+        shoot(fmt::format("random-{}", seed), randomArtFiles(first),
+              withPlainFirstScreens(randomWithoutClips(seed)), every);
     }
     app.write("shots.json", shots.dump());
     const auto judged = app.judged("web_judge.mjs");
@@ -115,10 +115,10 @@ TEST_CASE("Firefox and WebKit show it, too, and play it to its end", "[long]") {
         const auto project = openSample(path);
         const auto name = path.stem().string();
         const auto plain = withPlainFirstScreens(project.sequence);
-        app.add(name, plain, *project.shelf);
+        app.add(name, plain, *project.artFiles);
         for (const auto& look : kLooks) {
             const auto s = webSchedule(plain, look);
-            addWebShots(app, shots, caseOf(plain, name + "-" + look.name, s), plain, *project.shelf, s);
+            addWebShots(app, shots, caseOf(plain, name + "-" + look.name, s), plain, *project.artFiles, s);
         }
         plays.push_back({{"page", shots.back()["page"]}, {"gates", gateNames(plain)}});
     }
@@ -139,7 +139,7 @@ TEST_CASE("Web apps of several frameworks are built for production by the steps 
     REQUIRE(std::filesystem::exists(builds / "installed.json")); // ./test --all: tests/judges/builds/install
     const TemporaryFolder folder;
     const auto project = openSample(samples().front());
-    writeTo(folder.path() / "public", exported(project.sequence, *project.shelf, {}, "web"));
+    writeTo(folder.path() / "public", exported(project.sequence, *project.artFiles, {}, "web"));
     const auto judged = runJudge("web_builds.mjs", {judges(), QString::fromStdString(builds.string()),
                                                     QString::fromStdString(folder.path().string())});
     INFO(judged.output);
@@ -158,9 +158,9 @@ TEST_CASE("In a browser every situation ends as the contract says") {
                !hasAct(situation, {"recreate", "recreate, opening", "second"}) &&
                std::none_of(acts.begin(), acts.end(), [](const json& act) { return act["at"] == "shown"; });
     };
-    cases.add = [&](const model::Sequence& sequence, const project::ArtShelf& shelf,
+    cases.add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles,
                     const std::string& title) {
-        app.add(title, sequence, shelf);
+        app.add(title, sequence, artFiles);
         page = app.addPage("<style>#first { position: fixed; inset: 30% }</style>",
                            "<div id=\"app\"><button id=\"first\">First</button></div>\n");
     };
@@ -182,7 +182,7 @@ TEST_CASE("The web player keeps its promises to the page around it in a browser"
         const auto project = openSample(path);
         const auto name = path.stem().string();
         WebApp app;
-        app.add(name, project.sequence, *project.shelf);
+        app.add(name, project.sequence, *project.artFiles);
         const auto gates = gateNames(project.sequence);
         const auto& ink = project.sequence.palette.front(); // a plain colour in every sample
         const std::string content = "<div id=\"app\"><button id=\"first\">First</button></div>\n";

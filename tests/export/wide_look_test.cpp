@@ -30,21 +30,20 @@ struct Shelf {
     Shelf() {
         auto art = art::readSvg("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 20 10'><rect "
                                 "width='20' height='10'/></svg>");
-        shelf.art["a.svg"] = std::make_shared<const art::Art>(std::move(*art));
+        artFiles.art["a.svg"] = std::make_shared<const art::Art>(std::move(*art));
         QImage image(40, 20, QImage::Format_RGB32);
         image.fill(Qt::red);
         QByteArray bytes;
         QBuffer buffer(&bytes);
         buffer.open(QIODevice::WriteOnly);
         image.save(&buffer, "PNG");
-        shelf.files["a.png"] = std::make_shared<const std::string>(bytes.toStdString());
+        artFiles.files["a.png"] = std::make_shared<const std::string>(bytes.toStdString());
     }
     exporting::WideLook of(const model::Layer& layer) const {
-        return exporting::wideLookOf({sequence, shelf, outliner, rasteriser, frames, {}}, layer);
+        return exporting::wideLookOf({*studyOf(sequence, artFiles), rasteriser, frames, {}}, layer);
     }
     model::Sequence sequence;
-    project::ArtShelf shelf;
-    render::QtTextOutliner outliner;
+    project::ArtFiles artFiles;
     render::QtRasteriser rasteriser;
     render::QtFrameMaker frames;
 };
@@ -60,45 +59,45 @@ int countOf(const std::string& text, const std::string& what) {
 }
 
 TEST_CASE("A drawing grows with the box of its landscape place as far as its proportions let it") {
-    const Shelf shelf;
+    const Shelf artFiles;
     model::ArtworkContent art;
     art.art = "a.svg";
-    CHECK(shelf.of(withBoxes(art, {100, 50}, {200, 100})).scale == Approx(2));
-    CHECK(shelf.of(withBoxes(art, {100, 50}, {200, 50})).scale == Approx(1)); // the height holds it
-    CHECK(shelf.of(withBoxes(art, {100, 100}, {50, 400})).scale == Approx(0.5));
-    CHECK(shelf.of(withBoxes(art, {100, 50}, {100, 50})).scale == 1);
-    CHECK_FALSE(shelf.of(withBoxes(art, {100, 50}, {200, 100})).other);
+    CHECK(artFiles.of(withBoxes(art, {100, 50}, {200, 100})).scale == Approx(2));
+    CHECK(artFiles.of(withBoxes(art, {100, 50}, {200, 50})).scale == Approx(1)); // the height holds it
+    CHECK(artFiles.of(withBoxes(art, {100, 100}, {50, 400})).scale == Approx(0.5));
+    CHECK(artFiles.of(withBoxes(art, {100, 50}, {100, 50})).scale == 1);
+    CHECK_FALSE(artFiles.of(withBoxes(art, {100, 50}, {200, 100})).other);
 }
 
 TEST_CASE("A picture grows by its own proportions, too, text and progress bars do not grow") {
-    const Shelf shelf;
+    const Shelf artFiles;
     const model::ImageContent image{.pictures = {{"a.png", 1, false, {}}}};
-    CHECK(shelf.of(withBoxes(image, {40, 40}, {80, 20})).scale == Approx(1));
-    CHECK(shelf.of(withBoxes(image, {40, 40}, {80, 80})).scale == Approx(2));
-    CHECK(shelf.of(withBoxes(model::TextContent(), {40, 40}, {80, 80})).scale == 1);
-    CHECK(shelf.of(withBoxes(model::ProgressContent(), {40, 40}, {80, 80})).scale == 1);
+    CHECK(artFiles.of(withBoxes(image, {40, 40}, {80, 20})).scale == Approx(1));
+    CHECK(artFiles.of(withBoxes(image, {40, 40}, {80, 80})).scale == Approx(2));
+    CHECK(artFiles.of(withBoxes(model::TextContent(), {40, 40}, {80, 80})).scale == 1);
+    CHECK(artFiles.of(withBoxes(model::ProgressContent(), {40, 40}, {80, 80})).scale == 1);
 }
 
 TEST_CASE("A shape is another drawing in another box") {
-    const Shelf shelf;
-    const auto wide = shelf.of(withBoxes(model::ShapeContent(), {40, 40}, {80, 20}));
+    const Shelf artFiles;
+    const auto wide = artFiles.of(withBoxes(model::ShapeContent(), {40, 40}, {80, 20}));
     CHECK(wide.scale == 1);
     REQUIRE(wide.other);
     CHECK(wide.other->place.width == 80);
     CHECK(wide.other->place.height == 20);
     CHECK_FALSE(wide.other->landscape);
-    CHECK_FALSE(shelf.of(withBoxes(model::ShapeContent(), {40, 40}, {40, 40})).other);
+    CHECK_FALSE(artFiles.of(withBoxes(model::ShapeContent(), {40, 40}, {40, 40})).other);
 }
 
 TEST_CASE("A backdrop's landscape picture has a name no layer can have") {
-    const Shelf shelf;
+    const Shelf artFiles;
     model::Layer layer;
     layer.id = "sky";
     auto& backdrop = layer.contents.emplace<model::BackdropContent>();
     backdrop.picture = model::BackdropPicture{.light = "up.png", .dark = "up-dark.png"};
-    CHECK_FALSE(shelf.of(layer).other);
+    CHECK_FALSE(artFiles.of(layer).other);
     backdrop.picture->landscape = "wide.png";
-    const auto wide = shelf.of(layer);
+    const auto wide = artFiles.of(layer);
     REQUIRE(wide.other);
     CHECK(wide.other->id == "sky--wide");
     CHECK_FALSE(isValidId(wide.other->id));
@@ -116,28 +115,28 @@ TEST_CASE("Every player's data say how a layer is drawn on a turned screen, and 
     for (const auto& [target, ending] :
          {Player{"android", "Launch.kt"}, Player{"ios", "Launch.swift"}, Player{"flutter", "/launch.dart"}}) {
         INFO(target.name());
-        CHECK(countOf(fileOf(exported(project.sequence, *project.shelf, {}, target), ending), "wideScale") ==
-              0);
+        CHECK(countOf(fileOf(exported(project.sequence, *project.artFiles, {}, target), ending),
+                      "wideScale") == 0);
         // Sun, ridges, foothills and footer; the texts stay as large as they are.
-        CHECK(countOf(fileOf(exported(boxes, *project.shelf, {}, target), ending), "wideScale") == 4);
+        CHECK(countOf(fileOf(exported(boxes, *project.artFiles, {}, target), ending), "wideScale") == 4);
     }
-    const auto script = exported(boxes, *project.shelf, {}, "react-native");
+    const auto script = exported(boxes, *project.artFiles, {}, "react-native");
     CHECK(countOf(fileOf(script, "/launch.ts"), "wide: {") == 4);
     CHECK_FALSE(fileOf(script, "images/sun--wide@3x.png").empty());
-    const auto page = exported(boxes, *project.shelf, {}, "web");
+    const auto page = exported(boxes, *project.artFiles, {}, "web");
     CHECK(countOf(fileOf(page, ".css"), ".launch-middle { scale: ") >= 1);
 }
 
 TEST_CASE("A shape in another box is written twice, once for each way of holding the device") {
     const auto project = openSample(repository() / "samples/tidewater/tidewater.scaena");
-    const auto android = exported(project.sequence, *project.shelf);
+    const auto android = exported(project.sequence, *project.artFiles);
     const auto upright = fileOf(android, "drawable/tidewater_almanac_art_waterline.xml");
     const auto wide = fileOf(android, "drawable/tidewater_almanac_wide_waterline.xml");
     CHECK(upright.find("android:width=\"260dp\"") != std::string::npos);
     CHECK(wide.find("android:width=\"420dp\"") != std::string::npos);
     CHECK(fileOf(android, "Launch.kt").find("R.drawable.tidewater_almanac_wide_waterline") !=
           std::string::npos);
-    const auto body = fileOf(exported(project.sequence, *project.shelf, {}, "web"), "body.html");
+    const auto body = fileOf(exported(project.sequence, *project.artFiles, {}, "web"), "body.html");
     CHECK(countOf(body, "launch-upright") == 1);
     CHECK(countOf(body, "launch-wide") == 1);
 }
@@ -148,11 +147,11 @@ TEST_CASE("Backdrops have their landscape picture wherever catalogues and bundle
                                        [](const auto& it) { return model::pictureOf(it) != nullptr; });
     REQUIRE(backdrop != project.sequence.layers.end());
     const auto& picture = *model::pictureOf(*backdrop);
-    const auto& bytes = *project.shelf->bytesOf(picture.landscape);
+    const auto& bytes = *project.artFiles->bytesOf(picture.landscape);
     const auto name = exporting::wideName(*backdrop);
     for (const auto target : std::initializer_list<plan::ExportId>{"ios", "flutter", "react-native"}) {
         INFO(target.name());
-        const auto made = exported(project.sequence, *project.shelf, {}, target);
+        const auto made = exported(project.sequence, *project.artFiles, {}, target);
         CHECK(std::any_of(made.files.begin(), made.files.end(), [&](const auto& file) {
             return file.path.find(name) != std::string::npos && file.bytes == bytes;
         }));
@@ -160,13 +159,13 @@ TEST_CASE("Backdrops have their landscape picture wherever catalogues and bundle
 }
 
 TEST_CASE("Art too large for a picture keeps its proportions under React Native") {
-    const Shelf shelf;
+    const Shelf artFiles;
     auto sequence = aSequence().build();
     auto& logo = *model::findThing(sequence.layers, "logo");
     logo.art()->art = "a.svg";
     logo.place.width = 4000;
     logo.place.height = 2000;
-    const auto made = exported(sequence, shelf.shelf, {}, "react-native");
+    const auto made = exported(sequence, artFiles.artFiles, {}, "react-native");
     const auto image = QImage::fromData(QByteArray::fromStdString(fileOf(made, "images/logo@3x.png")));
     REQUIRE_FALSE(image.isNull());
     CHECK(image.width() == 2 * image.height());
@@ -175,8 +174,8 @@ TEST_CASE("Art too large for a picture keeps its proportions under React Native"
 
 TEST_CASE(
     "A picture keeps its proportions in a box of other ones on Android, where a drawable fills its bounds") {
-    const Shelf shelf;
-    auto files = shelf.shelf;
+    const Shelf artFiles;
+    auto files = artFiles.artFiles;
     files.art["logo.svg"] = files.art.at("a.svg");
     model::Layer image;
     image.id = "photo";

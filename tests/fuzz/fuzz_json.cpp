@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
-#include "core/base/json_door.h"
-#include "core/file/launch_records.h"
+#include "core/base/bounded_json.h"
 #include "core/file/phrase_file.h"
 #include "core/file/sequence_file.h"
+#include "core/launches/read_records.h"
 #include "core/model/easing.h"
 
 #include <cstdint>
@@ -23,6 +23,6 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     }
     (void)scaena::model::parseEasing(std::string(text)); // the person's own, in the settings
     const std::atomic<bool> goOn = false;
-    (void)scaena::file::readLaunchRecords(text, "records", goOn);
+    (void)scaena::launches::readLaunchRecords(text, "records", goOn);
     return 0;
 }

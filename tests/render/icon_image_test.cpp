@@ -38,8 +38,8 @@ TEST_CASE("At full size no mask cuts the art of any sample, and the art is not l
         REQUIRE(layer);
         for (const double safe : {project::kAdaptiveSafe, project::kMaskableSafe, project::kRoundedSafe}) {
             INFO(path << " " << safe);
-            const double part = project::iconPart(project.sequence, *project.shelf, *layer, safe);
-            const auto image = layerImage(project.sequence, *project.shelf, layer->id,
+            const double part = project::iconPart(project.sequence, *project.artFiles, *layer, safe);
+            const auto image = layerImage(project.sequence, *project.artFiles, layer->id,
                                           {Appearance::Light, kIconSide, part, {}, false});
             CHECK(reachOf(image) <= safe + 0.02);
             CHECK(reachOf(image) >= safe * 0.6);
@@ -50,15 +50,15 @@ TEST_CASE("At full size no mask cuts the art of any sample, and the art is not l
 TEST_CASE("A person's own size scales the icon's art") {
     auto project = openSample(samples().front());
     const auto& layer = *model::iconLayer(project.sequence);
-    const double whole = project::iconPart(project.sequence, *project.shelf, layer, 1);
+    const double whole = project::iconPart(project.sequence, *project.artFiles, layer, 1);
     project.sequence.appIcon.size = 0.5;
-    CHECK(project::iconPart(project.sequence, *project.shelf, layer, 1) == Approx(whole / 2));
+    CHECK(project::iconPart(project.sequence, *project.artFiles, layer, 1) == Approx(whole / 2));
 }
 
 TEST_CASE("Every look of the icon is cut to its mask and fills it with the icon's colour") {
     const auto project = openSample(samples().front());
     const auto icon = [&](IconLook look, Appearance appearance = Appearance::Light) {
-        return iconImage(project.sequence, *project.shelf, look, appearance, kIconSide);
+        return iconImage(project.sequence, *project.artFiles, look, appearance, kIconSide);
     };
     const auto topMiddle = [](const QImage& image) { return image.pixelColor(kIconSide / 2, 3); };
     for (const auto look : {IconLook::Circle, IconLook::Soft, IconLook::Rounded, IconLook::Maskable}) {
@@ -86,7 +86,7 @@ TEST_CASE("Every look of the icon is cut to its mask and fills it with the icon'
 TEST_CASE("The previews show what the exports write") {
     const auto project = openSample(samples().front());
     const auto png = [&](plan::ExportId target, const char* file) {
-        const auto made = exported(project.sequence, *project.shelf, {}, target);
+        const auto made = exported(project.sequence, *project.artFiles, {}, target);
         return QImage::fromData(QByteArray::fromStdString(fileOf(made, file)));
     };
     // The middle of the pictures: beyond it the mask cuts the previews.
@@ -95,16 +95,16 @@ TEST_CASE("The previews show what the exports write") {
         return image.copy(side / 4, side / 4, side / 2, side / 2).convertToFormat(QImage::Format_ARGB32);
     };
     const auto ios = png("ios", "Icon.appiconset/icon.png");
-    CHECK(difference(middle(ios), middle(iconImage(project.sequence, *project.shelf, IconLook::Rounded,
+    CHECK(difference(middle(ios), middle(iconImage(project.sequence, *project.artFiles, IconLook::Rounded,
                                                    Appearance::Light, ios.width()))) < 1);
     const auto night = png("ios", "Icon.appiconset/icon-dark.png");
-    CHECK(difference(middle(night), middle(iconImage(project.sequence, *project.shelf, IconLook::Rounded,
+    CHECK(difference(middle(night), middle(iconImage(project.sequence, *project.artFiles, IconLook::Rounded,
                                                      Appearance::Dark, night.width()))) < 1);
     const auto web = png("web", "icons/maskable-512.png");
-    CHECK(difference(middle(web), middle(iconImage(project.sequence, *project.shelf, IconLook::Maskable,
+    CHECK(difference(middle(web), middle(iconImage(project.sequence, *project.artFiles, IconLook::Maskable,
                                                    Appearance::Light, web.width()))) < 1);
     const auto plain = png("web", "icons/icon-512.png");
-    CHECK(difference(plain, iconImage(project.sequence, *project.shelf, IconLook::Plain, Appearance::Light,
+    CHECK(difference(plain, iconImage(project.sequence, *project.artFiles, IconLook::Plain, Appearance::Light,
                                       plain.width())) < 1);
 }
 

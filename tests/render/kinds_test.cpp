@@ -48,11 +48,11 @@ struct Shown {
         conditions.appearance = appearance;
         conditions.landscape = landscape;
         const auto schedule = schedule::resolve(sequence, conditions);
-        return still(Scene(sequence, shelf, appearance), schedule, t,
+        return still(Scene(sequence, artFiles, appearance), schedule, t,
                      {landscape ? QSize(915, 412) : QSize(412, 915), false, false});
     }
     model::Sequence sequence;
-    project::ArtShelf shelf;
+    project::ArtFiles artFiles;
 };
 
 model::Layer centred(model::LayerKind kind, double side = 100) {
@@ -79,16 +79,16 @@ TEST_CASE("An image takes the file for the screen's density and its dark one by 
     layer.get<model::ImageContent>().pictures = {
         {"1.png", 1, false, {}}, {"3.png", 3, false, {}}, {"dark.png", 1, true, {}}};
     Shown shown(layer);
-    shown.shelf.files = {{"1.png", pictureBytes({10, 10}, Qt::red)},
-                         {"3.png", pictureBytes({30, 30}, Qt::green)},
-                         {"dark.png", pictureBytes({10, 10}, Qt::blue)}};
+    shown.artFiles.files = {{"1.png", pictureBytes({10, 10}, Qt::red)},
+                            {"3.png", pictureBytes({30, 30}, Qt::green)},
+                            {"dark.png", pictureBytes({10, 10}, Qt::blue)}};
     CHECK(middle(shown.at(900)) == QColor(Qt::green));
     CHECK(middle(shown.at(900, model::Appearance::Dark)) == QColor(Qt::blue));
     const auto schedule = schedule::resolve(shown.sequence, {});
-    CHECK(middle(still(Scene(shown.sequence, shown.shelf, model::Appearance::Light, 1), schedule, 900,
+    CHECK(middle(still(Scene(shown.sequence, shown.artFiles, model::Appearance::Light, 1), schedule, 900,
                        {{412, 915}, false, false})) == QColor(Qt::red));
-    shown.shelf.files.clear();
-    CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Light).layers().back().missingArt);
+    shown.artFiles.files.clear();
+    CHECK(Scene(shown.sequence, shown.artFiles, model::Appearance::Light).layers().back().missingArt);
 }
 
 TEST_CASE("A backdrop's picture fills the screen or is seen whole, upright and sideways") {
@@ -97,8 +97,8 @@ TEST_CASE("A backdrop's picture fills the screen or is seen whole, upright and s
     layer.get<model::BackdropContent>().picture =
         model::BackdropPicture{"up.png", "", "wide.png", "", model::Fit::Fill, {}};
     Shown shown(layer);
-    shown.shelf.files = {{"up.png", pictureBytes({20, 20}, Qt::red)},
-                         {"wide.png", pictureBytes({40, 10}, Qt::blue)}};
+    shown.artFiles.files = {{"up.png", pictureBytes({20, 20}, Qt::red)},
+                            {"wide.png", pictureBytes({40, 10}, Qt::blue)}};
     CHECK(shown.at(900).pixelColor(5, 5) == QColor(Qt::red));
     CHECK(shown.at(900, model::Appearance::Light, true).pixelColor(5, 5) == QColor(Qt::blue));
     shown.sequence.layers.back().get<model::BackdropContent>().picture->fit = model::Fit::Whole;
@@ -138,11 +138,11 @@ TEST_CASE("A clip plays its segment, stops at its point and keeps that frame") {
     layer.get<model::ClipContent>().path = "jar.json";
     layer.get<model::ClipContent>().stopAt = 1500;
     Shown shown(layer);
-    shown.shelf.files["jar.json"] =
+    shown.artFiles.files["jar.json"] =
         std::make_shared<const std::string>(readWhole(repository() / "samples/larder/clips/jar.json"));
     auto playing = cue("play", "arrive", 0, 1000, model::MoveKind::Play, "it");
     shown.sequence.cues.push_back(playing);
-    const auto clip = ClipPictures::make(shown.shelf.files["jar.json"]);
+    const auto clip = ClipPictures::make(shown.artFiles.files["jar.json"]);
     REQUIRE(clip);
     CHECK(clip->info().length == 2500);
     CHECK(clip->at(0, {50, 50}) != clip->at(1500, {50, 50}));
@@ -197,17 +197,17 @@ TEST_CASE("A scene takes over what has not changed, and makes anew what has") {
     layer.get<model::TextContent>().text = "Fern";
     layer.get<model::TextContent>().colour = "ink";
     Shown shown(layer);
-    const Scene first(shown.sequence, shown.shelf, model::Appearance::Light);
+    const Scene first(shown.sequence, shown.artFiles, model::Appearance::Light);
     shown.sequence.layers.back().place.x = 40;
     shown.sequence.layers.back().name = "Other";
-    const Scene moved(shown.sequence, shown.shelf, model::Appearance::Light, 3, &first);
+    const Scene moved(shown.sequence, shown.artFiles, model::Appearance::Light, 3, &first);
     CHECK(moved.layers().back().art == first.layers().back().art);
     CHECK(moved.layers().back().layer.place.x == 40);
     shown.sequence.layers.back().get<model::TextContent>().text = "Moss";
-    CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Light, 3, &moved).layers().back().art !=
+    CHECK(Scene(shown.sequence, shown.artFiles, model::Appearance::Light, 3, &moved).layers().back().art !=
           first.layers().back().art);
     shown.sequence.layers.back().get<model::TextContent>().text = "Fern";
-    CHECK(Scene(shown.sequence, shown.shelf, model::Appearance::Dark, 3, &moved).layers().back().art !=
+    CHECK(Scene(shown.sequence, shown.artFiles, model::Appearance::Dark, 3, &moved).layers().back().art !=
           first.layers().back().art);
 }
 
@@ -303,12 +303,13 @@ TEST_CASE("The home screen shows the app's icon, and its window grows from there
     auto layer = centred(model::LayerKind::Shape);
     layer.get<model::ShapeContent>().colour = "ink";
     const Shown shown(layer);
-    const Scene scene(shown.sequence, shown.shelf, model::Appearance::Light);
+    const Scene scene(shown.sequence, shown.artFiles, model::Appearance::Light);
     const QSizeF screen(412, 915);
     QImage image(412, 915, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     QPainter painter(&image);
-    const auto icon = iconImage(shown.sequence, shown.shelf, IconLook::Circle, model::Appearance::Light, 120);
+    const auto icon =
+        iconImage(shown.sequence, shown.artFiles, IconLook::Circle, model::Appearance::Light, 120);
     paintHomeScreen(painter, {icon, iconRoundness(IconLook::Circle), "Shown"}, false, screen, 0);
     painter.end();
     const QRectF tile = homeIconRect(screen);
@@ -323,7 +324,7 @@ TEST_CASE("A thumbnail shows a layer alone, and none for what fills the screen")
     layer.get<model::ShapeContent>().colour = "ink";
     layer.place.x = 3000; // wherever it rests
     const Shown shown(layer);
-    const Scene scene(shown.sequence, shown.shelf, model::Appearance::Light);
+    const Scene scene(shown.sequence, shown.artFiles, model::Appearance::Light);
     const int last = int(shown.sequence.layers.size()) - 1;
     const auto picture = layerThumbnail(scene, last, {24, 24});
     CHECK(picture.pixelColor(12, 12) == QColor(20, 20, 24));

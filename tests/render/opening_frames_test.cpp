@@ -20,7 +20,8 @@ QImage painted(const project::Project& project, const exporting::OpeningOrder& o
     schedule.screen = order.screen;
     schedule.safeArea = {0, schedule.safeArea.y, order.screen.width,
                          order.screen.height - schedule.safeArea.y - below};
-    const render::Scene scene(*schedule.sequence, *project.shelf, order.conditions.appearance, order.density);
+    const render::Scene scene(*schedule.sequence, *project.artFiles, order.conditions.appearance,
+                              order.density);
     QImage image(static_cast<int>(std::lround(order.screen.width * order.density)),
                  static_cast<int>(std::lround(order.screen.height * order.density)), QImage::Format_RGB32);
     image.fill(Qt::black);
@@ -56,7 +57,9 @@ TEST_CASE(
                 orders.push_back({conditions, {1024, 768}, density});
             }
         }
-        const auto makers = maker.openings(project.sequence, *project.shelf, orders);
+        const study::Study study(std::make_shared<const model::Sequence>(project.sequence), project.artFiles,
+                                 render::instruments());
+        const auto makers = maker.openings(study, orders);
         REQUIRE(makers.size() == orders.size());
         std::vector<std::string> made(orders.size());
         Workers(4).run(orders.size(), [&](std::size_t i) { made[i] = makers[i](); });

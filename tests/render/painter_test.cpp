@@ -21,7 +21,7 @@ namespace {
 /// A red square of art over a blue backdrop on a green first screen.
 struct Stage {
     model::Sequence sequence;
-    project::ArtShelf shelf;
+    project::ArtFiles artFiles;
 
     explicit Stage(SequenceBuilder builder = aSequence().withBeat(play("a", 1000)))
         : sequence(builder.build()) {
@@ -31,10 +31,10 @@ struct Stage {
         sequence.layers.pop_back(); // no title
         std::erase_if(sequence.cues, [](const model::Cue& c) { return c.layer == "title"; });
         auto art = art::readSvg("<svg viewBox='0 0 10 10'><rect width='10' height='10' fill='#f00'/></svg>");
-        shelf.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*art));
+        artFiles.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*art));
     }
     QImage at(double t, const schedule::Conditions& conditions = {}, bool round = false) const {
-        const render::Scene scene(sequence, shelf, conditions.appearance);
+        const render::Scene scene(sequence, artFiles, conditions.appearance);
         return render::still(scene, schedule::resolve(sequence, conditions), t,
                              {QSize(412, 915), round, false});
     }
@@ -99,7 +99,7 @@ TEST_CASE("A turn is clockwise about the layer's centre") {
     auto stage = with(changed(changed(cue("t", "a", 0, 1000, MoveKind::Turn), "angle", 90.0), "fade", 0.0));
     stage.sequence.layers[2].place.width = 200;
     auto art = art::readSvg("<svg viewBox='0 0 20 10'><rect width='20' height='10' fill='#f00'/></svg>");
-    stage.shelf.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*art));
+    stage.artFiles.art["logo.svg"] = std::make_shared<const art::Art>(std::move(*art));
     const auto upright = stage.at(601);
     CHECK(isNear(upright.pixelColor(kMiddle + QPoint(0, 90)), kRed));
     CHECK(isNear(upright.pixelColor(kMiddle + QPoint(90, 0)), kBlue));
@@ -144,8 +144,8 @@ TEST_CASE("A drawing begins with its outline and ends with its fill") {
 
 TEST_CASE("Art that is missing is seen to be missing") {
     Stage stage;
-    stage.shelf.art.clear();
-    const render::Scene scene(stage.sequence, stage.shelf, model::Appearance::Light);
+    stage.artFiles.art.clear();
+    const render::Scene scene(stage.sequence, stage.artFiles, model::Appearance::Light);
     CHECK(scene.layers()[2].missingArt);
     CHECK_FALSE(isNear(stage.at(700).pixelColor(kMiddle), kBlue));
 }
@@ -167,7 +167,7 @@ TEST_CASE("Frames made on several threads are those made on one") {
     const auto project = project::open(DiskFiles(), path);
     REQUIRE(project);
     const auto schedule = schedule::resolve(project->sequence, {});
-    const render::Scene scene(project->sequence, *project->shelf, model::Appearance::Light);
+    const render::Scene scene(project->sequence, *project->artFiles, model::Appearance::Light);
     const std::vector<double> times = {0, 700, 1100, 1400, 1900, 2400, 2700};
     const auto together = render::stills(scene, schedule, times, {QSize(206, 458), true, true});
     REQUIRE(together.size() == times.size());
@@ -180,7 +180,7 @@ TEST_CASE("A picture painted in bands is the picture painted at once") {
     const auto project = project::open(DiskFiles(), samples().front());
     REQUIRE(project);
     const auto schedule = schedule::resolve(project->sequence, {});
-    const render::Scene scene(project->sequence, *project->shelf, model::Appearance::Light);
+    const render::Scene scene(project->sequence, *project->artFiles, model::Appearance::Light);
     for (double t : {700.0, 1250.0, 1900.0, 2300.0}) {
         const auto frame = schedule::evaluate(schedule, t);
         const auto paint = [&](QPainter& painter) {
@@ -208,7 +208,7 @@ TEST_CASE("Every sample paints something at every moment, by day and by night") 
             schedule::Conditions conditions;
             conditions.appearance = appearance;
             const auto schedule = schedule::resolve(project->sequence, conditions);
-            const render::Scene scene(project->sequence, *project->shelf, appearance);
+            const render::Scene scene(project->sequence, *project->artFiles, appearance);
             for (int i = 0; i <= 10; ++i) {
                 const auto picture =
                     render::still(scene, schedule, schedule.end * i / 10.0, {QSize(103, 229), false, false});
@@ -253,9 +253,9 @@ TEST_CASE("Text becomes outlines about its middle, in any script") {
 TEST_CASE("A broken or huge screenshot shows the wireframe instead") {
     Stage stage;
     stage.sequence.layers[0].get<model::FirstScreenContent>().lightImage = "shot.png";
-    stage.shelf.files["shot.png"] = std::make_shared<const std::string>("not a picture");
+    stage.artFiles.files["shot.png"] = std::make_shared<const std::string>("not a picture");
     CHECK(isNear(Stage(stage).at(1900).pixelColor(5, 905), kBlue));
-    const render::Scene scene(stage.sequence, stage.shelf, model::Appearance::Light);
+    const render::Scene scene(stage.sequence, stage.artFiles, model::Appearance::Light);
     CHECK(scene.layers()[0].picture.isNull());
 }
 

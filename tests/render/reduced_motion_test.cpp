@@ -3,7 +3,7 @@
 #include "support/export_helper.h"
 #include "support/pictures.h"
 
-/// With reduced motion a launch is calmer, not another one.
+/// With reduced motion a launch is calm, not another one.
 using namespace scaena;
 using namespace scaena::test;
 
@@ -18,7 +18,7 @@ TEST_CASE("Before the hand-off nothing of the app's screen is seen under reduced
             const auto full = schedule::resolve(project.sequence, conditions);
             conditions.reducedMotion = true;
             const auto calm = schedule::resolve(project.sequence, conditions);
-            const render::Scene scene(*full.sequence, *project.shelf, model::Appearance::Light, 1);
+            const render::Scene scene(*full.sequence, *project.artFiles, model::Appearance::Light, 1);
             REQUIRE(full.beats.back().start == calm.beats.back().start);
             // The last moment before it, when what came in rests.
             const double t = full.beats.back().start - 1;

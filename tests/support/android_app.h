@@ -21,8 +21,8 @@ public:
 
     /// Adds a sequence's export and an activity made literally by the steps of its INTEGRATE.md; sequences
     /// must have different names.
-    void add(const model::Sequence& sequence, const project::ArtShelf& shelf) {
-        const auto made = exported(sequence, shelf, kPackage);
+    void add(const model::Sequence& sequence, const project::ArtFiles& artFiles) {
+        const auto made = exported(sequence, artFiles, kPackage);
         writeTo(m_folder.path() / "app" / std::to_string(m_count), made);
         addLiterally(fileOf(made, "INTEGRATE.md"));
         ++m_count;

@@ -23,8 +23,8 @@ public:
     explicit AppleApp(SwiftCompiler swift) : m_swift(std::move(swift)) {}
 
     /// Sequences must have different names.
-    void add(const model::Sequence& sequence, const project::ArtShelf& shelf) {
-        const auto made = exported(sequence, shelf, {}, "ios");
+    void add(const model::Sequence& sequence, const project::ArtFiles& artFiles) {
+        const auto made = exported(sequence, artFiles, {}, "ios");
         const auto launch = exporting::iosNames(sequence, "Launch/").launch();
         const auto folder = m_folder.path() / "app" / launch;
         writeTo(folder, made);

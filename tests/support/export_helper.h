@@ -2,36 +2,50 @@
 #pragma once
 
 #include "core/schedule/resolve.h"
-#include "export/common/exporter.h"
-#include "render/art/sound_pictures.h"
-#include "render/frames/frame_maker.h"
-#include "render/frames/still.h"
-#include "render/text/text_outline.h"
+#include "export/common/timing_tree.h"
+#include "render/frames/export_workshop.h"
+#include "render/frames/instruments.h"
 #include "support/files_of_repository.h"
 
+#include <QBuffer>
+#include <QImage>
 #include <QProcess>
 #include <catch2/catch.hpp>
 
 namespace scaena::test {
 
+inline study::StudyPtr studyOf(const model::Sequence& sequence, const project::ArtFiles& artFiles) {
+    return std::make_shared<const study::Study>(std::make_shared<const model::Sequence>(sequence),
+                                                std::make_shared<const project::ArtFiles>(artFiles),
+                                                render::instruments());
+}
+
+/// What the sequence does on each system of an export.
+inline exporting::Plans plansOf(const model::Sequence& sequence, plan::ExportId exportId) {
+    return studyOf(sequence, {})->plans(exportId);
+}
+
+/// As the window and the command line build it.
+inline Result<exporting::Export> builtWith(const exporting::ExportOptions& options,
+                                           const model::Sequence& sequence, const project::ArtFiles& artFiles,
+                                           plan::ExportId target) {
+    return render::ExportWorkshop().build(*studyOf(sequence, artFiles), target, options);
+}
+
 inline exporting::Export exportedWith(const exporting::ExportOptions& options,
-                                      const model::Sequence& sequence, const project::ArtShelf& shelf,
+                                      const model::Sequence& sequence, const project::ArtFiles& artFiles,
                                       plan::ExportId target) {
-    const render::QtTextOutliner outliner;
-    const render::QtRasteriser rasteriser;
-    const render::QtFrameMaker frames;
-    const auto sound = render::withSoundPictures(shelf);
-    auto made = exporting::exporterOf(target).build({sequence, sound, outliner, rasteriser, frames, options});
+    auto made = builtWith(options, sequence, artFiles, target);
     INFO((made ? "" : describe(made.error())));
     REQUIRE(made);
     return std::move(*made);
 }
 
-inline exporting::Export exported(const model::Sequence& sequence, const project::ArtShelf& shelf,
+inline exporting::Export exported(const model::Sequence& sequence, const project::ArtFiles& artFiles,
                                   const std::string& package = {}, plan::ExportId target = "android") {
     exporting::ExportOptions options;
-    options.package = package;
-    return exportedWith(options, sequence, shelf, target);
+    options.chosen.set("package", package);
+    return exportedWith(options, sequence, artFiles, target);
 }
 
 inline project::Project openSample(const std::filesystem::path& path) {
@@ -88,11 +102,25 @@ inline RunResult run(const QString& program, const QStringList& arguments,
     return {process.exitCode(), process.readAll().toStdString()};
 }
 
-/// A shelf with the art that random sequences name.
-inline project::ArtShelf shelfOf(const project::Project& project) {
-    auto shelf = *project.shelf;
-    shelf.art["logo.svg"] = shelf.art.begin()->second;
-    return shelf;
+/// Art files with what that random sequences name.
+inline project::ArtFiles randomArtFiles(const project::Project& project) {
+    auto artFiles = *project.artFiles;
+    artFiles.art["logo.svg"] = artFiles.art.begin()->second;
+    static const auto photo = [] {
+        QImage image(60, 40, QImage::Format_ARGB32);
+        for (int y = 0; y < 40; ++y) {
+            for (int x = 0; x < 60; ++x) {
+                image.setPixel(x, y, qRgba(4 * x, 6 * y, 120, x < 30 || y < 20 ? 255 : 180));
+            }
+        }
+        QByteArray bytes;
+        QBuffer buffer(&bytes);
+        buffer.open(QIODevice::WriteOnly);
+        image.save(&buffer, "PNG");
+        return std::make_shared<const std::string>(bytes.toStdString());
+    }();
+    artFiles.files["photo.png"] = photo;
+    return artFiles;
 }
 
 }

@@ -205,7 +205,7 @@ private:
 /// for.
 struct SituationCases {
     std::function<bool(const json& situation)> isMet = [](const json&) { return true; };
-    std::function<void(const model::Sequence&, const project::ArtShelf&, const std::string& title)> add;
+    std::function<void(const model::Sequence&, const project::ArtFiles&, const std::string& title)> add;
     std::function<void(json& it, const model::Sequence&)> complete = [](json&, const model::Sequence&) {};
 
     [[nodiscard]] std::vector<Played> made() const {
@@ -213,7 +213,7 @@ struct SituationCases {
         std::vector<Played> all;
         const auto each = [&](const model::Sequence& sequence, const project::Project& project,
                               const std::string& title) {
-            add(sequence, *project.shelf, title);
+            add(sequence, *project.artFiles, title);
             const Situations cases(sequence, title);
             int index = 0;
             for (const auto& situation : situations) {
@@ -253,10 +253,10 @@ inline bool hasAct(const json& situation, const std::vector<std::string>& acts) 
 
 /// Moments of a case, in order, and our own pictures of them beside it; adds what a judge has to compare.
 inline void addShots(json& it, json& pictures, const std::filesystem::path& folder,
-                     const model::Sequence& sequence, const project::ArtShelf& shelf,
+                     const model::Sequence& sequence, const project::ArtFiles& artFiles,
                      const schedule::Schedule& s, const std::vector<Millis>& moments) {
     const auto name = it["name"].get<std::string>();
-    const render::Scene scene(sequence, shelf, s.conditions.appearance, 1);
+    const render::Scene scene(sequence, artFiles, s.conditions.appearance, 1);
     for (std::size_t i = 0; i < moments.size(); ++i) {
         const auto t = static_cast<double>(moments[i]);
         render::StillOptions options;
@@ -277,7 +277,7 @@ inline void addShots(json& it, json& pictures, const std::filesystem::path& fold
 
 /// The same at eight moments from its first frame to its end.
 inline void addShots(json& it, json& pictures, const std::filesystem::path& folder,
-                     const model::Sequence& sequence, const project::ArtShelf& shelf,
+                     const model::Sequence& sequence, const project::ArtFiles& artFiles,
                      const schedule::Schedule& s) {
     std::vector<Millis> moments;
     const double from = s.beats[0].end;
@@ -285,7 +285,7 @@ inline void addShots(json& it, json& pictures, const std::filesystem::path& fold
         moments.push_back(
             static_cast<Millis>(std::floor(from + 20 + (s.metrics.shown - from - 60) * i / 7.0)));
     }
-    addShots(it, pictures, folder, sequence, shelf, s, moments);
+    addShots(it, pictures, folder, sequence, artFiles, s, moments);
 }
 
 /// What is common to everything that was played to its end: nothing is left, all can be reached.

@@ -21,9 +21,8 @@ inline std::string timingTable(const std::filesystem::path& folder, const std::s
     int count = 0;
     const auto add = [&](const model::Sequence& sequence, const std::vector<Conditions>& conditions) {
         const auto name = fmt::format("case{}", count++);
-        REQUIRE(
-            files.writeAtomically(folder / (name + "." + ending),
-                                  timing(exporting::plansFor(sequence, plan::targetOf(target).exportId))));
+        REQUIRE(files.writeAtomically(folder / (name + "." + ending),
+                                      timing(plansOf(sequence, plan::targetOf(target).exportId))));
         cases += "sequence " + name + "\n";
         for (const auto& each : conditions) {
             cases += casesOf(sequence, each);

@@ -49,11 +49,11 @@ inline model::Sequence withOtherBoxes(model::Sequence sequence) {
 
 /// The same art with something in each that only pictures can show, between its paths and over them: a soft
 /// disc and a stripe that fades out.
-inline project::ArtShelf withPictureParts(const project::ArtShelf& shelf) {
-    project::ArtShelf parted = shelf;
+inline project::ArtFiles withPictureParts(const project::ArtFiles& artFiles) {
+    project::ArtFiles parted = artFiles;
     for (auto& [path, art] : parted.art) {
-        const auto source = shelf.sources.find(path);
-        REQUIRE(source != shelf.sources.end());
+        const auto source = artFiles.sources.find(path);
+        REQUIRE(source != artFiles.sources.end());
         const auto& box = art->viewBox;
         const double side = std::min(box.width, box.height);
         const Point middle = box.centre();

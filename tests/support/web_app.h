@@ -11,10 +11,10 @@ namespace scaena::test {
 class WebApp {
 public:
     /// Exports into a folder of that name, which is also what the pages are served from.
-    void add(const std::string& name, const model::Sequence& sequence, const project::ArtShelf& shelf) {
+    void add(const std::string& name, const model::Sequence& sequence, const project::ArtFiles& artFiles) {
         exporting::ExportOptions options;
-        options.base = "/" + name + "/";
-        m_made = exportedWith(options, sequence, shelf, "web");
+        options.chosen.set("base", "/" + name + "/");
+        m_made = exportedWith(options, sequence, artFiles, "web");
         m_name = name;
         writeTo(m_folder.path() / name, m_made);
     }

@@ -4,6 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
+import { inBlocks } from './blocks.mjs';
 import { Dart } from './dart.mjs';
 import { Kotlin } from './kotlin.mjs';
 import { read } from './read.mjs';
@@ -20,7 +21,7 @@ const printed = [
 
 let different = 0;
 for (const [path, Language] of printed) {
-  const text = new Language(read(source, resolve(libraries))).print();
+  const text = inBlocks(new Language(read(source, resolve(libraries))).print());
   const file = join(exporters, path);
   if (mode === '--check') {
     if (readFileSync(file, 'utf8') === text) continue;

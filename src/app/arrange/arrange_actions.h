@@ -43,7 +43,6 @@ public:
     /// Puts layers and colours where the system's own frame leaves them, for the present or other conditions.
     /// Says so when there is nothing to mend, or what cannot be.
     void mendSeam();
-    void mendSeam(schedule::Conditions conditions);
 
     // Cues
     /// Opens the list of moves and phrases for the selected layer, at the needle.

@@ -21,7 +21,7 @@ namespace scaena::app {
 
 namespace {
 constexpr int kStagePage = 352; // pixels
-constexpr int kSpine = 14;      // pixels between the pages
+constexpr int kPageGap = 14;    // pixels between the pages
 constexpr int kMargin = 8;      // pixels of desk around the book
 }
 
@@ -46,7 +46,7 @@ ArrangeRoom::ArrangeRoom(Document& document, Preview& preview, Selection& select
 
     auto* scroll = makeQuietScroll(m_score, this);
     auto* right = new QVBoxLayout;
-    right->setContentsMargins(kSpine + 6, 8, 10, 8);
+    right->setContentsMargins(kPageGap + 6, 8, 10, 8);
     right->setSpacing(4);
     right->addWidget(scroll, 1);
     auto* note = new NoteStrip(document, preview, this);
@@ -112,7 +112,7 @@ void ArrangeRoom::paintBook(QPainter& painter) const {
     painter.setRenderHint(QPainter::Antialiasing);
     const auto& t = theme();
     const QRectF book = QRectF(rect()).adjusted(kMargin, 0.5, -kMargin, -kMargin + 0.5);
-    const double spine = m_left->geometry().right() + kSpine / 2.0;
+    const double spine = m_left->geometry().right() + kPageGap / 2.0;
     painter.setPen(t.rule);
     painter.setBrush(t.page);
     painter.drawRoundedRect(book, 6, 6);

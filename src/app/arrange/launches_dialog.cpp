@@ -19,25 +19,31 @@ QString times(Millis fast, Millis typical, Millis slow) {
     return QStringLiteral("%1 · %2 · %3").arg(timeText(fast), timeText(typical), timeText(slow));
 }
 
-QString outcomeWord(const std::string& word) {
-    static const std::map<std::string, QString> words = {{"complete", LaunchesDialog::tr("complete")},
-                                                         {"wenton", LaunchesDialog::tr("went on")},
-                                                         {"offline", LaunchesDialog::tr("offline")},
-                                                         {"message", LaunchesDialog::tr("message")},
-                                                         {"interrupted", LaunchesDialog::tr("interrupted")}};
-    const auto found = words.find(word);
-    return found == words.end() ? QString::fromStdString(word) : found->second;
+QString outcomeWord(model::Outcome outcome) {
+    switch (outcome) {
+    case model::Outcome::Complete:
+        return LaunchesDialog::tr("complete");
+    case model::Outcome::WentOn:
+        return LaunchesDialog::tr("went on");
+    case model::Outcome::Offline:
+        return LaunchesDialog::tr("offline");
+    case model::Outcome::Message:
+        return LaunchesDialog::tr("message");
+    case model::Outcome::Interrupted:
+        return LaunchesDialog::tr("interrupted");
+    }
+    return {};
 }
 
-QString summaryOf(const check::RealLaunches& launches) {
+QString summaryOf(const launches::RealLaunches& launches) {
     QStringList parts;
     if (launches.shownTypical) {
         parts << LaunchesDialog::tr("Shown after %1 ms in half of them, %2 ms in nine tenths")
                      .arg(timeText(*launches.shownTypical), timeText(*launches.shownSlow));
     }
     QStringList ends;
-    for (const auto& [word, count] : launches.outcomes) {
-        ends << QStringLiteral("%1 %2").arg(outcomeWord(word)).arg(count);
+    for (const auto& [outcome, count] : launches.outcomes) {
+        ends << QStringLiteral("%1 %2").arg(outcomeWord(outcome)).arg(count);
     }
     parts << LaunchesDialog::tr("Ends: %1").arg(ends.join(QStringLiteral(", ")));
     parts << LaunchesDialog::tr("%1 % without a late frame").arg(static_cast<int>(launches.smooth * 100));
@@ -46,7 +52,7 @@ QString summaryOf(const check::RealLaunches& launches) {
 
 }
 
-LaunchesDialog::LaunchesDialog(const model::Sequence& sequence, const check::RealLaunches& launches,
+LaunchesDialog::LaunchesDialog(const model::Sequence& sequence, const launches::RealLaunches& launches,
                                std::size_t unreadable, QWidget* parent)
     : QDialog(parent) {
     setObjectName(QStringLiteral("launches"));
@@ -101,7 +107,7 @@ LaunchesDialog::LaunchesDialog(const model::Sequence& sequence, const check::Rea
 }
 
 void LaunchesDialog::fill(QTableWidget* table, const model::Sequence& sequence,
-                          const check::RealLaunches& launches) {
+                          const launches::RealLaunches& launches) {
     table->setColumnCount(5);
     table->setHorizontalHeaderLabels({tr("Gate"), tr("Now: fast · typical · slow"),
                                       tr("Measured: a tenth · half · nine tenths"), tr("Opened"),
@@ -116,7 +122,8 @@ void LaunchesDialog::fill(QTableWidget* table, const model::Sequence& sequence,
         const auto& it = launches.gates[static_cast<std::size_t>(row)];
         const auto* gate = model::findThing(sequence.gates, it.gate);
         const QString cells[] = {toQString(gate->name), times(gate->fast, gate->typical, gate->slow),
-                                 it.opened > 0 ? times(it.fast, it.typical, it.slow) : tr("never opened"),
+                                 it.opened > 0 ? times(it.times.fast, it.times.typical, it.times.slow)
+                                               : tr("never opened"),
                                  QString::number(it.opened), QString::number(it.stayedShut)};
         for (int column = 0; column < 5; ++column) {
             auto* item = new QTableWidgetItem(cells[column]);

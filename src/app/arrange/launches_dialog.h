@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/check/real_launches.h"
+#include "core/launches/measured.h"
 
 #include <QDialog>
 
@@ -16,11 +16,11 @@ class LaunchesDialog : public QDialog {
     Q_OBJECT
 public:
     /// `unreadable`: lines of the file that were no records.
-    LaunchesDialog(const model::Sequence& sequence, const check::RealLaunches& launches,
+    LaunchesDialog(const model::Sequence& sequence, const launches::RealLaunches& launches,
                    std::size_t unreadable, QWidget* parent);
 
 private:
-    void fill(QTableWidget* table, const model::Sequence& sequence, const check::RealLaunches& launches);
+    void fill(QTableWidget* table, const model::Sequence& sequence, const launches::RealLaunches& launches);
 };
 
 }

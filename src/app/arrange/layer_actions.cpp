@@ -4,6 +4,7 @@
 #include "app/widgets/background.h"
 #include "app/widgets/phrasing.h"
 #include "core/art/parts.h"
+#include "core/check/rules.h"
 #include "core/edit/layer_edits.h"
 #include "core/schedule/seam.h"
 #include "core/start/use_files.h"
@@ -168,7 +169,7 @@ void ArrangeActions::ungroupSelected() {
 void ArrangeActions::takeApart() {
     const auto* layer = model::findThing(sequence().layers, m_selection.layer());
     const auto* drawing = layer ? layer->as<model::ArtworkContent>() : nullptr;
-    const auto art = drawing ? m_document.shelf()->findArt(drawing->art) : nullptr;
+    const auto art = drawing ? m_document.artFiles()->findArt(drawing->art) : nullptr;
     std::vector<edit::ArtPart> parts;
     if (art && drawing->part.empty()) {
         for (const auto& part : art::partsOf(*art)) {
@@ -238,9 +239,8 @@ void ArrangeActions::setLandscapePlace(bool own) {
           }));
 }
 
-void ArrangeActions::mendSeam() { mendSeam(m_preview.conditions()); }
-
-void ArrangeActions::mendSeam(schedule::Conditions conditions) {
+void ArrangeActions::mendSeam() {
+    auto conditions = m_preview.conditions();
     if (conditions.start == model::StartKind::Hot || conditions.start == model::StartKind::Recreated) {
         conditions.start = model::StartKind::Cold; // those show no opening
     }
@@ -250,11 +250,11 @@ void ArrangeActions::mendSeam(schedule::Conditions conditions) {
                                  tr("On %1 nothing jumps where the app takes over.").arg(target));
         return;
     }
-    auto mended = schedule::mendSeam(sequence(), conditions);
-    const auto left = schedule::seamOf(mended, conditions);
-    if (mended != sequence()) {
-        apply(tr("mend the seam on %1").arg(target), std::move(mended));
-    }
+    check::Finding finding;
+    finding.rule = "seam";
+    finding.remedy = check::seamRemedy(conditions);
+    m_document.mend(finding);
+    const auto left = schedule::seamOf(sequence(), conditions);
     if (!left.empty()) {
         QStringList lines;
         for (const auto& gap : left) {

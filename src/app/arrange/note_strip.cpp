@@ -32,8 +32,8 @@ NoteStrip::NoteStrip(Document& document, Preview& preview, QWidget* parent)
     m_close->setAccessibleName(m_close->toolTip());
     connect(m_remedy, &QToolButton::clicked, this, &NoteStrip::mend);
     connect(m_close, &QToolButton::clicked, this, &NoteStrip::clear);
-    connect(&preview, &Preview::scheduleChanged, this, &NoteStrip::look);
-    connect(&document, &Document::stateChanged, this, &NoteStrip::look); // the end of a drag
+    connect(&preview, &Preview::scheduleChanged, this, &NoteStrip::compare);
+    connect(&document, &Document::stateChanged, this, &NoteStrip::compare); // the end of a drag
     clear();
 }
 
@@ -53,7 +53,7 @@ void NoteStrip::clear() {
 }
 
 /// Compares documents, not conditions, and not the steps of a drag before it is over.
-void NoteStrip::look() {
+void NoteStrip::compare() {
     const auto now = m_preview.schedule();
     if (m_document.history().inTransaction()) {
         return;
@@ -72,9 +72,8 @@ void NoteStrip::look() {
 }
 
 void NoteStrip::mend() {
-    if (m_finding && m_finding->remedy) {
-        const auto remedy = *m_finding->remedy; // the edit takes the note away
-        m_document.apply(QString::fromStdString(remedy.name), remedy.mend(*m_document.sequence()));
+    if (const auto finding = m_finding) { // a copy: the edit takes the note away
+        m_document.mend(*finding);
     }
 }
 

@@ -25,7 +25,7 @@ protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
-    void look();
+    void compare();
     void clear();
     void mend();
 

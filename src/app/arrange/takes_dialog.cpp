@@ -51,12 +51,10 @@ TakesDialog::TakesDialog(ArrangeActions& actions, const TakeId& take, QWidget* p
       m_timeText(new QLabel(this)), m_play(new QPushButton(tr("Play"), this)) {
     setObjectName(QStringLiteral("takesDialog"));
     setWindowTitle(tr("Compare takes"));
-    const auto& s = *actions.document().sequence();
-    const auto* kept = model::findThing(s.takes, take);
+    const auto* kept = model::findThing(actions.document().sequence()->takes, take);
     const auto& conditions = actions.preview().conditions();
     const auto scene = actions.preview().scene();
-    const auto before = std::make_shared<const schedule::Schedule>(
-        schedule::resolve(schedule::withTake(s, *kept), conditions));
+    const auto before = actions.document().study()->withTake(take)->schedule(conditions);
     const auto now = actions.preview().schedule();
     m_kept = new TakeStage(before, scene, this);
     m_present = new TakeStage(now, scene, this);

@@ -5,6 +5,7 @@
 #include "core/base/hash.h"
 #include "core/file/sequence_file.h"
 #include "core/model/limits.h"
+#include "render/frames/instruments.h"
 
 #include <algorithm>
 
@@ -18,44 +19,51 @@ std::string hashOnDisk(const std::filesystem::path& path) {
     return bytes ? sha256(*bytes) : std::string();
 }
 
-bool namesArt(const edit::ChangeSet& changes) { return changes.touches(edit::Thing::Layer); }
+bool namesArt(const edit::ChangeSet& changes) { return changes.touches(edit::Kind::Layer); }
 
 }
 
 Document::Document(QObject* parent)
-    : QObject(parent), m_history(model::emptySequence()), m_shelf(std::make_shared<project::ArtShelf>()) {
+    : QObject(parent), m_history(model::emptySequence()), m_artFiles(std::make_shared<project::ArtFiles>()) {
+    m_study = std::make_shared<const study::Study>(sequence(), m_artFiles, render::instruments());
     m_history.changed = [this](const edit::ChangeSet& changes) {
         if (namesArt(changes)) {
-            reloadShelf();
+            reloadArtFiles();
         }
+        m_study = std::make_shared<const study::Study>(sequence(), m_artFiles, *m_study, changes);
         emit changed(changes);
         emit stateChanged();
     };
 }
 
-void Document::take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
+void Document::take(model::Sequence sequence, std::shared_ptr<const project::ArtFiles> artFiles,
                     std::filesystem::path path) {
     m_path = std::move(path);
     m_unsavedFiles.clear();
-    m_everything = *shelf;
+    m_everything = *artFiles;
     m_diskHash = m_path.empty() ? std::string() : hashOnDisk(m_path);
-    m_shelf = std::move(shelf);
+    m_artFiles = std::move(artFiles);
     m_isOpen = true;
     m_history.reset(std::move(sequence));
+    m_study = std::make_shared<const study::Study>(this->sequence(), m_artFiles, render::instruments());
     // A reset to an equal sequence announces nothing, yet the art behind it may be another's.
     edit::ChangeSet all;
-    all.changes.push_back({edit::Thing::Layer, {}, edit::ChangeKind::Changed});
+    all.changes.push_back({edit::Kind::Layer, {}, edit::ChangeKind::Changed});
     emit changed(all);
     emit stateChanged();
 }
 
-void Document::reloadShelf() {
+void Document::reloadArtFiles() {
     Problems ignored; // art that has become unreadable shows as missing on the stage
-    auto shelf = project::loadShelf(DiskFiles(), m_path.parent_path(), *sequence(), m_everything, ignored);
-    m_everything.art.insert(shelf.art.begin(), shelf.art.end());
-    m_everything.files.insert(shelf.files.begin(), shelf.files.end());
-    m_everything.sources.insert(shelf.sources.begin(), shelf.sources.end());
-    m_shelf = std::make_shared<project::ArtShelf>(std::move(shelf));
+    auto artFiles =
+        project::loadArtFiles(DiskFiles(), m_path.parent_path(), *sequence(), m_everything, ignored);
+    m_everything.art.insert(artFiles.art.begin(), artFiles.art.end());
+    m_everything.files.insert(artFiles.files.begin(), artFiles.files.end());
+    m_everything.sources.insert(artFiles.sources.begin(), artFiles.sources.end());
+    m_everything.colours.insert(artFiles.colours.begin(), artFiles.colours.end());
+    if (artFiles != *m_artFiles) { // who has worked with them need not work again
+        m_artFiles = std::make_shared<project::ArtFiles>(std::move(artFiles));
+    }
 }
 
 std::string Document::addFile(const std::string& wish, std::string bytes) {
@@ -76,8 +84,7 @@ std::string Document::addFile(const std::string& wish, std::string bytes) {
     }
     if (ending == ".svg") {
         if (auto art = art::readSvg(bytes, path)) {
-            m_everything.art[path] = std::make_shared<const art::Art>(std::move(*art));
-            m_everything.sources[path] = std::make_shared<const std::string>(bytes);
+            m_everything.addArt(path, std::move(*art), bytes);
         }
     } else {
         m_everything.files[path] = std::make_shared<const std::string>(bytes);
@@ -88,25 +95,26 @@ std::string Document::addFile(const std::string& wish, std::string bytes) {
 
 void Document::startNew() {
     m_neverSaved = false;
-    take(model::emptySequence(), std::make_shared<project::ArtShelf>(), {});
+    take(model::emptySequence(), std::make_shared<project::ArtFiles>(), {});
 }
 
 void Document::start(start::Started started) {
     m_neverSaved = true;
-    take(std::move(started.sequence), std::make_shared<project::ArtShelf>(), {});
+    take(std::move(started.sequence), std::make_shared<project::ArtFiles>(), {});
     for (auto& [path, bytes] : started.files) {
         (void)addFile(path, std::move(bytes));
     }
-    reloadShelf();
+    reloadArtFiles();
+    m_study = std::make_shared<const study::Study>(sequence(), m_artFiles, render::instruments());
     edit::ChangeSet all;
-    all.changes.push_back({edit::Thing::Layer, {}, edit::ChangeKind::Changed});
+    all.changes.push_back({edit::Kind::Layer, {}, edit::ChangeKind::Changed});
     emit changed(all);
     emit stateChanged();
 }
 
 void Document::take(project::Project project) {
     m_neverSaved = false;
-    take(std::move(project.sequence), project.shelf, std::move(project.path));
+    take(std::move(project.sequence), project.artFiles, std::move(project.path));
 }
 
 Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
@@ -118,7 +126,7 @@ Problems Document::open(const std::filesystem::path& path, Problems* warnings) {
         *warnings = project->warnings;
     }
     m_neverSaved = false;
-    take(std::move(project->sequence), project->shelf, path);
+    take(std::move(project->sequence), project->artFiles, path);
     return {};
 }
 
@@ -128,25 +136,24 @@ Result<LostSequence> Document::readLost(const JournalEntry& entry) {
         return tl::unexpected(sequence.error());
     }
     LostSequence lost{entry, {entry.path, std::move(*sequence), {}, {}}};
-    project::ArtShelf known;
+    project::ArtFiles known;
     for (const auto& [name, bytes] : entry.unsavedFiles) {
         auto art = name.ends_with(".svg") ? art::readSvg(bytes, name) : tl::unexpected(Problems{});
         if (art) {
-            known.art[name] = std::make_shared<const art::Art>(std::move(*art));
-            known.sources[name] = std::make_shared<const std::string>(bytes);
+            known.addArt(name, std::move(*art), bytes);
         } else {
             known.files[name] = std::make_shared<const std::string>(bytes);
         }
     }
     auto& project = lost.project;
-    project.shelf = std::make_shared<const project::ArtShelf>(
-        project::loadShelf(DiskFiles(), entry.path.parent_path(), project.sequence, known, project.warnings));
+    project.artFiles = std::make_shared<const project::ArtFiles>(project::loadArtFiles(
+        DiskFiles(), entry.path.parent_path(), project.sequence, known, project.warnings));
     return lost;
 }
 
 void Document::take(LostSequence lost) {
     m_neverSaved = true;
-    take(std::move(lost.project.sequence), lost.project.shelf, std::move(lost.project.path));
+    take(std::move(lost.project.sequence), lost.project.artFiles, std::move(lost.project.path));
     m_unsavedFiles = std::move(lost.entry.unsavedFiles);
     m_diskHash = lost.entry.diskHash.empty() ? m_diskHash : lost.entry.diskHash;
     emit stateChanged();
@@ -180,6 +187,7 @@ Result<void> Document::writeUnsavedFiles(const std::filesystem::path& folder) {
             project::renamePath(next, name, path);
             if (const auto art = m_everything.findArt(name)) {
                 m_everything.art[path] = art;
+                m_everything.colours[path] = m_everything.colours[name];
             } else {
                 m_everything.files[path] = m_everything.files[name];
             }
@@ -242,6 +250,20 @@ Result<void> Document::saveAs(const std::filesystem::path& path) {
 
 void Document::apply(const QString& name, model::Sequence next, const std::string& mergeKey) {
     m_history.apply(name.toStdString(), std::move(next), mergeKey);
+}
+
+const study::StudyPtr& Document::study() const {
+    if (m_study->document() != sequence()) { // an edit that announces nothing: a take was kept
+        m_study = std::make_shared<const study::Study>(sequence(), m_artFiles, *m_study,
+                                                       edit::compare(m_study->sequence(), *sequence()));
+    }
+    return m_study;
+}
+
+void Document::mend(const check::Finding& finding) {
+    if (const auto remedy = finding.remedy) { // a copy: the edit may take the finding away
+        apply(QString::fromStdString(remedy->name), check::mended(*sequence(), finding));
+    }
 }
 
 void Document::commit(const QString& name) {

@@ -4,6 +4,8 @@
 #include "core/edit/history.h"
 #include "core/project/project.h"
 #include "core/start/started.h"
+#include "core/study/study.h"
+#include "render/frames/kept_stills.h"
 
 #include <QObject>
 #include <QString>
@@ -34,7 +36,11 @@ public:
 
     [[nodiscard]] const edit::SequencePtr& sequence() const { return m_history.current(); }
     [[nodiscard]] const edit::History& history() const { return m_history; }
-    [[nodiscard]] const std::shared_ptr<const project::ArtShelf>& shelf() const { return m_shelf; }
+    [[nodiscard]] const std::shared_ptr<const project::ArtFiles>& artFiles() const { return m_artFiles; }
+    /// All that is worked out about the sequence as it is now.
+    [[nodiscard]] const study::StudyPtr& study() const;
+    /// Its pictures, kept over edits by what is seen on them. May be asked from several threads.
+    [[nodiscard]] const std::shared_ptr<render::KeptStills>& stills() const { return m_stills; }
     [[nodiscard]] const std::filesystem::path& path() const { return m_path; }
     [[nodiscard]] bool isOpen() const { return m_isOpen; }
     [[nodiscard]] bool isModified() const { return m_isOpen && (m_history.isModified() || m_neverSaved); }
@@ -64,6 +70,8 @@ public:
     [[nodiscard]] bool changedOnDisk() const;
 
     void apply(const QString& name, model::Sequence next, const std::string& mergeKey = {});
+    /// Applies the finding's remedy as one step, wherever it was found and shown. Nothing where it has none.
+    void mend(const check::Finding& finding);
     void preview(model::Sequence next) { m_history.preview(std::move(next)); }
     void commit(const QString& name);
     void cancel() { m_history.cancel(); }
@@ -79,17 +87,19 @@ signals:
     void stateChanged();
 
 private:
-    void take(model::Sequence sequence, std::shared_ptr<const project::ArtShelf> shelf,
+    void take(model::Sequence sequence, std::shared_ptr<const project::ArtFiles> artFiles,
               std::filesystem::path path);
-    void reloadShelf();
+    void reloadArtFiles();
     [[nodiscard]] Result<void> write();
     [[nodiscard]] Result<void> writeUnsavedFiles(const std::filesystem::path& folder);
 
     edit::History m_history;
-    std::shared_ptr<const project::ArtShelf> m_shelf;
+    std::shared_ptr<const project::ArtFiles> m_artFiles;
+    mutable study::StudyPtr m_study; ///< of the sequence that was asked about last
+    std::shared_ptr<render::KeptStills> m_stills = std::make_shared<render::KeptStills>();
     std::filesystem::path m_path;
     std::map<std::string, std::string> m_unsavedFiles;
-    project::ArtShelf m_everything; ///< all that was read since the document was opened, for undo and redo
+    project::ArtFiles m_everything; ///< all that was read since the document was opened, for undo and redo
     std::string m_diskHash;
     bool m_isOpen = false;
     bool m_neverSaved = false;

@@ -1,33 +1,22 @@
 // SPDX-License-Identifier: MIT
 #include "app/document/filmstrip.h"
 
-#include "render/frames/still.h"
-
-#include <QPointer>
 #include <set>
 
 namespace scaena::app {
 
 namespace {
 /// A drag changes the schedule sixty times a second; the strip follows when the hand rests.
-constexpr int kRestMillis = 60;
+constexpr int kStripRest = 60;
 constexpr std::size_t kMostFrames = 40;
 }
 
 Filmstrip::Filmstrip(Preview& preview, QObject* parent) : QObject(parent), m_preview(preview) {
-    m_pool.setMaxThreadCount(1); // the other core stays with the interface
     m_delay.setSingleShot(true);
-    m_delay.setInterval(kRestMillis);
+    m_delay.setInterval(kStripRest);
     connect(&m_delay, &QTimer::timeout, this, &Filmstrip::restart);
     connect(&preview, &Preview::scheduleChanged, &m_delay, qOverload<>(&QTimer::start));
     restart();
-}
-
-Filmstrip::~Filmstrip() {
-    if (m_cancelled) {
-        *m_cancelled = true;
-    }
-    m_pool.waitForDone();
 }
 
 void Filmstrip::setFrameHeight(int pixels) {
@@ -67,34 +56,27 @@ std::vector<double> Filmstrip::interestingTimes() const {
 }
 
 void Filmstrip::restart() {
-    if (m_cancelled) {
-        *m_cancelled = true;
-    }
-    m_cancelled = std::make_shared<std::atomic<bool>>(false);
     const auto times = interestingTimes();
     const auto& screen = m_preview.schedule()->screen;
     const QSize pixels(std::max(1, qRound(m_height * screen.width / screen.height)), m_height);
-    m_pool.start([self = QPointer<Filmstrip>(this), cancelled = m_cancelled, schedule = m_preview.schedule(),
-                  scene = m_preview.scene(), times, pixels] {
-        QHash<int, QImage> frames;
-        for (double time : times) {
-            if (*cancelled) {
-                return;
-            }
-            frames.insert(qRound(time), render::still(*scene, *schedule, time, {pixels, true, false}));
-        }
-        // The strip waits for this pool in its destructor, so it is still there when the call is queued.
-        QMetaObject::invokeMethod(
-            self,
-            [self, cancelled, frames, times] {
-                if (self && !*cancelled) {
-                    self->m_frames = frames;
-                    self->m_times = times;
-                    emit self->changed();
+    using Frames = QHash<int, QImage>;
+    m_jobs.run<Frames>(
+        [schedule = m_preview.schedule(), scene = m_preview.scene(), stills = m_preview.stills(), times,
+         pixels](const Jobs::Run& run) {
+            Frames frames;
+            for (double time : times) {
+                if (run.isCancelled()) {
+                    break;
                 }
-            },
-            Qt::QueuedConnection);
-    });
+                frames.insert(qRound(time), stills->at(scene, *schedule, time, {pixels, true, false}));
+            }
+            return frames;
+        },
+        [this, times](const Frames& frames) {
+            m_frames = frames;
+            m_times = times;
+            emit changed();
+        });
 }
 
 }

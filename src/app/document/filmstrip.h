@@ -2,11 +2,10 @@
 #pragma once
 
 #include "app/document/preview.h"
+#include "app/widgets/jobs.h"
 
 #include <QHash>
 #include <QImage>
-#include <QThreadPool>
-#include <atomic>
 
 namespace scaena::app {
 
@@ -16,7 +15,6 @@ class Filmstrip : public QObject {
     Q_OBJECT
 public:
     explicit Filmstrip(Preview& preview, QObject* parent = nullptr);
-    ~Filmstrip() override;
 
     /// The times worth a frame, in order.
     [[nodiscard]] const std::vector<double>& times() const { return m_times; }
@@ -36,8 +34,7 @@ private:
     QHash<int, QImage> m_frames;
     int m_height = 60;
     QTimer m_delay;
-    QThreadPool m_pool;
-    std::shared_ptr<std::atomic<bool>> m_cancelled;
+    Jobs m_jobs{Jobs::Order::Newest};
 };
 
 }

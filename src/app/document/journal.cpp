@@ -11,7 +11,6 @@ constexpr int kRetryMillis = 3000;
 }
 
 Journal::Journal(Document& document, QObject* parent) : QObject(parent), m_document(document) {
-    m_worker.setMaxThreadCount(1);
     m_delay.setSingleShot(true);
     connect(&m_delay, &QTimer::timeout, this, &Journal::startWriting);
     connect(&document, &Document::stateChanged, this, &Journal::update);
@@ -19,7 +18,7 @@ Journal::Journal(Document& document, QObject* parent) : QObject(parent), m_docum
 
 Journal::~Journal() {
     startRemoving();
-    m_worker.waitForDone();
+    m_jobs.wait();
 }
 
 /// The delay is not begun anew by further changes: hours of work without a pause would leave nothing behind.
@@ -37,12 +36,16 @@ void Journal::startWriting() {
         return;
     }
     m_written = m_document.history().committed();
-    m_worker.start([this, sequence = m_written, path = m_document.path(), unsaved = m_document.unsavedFiles(),
-                    hash = m_document.diskHash()] {
-        if (!m_store.write({path, file::write(*sequence), unsaved, hash})) {
-            QMetaObject::invokeMethod(this, &Journal::tryAgain);
-        }
-    });
+    m_jobs.run<bool>(
+        [this, sequence = m_written, path = m_document.path(), unsaved = m_document.unsavedFiles(),
+         hash = m_document.diskHash()](const Jobs::Run&) {
+            return m_store.write({path, file::write(*sequence), unsaved, hash});
+        },
+        [this](bool written) {
+            if (!written) {
+                tryAgain();
+            }
+        });
 }
 
 /// A disk that was full may have room again.
@@ -56,13 +59,13 @@ void Journal::startRemoving() {
     m_delay.stop();
     if (m_written) {
         m_written = nullptr;
-        m_worker.start([this] { m_store.remove(); });
+        m_jobs.run([this](const Jobs::Run&) { m_store.remove(); });
     }
 }
 
 void Journal::writeNow() {
     startWriting();
-    m_worker.waitForDone();
+    m_jobs.wait();
 }
 
 }

@@ -3,8 +3,8 @@
 
 #include "app/document/document.h"
 #include "app/document/journal_store.h"
+#include "app/widgets/jobs.h"
 
-#include <QThreadPool>
 #include <QTimer>
 
 namespace scaena::app {
@@ -31,8 +31,8 @@ private:
     Document& m_document;
     edit::SequencePtr m_written; ///< what the journal holds, or is about to; null: there is none
     QTimer m_delay;
-    JournalStore m_store; ///< touched by m_worker alone
-    QThreadPool m_worker; ///< one thread, so that everything comes in its order
+    JournalStore m_store;            ///< touched by m_jobs alone
+    Jobs m_jobs{Jobs::Order::Queue}; ///< everything comes in its order
 };
 
 }

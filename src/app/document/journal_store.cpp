@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "app/document/journal_store.h"
 
+#include "core/base/bounded_json.h"
 #include "core/base/files.h"
 #include "core/base/hash.h"
-#include "core/base/json_door.h"
 
 #include <QStandardPaths>
 #include <chrono>

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "app/document/preview.h"
 
-#include "core/schedule/resolve.h"
-
 #include <algorithm>
 
 namespace scaena::app {
@@ -23,9 +21,9 @@ Preview::Preview(Document& document, QObject* parent) : QObject(parent), m_docum
         emit timeChanged();
     });
     connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
-        using edit::Thing;
-        rebuild(changes.touches(Thing::Layer) || changes.touches(Thing::Colour) ||
-                changes.touches(Thing::Sequence));
+        using edit::Kind;
+        rebuild(changes.touches(Kind::Layer) || changes.touches(Kind::Colour) ||
+                changes.touches(Kind::Sequence));
     });
     rebuild(true);
 }
@@ -45,12 +43,11 @@ void Preview::rebuild(bool sceneToo) {
     // Gates may have gone since their times were set.
     std::erase_if(m_conditions.gateTimes,
                   [&](const auto& it) { return !model::findThing(m_document.sequence()->gates, it.first); });
-    m_schedule =
-        std::make_shared<const schedule::Schedule>(schedule::resolve(m_document.sequence(), m_conditions));
+    m_schedule = m_document.study()->schedule(m_conditions);
     m_seam = schedule::seamOf(*m_schedule);
     if (sceneToo || !m_scene) {
         m_scene = std::make_shared<const render::Scene>(
-            *m_document.sequence(), *m_document.shelf(), m_conditions.appearance,
+            *m_document.sequence(), *m_document.artFiles(), m_conditions.appearance,
             schedule::deviceOf(m_conditions.device).density, m_scene.get());
     }
     emit scheduleChanged();
@@ -64,6 +61,20 @@ void Preview::showSeam(schedule::Conditions conditions) {
     setPlaying(false);
     setConditions(conditions);
     setTime(m_schedule->beats.front().end);
+}
+
+void Preview::show(const check::Finding& finding) {
+    if (finding.rule == "seam" && finding.seen) {
+        showSeam(*finding.seen);
+        return;
+    }
+    setPlaying(false);
+    if (finding.seen) {
+        setConditions(*finding.seen);
+    }
+    if (finding.place.time) {
+        setTime(*finding.place.time);
+    }
 }
 
 void Preview::setTime(double time) {

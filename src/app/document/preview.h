@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
+#include "core/check/finding.h"
 #include "core/schedule/schedule.h"
 #include "core/schedule/seam.h"
 #include "render/frames/scene.h"
@@ -23,10 +24,13 @@ public:
 
     [[nodiscard]] const std::shared_ptr<const schedule::Schedule>& schedule() const { return m_schedule; }
     [[nodiscard]] const render::ScenePtr& scene() const { return m_scene; }
+    [[nodiscard]] const std::shared_ptr<render::KeptStills>& stills() const { return m_document.stills(); }
     /// What visibly jumps where the app takes over from the system's own frame.
     [[nodiscard]] const std::vector<schedule::SeamGap>& seam() const { return m_seam; }
-    /// Moves the needle to that moment, under conditions that show it.
+    /// Moves the needle to where the app takes over, under conditions that show it.
     void showSeam(schedule::Conditions conditions);
+    /// A finding where it is seen at its worst.
+    void show(const check::Finding& finding);
 
     /// The needle, ms after the tap; below zero on the home screen, if the launch is shown from the icon.
     [[nodiscard]] double time() const { return m_time; }

@@ -1,26 +1,23 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "app/document/document.h"
-#include "app/export/export_task.h"
-#include "app/export/folder_task.h"
+#include "app/export/export_model.h"
 
-#include <QTimer>
 #include <QWidget>
 
-class QCheckBox;
 class QLabel;
 class QLineEdit;
 class QProgressBar;
 class QPushButton;
 class QTabWidget;
 class QTextBrowser;
-class QTreeWidget;
-class QTreeWidgetItem;
 
 namespace scaena::app {
 
-class FileView;
+class CarriedPage;
+class FilesPage;
+class FindingsPage;
+class OptionsRow;
 class TargetCard;
 
 /// The room where a sequence becomes files: the targets on the left page; on the right, what one of them
@@ -31,81 +28,55 @@ public:
     explicit ExportRoom(Document& document, QWidget* parent = nullptr);
 
     /// Shows another target.
-    void choose(plan::ExportId exportId);
-    [[nodiscard]] plan::ExportId target() const { return m_target; }
+    void choose(plan::ExportId exportId) { m_model.setTarget(exportId); }
+    [[nodiscard]] plan::ExportId target() const { return m_model.target(); }
     /// Whether files are being made, compared with the folder, or written, or will be in a moment.
-    [[nodiscard]] bool isBuilding() const {
-        return m_soon.isActive() || m_task.isRunning() || m_folderTask.isRunning();
-    }
+    [[nodiscard]] bool isBuilding() const { return m_model.stage() != ExportModel::Stage::Idle; }
 
 signals:
-    /// The seam under these conditions, to be seen on the stage, or to be mended.
-    void wantsSeamShown(const scaena::schedule::Conditions& conditions);
-    void wantsSeamMended(const scaena::schedule::Conditions& conditions);
+    /// The finding, to be seen on the stage under the conditions that show it.
+    void wantsShown(const scaena::check::Finding& finding);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
 
 private:
     QWidget* buildLeft();
     QWidget* buildRight();
-    QWidget* makeWebRow(QWidget* page);
-    /// Makes the export again in a moment, when nothing more has changed.
-    void later();
-    void rebuild();
-    void take(const std::shared_ptr<Result<exporting::Export>>& made);
-    /// Compares with the folder, in the background.
-    void plan();
-    void looked(const FolderStatePtr& state);
-    void wrote(const FolderStatePtr& state, const Result<void>& result);
-    void fillTree();
-    void fillCues();
+    QWidget* buildTabs(QWidget* page);
+    QLayout* buildFoot(QWidget* page);
+    void showTarget();
+    void refresh();
     void fillSteps();
-    void fillFindings();
-    /// A link of a finding: "show:2", "mend:2".
-    void follow(const QString& link);
+    void fillCards();
+    /// What is said at the foot: what is being done, what would be written, or why nothing was.
+    [[nodiscard]] QString summary() const;
+    [[nodiscard]] QString planInWords() const;
     /// The changes to files of the person's own, as text.
     [[nodiscard]] QString proposals() const;
-    void summarise();
-    void showFile();
-    void write();
     void chooseFolder();
-    [[nodiscard]] QString folder() const;
-    [[nodiscard]] QString settingKey(const char* what) const;
+    /// Says what is left of it, which only the platform decides.
+    void mend(const check::Finding& finding);
 
     Document& m_document;
-    ExportTask m_task;
-    plan::ExportId m_target;
-    std::optional<exporting::Export> m_built; ///< as the exporter made it
-    FolderTask m_folderTask;
-    FolderStatePtr m_state;      ///< the same against the folder
-    exporting::WritePlan m_plan; ///< its plan, with the person's choices
-    bool m_justWritten = false;
-    QString m_problem; ///< why the last writing changed nothing, until it was shown
-    QTimer m_soon;     ///< several changes one after the other make one export
+    ExportModel m_model;
     std::vector<TargetCard*> m_cards;
     QLabel* m_name;
     QLineEdit* m_folder;
-    QLineEdit* m_package;
-    QCheckBox* m_iconAlways;
-    QWidget* m_packageRow;
-    QLineEdit* m_base;
-    QCheckBox* m_startupImages;
-    QCheckBox* m_readableScript;
-    QWidget* m_webRow;
+    OptionsRow* m_options;
     QTabWidget* m_tabs;
-    QTreeWidget* m_files;
-    FileView* m_view;
-    QTreeWidget* m_cues;
+    FilesPage* m_files;
+    CarriedPage* m_carried;
     QTextBrowser* m_steps;
-    QLabel* m_notes;
+    FindingsPage* m_findings;
     QLabel* m_summary;
     QProgressBar* m_progress;
     QPushButton* m_cancel;
     QPushButton* m_write;
     QPushButton* m_open;
-    QString m_selected; ///< path of the file that is shown
+    std::shared_ptr<const exporting::PlacedExport> m_filled; ///< what the pages show
 };
 
 }

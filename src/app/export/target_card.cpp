@@ -24,22 +24,18 @@ TargetCard::TargetCard(plan::ExportId exportId, const QString& name, const QStri
     setMaximumHeight(104);
 }
 
-void TargetCard::setSequence(const model::Sequence& sequence) {
+void TargetCard::setStudy(const study::Study& study) {
     m_marks.clear();
     int counts[4] = {};
     int partly = 0;
-    std::vector<std::vector<plan::CueCarry>> systems;
-    for (const auto& target : plan::targets()) {
-        if (target.exportId == m_exportId) {
-            systems.push_back(plan::carriesOf(sequence, target));
-        }
-    }
-    for (std::size_t cue = 0; cue < sequence.cues.size(); ++cue) {
+    const auto systems = study.plans(m_exportId);
+    for (std::size_t cue = 0; cue < study.sequence().cues.size(); ++cue) {
         Carry worst = Carry::System;
         Carry best = Carry::Dropped;
         for (const auto& system : systems) {
-            worst = std::max(worst, system[cue].how);
-            best = std::min(best, system[cue].how);
+            const auto how = system->cues[cue].carry.how;
+            worst = std::max(worst, how);
+            best = std::min(best, how);
         }
         m_marks.push_back(worst);
         ++counts[static_cast<int>(worst)];

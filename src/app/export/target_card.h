@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/plan/carry.h"
+#include "core/study/study.h"
 
 #include <QAbstractButton>
 
@@ -14,7 +14,7 @@ class TargetCard : public QAbstractButton {
 public:
     TargetCard(plan::ExportId exportId, const QString& name, const QString& about, QWidget* parent = nullptr);
 
-    void setSequence(const model::Sequence& sequence);
+    void setStudy(const study::Study& study);
     /// What became of it last: "12 files, 2 differ from the folder".
     void setState(const QString& state);
     [[nodiscard]] QSize sizeHint() const override { return {360, 92}; }

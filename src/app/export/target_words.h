@@ -15,6 +15,6 @@ struct TargetWords {
 [[nodiscard]] const TargetWords& wordsOf(plan::ExportId exportId);
 
 /// Width of the Export room's left page.
-inline constexpr int kSpine = 420;
+inline constexpr int kLeftPage = 420;
 
 }

@@ -138,7 +138,7 @@ void bindTime(ArrangeRoom& room, const Bind& bind) {
     bind("tap", [a] { a->tapRhythm(); });
     bind("realLaunches", [a] { a->askForLaunches(); });
     bind("brisker", [a] { a->scale(0.8); });
-    bind("calmer", [a] { a->scale(1.25); });
+    bind("calm", [a] { a->scale(1.25); });
     bind("scaleTime", [a] { a->askScale(); });
     bind("beatEarlier", [a] { a->shiftBeat(-1); });
     bind("beatLater", [a] { a->shiftBeat(1); });
@@ -197,10 +197,10 @@ QStringList contextCommands(ArrangeRoom& room) {
     case Selection::Kind::Cue:
         if (selection.all().size() > 1) {
             return {"chainAfter", "chainWith", "",        "alignStarts", "alignEnds",
-                    "stagger",    "tap",       "brisker", "calmer",      "scaleTime",
+                    "stagger",    "tap",       "brisker", "calm",        "scaleTime",
                     "",           "cut",       "copy",    "keepPhrase",  "remove"};
         }
-        return {"addCue", "duplicate", "unchain", "",      "brisker",    "calmer", "scaleTime",
+        return {"addCue", "duplicate", "unchain", "",      "brisker",    "calm",  "scaleTime",
                 "",       "cut",       "copy",    "paste", "keepPhrase", "remove"};
     case Selection::Kind::Layer:
         return {"addCue", "paste",   "",         "rename", "duplicate", "group", "ungroup", "takeApart",

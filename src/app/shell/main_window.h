@@ -5,23 +5,24 @@
 #include "app/document/phrase_shelf.h"
 #include "app/document/preview.h"
 #include "app/document/selection.h"
+#include "app/shell/rooms.h"
 #include "app/widgets/background.h"
 
 #include <QHash>
 #include <QMainWindow>
 #include <QTimer>
+#include <map>
 
 class QAction;
-class QLabel;
 class QMenu;
 class QStackedWidget;
-class QToolButton;
 
 namespace scaena::app {
 
 class ArrangeRoom;
 class ExportRoom;
 class WelcomePage;
+class WindowHeader;
 struct Sample;
 
 /// The window: header, bookmarks of the rooms, the open room or the welcome page. It only wires; what
@@ -45,7 +46,6 @@ public:
     /// The rooms; made when they are asked for first, or soon after the window is seen.
     [[nodiscard]] ArrangeRoom& arrange();
     [[nodiscard]] ExportRoom& exports();
-    enum class Room { Arrange, Export };
     /// Opens a room of the open sequence.
     void enter(Room room);
     /// Begins a sequence from a logo file or from an app project's resources; what it can be is said by
@@ -63,6 +63,10 @@ public:
     void offerLostWork(const std::function<void()>& otherwise);
     /// Makes what is in it.
     void fill();
+    /// What a command does. For rooms, which bring commands of their own.
+    void bind(const char* id, const std::function<void()>& run);
+    void showContextMenu(const QPoint& at);
+    void showProblems(const QString& title, const Problems& problems);
 
 signals:
     /// The first picture is on the screen, or would be if the window were shown.
@@ -78,11 +82,11 @@ private:
     void tellSeen();
     void wireWelcome();
     void buildMenus();
-    QWidget* buildHeader();
-    void bind(const char* id, const std::function<void()>& run);
     void bindCommands();
+    void bindFiles();
     void updateState();
-    void dressBookmark();
+    void makeRooms();
+    [[nodiscard]] QWidget* pageOf(Room room);
     void updateRecent();
     void remember(const QString& path);
     bool save();
@@ -90,13 +94,11 @@ private:
     /// True when it is all right to leave the present document.
     bool mayLeave();
     [[nodiscard]] bool mayStillLeave(const edit::SequencePtr& whenAsked);
-    void showProblems(const QString& title, const Problems& problems);
     void offer(std::shared_ptr<const std::vector<LostWork>> lost, std::size_t next,
                const std::function<void()>& otherwise);
     void openSample(const Sample& sample);
     void showKeys();
     void showCommandList();
-    void showContextMenu(const QPoint& at);
     void enableCommands();
 
     Document m_document;
@@ -107,17 +109,12 @@ private:
     Background m_background;
     QHash<QString, QAction*> m_commands;
     QStackedWidget* m_stack = nullptr;
-    ArrangeRoom* m_arrange = nullptr;
-    ExportRoom* m_export = nullptr;
+    std::map<Room, QWidget*> m_pages; ///< those that have been made
     QTimer m_later;
     Room m_room = Room::Arrange;
     bool m_isSeen = false;
     WelcomePage* m_welcome = nullptr;
-    QLabel* m_title = nullptr;
-    QLabel* m_subtitle = nullptr;
-    QToolButton* m_bookmark = nullptr;
-    QToolButton* m_exportBookmark = nullptr;
-    QToolButton* m_undo = nullptr;
+    WindowHeader* m_header = nullptr;
     QMenu* m_recent = nullptr;
 };
 

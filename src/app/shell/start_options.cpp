@@ -157,7 +157,7 @@ void startWith(MainWindow& window, const StartOptions& options) {
         window.arrange().cards().open(static_cast<CardBox::Tab>(*options.tab));
     }
     if (options.exports) {
-        window.enter(MainWindow::Room::Export);
+        window.enter(Room::Export);
         window.exports().choose(*options.exports);
     }
     if (!options.screenshot.isEmpty()) {

@@ -2,6 +2,7 @@
 #include "app/shell/start_up.h"
 
 #include "app/shell/main_window.h"
+#include "app/shell/window_place.h"
 #include "app/widgets/theme.h"
 #include "render/art/art_drawer.h"
 #include "render/text/fonts.h"
@@ -53,6 +54,7 @@ void openWhenSeen(MainWindow& window, const std::function<void()>& then) {
         window.fill();
         then();
     });
+    restorePlace(window);
     window.show();
 }
 

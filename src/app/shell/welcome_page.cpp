@@ -26,7 +26,6 @@ constexpr QSize kSampleSize(248, 156);
 }
 
 WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxLayout) {
-    m_pool.setMaxThreadCount(1);
     setObjectName(QStringLiteral("welcome"));
     auto* heading = new QLabel(tr("From the tap to the first screen"), this);
     heading->setFont(nameFont(26));
@@ -39,25 +38,6 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxL
     text->setProperty("quiet", true);
     text->setFont(uiFont(14));
     text->setWordWrap(true);
-    auto* logo = new QPushButton(tr("New from a logo …"), this);
-    logo->setObjectName(QStringLiteral("welcomeLogo"));
-    auto* fresh = new QPushButton(tr("New, empty"), this);
-    fresh->setObjectName(QStringLiteral("welcomeNew"));
-    auto* project = new QPushButton(tr("From an app's resources …"), this);
-    project->setObjectName(QStringLiteral("welcomeProject"));
-    auto* open = new QPushButton(tr("Open …"), this);
-    open->setObjectName(QStringLiteral("welcomeOpen"));
-    for (auto* button : {logo, project, fresh, open}) {
-        button->setFont(uiFont(14));
-        button->setMinimumHeight(34);
-    }
-    auto* buttons = new QGridLayout;
-    buttons->setSpacing(12);
-    buttons->addWidget(logo, 0, 0);
-    buttons->addWidget(project, 0, 1);
-    buttons->addWidget(fresh, 1, 0);
-    buttons->addWidget(open, 1, 1);
-    buttons->setColumnStretch(2, 1);
     auto* recentHeading = new QLabel(tr("Recent"), this);
     recentHeading->setProperty("heading", true);
     recentHeading->setFont(uiFont(13, true));
@@ -75,7 +55,7 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxL
     left->addSpacing(10);
     left->addWidget(text);
     left->addSpacing(22);
-    left->addLayout(buttons);
+    left->addLayout(buildButtons());
     left->addSpacing(34);
     left->addWidget(recentHeading);
     left->addSpacing(6);
@@ -86,10 +66,26 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), m_recent(new QVBoxL
     row->setSpacing(70);
     row->addLayout(left, 1);
     row->addLayout(shelf);
-    connect(logo, &QPushButton::clicked, this, &WelcomePage::wantsLogo);
-    connect(fresh, &QPushButton::clicked, this, &WelcomePage::wantsNew);
-    connect(open, &QPushButton::clicked, this, &WelcomePage::wantsOpen);
-    connect(project, &QPushButton::clicked, this, &WelcomePage::wantsProject);
+}
+
+QLayout* WelcomePage::buildButtons() {
+    auto* buttons = new QGridLayout;
+    buttons->setSpacing(12);
+    buttons->setColumnStretch(2, 1);
+    const auto add = [&](int row, int column, const char* name, const QString& text,
+                         void (WelcomePage::*wants)()) {
+        auto* button = new QPushButton(text, this);
+        button->setObjectName(QLatin1String(name));
+        button->setFont(uiFont(14));
+        button->setMinimumHeight(34);
+        connect(button, &QPushButton::clicked, this, wants);
+        buttons->addWidget(button, row, column);
+    };
+    add(0, 0, "welcomeLogo", tr("New from a logo …"), &WelcomePage::wantsLogo);
+    add(0, 1, "welcomeProject", tr("From an app's resources …"), &WelcomePage::wantsProject);
+    add(1, 0, "welcomeNew", tr("New, empty"), &WelcomePage::wantsNew);
+    add(1, 1, "welcomeOpen", tr("Open …"), &WelcomePage::wantsOpen);
+    return buttons;
 }
 
 /// A button with a few moments of the sample side by side.
@@ -122,13 +118,12 @@ void WelcomePage::paintSamples() {
         return;
     }
     for (std::size_t i = 0; i < m_samples.size(); ++i) {
-        m_pool.start([button = m_samples[i], i, ratio = devicePixelRatioF()] {
-            const auto sheet = sheetOf(samples()[i], ratio);
-            QMetaObject::invokeMethod(button, [button, sheet] {
+        m_jobs.run<QImage>(
+            [i, ratio = devicePixelRatioF()](const Jobs::Run&) { return sheetOf(samples()[i], ratio); },
+            [button = m_samples[i]](const QImage& sheet) {
                 button->setVisible(!sheet.isNull());
                 button->setIcon(QPixmap::fromImage(sheet));
             });
-        });
     }
 }
 
@@ -142,7 +137,7 @@ QImage WelcomePage::sheetOf(const Sample& sample, double ratio) {
     conditions.device = sample.device;
     conditions.landscape = sample.landscape;
     const auto schedule = schedule::resolve(project->sequence, conditions);
-    const render::Scene scene(project->sequence, *project->shelf, model::Appearance::Light);
+    const render::Scene scene(project->sequence, *project->artFiles, model::Appearance::Light);
     QImage sheet(kSampleSize * ratio, QImage::Format_ARGB32_Premultiplied);
     sheet.fill(Qt::transparent);
     QPainter painter(&sheet);
@@ -158,13 +153,9 @@ QImage WelcomePage::sheetOf(const Sample& sample, double ratio) {
     return sheet;
 }
 
-/// What is being painted is waited for: it speaks to our buttons.
-WelcomePage::~WelcomePage() { m_pool.waitForDone(); }
-
 void WelcomePage::finish() {
     paintSamples();
-    m_pool.waitForDone();
-    QCoreApplication::sendPostedEvents();
+    m_jobs.finish();
 }
 
 void WelcomePage::setRecent(const QStringList& files) {

@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "app/widgets/jobs.h"
+
 #include <QImage>
 #include <QStringList>
-#include <QThreadPool>
 #include <QWidget>
 #include <vector>
 
+class QLayout;
 class QToolButton;
 class QVBoxLayout;
 
@@ -19,7 +21,6 @@ class WelcomePage : public QWidget {
     Q_OBJECT
 public:
     explicit WelcomePage(QWidget* parent = nullptr);
-    ~WelcomePage() override;
     /// Returns when the samples' pictures are there.
     void finish();
     void setRecent(const QStringList& files);
@@ -39,13 +40,14 @@ protected:
 
 private:
     [[nodiscard]] static QImage sheetOf(const Sample& sample, double ratio);
+    [[nodiscard]] QLayout* buildButtons();
     QToolButton* makeSample(int index);
     void paintSamples();
 
     QVBoxLayout* m_recent;
     std::vector<QToolButton*> m_samples;
     bool m_isSeen = false;
-    QThreadPool m_pool; ///< paints the samples
+    Jobs m_jobs{Jobs::Order::Queue}; ///< paints the samples
 };
 
 }

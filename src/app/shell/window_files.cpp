@@ -68,7 +68,7 @@ void MainWindow::openFile(const QString& path, const std::function<void()>& then
             render::ScenePtr scene;
             if (project) {
                 project::clearStrays(*project);
-                for (const auto& [name, bytes] : project->shelf->files) {
+                for (const auto& [name, bytes] : project->artFiles->files) {
                     if (!stop) {
                         (void)render::decodedImage(
                             bytes); // large pictures are ready before the stage asks for them
@@ -76,7 +76,7 @@ void MainWindow::openFile(const QString& path, const std::function<void()>& then
                 }
                 if (!stop) {
                     scene = std::make_shared<const render::Scene>(
-                        project->sequence, *project->shelf, conditions.appearance,
+                        project->sequence, *project->artFiles, conditions.appearance,
                         schedule::deviceOf(conditions.device).density);
                 }
             }

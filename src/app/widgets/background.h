@@ -1,62 +1,49 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <QObject>
+#include "app/widgets/jobs.h"
+
 #include <QPointer>
 #include <QString>
-#include <QThreadPool>
-#include <atomic>
-#include <functional>
-#include <memory>
 
 class QProgressDialog;
 class QWidget;
 
 namespace scaena::app {
 
-/// Work in the background, one piece at a time, for a window that stays alive meanwhile. A box with the
-/// work's title and a Cancel button comes up if it takes longer than a moment. Whoever owns this cancels and
-/// waits by destroying it.
+/// Work a person waits for, one piece at a time: a box with its title and a Cancel button comes up over the
+/// window if it takes longer than a moment.
 class Background : public QObject {
     Q_OBJECT
 public:
-    /// A box comes up over `window`.
     explicit Background(QWidget* window);
-    ~Background() override;
 
-    /// `work` runs in another thread, must own everything it touches and should end soon when it is told to
-    /// stop. `then` runs in this one with what it gives back, unless it was cancelled. Work that still runs
-    /// is cancelled.
+    /// As Jobs::run. Work that still runs is cancelled.
     template <typename Value>
     void run(const QString& title, std::function<Value(const std::atomic<bool>& stop)> work,
              std::function<void(Value)> then) {
-        auto value = std::make_shared<std::unique_ptr<Value>>();
-        start(
-            title,
-            [value, work](const std::atomic<bool>& stop) { *value = std::make_unique<Value>(work(stop)); },
-            [value, then] { then(std::move(**value)); });
+        cancel();
+        m_jobs.run<Value>([work](const Jobs::Run& run) { return work(run.cancelled()); },
+                          [this, then](Value value) {
+                              delete m_box;
+                              then(std::move(value));
+                          });
+        offerBox(title);
     }
-    [[nodiscard]] bool isBusy() const { return m_job != nullptr; }
+    [[nodiscard]] bool isBusy() const { return m_jobs.isRunning(); }
     /// Tells the work to stop; its result is dropped.
     void cancel();
     /// Waits for the work that runs and hands its result on.
-    void finish();
+    void finish() { m_jobs.finish(); }
 
 private:
-    struct Job {
-        std::atomic<bool> stop = false;
-        QString title;
-        std::function<void()> then;
-    };
-    void start(const QString& title, std::function<void(const std::atomic<bool>&)> work,
-               std::function<void()> then);
-    void showBox(const std::shared_ptr<Job>& job);
-    void end(const std::shared_ptr<Job>& job);
+    void offerBox(const QString& title);
+    void showBox(const QString& title);
 
     QWidget* m_window;
-    std::shared_ptr<Job> m_job; ///< the one whose result is waited for
     QPointer<QProgressDialog> m_box;
-    QThreadPool m_pool;
+    int m_wish = 0;
+    Jobs m_jobs{Jobs::Order::Newest};
 };
 
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/widgets/phrasing.h"
 
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 
 #include <cmath>
 
@@ -10,7 +10,7 @@ namespace scaena::app {
 QString cueName(const model::Sequence& sequence, const model::Cue& cue) {
     const auto* layer = model::findThing(sequence.layers, cue.layer);
     return toQString(layer ? layer->name : cue.layer) + QStringLiteral(" ") +
-           toQString(model::moveDefinition(cue.move.kind).label).toLower();
+           toQString(moves::definitionOf(cue.move.kind).label).toLower();
 }
 
 QString timeText(double millis) {

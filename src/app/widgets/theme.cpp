@@ -76,9 +76,8 @@ void setNight(bool night) {
     qApp->setStyleSheet(styleSheet());
 }
 
-QString styleSheet() {
-    const auto& t = theme();
-    QString sheet = QStringLiteral(R"(
+/// What every widget looks like, with the names of inks and papers in it.
+static constexpr const char* kStyleSheet = R"(
         QMainWindow, QDialog { background: @desk; }
         QMenuBar { background: @desk; color: @ink; border: none; padding: 1px 6px; }
         QMenuBar::item { padding: 3px 9px; background: transparent; border-radius: 3px; }
@@ -128,7 +127,11 @@ QString styleSheet() {
         QScrollBar:horizontal { background: transparent; height: 9px; margin: 0; }
         QScrollBar::handle:horizontal { background: @rule; border-radius: 4px; min-width: 24px; }
         QScrollBar::add-line, QScrollBar::sub-line, QScrollBar::add-page, QScrollBar::sub-page { background: transparent; border: none; width: 0; height: 0; }
-    )");
+    )";
+
+QString styleSheet() {
+    const auto& t = theme();
+    QString sheet = QString::fromUtf8(kStyleSheet);
     const std::pair<const char*, QColor> names[] = {
         {"@desk", t.desk},   {"@page", t.page}, {"@rule", t.rule}, {"@ink", t.ink},
         {"@faint", t.faint}, {"@tint", t.tint}, {"@woad", t.woad}, {"@madder", t.madder}};

@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
-#include "core/schedule/resolve.h"
 #include "render/base/gui_session.h"
 #include "render/frames/still.h"
 
@@ -41,17 +40,19 @@ int runFrame(Context& context, const FrameOptions& options) {
                                    options.size);
         return kWrongUsage;
     }
-    const auto project = openProject(options.file, context.err);
-    if (!project) {
+    const auto study = openStudy(options.file, context.err);
+    if (!study) {
         return kUnreadable;
     }
-    const auto conditions = options.conditions.parse(project->sequence, context.err);
+    const auto conditions = options.conditions.parse(study->sequence(), context.err);
     if (!conditions) {
         return kWrongUsage;
     }
     const render::GuiSession gui;
-    const auto schedule = schedule::resolve(project->sequence, *conditions);
-    const render::Scene scene(project->sequence, *project->shelf, conditions->appearance);
+    const auto resolved = study->schedule(*conditions);
+    const auto& schedule = *resolved;
+    const render::Scene scene(study->sequence(), study->art(), conditions->appearance,
+                              schedule::deviceOf(conditions->device).density);
     QByteArray bytes;
     QBuffer buffer(&bytes);
     buffer.open(QIODevice::WriteOnly);

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
-#include "core/check/real_launches.h"
-#include "core/file/launch_records.h"
+#include "core/launches/measured.h"
+#include "core/launches/read_records.h"
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -19,29 +19,32 @@ struct LaunchesOptions {
     bool json = false;
 };
 
-Json launchesJson(const check::RealLaunches& launches, std::size_t unreadable) {
+Json launchesJson(const launches::RealLaunches& launches, std::size_t unreadable) {
     Json gates = Json::array();
     for (const auto& it : launches.gates) {
         gates.push_back({{"gate", std::string(it.gate)},
                          {"opened", it.opened},
                          {"stayedShut", it.stayedShut},
-                         {"fast", it.fast},
-                         {"typical", it.typical},
-                         {"slow", it.slow}});
+                         {"fast", it.times.fast},
+                         {"typical", it.times.typical},
+                         {"slow", it.times.slow}});
     }
-    Json all = {{"launches", launches.counted}, {"elsewhere", launches.elsewhere},
-                {"unreadable", unreadable},     {"outcomes", launches.outcomes},
-                {"smooth", launches.smooth},    {"gates", gates},
+    Json outcomes = Json::object();
+    for (const auto& [outcome, count] : launches.outcomes) {
+        outcomes[std::string(model::word(outcome))] = count;
+    }
+    Json all = {{"launches", launches.counted}, {"elsewhere", launches.elsewhere}, {"unreadable", unreadable},
+                {"outcomes", outcomes},         {"smooth", launches.smooth},       {"gates", gates},
                 {"unknown", launches.unknown}};
     all["shownTypical"] = launches.shownTypical ? Json(*launches.shownTypical) : Json();
     all["shownSlow"] = launches.shownSlow ? Json(*launches.shownSlow) : Json();
     return all;
 }
 
-void print(const model::Sequence& sequence, const check::RealLaunches& launches, std::ostream& out) {
+void print(const model::Sequence& sequence, const launches::RealLaunches& launches, std::ostream& out) {
     out << fmt::format("{} launches of “{}”\n", launches.counted, sequence.name);
-    for (const auto& [word, count] : launches.outcomes) {
-        out << fmt::format("outcome {:<12} {:>6}\n", word, count);
+    for (const auto& [outcome, count] : launches.outcomes) {
+        out << fmt::format("outcome {:<12} {:>6}\n", model::word(outcome), count);
     }
     if (launches.shownTypical) {
         out << fmt::format("shown   {} ms in half of them, {} ms in nine tenths\n", *launches.shownTypical,
@@ -51,7 +54,8 @@ void print(const model::Sequence& sequence, const check::RealLaunches& launches,
         const auto* gate = model::findThing(sequence.gates, it.gate);
         out << fmt::format(
             "gate {:<20} {} · {} · {} ms, assumed {} · {} · {} ms; opened {}, stayed shut {}\n", it.gate,
-            it.fast, it.typical, it.slow, gate->fast, gate->typical, gate->slow, it.opened, it.stayedShut);
+            it.times.fast, it.times.typical, it.times.slow, gate->fast, gate->typical, gate->slow, it.opened,
+            it.stayedShut);
     }
 }
 
@@ -60,15 +64,15 @@ int runLaunches(Context& context, const LaunchesOptions& options) {
     if (!project) {
         return kUnreadable;
     }
-    const auto bytes = DiskFiles().read(options.records, file::kRecordBytes);
+    const auto bytes = DiskFiles().read(options.records, launches::kRecordBytes);
     const std::atomic<bool> never = false;
     auto read =
-        bytes ? file::readLaunchRecords(*bytes, options.records, never) : tl::unexpected(bytes.error());
+        bytes ? launches::readLaunchRecords(*bytes, options.records, never) : tl::unexpected(bytes.error());
     if (!read) {
         context.err << describe(read.error()) << "\n";
         return kUnreadable;
     }
-    const auto launches = check::measured(project->sequence, read->records);
+    const auto launches = launches::measured(project->sequence, read->records);
     if (options.json) {
         context.out << launchesJson(launches, read->unreadable).dump(2) << "\n";
     } else {

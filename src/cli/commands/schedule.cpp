@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "cli/context.h"
 #include "cli/json_views.h"
-#include "core/schedule/resolve.h"
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -43,15 +42,16 @@ void printSchedule(const schedule::Schedule& schedule, std::ostream& out) {
 }
 
 int runSchedule(Context& context, const ScheduleOptions& options) {
-    const auto project = openProject(options.file, context.err);
-    if (!project) {
+    const auto study = openStudy(options.file, context.err);
+    if (!study) {
         return kUnreadable;
     }
-    const auto conditions = options.conditions.parse(project->sequence, context.err);
+    const auto conditions = options.conditions.parse(study->sequence(), context.err);
     if (!conditions) {
         return kWrongUsage;
     }
-    const auto schedule = schedule::resolve(project->sequence, *conditions);
+    const auto resolved = study->schedule(*conditions);
+    const auto& schedule = *resolved;
     if (options.json) {
         context.out << scheduleJson(schedule).dump(2) << "\n";
     } else {

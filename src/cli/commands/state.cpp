@@ -2,7 +2,6 @@
 #include "cli/context.h"
 #include "cli/json_views.h"
 #include "core/schedule/evaluate.h"
-#include "core/schedule/resolve.h"
 
 #include <CLI/CLI.hpp>
 #include <ostream>
@@ -19,15 +18,16 @@ struct StateOptions {
 };
 
 int runState(Context& context, const StateOptions& options) {
-    const auto project = openProject(options.file, context.err);
-    if (!project) {
+    const auto study = openStudy(options.file, context.err);
+    if (!study) {
         return kUnreadable;
     }
-    const auto conditions = options.conditions.parse(project->sequence, context.err);
+    const auto conditions = options.conditions.parse(study->sequence(), context.err);
     if (!conditions) {
         return kWrongUsage;
     }
-    const auto schedule = schedule::resolve(project->sequence, *conditions);
+    const auto resolved = study->schedule(*conditions);
+    const auto& schedule = *resolved;
     context.out << stateJson(schedule, schedule::evaluate(schedule, options.at)).dump(2) << "\n";
     return kDone;
 }

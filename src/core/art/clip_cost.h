@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/base/json_door.h"
+#include "core/base/bounded_json.h"
 
 namespace scaena::art {
 

@@ -42,6 +42,16 @@ public:
 void setArtHelper(const ArtHelper* helper);
 [[nodiscard]] const ArtHelper* artHelper();
 
+/// Reads pictures as the platforms do. May be called from several threads at once.
+class PictureReader {
+public:
+    virtual ~PictureReader() = default;
+    /// The picture as every platform reads it the same way: the bytes themselves if they are plain and sound,
+    /// else the picture anew; null if it cannot be decoded. What is no picture comes back as it is.
+    [[nodiscard]] virtual std::shared_ptr<const std::string>
+    exported(const std::shared_ptr<const std::string>& bytes) const = 0;
+};
+
 /// May be called from several threads at once.
 class Rasteriser {
 public:

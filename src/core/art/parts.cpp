@@ -224,6 +224,8 @@ std::vector<std::string> colourNames(const Art& art) {
     return names;
 }
 
+Colours coloursIn(const Art& art) { return {colourNames(art), usesCurrentColour(art)}; }
+
 Art shapeArt(const model::ShapeContent& shape, Size size,
              const std::function<Colour(const model::ColourRef&)>& colour) {
     Art art;

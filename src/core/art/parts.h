@@ -38,6 +38,13 @@ struct PartInfo {
 /// The plain colours of the art as "#RRGGBB", those that cover most first, each once.
 [[nodiscard]] std::vector<std::string> colourNames(const Art& art);
 
+/// Both of the above.
+struct Colours {
+    std::vector<std::string> names;
+    bool usesCurrentColour = false;
+};
+[[nodiscard]] Colours coloursIn(const Art& art);
+
 /// The drawing of a shape layer of that size, in dp; `colour` tells what a palette reference is.
 [[nodiscard]] Art shapeArt(const model::ShapeContent& shape, Size size,
                            const std::function<Colour(const model::ColourRef&)>& colour);

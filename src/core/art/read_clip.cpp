@@ -3,7 +3,7 @@
 
 #include "core/art/clip_cost.h"
 #include "core/art/losses.h"
-#include "core/base/json_door.h"
+#include "core/base/bounded_json.h"
 
 #include <algorithm>
 #include <cmath>

@@ -9,7 +9,7 @@ namespace scaena::art {
 namespace {
 
 constexpr std::size_t kLongest = std::size_t(32) << 20;
-constexpr int kDeepest = 16;
+constexpr int kDeepestEntity = 16;
 constexpr int kMostSteps = 1'000'000;
 constexpr std::string_view kSpace = " \t\r\n";
 
@@ -66,7 +66,7 @@ bool expand(std::string_view text, const Entities& entities, std::string& out, i
             text.remove_prefix(1);
             continue;
         }
-        if (depth >= kDeepest || ++steps > kMostSteps ||
+        if (depth >= kDeepestEntity || ++steps > kMostSteps ||
             !expand(found->second, entities, out, depth + 1, steps)) {
             return false;
         }

@@ -11,7 +11,7 @@ namespace scaena::art {
 
 namespace {
 
-constexpr int kDeepest = 64;
+constexpr int kDeepestPicture = 64;
 
 /// Only what the file itself holds is ever shown.
 bool holdsItsPicture(const pugi::xml_node& element) {
@@ -76,7 +76,7 @@ std::optional<std::string> SvgPictures::why(const pugi::xml_node& element, const
 }
 
 std::optional<std::string> SvgPictures::within(const pugi::xml_node& element, int depth) {
-    if (depth > kDeepest || !m_context.budget.element()) {
+    if (depth > kDeepestPicture || !m_context.budget.element()) {
         return std::nullopt;
     }
     const auto key = element.hash_value();

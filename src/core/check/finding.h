@@ -18,8 +18,8 @@ enum class Severity {
 
 /// What a finding is about.
 struct Place {
-    enum class Thing { Sequence, Opening, Layer, Beat, Gate, Cue };
-    Thing thing = Thing::Sequence;
+    enum class Kind { Sequence, Opening, Layer, Beat, Gate, Cue };
+    Kind kind = Kind::Sequence;
     std::string id;             ///< empty for Sequence and Opening
     std::optional<Millis> time; ///< where on the axis, if it is at one moment
 };

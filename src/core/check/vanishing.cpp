@@ -73,7 +73,7 @@ std::vector<Finding> vanishing(const schedule::Schedule& before, const schedule:
         const auto& name = now.layers[static_cast<std::size_t>(layer)].name;
         Finding finding;
         finding.rule = "vanishes-before";
-        finding.place = {Place::Thing::Cue, cue.id, {}};
+        finding.place = {Place::Kind::Cue, cue.id, {}};
         finding.sentence = fmt::format("“{}” is no longer seen in {}: this cue brings it in from nothing.",
                                        name, joined(lost));
         if (edit::canKeepInSight(cue)) {

@@ -4,7 +4,7 @@
 #include "core/edit/tidy.h"
 #include "core/model/graph.h"
 #include "core/model/limits.h"
-#include "core/model/validate.h"
+#include "core/valid/validate.h"
 
 #include <algorithm>
 
@@ -30,7 +30,9 @@ void playLike(Sequence& sequence, const BeatId& neighbour, const BeatId& beat) {
 }
 
 /// A change that would leave something hanging on a later beat is not made.
-Sequence ifValid(Sequence next, const Sequence& before) { return validate(next).empty() ? next : before; }
+Sequence ifValid(Sequence next, const Sequence& before) {
+    return valid::problemsOf(next).empty() ? next : before;
+}
 
 }
 

@@ -9,7 +9,7 @@ namespace scaena::edit {
 namespace {
 
 template <typename T>
-void compareList(Thing thing, const std::vector<T>& before, const std::vector<T>& after, ChangeSet& out) {
+void compareList(Kind kind, const std::vector<T>& before, const std::vector<T>& after, ChangeSet& out) {
     std::unordered_map<std::string_view, const T*> old;
     for (const auto& it : before) {
         old.emplace(it.id, &it);
@@ -17,17 +17,17 @@ void compareList(Thing thing, const std::vector<T>& before, const std::vector<T>
     for (const auto& it : after) {
         const auto found = old.find(it.id);
         if (found == old.end()) {
-            out.changes.push_back({thing, it.id, ChangeKind::Added});
+            out.changes.push_back({kind, it.id, ChangeKind::Added});
             continue;
         }
         if (!(*found->second == it)) {
-            out.changes.push_back({thing, it.id, ChangeKind::Changed});
+            out.changes.push_back({kind, it.id, ChangeKind::Changed});
         }
         old.erase(found);
     }
     for (const auto& it : before) {
         if (old.count(it.id) > 0) {
-            out.changes.push_back({thing, it.id, ChangeKind::Removed});
+            out.changes.push_back({kind, it.id, ChangeKind::Removed});
         }
     }
 }
@@ -40,23 +40,23 @@ bool sameOrder(const std::vector<T>& a, const std::vector<T>& b) {
 
 }
 
-bool ChangeSet::touches(Thing thing) const {
-    return std::any_of(changes.begin(), changes.end(), [&](const Change& c) { return c.thing == thing; });
+bool ChangeSet::touches(Kind kind) const {
+    return std::any_of(changes.begin(), changes.end(), [&](const Change& c) { return c.kind == kind; });
 }
 
 ChangeSet compare(const model::Sequence& a, const model::Sequence& b) {
     ChangeSet set;
-    compareList(Thing::Colour, a.palette, b.palette, set);
-    compareList(Thing::Layer, a.layers, b.layers, set);
-    compareList(Thing::Beat, a.beats, b.beats, set);
-    compareList(Thing::Gate, a.gates, b.gates, set);
-    compareList(Thing::Cue, a.cues, b.cues, set);
+    compareList(Kind::Colour, a.palette, b.palette, set);
+    compareList(Kind::Layer, a.layers, b.layers, set);
+    compareList(Kind::Beat, a.beats, b.beats, set);
+    compareList(Kind::Gate, a.gates, b.gates, set);
+    compareList(Kind::Cue, a.cues, b.cues, set);
     const bool same = a.name == b.name && a.opening == b.opening && a.bars == b.bars &&
                       a.appIcon == b.appIcon && a.starts == b.starts && a.extras == b.extras &&
                       sameOrder(a.palette, b.palette) && sameOrder(a.layers, b.layers) &&
                       sameOrder(a.beats, b.beats) && sameOrder(a.gates, b.gates) && sameOrder(a.cues, b.cues);
     if (!same) {
-        set.changes.push_back({Thing::Sequence, {}, ChangeKind::Changed});
+        set.changes.push_back({Kind::Sequence, {}, ChangeKind::Changed});
     }
     return set;
 }

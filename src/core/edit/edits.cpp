@@ -3,6 +3,7 @@
 
 #include "core/model/graph.h"
 #include "core/model/limits.h"
+#include "core/moves/definition.h"
 
 #include <algorithm>
 
@@ -32,7 +33,7 @@ CueId freeCueId(const Sequence& sequence, std::string_view wish) {
 
 bool canMove(const Sequence& sequence, const LayerId& layer, MoveKind kind) {
     const auto* it = findThing(sequence.layers, layer);
-    return it && suits(kind, it->kind()) && (kind != MoveKind::Travel || it->destination);
+    return it && moves::whyNot(kind, *it).empty();
 }
 
 Sequence moveCue(Sequence sequence, const CueId& cue, Millis by) {
@@ -70,7 +71,7 @@ Sequence setMoveKind(Sequence sequence, const CueId& cue, MoveKind kind) {
         Move move;
         move.kind = kind;
         for (const auto& [key, value] : it.move.parameters) {
-            const auto* parameter = findParameter(kind, key);
+            const auto* parameter = moves::findParameter(kind, key);
             const auto* text = std::get_if<std::string>(&value);
             const bool fits =
                 parameter &&
@@ -90,7 +91,7 @@ Sequence setMoveKind(Sequence sequence, const CueId& cue, MoveKind kind) {
 Sequence setMoveParameter(Sequence sequence, const CueId& cue, const std::string& key,
                           const MoveValue& value) {
     with(sequence.cues, cue, [&](Cue& it) {
-        const auto* parameter = findParameter(it.move.kind, key);
+        const auto* parameter = moves::findParameter(it.move.kind, key);
         if (!parameter || parameter->isChoice() != std::holds_alternative<std::string>(value)) {
             return;
         }
@@ -130,15 +131,15 @@ Sequence addCue(Sequence sequence, const LayerId& layer, const BeatId& beat, Mil
     cue.layer = layer;
     cue.beat = beat;
     cue.anchor.offset = bounded(offset);
-    cue.length = moveDefinition(kind).length;
+    cue.length = moves::definitionOf(kind).length;
     cue.move.kind = kind;
     sequence.cues.push_back(std::move(cue));
     return sequence;
 }
 
 bool canKeepInSight(const Cue& cue) {
-    const auto standing = model::standing(cue.move.kind);
-    return std::any_of(standing.begin(), standing.end(), [&](const auto& it) {
+    const auto parameters = moves::inSightParameters(cue.move.kind);
+    return std::any_of(parameters.begin(), parameters.end(), [&](const auto& it) {
         const auto found = cue.move.parameters.find(it.first);
         return found == cue.move.parameters.end() || found->second != it.second;
     });
@@ -146,7 +147,7 @@ bool canKeepInSight(const Cue& cue) {
 
 Sequence keepInSight(Sequence sequence, const CueId& cue) {
     with(sequence.cues, cue, [&](Cue& it) {
-        for (const auto& [key, value] : model::standing(it.move.kind)) {
+        for (const auto& [key, value] : moves::inSightParameters(it.move.kind)) {
             it.move.parameters[key] = value;
         }
         if (it.move.kind == MoveKind::Fade) {
@@ -158,7 +159,7 @@ Sequence keepInSight(Sequence sequence, const CueId& cue) {
 
 Sequence bringIn(Sequence sequence, const CueId& cue) {
     with(sequence.cues, cue, [&](Cue& it) {
-        for (const auto& [key, value] : model::standing(it.move.kind)) {
+        for (const auto& [key, value] : moves::inSightParameters(it.move.kind)) {
             it.move.parameters.erase(key);
         }
     });

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/model/moves.h"
 #include "core/model/sequence.h"
+#include "core/moves/definition.h"
 
 /// The ways to change a sequence: pure functions that give a new value. Each takes ids; an id that names
 /// nothing gives the sequence back unchanged. Times and numbers are brought into the bounds of the file

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/edit/tidy.h"
 
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 
 #include <algorithm>
 
@@ -19,8 +19,7 @@ void keepKnown(std::vector<decltype(Thing::id)>& ids, const std::vector<Thing>& 
 void tidyCues(const std::vector<Layer>& layers, const std::vector<Beat>& beats, std::vector<Cue>& cues) {
     std::erase_if(cues, [&](const Cue& cue) {
         const auto* layer = findThing(layers, cue.layer);
-        const bool cannot = !layer || !suits(cue.move.kind, layer->kind()) ||
-                            (cue.move.kind == MoveKind::Travel && !layer->destination);
+        const bool cannot = !layer || !moves::whyNot(cue.move.kind, *layer).empty();
         return cannot || !findThing(beats, cue.beat);
     });
     for (auto& cue : cues) {

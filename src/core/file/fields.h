@@ -12,6 +12,13 @@
 /// standard) – left out where it has the standard value; extras(map) – everything else that stood there.
 namespace scaena::file {
 
+/// A thing with nothing said about it: only what differs from it is written.
+template <class Thing>
+const Thing& standard() {
+    static const Thing thing;
+    return thing;
+}
+
 template <class A>
 void describe(A& a, model::PaletteColour& c) {
     a.field("id", c.id);
@@ -34,26 +41,26 @@ template <class A>
 void describe(A& a, model::AppIcon& i) {
     a.optional("layer", i.layer);
     a.optional("colour", i.colour);
-    a.optional("size", i.size, 1.0);
+    a.optional("size", i.size, standard<model::AppIcon>().size);
     a.extras(i.extras);
 }
 
 template <class A>
 void describe(A& a, model::SystemBars& b) {
-    a.optional("shown", b.shown, true);
-    a.optional("content", b.content, model::BarContent::Auto);
+    a.optional("shown", b.shown, standard<model::SystemBars>().shown);
+    a.optional("content", b.content, standard<model::SystemBars>().content);
     a.extras(b.extras);
 }
 
 template <class A>
 void describe(A& a, model::Place& p) {
-    a.optional("anchor", p.anchor, model::AnchorPoint::Centre);
-    a.optional("x", p.x, 0.0);
-    a.optional("y", p.y, 0.0);
+    a.optional("anchor", p.anchor, standard<model::Place>().anchor);
+    a.optional("x", p.x, standard<model::Place>().x);
+    a.optional("y", p.y, standard<model::Place>().y);
     a.field("width", p.width);
     a.field("height", p.height);
-    a.optional("turn", p.turn, 0.0);
-    a.optional("safeArea", p.safeArea, false);
+    a.optional("turn", p.turn, standard<model::Place>().turn);
+    a.optional("safeArea", p.safeArea, standard<model::Place>().safeArea);
     a.extras(p.extras);
 }
 
@@ -68,7 +75,7 @@ template <class A>
 void describe(A& a, model::Fill& f) {
     a.field("colour", f.colour);
     a.optional("to", f.to);
-    a.optional("angle", f.angle, 180.0);
+    a.optional("angle", f.angle, standard<model::Fill>().angle);
     a.extras(f.extras);
 }
 
@@ -77,8 +84,8 @@ void describe(A& a, model::TextContent& t) {
     a.field("text", t.text);
     a.field("colour", t.colour);
     a.field("size", t.size);
-    a.optional("typeface", t.typeface, model::Typeface::Sans);
-    a.optional("bold", t.bold, false);
+    a.optional("typeface", t.typeface, standard<model::TextContent>().typeface);
+    a.optional("bold", t.bold, standard<model::TextContent>().bold);
     a.optional("fontFile", t.fontFile);
     a.extras(t.extras);
 }
@@ -105,18 +112,18 @@ void describe(A& a, model::ShapeContent& s) {
     a.field("form", s.form);
     a.optional("colour", s.colour);
     a.optional("to", s.to);
-    a.optional("angle", s.angle, 180.0);
-    a.optional("corner", s.corner, 0.0);
+    a.optional("angle", s.angle, standard<model::ShapeContent>().angle);
+    a.optional("corner", s.corner, standard<model::ShapeContent>().corner);
     a.optional("strokeColour", s.strokeColour);
-    a.optional("strokeWidth", s.strokeWidth, 0.0);
+    a.optional("strokeWidth", s.strokeWidth, standard<model::ShapeContent>().strokeWidth);
     a.extras(s.extras);
 }
 
 template <class A>
 void describe(A& a, model::Picture& p) {
     a.field("path", p.path);
-    a.optional("density", p.density, 1.0);
-    a.optional("dark", p.dark, false);
+    a.optional("density", p.density, standard<model::Picture>().density);
+    a.optional("dark", p.dark, standard<model::Picture>().dark);
     a.extras(p.extras);
 }
 
@@ -126,7 +133,7 @@ void describe(A& a, model::BackdropPicture& p) {
     a.optional("dark", p.dark);
     a.optional("landscape", p.landscape);
     a.optional("darkLandscape", p.darkLandscape);
-    a.optional("fit", p.fit, model::Fit::Fill);
+    a.optional("fit", p.fit, standard<model::BackdropPicture>().fit);
     a.extras(p.extras);
 }
 
@@ -135,7 +142,7 @@ void describe(A& a, model::ProgressContent& p) {
     a.field("form", p.form);
     a.field("colour", p.colour);
     a.optional("track", p.track);
-    a.optional("thickness", p.thickness, 4.0);
+    a.optional("thickness", p.thickness, standard<model::ProgressContent>().thickness);
     a.optional("gates", p.gates);
     a.extras(p.extras);
 }
@@ -144,7 +151,7 @@ template <class A>
 void describe(A& a, model::ClipContent& c) {
     a.field("path", c.path);
     a.optional("darkPath", c.darkPath);
-    a.optional("from", c.from, 0);
+    a.optional("from", c.from, standard<model::ClipContent>().from);
     a.field("stopAt", c.stopAt);
     a.optional("keep", c.keep);
     a.extras(c.extras);
@@ -208,16 +215,16 @@ void describe(A& a, model::Layer& l) {
         l.contents = model::contentsOf(kind);
     }
     a.optional("group", l.group);
-    a.optional("hidden", l.hidden, false);
-    a.optional("locked", l.locked, false);
-    a.optional("shownWhen", l.shownWhen, model::ShownWhen::Always);
+    a.optional("hidden", l.hidden, standard<model::Layer>().hidden);
+    a.optional("locked", l.locked, standard<model::Layer>().locked);
+    a.optional("shownWhen", l.shownWhen, standard<model::Layer>().shownWhen);
     std::visit([&](auto& contents) { describeContent(a, contents); }, l.contents);
     if (!model::coversScreen(kind)) {
         a.field("place", l.place);
         a.optional("landscape", l.landscape);
         a.optional("destination", l.destination);
-        a.optional("pivotX", l.pivot.x, 0.5);
-        a.optional("pivotY", l.pivot.y, 0.5);
+        a.optional("pivotX", l.pivot.x, standard<model::Layer>().pivot.x);
+        a.optional("pivotY", l.pivot.y, standard<model::Layer>().pivot.y);
     }
     a.extras(l.extras);
 }
@@ -229,11 +236,11 @@ void describe(A& a, model::Beat& b) {
     a.field("kind", b.kind);
     a.optional("length", b.length);
     a.optional("gates", b.gates);
-    a.optional("atLeast", b.atLeast, 0);
+    a.optional("atLeast", b.atLeast, standard<model::Beat>().atLeast);
     a.optional("atMost", b.atMost);
-    a.optional("onTimeOut", b.onTimeOut, model::TimeOutAction::GoOn);
-    a.optional("yield", b.yield, model::Yield::Never);
-    a.optional("blend", b.blend, 120);
+    a.optional("onTimeOut", b.onTimeOut, standard<model::Beat>().onTimeOut);
+    a.optional("yield", b.yield, standard<model::Beat>().yield);
+    a.optional("blend", b.blend, standard<model::Beat>().blend);
     a.extras(b.extras);
 }
 
@@ -241,33 +248,33 @@ template <class A>
 void describe(A& a, model::Gate& g) {
     a.field("id", g.id);
     a.field("name", g.name);
-    a.optional("start", g.start, model::GateStart::Process);
+    a.optional("start", g.start, standard<model::Gate>().start);
     a.optional("beat", g.beat);
     a.optional("needs", g.needs);
     a.field("typical", g.typical);
     a.field("fast", g.fast);
     a.field("slow", g.slow);
     a.optional("timeOut", g.timeOut);
-    a.optional("onTimeOut", g.onTimeOut, model::TimeOutAction::GoOn);
-    a.optional("optional", g.optional, false);
+    a.optional("onTimeOut", g.onTimeOut, standard<model::Gate>().onTimeOut);
+    a.optional("optional", g.optional, standard<model::Gate>().optional);
     a.extras(g.extras);
 }
 
 template <class A>
 void describe(A& a, model::CueAnchor& c) {
-    a.optional("kind", c.kind, model::AnchorKind::BeatStart);
+    a.optional("kind", c.kind, standard<model::CueAnchor>().kind);
     a.optional("cue", c.cue);
-    a.optional("offset", c.offset, 0);
+    a.optional("offset", c.offset, standard<model::CueAnchor>().offset);
     a.extras(c.extras);
 }
 
 template <class A>
 void describe(A& a, model::Repeat& r) {
-    a.optional("times", r.times, 1);
-    a.optional("whileWaiting", r.whileWaiting, false);
-    a.optional("alternate", r.alternate, false);
-    a.optional("end", r.end, model::RepeatEnd::Cut);
-    a.optional("settle", r.settle, 200);
+    a.optional("times", r.times, standard<model::Repeat>().times);
+    a.optional("whileWaiting", r.whileWaiting, standard<model::Repeat>().whileWaiting);
+    a.optional("alternate", r.alternate, standard<model::Repeat>().alternate);
+    a.optional("end", r.end, standard<model::Repeat>().end);
+    a.optional("settle", r.settle, standard<model::Repeat>().settle);
     a.extras(r.extras);
 }
 
@@ -301,8 +308,8 @@ void describe(A& a, model::Cue& c) {
     a.optional("poses", c.poses);
     a.optional("easing", c.easing);
     a.optional("repeat", c.repeat);
-    a.optional("composite", c.composite, model::Composite::Replace);
-    a.optional("reduced", c.reduced, model::ReducedMotion::Fade);
+    a.optional("composite", c.composite, standard<model::Cue>().composite);
+    a.optional("reduced", c.reduced, standard<model::Cue>().reduced);
     a.extras(c.extras);
 }
 

@@ -4,6 +4,7 @@
 #include "core/file/pretty_json.h"
 #include "core/file/read_archive.h"
 #include "core/file/write_archive.h"
+#include "core/valid/validate.h"
 
 namespace scaena::file {
 
@@ -43,7 +44,7 @@ Result<std::vector<model::Phrase>> readPhrases(std::string_view text, const std:
     ReadArchive archive(*json, "", problems);
     describe(archive, book);
     for (const auto& phrase : book.phrases) {
-        auto more = problems.empty() ? model::validate(phrase) : Problems();
+        auto more = problems.empty() ? valid::problemsOf(phrase) : Problems();
         problems.insert(problems.end(), more.begin(), more.end());
     }
     if (!problems.empty()) {

@@ -6,7 +6,7 @@
 
 namespace scaena::file {
 
-/// Phrases as text, for the shelf that a person keeps and for the clipboard: a JSON object
+/// Phrases as text, for the art files that a person keeps and for the clipboard: a JSON object
 /// {"format": "scaena-phrases", "version": 1, "phrases": […]} whose cues are written as in a sequence.
 [[nodiscard]] std::string writePhrases(const std::vector<model::Phrase>& phrases);
 [[nodiscard]] Result<std::vector<model::Phrase>> readPhrases(std::string_view text,

@@ -3,7 +3,7 @@
 #include "core/file/read_archive.h"
 #include "core/file/sequence_file.h"
 #include "core/file/version.h"
-#include "core/model/validate.h"
+#include "core/valid/validate.h"
 
 #include <fmt/format.h>
 
@@ -51,7 +51,7 @@ Result<model::Sequence> read(std::string_view text, const std::string& name) {
     archive.know("version");
     describe(archive, sequence);
     if (problems.empty()) {
-        problems = model::validate(sequence);
+        problems = valid::problemsOf(sequence);
     }
     if (!problems.empty()) {
         for (auto& problem : problems) {

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/base/json_door.h"
+#include "core/base/bounded_json.h"
 #include "core/base/result.h"
 #include "core/file/fields.h"
 #include "core/model/limits.h"

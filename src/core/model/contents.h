@@ -213,7 +213,7 @@ static_assert(std::variant_size_v<Contents> == Words<LayerKind>::list.size());
 
 /// One function object out of several lambdas, for std::visit.
 template <class... Fs>
-struct Cases : Fs... {
+struct Overloads : Fs... {
     using Fs::operator()...;
 };
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/model/graph.h"
 
-#include "core/model/places.h"
+#include "core/model/index_by_id.h"
 
 #include <algorithm>
 
@@ -56,7 +56,7 @@ Sorted sortTopologically(const Before& before) {
 }
 
 Sorted sortGates(const Sequence& sequence) {
-    const Places places(sequence.gates);
+    const IndexById places(sequence.gates);
     Before before(sequence.gates.size());
     for (std::size_t i = 0; i < before.size(); ++i) {
         for (const auto& id : sequence.gates[i].needs) {
@@ -70,7 +70,7 @@ Sorted sortGates(const Sequence& sequence) {
 
 /// For each cue the one it hangs on, or -1.
 std::vector<int> othersOf(const Sequence& sequence) {
-    const Places places(sequence.cues);
+    const IndexById places(sequence.cues);
     std::vector<int> others;
     for (const auto& cue : sequence.cues) {
         others.push_back(places.of(cue.anchor.cue, static_cast<int>(others.size()) - 1));
@@ -139,7 +139,7 @@ std::vector<int> playOrder(const std::vector<int>& others, const std::vector<int
 }
 
 std::vector<int> cuesInOrder(const Sequence& sequence) {
-    const Places places(sequence.beats);
+    const IndexById places(sequence.beats);
     std::vector<int> beats;
     for (const auto& cue : sequence.cues) {
         beats.push_back(places.of(cue.beat, beats.empty() ? -1 : beats.back()));

@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/base/result.h"
 #include "core/model/cue.h"
+
+#include <string>
+#include <vector>
 
 namespace scaena::model {
 
@@ -15,9 +17,5 @@ struct Phrase {
     std::vector<Cue> cues;
     bool operator==(const Phrase&) const = default;
 };
-
-/// What no sequence could hold of it: lengths, repeats and parameters out of range, too many cues. Phrases
-/// come from the clipboard and from files, as sequences do.
-[[nodiscard]] Problems validate(const Phrase& phrase);
 
 }

@@ -58,11 +58,14 @@ struct RevealShape {
     bool operator==(const RevealShape&) const = default;
 };
 
+/// Progress of a drawing at which its fills begin to appear, where nothing else is said.
+inline constexpr double kFillFrom = 0.6;
+
 /// All tracks of a cue.
 struct LoweredCue {
     std::vector<Track> tracks;
-    RevealShape reveal;    ///< where a track animates Reveal
-    double fillFrom = 0.6; ///< where a track animates Draw: progress at which fills begin to appear
+    RevealShape reveal;          ///< where a track animates Reveal
+    double fillFrom = kFillFrom; ///< where a track animates Draw
 };
 
 }

@@ -1,14 +1,12 @@
 // SPDX-License-Identifier: MIT
 #include "core/plan/carry.h"
 
-#include "core/model/moves.h"
-#include "core/motion/lower.h"
+#include "core/moves/definition.h"
+#include "core/moves/lower.h"
 
 #include <algorithm>
 #include <fmt/format.h>
 #include <optional>
-#include <string_view>
-#include <unordered_map>
 
 namespace scaena::plan {
 
@@ -19,7 +17,7 @@ bool movesContent(motion::Property property) { return property <= motion::Proper
 
 CueCarry carriedByPlayer(const CarryFacts& facts, const Target& target) {
     if (facts.layer.as<model::FirstScreenContent>()) {
-        for (const auto& track : motion::lower(facts.cue).tracks) {
+        for (const auto& track : moves::lower(facts.cue).tracks) {
             if (!movesContent(track.property)) {
                 return {Carry::Dropped, fmt::format("the app's own view cannot animate {}",
                                                     motion::propertyWord(track.property))};
@@ -32,7 +30,7 @@ CueCarry carriedByPlayer(const CarryFacts& facts, const Target& target) {
     if (facts.cue.move.kind == model::MoveKind::Play && target.player.bakesClips) {
         return {Carry::Baked, fmt::format("played as pictures, {} a second", kBakedRate)};
     }
-    return {Carry::Player, target.player.means.c_str()}; // targets are never gone
+    return {Carry::Player, target.player.how.c_str()}; // targets are never gone
 }
 
 }
@@ -47,36 +45,12 @@ std::optional<model::Cue> standIn(const Target& target, const model::Cue& cue) {
         return std::nullopt;
     }
     model::Cue wipe = cue;
-    wipe.easing = model::easingOf(cue);
+    wipe.easing = moves::easingOf(cue);
     wipe.move = {model::MoveKind::Wipe, {}};
     if (const auto way = cue.move.parameters.find("direction"); way != cue.move.parameters.end()) {
         wipe.move.parameters.insert(*way);
     }
     return wipe;
-}
-
-CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target) {
-    const auto* beat = model::findThing(sequence.beats, cue.beat);
-    const auto* layer = model::findThing(sequence.layers, cue.layer);
-    static const model::Layer kNone;
-    return carryOf({cue, layer ? *layer : kNone, beat && beat->kind == model::BeatKind::Opening,
-                    cue.layer == sequence.opening.icon},
-                   target);
-}
-
-std::vector<CueCarry> carriesOf(const model::Sequence& sequence, const Target& target) {
-    std::unordered_map<std::string_view, const model::Layer*> layers;
-    for (const auto& layer : sequence.layers) {
-        layers.emplace(layer.id, &layer);
-    }
-    std::vector<CueCarry> carries;
-    for (const auto& cue : sequence.cues) {
-        const auto* beat = model::findThing(sequence.beats, cue.beat);
-        carries.push_back(carryOf({cue, *layers.at(cue.layer), beat->kind == model::BeatKind::Opening,
-                                   cue.layer == sequence.opening.icon},
-                                  target));
-    }
-    return carries;
 }
 
 CueCarry carryOf(const CarryFacts& facts, const Target& target) {
@@ -105,7 +79,7 @@ CueCarry carryOf(const CarryFacts& facts, const Target& target) {
     if (cue.composite == model::Composite::Add) {
         return {Carry::Dropped, "the system cannot lay one animation over another"};
     }
-    for (const auto& track : motion::lower(facts.cue).tracks) {
+    for (const auto& track : moves::lower(facts.cue).tracks) {
         if (std::find(opening.plays.begin(), opening.plays.end(), track.property) == opening.plays.end()) {
             return {Carry::Dropped,
                     fmt::format("the system cannot animate {}", motion::propertyWord(track.property))};

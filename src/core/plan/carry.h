@@ -48,10 +48,6 @@ struct CarryFacts {
 /// Decides it from the target's capabilities. Cues of the opening beat can only be played by the system;
 /// every other cue is drawn by the exported player.
 [[nodiscard]] CueCarry carryOf(const CarryFacts& facts, const Target& target);
-/// The same for one cue of a valid document.
-[[nodiscard]] CueCarry carryOf(const model::Sequence& sequence, const model::Cue& cue, const Target& target);
-/// The same for all its cues, in their order.
-[[nodiscard]] std::vector<CueCarry> carriesOf(const model::Sequence& sequence, const Target& target);
 
 /// What stands in for a cue whose move the target bakes; nothing where it plays the cue as it is.
 [[nodiscard]] std::optional<model::Cue> standIn(const Target& target, const model::Cue& cue);

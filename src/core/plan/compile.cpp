@@ -3,8 +3,8 @@
 
 #include "core/base/sorted_by.h"
 #include "core/model/graph.h"
-#include "core/model/places.h"
-#include "core/motion/lower.h"
+#include "core/model/index_by_id.h"
+#include "core/moves/lower.h"
 
 #include <algorithm>
 #include <deque>
@@ -13,7 +13,7 @@
 namespace scaena::plan {
 
 using model::AnchorKind;
-using model::Places;
+using model::IndexById;
 
 namespace {
 
@@ -109,7 +109,7 @@ private:
             }
             const auto moves = lowered.of(*played);
             cue.moves = moves.moves;
-            cue.calmer = moves.calmer;
+            cue.calm = moves.calm;
             if (cue.anchor == AnchorKind::With || cue.anchor == AnchorKind::After) {
                 cue.other = m_cues.of(it.anchor.cue, index - 1);
             }
@@ -167,10 +167,10 @@ private:
     }
 
     const model::Sequence& m_document;
-    Places<model::Beat> m_beats;
-    Places<model::Gate> m_gates;
-    Places<model::Layer> m_layers;
-    Places<model::Cue> m_cues;
+    IndexById<model::Beat> m_beats;
+    IndexById<model::Gate> m_gates;
+    IndexById<model::Layer> m_layers;
+    IndexById<model::Cue> m_cues;
     Plan m_plan;
 };
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/plan/lowered_moves.h"
 
-#include "core/motion/lower.h"
+#include "core/moves/lower.h"
 
 namespace scaena::plan {
 
@@ -22,10 +22,10 @@ LoweredMoves::Both LoweredMoves::of(const model::Cue& cue) {
             return known.lowered;
         }
     }
-    auto moves = motion::lower(cue);
-    auto calmer = motion::lowerReduced(cue, moves);
+    auto moves = moves::lower(cue);
+    auto calm = moves::calm(cue, moves);
     const Both lowered{std::make_shared<const motion::LoweredCue>(std::move(moves)),
-                       std::make_shared<const motion::LoweredCue>(std::move(calmer))};
+                       std::make_shared<const motion::LoweredCue>(std::move(calm))};
     m_known[kind][m_next[kind]++ % m_known[kind].size()] = {&cue, lowered};
     return lowered;
 }

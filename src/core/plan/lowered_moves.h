@@ -15,8 +15,8 @@ using MovesPtr = std::shared_ptr<const motion::LoweredCue>;
 class LoweredMoves {
 public:
     struct Both {
-        MovesPtr moves;  ///< as it is played
-        MovesPtr calmer; ///< under reduced motion
+        MovesPtr moves; ///< as it is played
+        MovesPtr calm;  ///< under reduced motion
     };
     /// The cue must outlive this object.
     [[nodiscard]] Both of(const model::Cue& cue);

@@ -38,11 +38,11 @@ struct Gate {
 };
 
 struct Layer {
-    const model::Layer* made = nullptr; ///< in the plan's document; contents and places
-    Index parent = -1;                  ///< its group
-    std::vector<Index> gates;           ///< of a progress layer, as the document names them; empty: all
-    int frames = 0;                     ///< clips: pictures it is played as; 0: at any moment
-    bool inOpening = false;             ///< named among the opening's layers
+    const model::Layer* source = nullptr; ///< in the plan's document; contents and places
+    Index parent = -1;                    ///< its group
+    std::vector<Index> gates;             ///< of a progress layer, as the document names them; empty: all
+    int frames = 0;                       ///< clips: pictures it is played as; 0: at any moment
+    bool inOpening = false;               ///< named among the opening's layers
 };
 
 struct Repeat {
@@ -63,7 +63,7 @@ struct Cue {
     bool hangsOnEnd = false; ///< its chain of anchors leads to the end of its own beat
     CueCarry carry;          ///< how the target gets it
     MovesPtr moves;          ///< as the target plays it
-    MovesPtr calmer;         ///< the same under reduced motion
+    MovesPtr calm;           ///< the same under reduced motion
 
     [[nodiscard]] bool isDropped() const { return carry.how == Carry::Dropped; }
     /// From its start to its end, where nothing cuts it and it does not repeat for as long as its wait lasts.

@@ -51,7 +51,7 @@ PlayerTraits withoutPaths() {
 PlayerTraits composition() {
     PlayerTraits traits;
     traits.bakesClips = false;
-    traits.means = "keyframes of the composition";
+    traits.how = "keyframes of the composition";
     return traits;
 }
 
@@ -74,7 +74,7 @@ const std::vector<Target>& targets() {
         {"react-native-ios", "React Native on iOS", "react-native", storyboard(), withoutPaths(), kBundle,
          Rounded},
         {"web", "Web", "web", firstPaint(), {}, 0, Maskable},
-        {"lottie", "Lottie", "lottie", firstPaint(), composition(), 0, Circle},
+        {"lottie", "Lottie", "lottie", firstPaint(), composition(), 0, Circle, false},
     };
     return list;
 }

@@ -43,7 +43,7 @@ struct OpeningTraits {
 struct PlayerTraits {
     bool bakesClips = true;  ///< plays a clip as single pictures
     bool bakesDraws = false; ///< draws no paths: an outline appears by a wipe instead
-    std::string means = "drawn by the exported player"; ///< one clause: how a cue gets there
+    std::string how = "drawn by the exported player"; ///< one clause: how a cue gets there
 };
 
 /// The shape of the home screen's icons.
@@ -58,6 +58,7 @@ struct Target {
     PlayerTraits player;
     Millis startUp = 0; ///< what its engine adds to a first or cold start before the app can draw
     HomeIcon homeIcon = HomeIcon::Circle;
+    bool hasAppIcon = true; ///< its export makes the app's icon
 };
 
 [[nodiscard]] const std::vector<Target>& targets();

@@ -26,7 +26,9 @@ double farthest(const art::Group& group, const Matrix& outer, Point middle) {
             far = std::max(far, farthest(**inner, map, middle));
         } else { // a picture's ink is known to no one here: it may fill its box
             const auto& box = std::get<art::Picture>(child).box;
-            for (const Point corner : {Point{box.x, box.y}, {box.right(), box.y}, {box.x, box.bottom()},
+            for (const Point corner : {Point{box.x, box.y},
+                                       {box.right(), box.y},
+                                       {box.x, box.bottom()},
                                        {box.right(), box.bottom()}}) {
                 const Point p = map.map(corner);
                 far = std::max(far, std::hypot(p.x - middle.x, p.y - middle.y));
@@ -38,13 +40,13 @@ double farthest(const art::Group& group, const Matrix& outer, Point middle) {
 
 }
 
-double iconPart(const model::Sequence& sequence, const ArtShelf& shelf, const model::Layer& layer,
+double iconPart(const model::Sequence& sequence, const ArtFiles& artFiles, const model::Layer& layer,
                 double safe) {
     // Half a diagonal of the box, unless the art tells better.
     const double width = std::max(1.0, layer.place.width);
     const double height = std::max(1.0, layer.place.height);
     double reach = std::hypot(width, height) / 2;
-    if (const auto art = shownArt(sequence, shelf, layer, model::Appearance::Light)) {
+    if (const auto art = shownArt(sequence, artFiles, layer, model::Appearance::Light)) {
         const Matrix fit = art::fitInto(art->viewBox, {0, 0, width, height});
         const Point middle{art->viewBox.x + art->viewBox.width / 2, art->viewBox.y + art->viewBox.height / 2};
         const double painted = farthest(art->root, Matrix(), middle) * fit.meanScale();

@@ -16,7 +16,7 @@ inline constexpr double kWholeSafe = 1.0;
 
 /// Which part of a square icon's side the layer's longer side takes, so that everything painted lies within
 /// the circle of `safe`, times the person's own size. Used by the exports and by the previews alike.
-[[nodiscard]] double iconPart(const model::Sequence& sequence, const ArtShelf& shelf,
+[[nodiscard]] double iconPart(const model::Sequence& sequence, const ArtFiles& artFiles,
                               const model::Layer& layer, double safe);
 
 }

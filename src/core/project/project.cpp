@@ -45,12 +45,30 @@ bool staysWithin(const fs::path& folder, const fs::path& file) {
 
 }
 
-art::ArtPtr ArtShelf::findArt(const std::string& path) const {
+art::ArtPtr ArtFiles::findArt(const std::string& path) const {
     const auto found = art.find(path);
     return found == art.end() ? nullptr : found->second;
 }
 
-const std::string* ArtShelf::bytesOf(const std::string& path) const {
+void ArtFiles::addArt(const std::string& path, art::Art read, std::string source) {
+    colours[path] = std::make_shared<const art::Colours>(art::coloursIn(read));
+    art[path] = std::make_shared<const art::Art>(std::move(read));
+    sources[path] = std::make_shared<const std::string>(std::move(source));
+}
+
+bool ArtFiles::takeArt(const std::string& path, const ArtFiles& from) {
+    const auto take = [&](auto& into, const auto& known) {
+        if (const auto found = known.find(path); found != known.end()) {
+            into[path] = found->second;
+        }
+    };
+    take(art, from.art);
+    take(sources, from.sources);
+    take(colours, from.colours);
+    return art.contains(path);
+}
+
+const std::string* ArtFiles::bytesOf(const std::string& path) const {
     const auto found = files.find(path);
     return found == files.end() ? nullptr : found->second.get();
 }
@@ -79,7 +97,7 @@ void renamePath(model::Sequence& sequence, const std::string& from, const std::s
     }
 }
 
-art::ArtPtr ArtShelf::artOf(const model::Layer& layer, model::Appearance appearance) const {
+art::ArtPtr ArtFiles::artOf(const model::Layer& layer, model::Appearance appearance) const {
     const auto* drawing = layer.art();
     if (!drawing) {
         return nullptr;
@@ -89,9 +107,9 @@ art::ArtPtr ArtShelf::artOf(const model::Layer& layer, model::Appearance appeara
     return wanted ? wanted : findArt(drawing->art);
 }
 
-ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model::Sequence& sequence,
-                   const ArtShelf& known, Problems& warnings) {
-    ArtShelf shelf;
+ArtFiles loadArtFiles(const FileAccess& files, const fs::path& folder, const model::Sequence& sequence,
+                      const ArtFiles& known, Problems& warnings) {
+    ArtFiles artFiles;
     const Named named = namedBy(sequence);
     const auto readBytes = [&](const std::string& path) -> Result<std::string> {
         const fs::path full = folder / path;
@@ -101,11 +119,7 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
         return files.read(full, model::limits::kPictureBytes);
     };
     for (const auto& path : named.art) {
-        if (const auto found = known.art.find(path); found != known.art.end()) {
-            shelf.art.insert(*found);
-            if (const auto source = known.sources.find(path); source != known.sources.end()) {
-                shelf.sources.insert(*source);
-            }
+        if (artFiles.takeArt(path, known)) {
             continue;
         }
         const auto bytes = readBytes(path);
@@ -127,19 +141,18 @@ ArtShelf loadShelf(const FileAccess& files, const fs::path& folder, const model:
             warnings.push_back(
                 {ProblemKind::Unsupported, "cannot carry " + loss, (folder / path).string(), {}});
         }
-        shelf.art[path] = std::make_shared<const art::Art>(std::move(*art));
-        shelf.sources[path] = std::make_shared<const std::string>(*bytes);
+        artFiles.addArt(path, std::move(*art), *bytes);
     }
     for (const auto& path : named.files) {
         if (const auto found = known.files.find(path); found != known.files.end()) {
-            shelf.files.insert(*found);
+            artFiles.files.insert(*found);
         } else if (auto bytes = readBytes(path)) {
-            shelf.files[path] = std::make_shared<const std::string>(std::move(*bytes));
+            artFiles.files[path] = std::make_shared<const std::string>(std::move(*bytes));
         } else {
             append(warnings, bytes.error());
         }
     }
-    return shelf;
+    return artFiles;
 }
 
 Result<Project> open(const FileAccess& files, const fs::path& path) {
@@ -150,13 +163,13 @@ Result<Project> open(const FileAccess& files, const fs::path& path) {
     Project project;
     project.path = path;
     project.sequence = std::move(*sequence);
-    project.shelf = std::make_shared<const ArtShelf>(
-        loadShelf(files, path.parent_path(), project.sequence, {}, project.warnings));
+    project.artFiles = std::make_shared<const ArtFiles>(
+        loadArtFiles(files, path.parent_path(), project.sequence, {}, project.warnings));
     return project;
 }
 
 Result<void> copyArt(FileAccess& files, const fs::path& from, const fs::path& to,
-                     const model::Sequence& sequence, const ArtShelf& known) {
+                     const model::Sequence& sequence, const ArtFiles& known) {
     for (const auto& path : pathsOf(sequence)) {
         if (files.exists(to / path)) {
             continue;

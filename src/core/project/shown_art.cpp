@@ -20,7 +20,7 @@ bool hasOtherBox(const model::Layer& layer) {
            sizeOf(*layer.landscape) != sizeOf(layer.place);
 }
 
-art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf, const model::Layer& layer,
+art::ArtPtr shownArt(const model::Sequence& sequence, const ArtFiles& artFiles, const model::Layer& layer,
                      Appearance appearance, bool landscape) {
     const auto colour = [&](const model::ColourRef& ref) {
         return model::colourOf(sequence.palette, ref, appearance);
@@ -29,11 +29,11 @@ art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf, con
         return std::make_shared<const art::Art>(
             art::shapeArt(*shape, sizeOf(model::placeOn(layer, landscape)), colour));
     }
-    auto shown = shelf.artOf(layer, appearance);
+    auto shown = artFiles.artOf(layer, appearance);
     if (!shown) {
         return nullptr;
     }
-    const auto& drawing = *layer.art(); // only drawings have art on the shelf
+    const auto& drawing = *layer.art(); // only drawings have art on the art files
     if (!drawing.part.empty()) {
         auto part = art::onlyPart(*shown, drawing.part);
         shown = part ? std::make_shared<const art::Art>(std::move(*part)) : nullptr;

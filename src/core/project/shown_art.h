@@ -9,7 +9,7 @@ namespace scaena::project {
 /// one), only its part, in the palette's colours; a shape in the box of its upright or its
 /// landscape place. Null where the file or part is missing. Used by the stage
 /// and by every exporter alike.
-[[nodiscard]] art::ArtPtr shownArt(const model::Sequence& sequence, const ArtShelf& shelf,
+[[nodiscard]] art::ArtPtr shownArt(const model::Sequence& sequence, const ArtFiles& artFiles,
                                    const model::Layer& layer, model::Appearance appearance,
                                    bool landscape = false);
 

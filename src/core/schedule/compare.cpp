@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/compare.h"
 
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 
 #include <fmt/format.h>
 
@@ -88,9 +88,9 @@ private:
             } else if (was.move.parameters != after[i].move.parameters || was.poses != after[i].poses) {
                 say(fmt::format("“{}” moves otherwise", name));
             }
-            if (easingOf(was) != easingOf(after[i])) {
-                say(fmt::format("“{}” is eased by {} instead of {}", name, toText(easingOf(after[i])),
-                                toText(easingOf(was))));
+            if (moves::easingOf(was) != moves::easingOf(after[i])) {
+                say(fmt::format("“{}” is eased by {} instead of {}", name, toText(moves::easingOf(after[i])),
+                                toText(moves::easingOf(was))));
             }
         }
         for (const auto& cue : before) {

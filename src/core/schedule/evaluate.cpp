@@ -29,7 +29,7 @@ public:
             systemFrame();
         } else {
             for (std::size_t i = 0; i < plan().layers.size(); ++i) {
-                const auto& layer = *plan().layers[i].made;
+                const auto& layer = *plan().layers[i].source;
                 if (!layer.as<model::GroupContent>() && belongsOnStage(layer)) {
                     auto state = appState(static_cast<int>(i));
                     joinGroups(state);
@@ -51,7 +51,7 @@ private:
     [[nodiscard]] const plan::Layer& planned(int layer) const {
         return plan().layers[static_cast<std::size_t>(layer)];
     }
-    [[nodiscard]] const model::Layer& made(int layer) const { return *planned(layer).made; }
+    [[nodiscard]] const model::Layer& sourceOf(int layer) const { return *planned(layer).source; }
     [[nodiscard]] double value(int layer, Property property) const {
         return m_schedule.values.valueAt(layer, property, m_t);
     }
@@ -64,12 +64,12 @@ private:
 
     [[nodiscard]] bool belongsOnStage(const model::Layer& layer) const {
         const bool decided = m_t >= m_schedule.outcomeAt;
-        const bool offline = decided && m_schedule.outcome == Outcome::Offline;
+        const bool offline = decided && m_schedule.outcome == model::Outcome::Offline;
         switch (layer.shownWhen) {
         case model::ShownWhen::Offline:
             return offline;
         case model::ShownWhen::Message:
-            return decided && m_schedule.outcome == Outcome::Message;
+            return decided && m_schedule.outcome == model::Outcome::Message;
         case model::ShownWhen::Always:
             break;
         }
@@ -79,13 +79,13 @@ private:
     /// The layer at rest, before any cue.
     [[nodiscard]] LayerState restState(int index) const {
         LayerState state = unturnedState(index);
-        turnAboutPivot(state, made(index).pivot);
+        turnAboutPivot(state, sourceOf(index).pivot);
         return state;
     }
 
     /// The same before the pivot was heeded.
     [[nodiscard]] LayerState unturnedState(int index) const {
-        const auto& layer = made(index);
+        const auto& layer = sourceOf(index);
         LayerState state;
         state.layer = index;
         if (model::coversScreen(layer.kind())) {
@@ -122,7 +122,7 @@ private:
     void joinGroups(LayerState& state) const {
         // A valid document has no circles of groups.
         for (int index = planned(state.layer).parent; index >= 0; index = planned(index).parent) {
-            const auto& group = made(index);
+            const auto& group = sourceOf(index);
             const Point rest = centreOf(placeOf(group), m_frame.screen, m_schedule.safeArea);
             const LayerState it = appState(index);
             state.outer = Matrix::translation(it.centre.x, it.centre.y) * Matrix::rotation(it.rotation) *
@@ -162,7 +162,7 @@ private:
     [[nodiscard]] LayerState appState(int index) const {
         LayerState state = unturnedState(index);
         animate(state);
-        const auto& layer = made(index);
+        const auto& layer = sourceOf(index);
         const double panel = value(index, Property::Panel);
         if (const auto* backdrop = layer.as<model::BackdropContent>(); backdrop && panel != 0) {
             state.size.height = mixed(m_frame.screen.height, backdrop->panelHeight, panel);
@@ -173,7 +173,7 @@ private:
 
     void animate(LayerState& state) const {
         const int index = state.layer;
-        const auto& layer = made(index);
+        const auto& layer = sourceOf(index);
         state.opacity = std::clamp(value(index, Property::Opacity), 0.0, 1.0);
         state.scaleX = value(index, Property::ScaleX);
         state.scaleY = value(index, Property::ScaleY);
@@ -193,16 +193,14 @@ private:
         state.centre.y += value(index, Property::Y);
         const auto& reveal = m_schedule.timeline(index, Property::Reveal);
         if (reveal.isAnimated()) {
-            const auto* segment = reveal.segmentAt(m_t);
-            segment = segment || reveal.segments().empty() ? segment : &reveal.segments().front();
+            const auto* segment = reveal.shapingAt(m_t);
             state.reveal = {segment ? segment->moves->reveal : motion::RevealShape{},
                             std::clamp(reveal.valueAt(m_t), 0.0, 1.0)};
         }
         const auto& draw = m_schedule.timeline(index, Property::Draw);
         if (draw.isAnimated()) {
             state.draw = std::clamp(draw.valueAt(m_t), 0.0, 1.0);
-            const auto* segment = draw.segmentAt(m_t);
-            segment = segment || draw.segments().empty() ? segment : &draw.segments().front();
+            const auto* segment = draw.shapingAt(m_t);
             state.fillFrom = segment ? segment->moves->fillFrom : state.fillFrom;
         }
     }
@@ -253,7 +251,7 @@ private:
     void staticLayers(const plan::OpeningTraits& traits) {
         const Size screen = m_frame.screen;
         for (std::size_t i = 0; i < plan().layers.size(); ++i) {
-            const auto& layer = *plan().layers[i].made;
+            const auto& layer = *plan().layers[i].source;
             if (!plan().layers[i].inOpening || !canBeStatic(layer.kind())) {
                 continue;
             }
@@ -280,7 +278,7 @@ private:
         if (icon < 0) {
             return;
         }
-        const auto& layer = made(icon);
+        const auto& layer = sourceOf(icon);
         LayerState state = restState(icon);
         state.centre = {m_frame.screen.width / 2, m_frame.screen.height / 2};
         state.rotation = 0;

@@ -12,6 +12,7 @@ namespace scaena::schedule {
 struct Reveal {
     motion::RevealShape shape;
     double progress = 1;
+    bool operator==(const Reveal&) const = default;
 };
 
 /// One layer at one moment. Lengths in dp. The layer's box is turned about its centre after it was scaled
@@ -33,6 +34,7 @@ struct LayerState {
     Matrix outer;        ///< what its groups do to it, in screen coordinates; applied last
     double mask = 0;     ///< diameter of the circle the system cuts the layer to; 0: none
     Point maskCentre;    ///< it stays where it is when the layer moves
+    bool operator==(const LayerState&) const = default;
 };
 
 /// Everything the painter sees of one moment.
@@ -42,6 +44,10 @@ struct Frame {
     bool system = false; ///< the system's own static frame, before the app draws
     Size screen;
     std::vector<LayerState> layers; ///< from back to front; only those that can be seen
+    /// Whether both look alike, whenever they are seen.
+    [[nodiscard]] bool looksLike(const Frame& other) const {
+        return system == other.system && screen == other.screen && layers == other.layers;
+    }
 };
 
 }

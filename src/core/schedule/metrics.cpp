@@ -40,10 +40,10 @@ void measure(Timing& timing, std::vector<WaitSpan>& room) {
         ready = gate.needed ? std::max(ready, gate.open) : ready;
     }
     // A wait's own time-out gives its gates up: from then on nothing needed is outstanding.
-    if (timing.outcome != Outcome::Complete && timing.outcomeAt < ready) {
+    if (timing.outcome != model::Outcome::Complete && timing.outcomeAt < ready) {
         ready = std::max(metrics.opening, timing.outcomeAt);
     }
-    const bool ends = timing.outcome != Outcome::Message && !isNever(last.end);
+    const bool ends = timing.outcome != model::Outcome::Message && !isNever(last.end);
     metrics.ready = ready;
     metrics.shown = ends ? last.end : kNever;
     metrics.added = ends && !isNever(ready) ? std::max(0, last.end - ready) : 0;

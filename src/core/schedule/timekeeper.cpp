@@ -19,16 +19,16 @@ bool dataIsInMemory(model::StartKind start) {
     return start == model::StartKind::Hot || start == model::StartKind::Recreated;
 }
 
-Outcome outcomeOf(model::TimeOutAction action) {
+model::Outcome outcomeOf(model::TimeOutAction action) {
     switch (action) {
     case model::TimeOutAction::Offline:
-        return Outcome::Offline;
+        return model::Outcome::Offline;
     case model::TimeOutAction::Message:
-        return Outcome::Message;
+        return model::Outcome::Message;
     case model::TimeOutAction::GoOn:
         break;
     }
-    return Outcome::WentOn;
+    return model::Outcome::WentOn;
 }
 
 Millis loadingTime(const plan::Gate& gate, Loading loading) {
@@ -89,7 +89,7 @@ int Timing::beatAt(double t) const {
 const Timing& Timekeeper::time(const Launch& launch) {
     m_launch = &launch;
     const auto& beats = m_plan.beats;
-    m_timing.outcome = Outcome::Complete;
+    m_timing.outcome = model::Outcome::Complete;
     m_timing.outcomeAt = kNever;
     m_timing.beats.assign(beats.size(), {});
     m_timing.cues.assign(m_plan.cues.size(), {});
@@ -99,7 +99,7 @@ const Timing& Timekeeper::time(const Launch& launch) {
     for (std::size_t i = 0; i < beats.size(); ++i) {
         m_reached = i;
         m_timing.beats[i].start = now;
-        const bool over = isNever(now) || m_timing.outcome == Outcome::Message;
+        const bool over = isNever(now) || m_timing.outcome == model::Outcome::Message;
         if (over || !plays(beats[i])) {
             skipBeat(i, over ? kNever : now);
         } else {
@@ -129,7 +129,7 @@ Millis Timekeeper::lastTime() const {
         }
         last = isNever(beat.end) ? last : std::max(last, beat.end);
     }
-    return m_timing.outcome == Outcome::Message ? last + kEndlessShown / 4 : last;
+    return m_timing.outcome == model::Outcome::Message ? last + kEndlessShown / 4 : last;
 }
 
 // --- Gates

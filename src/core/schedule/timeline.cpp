@@ -102,6 +102,22 @@ const Segment* PropertyTimeline::segmentAt(double t) const {
     return next == m_segments.begin() ? nullptr : &*(next - 1);
 }
 
+const Segment* PropertyTimeline::shapingAt(double t) const {
+    if (!m_segments.empty()) {
+        const auto* ruling = segmentAt(t);
+        return ruling ? ruling : &m_segments.front();
+    }
+    const Addition* begun = nullptr;
+    const Addition* first = nullptr;
+    for (const auto& it : m_added) {
+        first = !first || it.order < first->order ? &it : first;
+        if (it.segment.start <= t) {
+            begun = !begun || it.order > begun->order ? &it : begun;
+        }
+    }
+    return begun ? &begun->segment : first ? &first->segment : nullptr;
+}
+
 double PropertyTimeline::baseAt(double t) const {
     const auto* segment = segmentAt(t);
     return segment ? segment->valueAt(t) : initial();

@@ -44,7 +44,7 @@ public:
 
     /// Segments have to be added in the order of their starts.
     void replace(const Segment& segment) { m_segments.push_back(segment); }
-    void layOver(const Segment& segment) { m_added.push_back({segment, 0, kNever}); }
+    void layOver(const Segment& segment) { m_added.push_back({segment, m_added.size(), 0, kNever}); }
     void reserve(std::size_t segments) { m_segments.reserve(segments); }
     /// The value before the first segment.
     void setInitial(double value) { m_initial = value; }
@@ -61,11 +61,16 @@ public:
     [[nodiscard]] double baseAt(double t) const;
     /// The segment that decides at that time, or nothing.
     [[nodiscard]] const Segment* segmentAt(double t) const;
+    /// The segment whose move says how a layer is uncovered or drawn: the one that decides, or will; where
+    /// only additions animate the property, the one of them that began last, or else begins first. Null if
+    /// none does.
+    [[nodiscard]] const Segment* shapingAt(double t) const;
     [[nodiscard]] const std::vector<Segment>& segments() const { return m_segments; }
 
 private:
     struct Addition {
         Segment segment;
+        std::size_t order;    // in which they were laid over
         double restSum;       // of all additions up to and including this one, at rest
         Millis startFromHere; // earliest start among this and all later additions
     };

@@ -36,7 +36,7 @@ double valueBefore(const motion::Track& track, const plan::Cue& cue, bool neverP
 }
 
 const motion::LoweredCue& movesOf(const plan::Cue& cue, bool reducedMotion) {
-    return reducedMotion ? *cue.calmer : *cue.moves;
+    return reducedMotion ? *cue.calm : *cue.moves;
 }
 
 }

@@ -2,14 +2,11 @@
 #pragma once
 
 #include "core/base/times.h"
+#include "core/model/outcome.h"
 
 #include <vector>
 
 namespace scaena::schedule {
-
-/// How the launch ended: everything was there; a time-out let it go on without; it took the offline way; or
-/// it stays with a message.
-enum class Outcome { Complete, WentOn, Offline, Message };
 
 struct BeatSpan {
     Millis start = 0, end = 0;
@@ -67,7 +64,7 @@ struct Timing {
     std::vector<BeatSpan> beats;
     std::vector<CueSpan> cues;
     std::vector<GateSpan> gates;
-    Outcome outcome = Outcome::Complete;
+    model::Outcome outcome = model::Outcome::Complete;
     Millis outcomeAt = kNever; ///< when a time-out decided; layers shown for an outcome appear then
     Millis end =
         0; ///< last time worth showing: the hand-off is over, or an endless wait has been shown a while

@@ -2,7 +2,7 @@
 #include "core/start/app_project.h"
 
 #include "core/art/read_vector_drawable.h"
-#include "core/base/json_door.h"
+#include "core/base/bounded_json.h"
 #include "core/model/limits.h"
 #include "core/start/pictures.h"
 

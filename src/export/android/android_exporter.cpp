@@ -29,19 +29,8 @@ std::vector<Suggestion> AndroidExporter::suggestions(const FileAccess& files,
 }
 
 Result<Export> AndroidExporter::build(const ExportInput& input) const {
-    auto problems = problemsOf(input);
-    if (!input.options.package.empty() && !isPackageName(input.options.package)) {
-        problems.push_back(
-            {ProblemKind::Refused,
-             fmt::format("“{}” is not a package name such as com.example.app", input.options.package),
-             {},
-             {}});
-    }
-    if (!problems.empty()) {
-        return tl::unexpected(std::move(problems));
-    }
     ExportBuild base(input, id());
-    AndroidBuild build{base, androidNames(input.sequence, input.options.package), {}};
+    AndroidBuild build{base, androidNames(input.sequence, input.options.chosen.text(kPackageOption)), {}};
     addColours(build);
     const auto drawables = addLayerDrawables(build);
     const Millis iconAnimation = addOpening(build, drawables);

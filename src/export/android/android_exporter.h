@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "export/android/android_options.h"
 #include "export/common/exporter.h"
 
 namespace scaena::exporting {
@@ -10,8 +11,7 @@ namespace scaena::exporting {
 class AndroidExporter : public Exporter {
 public:
     plan::ExportId id() const override { return "android"; }
-    bool hasPackage() const override { return true; }
-    bool takesIconAlways() const override { return true; }
+    std::vector<ExportOption> options() const override { return {kPackageOption, kIconAlwaysOption}; }
     std::string name() const override { return "Android"; }
     Result<Export> build(const ExportInput& input) const override;
     AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;

@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: MIT
 #include "core/model/graph.h"
-#include "core/motion/lower.h"
+#include "core/moves/lower.h"
 #include "export/android/build.h"
 #include "export/android/kotlin_data.h"
 #include "export/common/names.h"
+#include "export/common/player_needs.h"
 #include "export/common/xml.h"
 
 #include "embedded_players.h"
@@ -58,31 +59,18 @@ void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
     const auto folder = build.names.codeFolder();
     const auto tree = timingTree(build.plans);
     const auto looks = kotlinLooks(build, drawables);
-    auto parts = partsOf(tree);
+    UsedParts ofLooks;
     for (const auto& look : looks) {
-        collectParts(parts, look.value);
+        collectParts(ofLooks, look.value);
     }
-    parts.erase("player.steady"); // people may have set all animations to play faster or slower
-    parts.insert({"player.pace", "player.system", "player.stillness"});
     if (std::any_of(drawables.begin(), drawables.end(), [](const auto& it) { return it.layered; })) {
-        parts.insert("player.layered");
+        ofLooks.insert("Drawable.layered");
     }
     const auto& layers = build.sequence().layers;
-    if (std::any_of(layers.begin(), layers.end(), [](const auto& it) {
-            const auto* backdrop = it.template as<model::BackdropContent>();
-            return backdrop != nullptr && backdrop->picture;
-        })) {
-        parts.insert("Backdrop.picture");
+    if (std::any_of(layers.begin(), layers.end(), [](const auto& it) { return model::pictureOf(it); })) {
+        ofLooks.insert("Backdrop.picture");
     }
-    if (!parts.contains("LayerLook.toColor")) {
-        parts.insert("player.plainBackdrops");
-    }
-    if (!parts.contains("LayerLook.wide") && !parts.contains("LayerLook.wideScale")) {
-        parts.insert("player.oneLook");
-    }
-    if (parts.contains("Outcome.message")) {
-        parts.insert("player.retry");
-    }
+    const auto parts = playerNeeds(Player::Android, tree, std::move(ofLooks));
     for (const char* player : {"LaunchTiming.kt", "LaunchArt.kt", "LaunchPlayer.kt"}) {
         build.add(folder + player,
                   withPackage(onlyUsed(embedded::find(player), parts, kKotlinHabits), build.names));

@@ -41,12 +41,12 @@ AnimatorTarget animatorTarget(Property property) {
 }
 
 /// A schedule in which the opening is long enough to show every system cue to its end.
-schedule::Schedule iconSchedule(const model::Sequence& sequence) {
+std::shared_ptr<const schedule::Schedule> iconSchedule(const study::Study& study) {
     schedule::Conditions conditions;
     conditions.target = "android12";
     conditions.device = "small-phone";
     conditions.start = model::StartKind::First;
-    return schedule::resolve(sequence, conditions);
+    return study.schedule(conditions);
 }
 
 class AnimationWriter {
@@ -54,7 +54,8 @@ public:
     explicit AnimationWriter(AndroidBuild& build) : m_build(build) {}
 
     Millis run(int iconLayer) {
-        const auto schedule = iconSchedule(m_build.sequence());
+        const auto shown = iconSchedule(m_build.input.study);
+        const auto& schedule = *shown;
         for (std::size_t p = 0; p < motion::kProperties; ++p) {
             const auto property = static_cast<Property>(p);
             for (const auto& segment : schedule.timeline(iconLayer, property).segments()) {
@@ -180,12 +181,12 @@ private:
 
 }
 
-IconPose iconPose(const model::Sequence& sequence, int iconLayer) {
-    const auto schedule = iconSchedule(sequence);
+IconPose iconPose(const study::Study& study, int iconLayer) {
+    const auto schedule = iconSchedule(study);
     IconPose pose;
     for (const auto property : {Property::X, Property::Y, Property::ScaleX, Property::ScaleY,
                                 Property::Rotation, Property::Opacity}) {
-        const double value = schedule.timeline(iconLayer, property).valueAt(0);
+        const double value = schedule->timeline(iconLayer, property).valueAt(0);
         if (property == Property::Opacity) {
             pose.alpha = value;
         } else if (value != motion::neutral(property)) {

@@ -11,7 +11,7 @@ struct IconPose {
     std::vector<std::pair<std::string, double>> group;
     double alpha = 1;
 };
-[[nodiscard]] IconPose iconPose(const model::Sequence& sequence, int iconLayer);
+[[nodiscard]] IconPose iconPose(const study::Study& study, int iconLayer);
 
 /// Writes the `animated-vector` of the icon with one animator for each segment the system plays, and the
 /// interpolators they need. Returns when the last one ends, 0 if nothing moves.

@@ -33,19 +33,19 @@ std::string adaptiveIcon(const AndroidBuild& build, const std::string& foregroun
 void addLauncherIcon(AndroidBuild& build) {
     const auto* layer = model::iconLayer(build.sequence());
     if (!layer) {
-        build.base.note("no-icon", "There is no artwork or image an icon could be made of.");
         return;
     }
     const auto name = build.names.resource("launcher");
     const auto foreground = name + "_foreground";
     const double part =
-        project::iconPart(build.sequence(), build.input.shelf, *layer, project::kAdaptiveSafe);
+        project::iconPart(build.sequence(), build.input.artFiles, *layer, project::kAdaptiveSafe);
     const double longest = std::max({layer->place.width, layer->place.height, 1.0});
     const Size size{kAdaptiveSide * part * layer->place.width / longest,
                     kAdaptiveSide * part * layer->place.height / longest};
     const Rect box{(kAdaptiveSide - size.width) / 2, (kAdaptiveSide - size.height) / 2, size.width,
                    size.height};
-    const auto art = project::shownArt(build.sequence(), build.input.shelf, *layer, model::Appearance::Light);
+    const auto art =
+        project::shownArt(build.sequence(), build.input.artFiles, *layer, model::Appearance::Light);
     const bool vector = art && !whyNotVector(*art);
     if (vector) {
         VectorOptions options;

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/strata.h"
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
 #include "export/android/build.h"
@@ -71,7 +71,7 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer, const 
     const Rect box{0, 0, size.width, size.height};
     const auto name = build.names.resource(kind, layer.id);
     const auto shown = [&](Appearance appearance) {
-        return project::shownArt(build.sequence(), build.input.shelf, layer, appearance);
+        return project::shownArt(build.sequence(), build.input.artFiles, layer, appearance);
     };
     const auto light = shown(Appearance::Light);
     const auto dark = project::differsByNight(layer) ? shown(Appearance::Dark) : nullptr;
@@ -93,7 +93,7 @@ LayerDrawable addArtLayer(AndroidBuild& build, const model::Layer& layer, const 
 /// A vector cuts at its edges, so it is made as large as the text's ink, even about the centre.
 LayerDrawable addTextLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto& text = layer.get<model::TextContent>();
-    const auto outline = build.input.outliner.outline(text, build.input.shelf.bytesOf(text.fontFile));
+    const auto outline = build.input.outliner.outline(text, build.input.artFiles.bytesOf(text.fontFile));
     const Rect ink = art::bounds(outline);
     const auto reach = [](double low, double high) {
         return std::max(1.0, 2 * std::ceil(std::max(std::abs(low), std::abs(high)) + 1));
@@ -145,7 +145,7 @@ std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOn
             drawables.push_back({});
             continue;
         }
-        const Cases drawableOf{
+        const Overloads drawableOf{
             [&](const model::ArtContent&) { return addArtLayer(build, layer); },
             [&](const model::ShapeContent&) { return addArtLayer(build, layer); },
             [&](const model::TextContent&) { return addTextLayer(build, layer); },

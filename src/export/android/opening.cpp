@@ -52,7 +52,7 @@ void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::A
               iconVector(art, layer,
                          model::tintOf(layer).empty() ? "#FF000000"
                                                       : "@color/" + build.names.colour(model::tintOf(layer)),
-                         iconPose(build.sequence(), model::indexOf(build.sequence().layers, layer.id))));
+                         iconPose(build.input.study, model::indexOf(build.sequence().layers, layer.id))));
 }
 
 /// A picture in the middle of the icon's box; the box itself is an invisible shape that gives the list its
@@ -85,10 +85,11 @@ Millis addIcon(AndroidBuild& build) {
         addImageIcon(build, *layer);
         return 0;
     }
-    const auto light = project::shownArt(build.sequence(), build.input.shelf, *layer, Appearance::Light);
-    const auto dark = project::differsByNight(*layer)
-                          ? project::shownArt(build.sequence(), build.input.shelf, *layer, Appearance::Dark)
-                          : nullptr;
+    const auto light = project::shownArt(build.sequence(), build.input.artFiles, *layer, Appearance::Light);
+    const auto dark =
+        project::differsByNight(*layer)
+            ? project::shownArt(build.sequence(), build.input.artFiles, *layer, Appearance::Dark)
+            : nullptr;
     addIconPicture(build, *layer, *light, Appearance::Light);
     if (dark) {
         addIconPicture(build, *layer, *dark, Appearance::Dark);
@@ -115,7 +116,7 @@ void addFooter(AndroidBuild& build) {
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
         if (appearance == Appearance::Light || project::differsByNight(*layer)) {
             addArt(build, build.names.resource("footer"),
-                   *project::shownArt(build.sequence(), build.input.shelf, *layer, appearance), whole, box,
+                   *project::shownArt(build.sequence(), build.input.artFiles, *layer, appearance), whole, box,
                    model::tintOf(*layer), appearance);
         }
     }
@@ -134,13 +135,6 @@ void addBackdropItem(AndroidBuild& build, pugi::xml_node list, const model::Laye
     // from the upright with the clock.
     const long eighth = std::lround((90 - fill.angle) / 45);
     const long angle = ((eighth % 8 + 8) % 8) * 45;
-    if (std::abs(std::remainder(90 - fill.angle - static_cast<double>(angle), 360)) > 0.5) {
-        build.base.note(
-            "gradient-turned",
-            fmt::format("Up to Android 11 the opening's gradient “{}” runs at the nearest multiple of 45°.",
-                        layer.name),
-            {check::Place::Thing::Layer, layer.id, {}});
-    }
     auto gradient = shape.append_child("gradient");
     with(gradient, "android:type", "linear");
     with(gradient, "android:angle", std::to_string(angle));

@@ -32,7 +32,7 @@ const char* bucketOf(double density) {
 /// Copies one of the person's pictures; says so if it is none the platform reads.
 bool copyPicture(AndroidBuild& build, const std::string& path, const std::string& folder,
                  const std::string& name) {
-    const auto* bytes = build.input.shelf.bytesOf(path);
+    const auto* bytes = build.input.artFiles.bytesOf(path);
     const std::string ending = bytes ? pictureEnding(*bytes) : std::string();
     if (ending.empty()) {
         build.base.note("picture-left-out",
@@ -64,7 +64,7 @@ LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
     // A drawable fills its bounds; in the layer's box the picture keeps its proportions.
     const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
     const Size box{layer.place.width, layer.place.height};
-    const auto own = pictureSize(*build.input.shelf.bytesOf(shown->path)).value_or(box);
+    const auto own = pictureSize(*build.input.artFiles.bytesOf(shown->path)).value_or(box);
     const double fit = art::fitInto({0, 0, own.width, own.height}, {0, 0, box.width, box.height}).meanScale();
     return {name, {own.width * fit, own.height * fit}};
 }
@@ -84,14 +84,6 @@ LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer)
             any = copyPicture(build, *path, fmt::format("res/drawable-{}", qualifiers), name) || any;
         }
     }
-    if (any) {
-        build.base.note("opening-without-picture",
-                        fmt::format("Up to Android 11 the opening shows the colour of “{}” "
-                                    "without its picture: a window's background cannot "
-                                    "cut a picture to the screen.",
-                                    layer.name),
-                        {check::Place::Thing::Layer, layer.id, {}});
-    }
     return any ? LayerDrawable{name, {}} : LayerDrawable{};
 }
 
@@ -100,14 +92,14 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto& clip = layer.get<model::ClipContent>();
     const Size size{layer.place.width, layer.place.height};
     const int frames = plan::bakedFrames(clip);
-    const auto info = art::readClip(*build.input.shelf.bytesOf(clip.path), clip.path);
+    const auto info = art::readClip(*build.input.artFiles.bytesOf(clip.path), clip.path);
     const Rect box = info ? Rect{0, 0, info->size.width, info->size.height} : Rect{0, 0, 1, 1};
     const double fit = art::fitInto(box, {0, 0, size.width, size.height}).meanScale();
     const int width = std::max(1, static_cast<int>(std::lround(box.width * fit * kClipDensity)));
     const int height = std::max(1, static_cast<int>(std::lround(box.height * fit * kClipDensity)));
     for (const bool dark : {false, true}) {
-        const auto found = build.input.shelf.files.find(dark ? clip.darkPath : clip.path);
-        if (found == build.input.shelf.files.end()) {
+        const auto found = build.input.artFiles.files.find(dark ? clip.darkPath : clip.path);
+        if (found == build.input.artFiles.files.end()) {
             continue;
         }
         for (int i = 0; i < frames; ++i) {
@@ -121,12 +113,6 @@ LayerDrawable addClipLayer(AndroidBuild& build, const model::Layer& layer) {
                 });
         }
     }
-    build.base.note(
-        "clip-as-pictures",
-        fmt::format(
-            "The clip “{}” is written as {} pictures, {} a second: the platform plays no Lottie by itself.",
-            layer.name, frames, plan::kBakedRate),
-        {check::Place::Thing::Layer, layer.id, {}});
     return {name, {box.width * fit, box.height * fit}};
 }
 

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "export/android/android_options.h"
 #include "export/android/build.h"
 #include "export/common/xml.h"
 
@@ -87,7 +88,7 @@ void addThemes(AndroidBuild& build, Millis iconAnimation) {
     // The attributes of the newer systems' launch picture exist from API 31 on and must not be read by older
     // ones.
     build.add("res/values-v31/" + file, styles(build, 31, iconAnimation));
-    if (build.base.input.options.iconAlways && !build.sequence().opening.icon.empty()) {
+    if (build.base.input.options.chosen.flag(kIconAlwaysOption) && !build.sequence().opening.icon.empty()) {
         build.add("res/values-v33/" + file, styles(build, 33, iconAnimation));
     }
 }

@@ -13,7 +13,7 @@ namespace scaena::exporting {
 
 namespace {
 
-constexpr const char* kAndroidNs = "http://schemas.android.com/apk/res/android";
+constexpr const char* kVectorNs = "http://schemas.android.com/apk/res/android";
 
 /// Whether the map only moves, turns and scales evenly (mirroring allowed).
 bool isSimilarity(const Matrix& m) {
@@ -106,7 +106,7 @@ public:
 
     pugi::xml_node begin(pugi::xml_document& document) {
         auto root = document.append_child("vector");
-        with(root, "xmlns:android", kAndroidNs);
+        with(root, "xmlns:android", kVectorNs);
         with(root, "xmlns:aapt", "http://schemas.android.com/aapt");
         if (!m_options.vectorName.empty()) {
             with(root, "android:name", m_options.vectorName);

@@ -12,9 +12,10 @@ void addIconPng(ExportBuild& build, const std::string& path, const model::Layer&
         backing->a = 255;
     }
     build.addLater(path, [&input, id = layer.id, side,
-                          part = project::iconPart(input.sequence, input.shelf, layer, safe), backing,
+                          part = project::iconPart(input.sequence, input.artFiles, layer, safe), backing,
                           appearance, round] {
-        return input.frames.layerPng(input.sequence, input.shelf, id, appearance, side, part, backing, round);
+        return input.frames.layerPng(input.sequence, input.artFiles, id, appearance, side, part, backing,
+                                     round);
     });
 }
 

@@ -15,7 +15,6 @@ struct ExportBuild {
     const Plans plans;
     Export made;
 
-    /// Plans how each cue is carried to the systems the export serves.
     ExportBuild(const ExportInput& from, plan::ExportId exportId);
 
     [[nodiscard]] const model::Sequence& sequence() const { return input.sequence; }
@@ -24,14 +23,15 @@ struct ExportBuild {
     void addForPeople(const std::string& path, std::string bytes);
     /// A file whose bytes take long to make: a picture. It is made by `finished`, on all cores.
     void addLater(const std::string& path, std::function<std::string()> make);
-    /// Something a person should know of the export, once however often it is said.
+    /// Something of these files a person should know, once however often it is said. What can be said of the
+    /// sequence without making files is a rule (core/check).
     void note(const char* rule, std::string sentence, check::Place place = {});
     [[nodiscard]] bool has(const std::string& path) const;
     /// The whole export, its files in the order of their paths. Fails if it was cancelled.
     [[nodiscard]] Result<Export> finished();
 
 private:
-    void nameMissingLetters(const model::Layer& layer);
+    void tellCarried();
 
     struct Job {
         std::size_t file;
@@ -39,10 +39,5 @@ private:
     };
     std::vector<Job> m_jobs;
 };
-
-[[nodiscard]] Plans plansFor(const model::Sequence& sequence, plan::ExportId exportId);
-
-/// Why the sequence cannot be exported: it is not valid, or a layer has no art that can be read.
-[[nodiscard]] Problems problemsOf(const ExportInput& input);
 
 }

@@ -7,6 +7,8 @@
 #include "core/plan/carry.h"
 #include "core/project/project.h"
 #include "core/schedule/conditions.h"
+#include "core/study/study.h"
+#include "export/common/export_options.h"
 
 #include <functional>
 #include <optional>
@@ -41,11 +43,7 @@ struct Export {
 };
 
 struct ExportOptions {
-    std::string package;        ///< of the app's resources and code; empty: one made from the sequence's name
-    std::string base = "/";     ///< where a web app is served from, "/shop/"; "./": beside the page
-    bool iconAlways = false;    ///< Android: also on starts from notifications; needs compileSdk 33
-    bool startupImages = false; ///< pictures for web apps installed on phones, one for each screen
-    bool readableScript = false;     ///< web: with comments and indentation, half as large again
+    ChosenOptions chosen;
     std::function<bool()> cancelled; ///< asked from several threads; may be empty
     std::function<void(std::size_t done, std::size_t all)>
         progress;               ///< told from several threads; may be empty
@@ -65,22 +63,27 @@ class FrameMaker {
 public:
     virtual ~FrameMaker() = default;
     /// Makers of such frames, one for each order, as PNG bytes. To be called once each, from any thread; they
-    /// share what they have in common. Sequence and shelf must outlive them.
+    /// share what they have in common. The study must outlive them.
     [[nodiscard]] virtual std::vector<std::function<std::string()>>
-    openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
-             std::vector<OpeningOrder> orders) const = 0;
+    openings(const study::Study& study, std::vector<OpeningOrder> orders) const = 0;
     /// One artwork or image alone in the middle of a square picture of `side` pixels, within a square box
     /// that takes `part` of it; on `backing`, or on nothing.
     [[nodiscard]] virtual std::string layerPng(const model::Sequence& sequence,
-                                               const project::ArtShelf& shelf, const LayerId& layer,
+                                               const project::ArtFiles& artFiles, const LayerId& layer,
                                                model::Appearance appearance, int side, double part,
                                                std::optional<Colour> backing, bool round = false) const = 0;
 };
 
-/// What an exporter works on. References must outlive the call.
+/// What an exporter works on. What it is given must outlive the call.
 struct ExportInput {
+    ExportInput(const study::Study& about, const art::Rasteriser& painter, const FrameMaker& framePainter,
+                ExportOptions how)
+        : study(about), sequence(about.sequence()), artFiles(about.exportedArt()), outliner(about.text()),
+          rasteriser(painter), frames(framePainter), options(std::move(how)) {}
+
+    const study::Study& study;
     const model::Sequence& sequence;
-    const project::ArtShelf& shelf;
+    const project::ArtFiles& artFiles; ///< as every platform reads them
     const art::TextOutliner& outliner;
     const art::Rasteriser& rasteriser;
     const FrameMaker& frames;
@@ -106,12 +109,9 @@ public:
     virtual ~Exporter() = default;
     [[nodiscard]] virtual plan::ExportId id() const = 0;
     [[nodiscard]] virtual std::string name() const = 0;
-    /// Whether code or resources are named after the app's package.
-    [[nodiscard]] virtual bool hasPackage() const { return false; }
-    /// Whether it can ask the system to show the icon on every start.
-    [[nodiscard]] virtual bool takesIconAlways() const { return false; }
-    /// Whether it takes a base path and startup images.
-    [[nodiscard]] virtual bool isForWeb() const { return false; }
+    /// What can be chosen about it.
+    [[nodiscard]] virtual std::vector<ExportOption> options() const { return {}; }
+    /// Nothing of the sequence may be unreadable: export_run.h asks, and looks at that first.
     [[nodiscard]] virtual Result<Export> build(const ExportInput& input) const = 0;
     /// Looks for a project of its kind in the folder.
     [[nodiscard]] virtual AppPlace placeIn(const FileAccess&, const std::filesystem::path&) const {

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/folder_change.h"
 
+#include "core/base/bounded_json.h"
 #include "core/base/hash.h"
-#include "core/base/json_door.h"
 
 #include <algorithm>
 #include <chrono>

@@ -3,7 +3,7 @@
 
 #include "core/art/parts.h"
 #include "core/art/read_clip.h"
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/day_and_night.h"
@@ -75,15 +75,15 @@ private:
 
     /// What is in a group that says nothing of its own stands among the items of its parent.
     void addItems(CodeList& items, const art::Group& group) const {
-        const Cases add{[&](const art::Shape& it) { items.items.push_back(shape(it)); },
-                        [&](const art::Picture& it) { items.items.push_back(picture(it)); },
-                        [&](const std::unique_ptr<art::Group>& it) {
-                            if (isPlain(*it) && it->transform.isIdentity()) {
-                                addItems(items, *it);
-                            } else {
-                                items.items.push_back(this->group(*it, {}));
-                            }
-                        }};
+        const Overloads add{[&](const art::Shape& it) { items.items.push_back(shape(it)); },
+                            [&](const art::Picture& it) { items.items.push_back(picture(it)); },
+                            [&](const std::unique_ptr<art::Group>& it) {
+                                if (isPlain(*it) && it->transform.isIdentity()) {
+                                    addItems(items, *it);
+                                } else {
+                                    items.items.push_back(this->group(*it, {}));
+                                }
+                            }};
         for (const auto& child : group.children) {
             std::visit(add, child);
         }
@@ -191,7 +191,7 @@ void addArtFields(CodeCall& call, const ExportInput& input, const model::Layer& 
     };
     const bool drawn = isDrawn(input.sequence, layer.id);
     const auto seen = [&](Appearance appearance) -> std::optional<Seen> {
-        const auto shown = project::shownArt(input.sequence, input.shelf, layer, appearance);
+        const auto shown = project::shownArt(input.sequence, input.artFiles, layer, appearance);
         if (!shown) {
             return std::nullopt;
         }
@@ -227,7 +227,7 @@ void addTextFields(CodeCall& call, const ExportInput& input, const model::Layer&
     art::Art letters;
     art::Shape shape;
     const auto& text = layer.get<model::TextContent>();
-    shape.path = input.outliner.outline(text, input.shelf.bytesOf(text.fontFile));
+    shape.path = input.outliner.outline(text, input.artFiles.bytesOf(text.fontFile));
     shape.fill = art::CurrentColour{};
     letters.root.children.emplace_back(std::move(shape));
     const PartName none; // letters have no parts
@@ -276,7 +276,7 @@ std::vector<double> clipTimes(const model::ClipContent& clip) {
 
 Size clipSizeOf(const ExportInput& input, const model::Layer& layer) {
     const auto& path = layer.get<model::ClipContent>().path;
-    const auto info = art::readClip(*input.shelf.bytesOf(path), path);
+    const auto info = art::readClip(*input.artFiles.bytesOf(path), path);
     const Size own = info ? info->size : Size{1, 1};
     const double fit =
         art::fitInto({0, 0, own.width, own.height}, {0, 0, layer.place.width, layer.place.height})
@@ -286,7 +286,7 @@ Size clipSizeOf(const ExportInput& input, const model::Layer& layer) {
 
 CodeValue lookValue(const ExportInput& input, const model::Layer& layer, const PictureNames& names) {
     CodeCall call("Look");
-    const Cases addFields{
+    const Overloads addFields{
         [&](const model::BackdropContent& it) {
             call.named("color", {it.fill.colour})
                 .named("toColor", {it.fill.to}, it.fill.to.empty())

@@ -92,14 +92,14 @@ std::vector<OutlineData> outlinesOf(const ExportInput& input, const model::Layer
         return {};
     }
     if (const auto* text = layer.as<model::TextContent>()) {
-        const auto path = input.outliner.outline(*text, input.shelf.bytesOf(text->fontFile));
+        const auto path = input.outliner.outline(*text, input.artFiles.bytesOf(text->fontFile));
         return {{art::toText(path), text->colour, {}, 0}};
     }
     model::Layer asDrawn = layer;
     if (auto* drawing = asDrawn.art()) {
         drawing->recolour.clear(); // the collector names the palette's colours itself
     }
-    const auto art = project::shownArt(input.sequence, input.shelf, asDrawn, appearance);
+    const auto art = project::shownArt(input.sequence, input.artFiles, asDrawn, appearance);
     if (!art) {
         return {};
     }

@@ -87,18 +87,17 @@ std::string RememberedPictures::clipSheetPng(const std::shared_ptr<const std::st
 }
 
 std::vector<std::function<std::string()>>
-RememberedPictures::openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                             std::vector<OpeningOrder> orders) const {
-    return m_frames.openings(sequence, shelf, std::move(orders)); // one target has such frames
+RememberedPictures::openings(const study::Study& study, std::vector<OpeningOrder> orders) const {
+    return m_frames.openings(study, std::move(orders)); // one target has such frames
 }
 
-std::string RememberedPictures::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+std::string RememberedPictures::layerPng(const model::Sequence& sequence, const project::ArtFiles& artFiles,
                                          const LayerId& layer, model::Appearance appearance, int side,
                                          double part, std::optional<Colour> backing, bool round) const {
     const auto words = fmt::format("layer {} {} {} {} {} {}", layer, static_cast<int>(appearance), side, part,
                                    backing.has_value(), round);
     return once(nullptr, backing.value_or(Colour()), nullptr, words, [&](const art::ArtPtr&) {
-        return m_frames.layerPng(sequence, shelf, layer, appearance, side, part, backing, round);
+        return m_frames.layerPng(sequence, artFiles, layer, appearance, side, part, backing, round);
     });
 }
 

@@ -11,8 +11,8 @@ namespace scaena::exporting {
 
 /// Makes each picture once, however many exports of one sequence ask for it: the icons and the static frames
 /// of the native parts are the same for four of the targets. Stands before the real makers, which must
-/// outlive it, and serves one sequence and its shelf, unchanged. Keeps up to 32 MB; may be asked from several
-/// threads.
+/// outlive it, and serves one sequence and its art files, unchanged. Keeps up to 32 MB; may be asked from
+/// several threads.
 class RememberedPictures : public art::Rasteriser, public FrameMaker {
 public:
     RememberedPictures(const art::Rasteriser& rasteriser, const FrameMaker& frames)
@@ -23,10 +23,9 @@ public:
                         int height) const override;
     std::string clipSheetPng(const std::shared_ptr<const std::string>& clip, const std::vector<double>& times,
                              Size pixels, int columns) const override;
-    std::vector<std::function<std::string()>> openings(const model::Sequence& sequence,
-                                                       const project::ArtShelf& shelf,
+    std::vector<std::function<std::string()>> openings(const study::Study& study,
                                                        std::vector<OpeningOrder> orders) const override;
-    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+    std::string layerPng(const model::Sequence& sequence, const project::ArtFiles& artFiles,
                          const LayerId& layer, model::Appearance appearance, int side, double part,
                          std::optional<Colour> backing, bool round) const override;
 

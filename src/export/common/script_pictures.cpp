@@ -2,7 +2,7 @@
 #include "export/common/script_pictures.h"
 #include "export/common/wide_look.h"
 
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/framed_art.h"
@@ -37,7 +37,7 @@ art::Art lettersOf(const ExportInput& input, const model::Layer& layer) {
     art::Art letters;
     art::Shape shape;
     const auto& text = layer.get<model::TextContent>();
-    shape.path = input.outliner.outline(text, input.shelf.bytesOf(text.fontFile));
+    shape.path = input.outliner.outline(text, input.artFiles.bytesOf(text.fontFile));
     shape.fill = art::CurrentColour{};
     const Rect ink = art::bounds(shape.path);
     const auto reach = [](double low, double high) {
@@ -59,11 +59,11 @@ public:
                 art(layer);
             }
         };
-        std::visit(Cases{drawn, [&](const model::ImageContent& it) { image(layer, it); },
-                         [&](const model::BackdropContent& it) { backdrop(layer, it); },
-                         [&](const model::ClipContent& it) { clip(layer, it); },
-                         [](const model::ProgressContent&) {}, [](const model::FirstScreenContent&) {},
-                         [](const model::GroupContent&) {}},
+        std::visit(Overloads{drawn, [&](const model::ImageContent& it) { image(layer, it); },
+                             [&](const model::BackdropContent& it) { backdrop(layer, it); },
+                             [&](const model::ClipContent& it) { clip(layer, it); },
+                             [](const model::ProgressContent&) {}, [](const model::FirstScreenContent&) {},
+                             [](const model::GroupContent&) {}},
                    layer.contents);
     }
 
@@ -82,7 +82,7 @@ private:
     /// A person's own picture as it is. What is no PNG keeps the name all the same: both frameworks look at
     /// the bytes.
     void copy(const std::string& name, const std::string& from, bool night, int scale) {
-        const auto* bytes = m_build.input.shelf.bytesOf(from);
+        const auto* bytes = m_build.input.artFiles.bytesOf(from);
         if (!bytes || pictureEnding(*bytes).empty()) {
             m_build.note(
                 "picture-left-out",
@@ -131,8 +131,8 @@ private:
             return;
         }
         for (const bool night : {false, true}) {
-            const auto found = m_build.input.shelf.files.find(night ? content.darkPath : content.path);
-            if (found == m_build.input.shelf.files.end()) {
+            const auto found = m_build.input.artFiles.files.find(night ? content.darkPath : content.path);
+            if (found == m_build.input.artFiles.files.end()) {
                 continue;
             }
             for (std::size_t i = 0; i < times.size(); ++i) {
@@ -155,7 +155,6 @@ private:
                 }
             }
         }
-        noteClip(layer, times.size());
     }
 
     /// One density, sharp on today's phones, in a third of the bytes of all three. Its name says none:
@@ -169,8 +168,8 @@ private:
         const Size pixels{std::max(1.0, std::floor(size.width * density)),
                           std::max(1.0, std::floor(size.height * density))};
         for (const bool night : {false, true}) {
-            const auto found = m_build.input.shelf.files.find(night ? content.darkPath : content.path);
-            if (found == m_build.input.shelf.files.end()) {
+            const auto found = m_build.input.artFiles.files.find(night ? content.darkPath : content.path);
+            if (found == m_build.input.artFiles.files.end()) {
                 continue;
             }
             if (night) {
@@ -180,15 +179,6 @@ private:
                              [&rasteriser = m_build.input.rasteriser, bytes = found->second, times, pixels,
                               columns] { return rasteriser.clipSheetPng(bytes, times, pixels, columns); });
         }
-        noteClip(layer, times.size());
-    }
-
-    void noteClip(const model::Layer& layer, std::size_t pictures) {
-        m_build.note("clip-as-pictures",
-                     fmt::format("The clip “{}” is written as {} pictures, {} a second: the framework plays "
-                                 "no Lottie by itself.",
-                                 layer.name, pictures, plan::kBakedRate),
-                     {check::Place::Thing::Layer, layer.id, {}});
     }
 
     void art(const model::Layer& layer) {
@@ -241,7 +231,8 @@ LayerPicture layerPicture(const ExportInput& input, const model::Layer& layer, A
         disc.fill = colour(plate->colour);
         picture->root.children.emplace_back(std::move(disc));
     }
-    const auto shown = isText ? nullptr : project::shownArt(input.sequence, input.shelf, layer, appearance);
+    const auto shown =
+        isText ? nullptr : project::shownArt(input.sequence, input.artFiles, layer, appearance);
     const art::Art letters = shown ? art::Art() : lettersOf(input, layer);
     const Size inner = shown ? Size{layer.place.width, layer.place.height} : size;
     const Rect box{(size.width - inner.width) / 2, (size.height - inner.height) / 2, inner.width,

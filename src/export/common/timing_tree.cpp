@@ -34,7 +34,7 @@ CodeList indicesOf(const std::vector<plan::Index>& indices) {
     return list;
 }
 
-CodeValue easingValue(const model::Easing& easing) {
+CodeValue easingValue(const model::Easing& easing, double tolerance = motion::kFlattenTolerance) {
     CodeCall call("Easing");
     if (const auto* b = std::get_if<model::CubicBezier>(&easing)) {
         return call.named("x1", {b->x1})
@@ -62,7 +62,7 @@ CodeValue easingValue(const model::Easing& easing) {
     }
     const auto stops = std::holds_alternative<model::LinearStops>(easing)
                            ? std::get<model::LinearStops>(easing)
-                           : motion::flatten(easing, motion::kFlattenTolerance);
+                           : motion::flatten(easing, tolerance);
     CodeList list{CodeList::Of::Numbers, {}};
     for (const auto& stop : stops.stops) {
         list.items.push_back({stop.at});
@@ -128,8 +128,8 @@ std::vector<LayerTracks> layerTracks(const plan::Plan& plan) {
     std::vector<LayerTracks> all(plan.layers.size(), first);
     for (const auto& cue : plan.cues) {
         auto& layer = all[static_cast<std::size_t>(cue.layer)];
-        layer.isEven = layer.isEven && scalesEvenly(cue.moves->tracks) && scalesEvenly(cue.calmer->tracks);
-        for (const auto& track : cue.calmer->tracks) {
+        layer.isEven = layer.isEven && scalesEvenly(cue.moves->tracks) && scalesEvenly(cue.calm->tracks);
+        for (const auto& track : cue.calm->tracks) {
             auto& isCalm = layer.isCalm[static_cast<std::size_t>(track.property)];
             isCalm = isCalm && isNothing(track);
         }
@@ -143,18 +143,31 @@ std::string propertyOf(const motion::Track& track, const LayerTracks& layer) {
                : std::string(motion::propertyWord(track.property));
 }
 
+/// How near straight pieces have to come to a curve: what grows a layer tenfold throws its far parts ten
+/// times as wide of the mark.
+double toleranceOf(const motion::Track& track) {
+    if (track.property != motion::Property::ScaleX && track.property != motion::Property::ScaleY) {
+        return motion::kFlattenTolerance;
+    }
+    const auto [least, most] = std::minmax_element(
+        track.keyframes.begin(), track.keyframes.end(),
+        [](const motion::Keyframe& a, const motion::Keyframe& b) { return a.value < b.value; });
+    return motion::kFlattenTolerance / std::max(1.0, most->value - least->value);
+}
+
 /// The one curve of all its pieces, or each piece's own.
 CodeCall& addEasings(CodeCall& call, const motion::Track& track) {
     const auto& keys = track.keyframes;
+    const double tolerance = toleranceOf(track);
     const bool isOne = std::all_of(keys.begin(), keys.end() - 1,
                                    [&](const auto& key) { return key.easing == keys.front().easing; });
     if (isOne) {
         const auto& easing = keys.front().easing;
-        return call.named("easing", easingValue(easing), easing == model::kLinear);
+        return call.named("easing", easingValue(easing, tolerance), easing == model::kLinear);
     }
     CodeList easings{CodeList::Of::Things, {}};
     for (std::size_t i = 0; i + 1 < keys.size(); ++i) {
-        easings.items.push_back(easingValue(keys[i].easing));
+        easings.items.push_back(easingValue(keys[i].easing, tolerance));
     }
     return call.named("easings", {std::move(easings)});
 }
@@ -276,7 +289,7 @@ public:
             tree.gates.push_back({document.gates[i].name, gateValue(m_plan.gates[i], document.gates[i].id)});
         }
         for (const auto& layer : m_plan.layers) {
-            tree.layers.push_back({layer.made->name, layerValue(layer)});
+            tree.layers.push_back({layer.source->name, layerValue(layer)});
         }
         for (const auto cue : m_plan.playOrder) {
             tree.cues.push_back({document.cues[static_cast<std::size_t>(cue)].id, cueValue(cue)});
@@ -304,8 +317,8 @@ private:
             if (opens && !carry(static_cast<plan::Index>(i)).first) {
                 tree.needs.insert("Opening.cues");
             }
-            if (m_plan.layers[static_cast<std::size_t>(c.layer)].made->kind() == LayerKind::FirstScreen &&
-                (movesMore(c.moves->tracks) || movesMore(c.calmer->tracks))) {
+            if (m_plan.layers[static_cast<std::size_t>(c.layer)].source->kind() == LayerKind::FirstScreen &&
+                (movesMore(c.moves->tracks) || movesMore(c.calm->tracks))) {
                 tree.needs.insert("FirstScreen.moves");
             }
             if (c.other >= 0 || c.anchor == model::AnchorKind::BeatEnd) {
@@ -349,7 +362,7 @@ private:
         for (const auto& cue : m_plan.cues) {
             auto& layer = moved[static_cast<std::size_t>(cue.layer)];
             auto both = layer; // of the two ways to play a cue one alone is
-            for (const auto* moves : {cue.moves.get(), cue.calmer.get()}) {
+            for (const auto* moves : {cue.moves.get(), cue.calm.get()}) {
                 for (const auto& track : moves->tracks) {
                     const auto property = static_cast<std::size_t>(track.property);
                     if (layer[property]) {
@@ -381,7 +394,7 @@ private:
             .named("atMost", {b.atMost.value_or(0)}, !b.atMost)
             .named("onTimeOut", outcomeOf(b.onTimeOut), b.onTimeOut == model::TimeOutAction::GoOn)
             .named("yields", constantOf("Yield", b.yield), b.yield == model::Yield::Never)
-            .named("blend", {b.blend}, b.blend == 120)
+            .named("blend", {b.blend}, b.blend == model::Beat().blend)
             .named("plays", {std::move(plays)}, usual == 3)
             .value();
     }
@@ -395,12 +408,12 @@ private:
             .named("timeOut", {g.timeOut.value_or(0)}, !g.timeOut)
             .named("onTimeOut", outcomeOf(g.onTimeOut), g.onTimeOut == model::TimeOutAction::GoOn)
             .named("optional", {true}, !g.optional)
-            .named("typical", {g.typical}, g.typical == 500)
+            .named("typical", {g.typical}, g.typical == model::Gate().typical)
             .value();
     }
 
     [[nodiscard]] static CodeValue layerValue(const plan::Layer& planned) {
-        const auto& l = *planned.made;
+        const auto& l = *planned.source;
         const bool covers = model::coversScreen(l.kind());
         const auto* backdrop = l.as<model::BackdropContent>();
         const double panelHeight = backdrop ? backdrop->panelHeight : 0;
@@ -446,7 +459,7 @@ private:
             .named("beat", {c.beat})
             .named("length", {c.length})
             .named("moves", tracksValue(c.moves->tracks, layer))
-            .named("calm", tracksValue(c.calmer->tracks, layer, true), c.calmer->tracks == c.moves->tracks)
+            .named("calm", tracksValue(c.calm->tracks, layer, true), c.calm->tracks == c.moves->tracks)
             .named("anchor", {CodeWord{"Anchor", anchor}}, c.anchor == model::AnchorKind::BeatStart)
             .named("other", {other}, !hangsOnCue)
             .named("offset", {c.offset}, c.offset == 0)
@@ -465,7 +478,7 @@ private:
                        .named("y", {shape.y})
                        .value(),
                    !reveals)
-            .named("fillFrom", {c.moves->fillFrom}, c.moves->fillFrom == 0.6)
+            .named("fillFrom", {c.moves->fillFrom}, c.moves->fillFrom == motion::kFillFrom)
             .value();
     }
 
@@ -479,11 +492,18 @@ private:
 
 UsedParts partsOf(const TimingTree& tree) {
     UsedParts parts = tree.needs;
-    parts.insert("player.steady"); // unless a system plays faster or slower
     for (const auto* list : {&tree.beats, &tree.gates, &tree.layers, &tree.cues, &tree.easings}) {
         for (const auto& it : *list) {
             collectParts(parts, it.value);
         }
+    }
+    return parts;
+}
+
+UsedParts partsOf(const std::vector<TimingTree::Named>& looks) {
+    UsedParts parts;
+    for (const auto& it : looks) {
+        collectParts(parts, it.value);
     }
     return parts;
 }

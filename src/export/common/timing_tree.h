@@ -33,5 +33,7 @@ struct TimingTree {
 
 /// What of the timing the players need for it.
 [[nodiscard]] UsedParts partsOf(const TimingTree& tree);
+/// What a list of looks names.
+[[nodiscard]] UsedParts partsOf(const std::vector<TimingTree::Named>& looks);
 
 }

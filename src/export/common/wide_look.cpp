@@ -12,16 +12,16 @@ namespace {
 /// The size that is fitted into the layer's box, in whatever unit; nothing for what is not fitted.
 std::optional<Size> ownSize(const ExportInput& input, const model::Layer& layer) {
     if (layer.art()) {
-        const auto art = project::shownArt(input.sequence, input.shelf, layer, model::Appearance::Light);
+        const auto art = project::shownArt(input.sequence, input.artFiles, layer, model::Appearance::Light);
         return art ? std::optional(Size{art->viewBox.width, art->viewBox.height}) : std::nullopt;
     }
     if (layer.as<model::ImageContent>()) {
         const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
-        const auto* bytes = shown ? input.shelf.bytesOf(shown->path) : nullptr;
+        const auto* bytes = shown ? input.artFiles.bytesOf(shown->path) : nullptr;
         return bytes ? pictureSize(*bytes) : std::nullopt;
     }
     if (const auto* clip = layer.as<model::ClipContent>()) {
-        const auto* bytes = input.shelf.bytesOf(clip->path);
+        const auto* bytes = input.artFiles.bytesOf(clip->path);
         if (!bytes) {
             return std::nullopt;
         }

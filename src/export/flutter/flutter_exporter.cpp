@@ -7,6 +7,7 @@
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
 #include "export/common/part_pictures.h"
+#include "export/common/player_needs.h"
 #include "export/common/script_pictures.h"
 #include "export/common/shared_values.h"
 #include "export/common/timing_tree.h"
@@ -71,28 +72,6 @@ void addParts(ExportBuild& build, const PartPictures& parts) {
     }
 }
 
-/// What of the player the sequence needs.
-UsedParts usedParts(const TimingTree& tree, const std::vector<TimingTree::Named>& looks) {
-    auto parts = partsOf(tree);
-    for (const auto& it : looks) {
-        collectParts(parts, it.value);
-    }
-    parts.insert("player.stillness");
-    if (parts.contains("Outcome.message")) {
-        parts.insert("player.retry");
-    }
-    const bool hasPictures =
-        parts.contains("Look.picture") || parts.contains("Look.frames") || parts.contains("Bitmap.name");
-    parts.insert(hasPictures ? "player.pictures" : "player.noPictures");
-    if (!parts.contains("Look.wide")) {
-        parts.insert("player.noWide");
-    }
-    if (parts.contains("Look.art") && !parts.contains("Look.darkArt")) {
-        parts.insert("player.oneArt");
-    }
-    return parts;
-}
-
 void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     const auto& sequence = build.sequence();
     const auto assets = assetFolder(sequence);
@@ -111,7 +90,7 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     }
     addParts(build, parts);
     const auto tree = timingTree(build.plans);
-    const auto used = usedParts(tree, looks);
+    const auto used = playerNeeds(Player::Flutter, tree, partsOf(looks));
     for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
         build.add(codeFolder(sequence) + player, onlyUsed(embedded::find(player), used, kDartHabits));
     }
@@ -287,11 +266,8 @@ std::vector<Suggestion> FlutterExporter::suggestions(const FileAccess& files,
 }
 
 Result<Export> FlutterExporter::build(const ExportInput& input) const {
-    if (auto problems = problemsOf(input); !problems.empty()) {
-        return tl::unexpected(std::move(problems));
-    }
     ExportBuild build(input, id());
-    const auto android = androidNames(input.sequence, input.options.package);
+    const auto android = androidNames(input.sequence, input.options.chosen.text(kPackageOption));
     const auto ios = iosNames(input.sequence, "ios/Runner/");
     addAndroidOpening(build, android, "android/app/src/main/");
     addIosOpening(build, ios);

@@ -14,7 +14,7 @@ namespace scaena::exporting {
 class FlutterExporter : public Exporter {
 public:
     plan::ExportId id() const override { return "flutter"; }
-    bool hasPackage() const override { return true; }
+    std::vector<ExportOption> options() const override { return {kPackageOption}; }
     std::string name() const override { return "Flutter"; }
     Result<Export> build(const ExportInput& input) const override;
     AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;

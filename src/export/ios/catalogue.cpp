@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/app_icon.h"
@@ -70,7 +70,7 @@ public:
 
     /// A picture of the person's own, byte for byte. False if it is of no kind the platform reads.
     bool addFile(const std::string& path, int scale, bool dark) {
-        const auto* bytes = m_build.input.shelf.bytesOf(path);
+        const auto* bytes = m_build.input.artFiles.bytesOf(path);
         const auto ending = bytes ? pictureEnding(*bytes) : std::string();
         if (ending.empty() || ending == ".webp") {
             m_build.note("picture-left-out",
@@ -103,13 +103,6 @@ void addPictures(ImageSet& set, const model::Layer& layer) {
 /// A sheet with the backdrop's gradient, stretched over the screen by the storyboard.
 OpeningPicture addGradientPicture(ExportBuild& build, const IosNames& names, const model::Layer& layer) {
     const auto& fill = layer.get<model::BackdropContent>().fill;
-    if (std::abs(std::remainder(fill.angle, 90)) > 0.5) {
-        build.note("gradient-stretched",
-                   fmt::format("In the opening the gradient “{}” is stretched with the "
-                               "screen, so its angle is only nearly right.",
-                               layer.name),
-                   {check::Place::Thing::Layer, layer.id, {}});
-    }
     const Size size{390, 844};
     ImageSet set(build, names, names.opening(layer.id));
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
@@ -154,26 +147,26 @@ std::optional<OpeningPicture> addOpeningPicture(ExportBuild& build, const IosNam
     using Made = std::optional<OpeningPicture>;
     const auto drawn = [&](const auto&) -> Made { return addArtPicture(build, names, layer); };
     return std::visit(
-        Cases{drawn,
-              [&](const model::BackdropContent& content) -> Made {
-                  if (const auto& it = content.picture) {
-                      ImageSet set(build, names, names.opening(layer.id));
-                      const bool any = set.addFile(it->light, 0, false);
-                      if (any && !it->dark.empty()) {
-                          set.addFile(it->dark, 0, true);
+        Overloads{drawn,
+                  [&](const model::BackdropContent& content) -> Made {
+                      if (const auto& it = content.picture) {
+                          ImageSet set(build, names, names.opening(layer.id));
+                          const bool any = set.addFile(it->light, 0, false);
+                          if (any && !it->dark.empty()) {
+                              set.addFile(it->dark, 0, true);
+                          }
+                          return OpeningPicture{{390, 844},
+                                                true,
+                                                it->fit == model::Fit::Fill ? "scaleAspectFill"
+                                                                            : "scaleAspectFit"};
                       }
-                      return OpeningPicture{{390, 844},
-                                            true,
-                                            it->fit == model::Fit::Fill ? "scaleAspectFill"
-                                                                        : "scaleAspectFit"};
-                  }
-                  return content.fill.to.empty() ? Made() : addGradientPicture(build, names, layer);
-              },
-              [&](const model::ImageContent&) -> Made {
-                  ImageSet set(build, names, names.opening(layer.id));
-                  addPictures(set, layer);
-                  return OpeningPicture{{layer.place.width, layer.place.height}, false, "scaleAspectFit"};
-              }},
+                      return content.fill.to.empty() ? Made() : addGradientPicture(build, names, layer);
+                  },
+                  [&](const model::ImageContent&) -> Made {
+                      ImageSet set(build, names, names.opening(layer.id));
+                      addPictures(set, layer);
+                      return OpeningPicture{{layer.place.width, layer.place.height}, false, "scaleAspectFit"};
+                  }},
         layer.contents);
 }
 
@@ -222,8 +215,8 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
             for (std::size_t i = 0; i < times.size(); ++i) {
                 ImageSet set(build, names, names.frame(layer.id, static_cast<int>(i)));
                 for (const bool dark : {false, true}) {
-                    const auto found = build.input.shelf.files.find(dark ? clip->darkPath : clip->path);
-                    if (found != build.input.shelf.files.end()) {
+                    const auto found = build.input.artFiles.files.find(dark ? clip->darkPath : clip->path);
+                    if (found != build.input.artFiles.files.end()) {
                         set.add(3, dark,
                                 [&rasteriser = build.input.rasteriser, bytes = found->second, time = times[i],
                                  size] {
@@ -234,11 +227,6 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
                     }
                 }
             }
-            build.note("clip-as-pictures",
-                       fmt::format("The clip “{}” is written as {} pictures, {} a second: "
-                                   "the platform plays no Lottie by itself.",
-                                   layer.name, times.size(), plan::kBakedRate),
-                       {check::Place::Thing::Layer, layer.id, {}});
         }
     }
 }
@@ -258,7 +246,6 @@ void addPartPictures(ExportBuild& build, const IosNames& names, const PartPictur
 void addIosIcons(ExportBuild& build, const IosNames& names) {
     const auto* icon = model::iconLayer(build.sequence());
     if (!icon) {
-        build.note("no-icon", "There is no artwork or image an icon could be made of.");
         return;
     }
     const auto single = names.catalogue() + names.icon() + ".appiconset/";

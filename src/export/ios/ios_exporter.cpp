@@ -35,9 +35,6 @@ std::vector<Suggestion> IosExporter::suggestions(const FileAccess& files, const 
 }
 
 Result<Export> IosExporter::build(const ExportInput& input) const {
-    if (auto problems = problemsOf(input); !problems.empty()) {
-        return tl::unexpected(std::move(problems));
-    }
     ExportBuild build(input, id());
     const auto names = iosNames(input.sequence, "Launch/");
     addIosOpening(build, names);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
+#include "export/common/player_needs.h"
 #include "export/common/shared_values.h"
 #include "export/common/timing_tree.h"
 #include "export/ios/ios_parts.h"
@@ -179,18 +180,11 @@ std::string withNames(std::string text, const model::Sequence& sequence, const I
     return text;
 }
 
-UsedParts usedParts(const TimingTree& tree, const SwiftLooks& looks) {
-    auto parts = partsOf(tree);
-    for (const auto& it : looks.upright) {
-        collectParts(parts, it.value);
-    }
+UsedParts partsOf(const SwiftLooks& looks) {
+    auto parts = partsOf(looks.upright);
     for (const auto& [layer, look] : looks.wide) {
         collectParts(parts, look);
-        parts.insert("player.wide");
-    }
-    parts.insert("player.stillness");
-    if (parts.contains("Outcome.message")) {
-        parts.insert("player.retry");
+        parts.insert("Look.wide");
     }
     return parts;
 }
@@ -220,7 +214,7 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
     PartPictures pictures;
     const auto looks = swiftLooks(build, names, pictures);
     addPartPictures(build, names, pictures);
-    const auto parts = usedParts(tree, looks);
+    const auto parts = playerNeeds(Player::Ios, tree, partsOf(looks));
     for (const char* part : {"Timing", "Art", "Layers", "Film", "Player", "Overlay"}) {
         const auto player = embedded::find(fmt::format("Launch{}.swift", part));
         build.add(fmt::format("{}{}+{}.swift", names.folder, names.launch(), part),

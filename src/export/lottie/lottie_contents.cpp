@@ -4,7 +4,7 @@
 #include "core/art/parts.h"
 #include "core/art/read_clip.h"
 #include "core/base/base64.h"
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 #include "core/project/shown_art.h"
 #include "export/common/framed_art.h"
 #include "export/common/picture_kind.h"
@@ -60,13 +60,13 @@ std::vector<LottieContent> LottieContents::of(std::size_t index, const LottieCou
     const auto& layer = m_sequence.layers[index];
     using List = std::vector<LottieContent>;
     const auto drawn = [&](const auto&) { return art(layer, course); };
-    return std::visit(Cases{drawn, [&](const model::TextContent&) { return text(layer, course); },
-                            [&](const model::BackdropContent&) { return backdrop(layer, course); },
-                            [&](const model::ProgressContent&) { return progress(layer, course); },
-                            [&](const model::ClipContent&) { return List{clip(layer, course)}; },
-                            [&](const model::ImageContent&) { return image(layer); },
-                            [](const model::FirstScreenContent&) { return List(); },
-                            [](const model::GroupContent&) { return List(); }},
+    return std::visit(Overloads{drawn, [&](const model::TextContent&) { return text(layer, course); },
+                                [&](const model::BackdropContent&) { return backdrop(layer, course); },
+                                [&](const model::ProgressContent&) { return progress(layer, course); },
+                                [&](const model::ClipContent&) { return List{clip(layer, course)}; },
+                                [&](const model::ImageContent&) { return image(layer); },
+                                [](const model::FirstScreenContent&) { return List(); },
+                                [](const model::GroupContent&) { return List(); }},
                       layer.contents);
 }
 
@@ -78,7 +78,7 @@ std::vector<LottieContent> LottieContents::image(const model::Layer& layer) {
 }
 
 std::vector<LottieContent> LottieContents::art(const model::Layer& layer, const LottieCourse& course) {
-    const auto shown = project::shownArt(m_sequence, m_build.input.shelf, layer, appearance());
+    const auto shown = project::shownArt(m_sequence, m_build.input.artFiles, layer, appearance());
     if (!shown) {
         return {};
     }
@@ -144,9 +144,9 @@ LottieContent LottieContents::lines(const model::Layer& layer, const LottieCours
 }
 
 std::vector<LottieContent> LottieContents::text(const model::Layer& layer, const LottieCourse& course) {
-    const auto path =
-        m_build.input.outliner.outline(layer.get<model::TextContent>(),
-                                       m_build.input.shelf.bytesOf(layer.get<model::TextContent>().fontFile));
+    const auto path = m_build.input.outliner.outline(
+        layer.get<model::TextContent>(),
+        m_build.input.artFiles.bytesOf(layer.get<model::TextContent>().fontFile));
     const auto& ink = layer.get<model::TextContent>().colour;
     auto whole = shapes(slottedAll(lottieFilled(path, colour(ink)), ink));
     std::vector<LottieContent> contents; // pushed one by one: a list in braces would copy each
@@ -285,7 +285,7 @@ std::vector<LottieContent> LottieContents::progress(const model::Layer& layer, c
 LottieContent LottieContents::clip(const model::Layer& layer, const LottieCourse& course) {
     const auto& it = layer.get<model::ClipContent>();
     const bool dark = appearance() == model::Appearance::Dark && !it.darkPath.empty();
-    const auto* bytes = m_build.input.shelf.bytesOf(dark ? it.darkPath : it.path);
+    const auto* bytes = m_build.input.artFiles.bytesOf(dark ? it.darkPath : it.path);
     const Json source = bytes ? Json::parse(*bytes, nullptr, false) : Json();
     const auto info = bytes ? art::readClip(*bytes) : Result<art::ClipInfo>();
     LottieContent content;
@@ -334,7 +334,7 @@ LottieContent LottieContents::clip(const model::Layer& layer, const LottieCourse
 }
 
 std::optional<LottieContent> LottieContents::picture(const std::string& path, Size box, bool covers) {
-    const auto* bytes = m_build.input.shelf.bytesOf(path);
+    const auto* bytes = m_build.input.artFiles.bytesOf(path);
     const auto ending = bytes ? pictureEnding(*bytes) : std::string();
     const auto size = bytes ? pictureSize(*bytes) : std::nullopt;
     if (ending.empty() || !size) {

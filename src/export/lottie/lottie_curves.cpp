@@ -14,7 +14,7 @@ using model::CubicBezier;
 
 namespace {
 
-/// Nearer to a frame than this, a moment is that frame: files hold three decimals.
+/// Nearer to a frame than this, a moment is that frame.
 constexpr double kSameFrame = 0.0005;
 /// Handles further out are no curve a person could edit, and some players lose digits there.
 constexpr double kFarthestHandle = 8;

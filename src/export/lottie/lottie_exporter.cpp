@@ -122,9 +122,6 @@ schedule::Schedule shownSchedule(const plan::PlanPtr& plan, schedule::Conditions
 }
 
 Result<Export> LottieExporter::build(const ExportInput& input) const {
-    if (auto problems = problemsOf(input); !problems.empty()) {
-        return tl::unexpected(std::move(problems));
-    }
     ExportBuild build(input, id());
     const auto name = fileName(input.sequence.name, "launch");
     schedule::Conditions conditions;

@@ -39,6 +39,9 @@ bool isStill(const LottieSamples& samples) {
     });
 }
 
+/// A frame, finer than other numbers: what is fast goes far in a thousandth of a frame.
+double momentOf(double frame) { return std::round(frame * 1e6) / 1e6; }
+
 /// The format's handles are lists for plain numbers, and single numbers for outlines.
 Json handles(double x, double y, bool single) {
     return single ? Json{{"x", x}, {"y", y}} : Json{{"x", {x}}, {"y", {y}}};
@@ -49,7 +52,7 @@ Json keysOf(const LottieTimes& times, const std::vector<LottieKey>& keys, bool s
     Json list = Json::array();
     for (const auto& it : keys) {
         Json key = Json::object();
-        key.emplace("t", Json(lottieNumber(times.frames[it.sample])));
+        key.emplace("t", Json(momentOf(times.frames[it.sample])));
         key.emplace("s", value(it.sample));
         if (it.way == LottieKey::Way::Hold) {
             key.emplace("h", Json(1));

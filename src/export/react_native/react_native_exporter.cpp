@@ -1,12 +1,13 @@
 // SPDX-License-Identifier: MIT
 #include "export/react_native/react_native_exporter.h"
 
-#include "core/base/cases.h"
 #include "core/base/number_text.h"
+#include "core/base/overloads.h"
 #include "export/android/gradle_project.h"
 #include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
 #include "export/common/names.h"
+#include "export/common/player_needs.h"
 #include "export/common/script_data.h"
 #include "export/common/script_pictures.h"
 #include "export/common/used_parts.h"
@@ -49,7 +50,7 @@ public:
             return fmt::format("{{ {}{} }}", picture(layer, layer.id), wide);
         };
         return std::visit(
-            Cases{
+            Overloads{
                 drawn, [&](const model::BackdropContent& it) { return backdrop(layer, it); },
                 [](const model::ProgressContent& it) {
                     return fmt::format("{{ color: '{}'{}, form: '{}', thickness: {} }}", it.colour,
@@ -139,27 +140,6 @@ std::string cssHex(Colour c) {
     return c.a == 255 ? toHex(c) : fmt::format("#{:02X}{:02X}{:02X}{:02X}", c.r, c.g, c.b, c.a);
 }
 
-/// What the player's files need for the timing and the looks.
-UsedParts playerParts(const ExportBuild& build, const UsedParts& ofLooks) {
-    auto parts = partsOf(timingTree(build.plans));
-    parts.insert(ofLooks.begin(), ofLooks.end());
-    parts.insert({"player.edges", "player.shapes", "Place.safe", "GateTiming.typical"});
-    const auto insert = [&](const char* part, bool isUsed) {
-        if (isUsed) {
-            parts.insert(part);
-        }
-    };
-    insert("player.noReveal", !parts.contains("Property.reveal"));
-    insert("player.noPanel", !parts.contains("Property.panel"));
-    insert("player.noBackdropPicture", !parts.contains("Look.backdropPicture"));
-    insert("player.noGradient", !parts.contains("Look.gradient"));
-    insert("player.plainBackdrop",
-           parts.contains("player.noGradient") && parts.contains("player.noBackdropPicture"));
-    insert("player.noWide", !parts.contains("Look.wide"));
-    insert("player.retry", parts.contains("Outcome.message"));
-    return parts;
-}
-
 void addScript(ExportBuild& build, const std::set<std::string>& dark, const ReactNativeNames& names) {
     const auto& sequence = build.sequence();
     LookWriter writer(build, dark, names.folder);
@@ -167,7 +147,7 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
     for (const auto& layer : sequence.layers) {
         looks += scriptDialect().item({CodeVerbatim{writer.text(layer)}}, commentText(layer.name), 2) + "\n";
     }
-    const auto parts = playerParts(build, writer.parts());
+    const auto parts = playerNeeds(Player::ReactNative, timingTree(build.plans), writer.parts());
     const auto used = [&](const char* file) { return onlyUsed(embedded::find(file), parts, kScriptHabits); };
     build.add(names.folder + "launchTiming.ts", withNamedUnused(used("launchTiming.ts")));
     build.add(names.folder + "LaunchPlayer.tsx", used("LaunchPlayer.tsx"));
@@ -272,11 +252,8 @@ std::vector<Suggestion> ReactNativeExporter::suggestions(const FileAccess& files
 }
 
 Result<Export> ReactNativeExporter::build(const ExportInput& input) const {
-    if (auto problems = problemsOf(input); !problems.empty()) {
-        return tl::unexpected(std::move(problems));
-    }
     ExportBuild build(input, id());
-    const auto android = androidNames(input.sequence, input.options.package);
+    const auto android = androidNames(input.sequence, input.options.chosen.text(kPackageOption));
     const auto ios = iosNames(input.sequence, "ios/Launch/");
     ReactNativeNames names;
     names.launch = camelCase(typeName(input.sequence.name, "App")) + "Launch";

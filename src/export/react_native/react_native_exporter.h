@@ -10,7 +10,7 @@ namespace scaena::exporting {
 class ReactNativeExporter : public Exporter {
 public:
     plan::ExportId id() const override { return "react-native"; }
-    bool hasPackage() const override { return true; }
+    std::vector<ExportOption> options() const override { return {kPackageOption}; }
     std::string name() const override { return "React Native"; }
     Result<Export> build(const ExportInput& input) const override;
     AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;

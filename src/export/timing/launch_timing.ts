@@ -256,7 +256,7 @@ function onStops(stops: Double[], x: Double): Double { //? Easing.stops
 }
 
 /** When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`. */
-class CuePlan {
+class CueTiming {
   start: Int = NEVER;
   stop: Int = NEVER;
   length: Int = 1;
@@ -285,7 +285,7 @@ class CuePlan {
 
 /** What a cue does to one property in this launch; `found`: what that was when it began. */
 class Segment {
-  constructor(readonly plan: CuePlan, readonly track: Track, readonly found: Double) {}
+  constructor(readonly plan: CueTiming, readonly track: Track, readonly found: Double) {}
 
   private key(i: Int): Double {
     const value = this.track.values[i];
@@ -391,7 +391,7 @@ export class LaunchSchedule {
   gateOpen: Int[];
   gateStart: Int[]; //? LayerKind.progress
   private readonly gateTimedOut: boolean[]; //? GateTiming.timeOut
-  private readonly plans: Growing<CuePlan> = [];
+  private readonly plans: Growing<CueTiming> = [];
   private readonly lanes: Growing<Lane> = [];
   private readonly groupState: LayerState = new LayerState(); //? Layer.parent
   private reached: Int = 0; //? GateStart.beat
@@ -414,7 +414,7 @@ export class LaunchSchedule {
     this.gateStart = ints(opened.length, NEVER); //? LayerKind.progress
     this.decidedAt = openingEnd;
     this.gateTimedOut = flags(opened.length); //? GateTiming.timeOut
-    for (const it of timing.cues) this.plans.push(new CuePlan(it));
+    for (const it of timing.cues) this.plans.push(new CueTiming(it));
     for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue); //? Cue.hangs
     for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
     let now: Int = 0;
@@ -464,13 +464,21 @@ export class LaunchSchedule {
     return edges;
   }
 
-  /** The shape by which the layer is uncovered, if some cue does that. */
-  revealOf(layerIndex: Int): RevealShape | null { //? Property.reveal player.shapes
+  /** The shapes by which the layer is uncovered, each once. */
+  revealsOf(layerIndex: Int): Growing<RevealShape> { //? Property.reveal player.shapes
+    const shapes: Growing<RevealShape> = [];
     for (const it of this.lanes[layerIndex].segments) {
+      if (it.track.property !== 'reveal') continue;
       const shape = it.plan.cue.reveal;
-      if (shape !== null && it.track.property === 'reveal' && it.plan.start < NEVER) return shape;
+      if (shape !== null) {
+        let isNew = true;
+        for (const known of shapes) {
+          if (sameReveal(known, shape)) isNew = false;
+        }
+        if (isNew) shapes.push(shape);
+      }
     }
-    return null;
+    return shapes;
   }
 
   private waitsForEnd(cue: Cue): boolean { //? Cue.hangs
@@ -724,7 +732,7 @@ export class LaunchSchedule {
     }
   }
 
-  private cut(it: CuePlan, at: Int): void { //? Cue.whileWaiting
+  private cut(it: CueTiming, at: Int): void { //? Cue.whileWaiting
     it.stop = at;
     if (at >= NEVER || it.cue.end !== 'settle') return; //? RepeatEnd.settle
     it.settle = Math.max(1, it.cue.settle); //? RepeatEnd.settle player.steady
@@ -739,7 +747,7 @@ export class LaunchSchedule {
   private fillLanes(): void {
     // What each property is before its first cue: where that cue starts.
     for (const c of this.timing.cueOrder) { //? Cue.again|Beat.yields
-      const before = new CuePlan(this.timing.cues[c]);
+      const before = new CueTiming(this.timing.cues[c]);
       before.never = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
       if (before.cue.adds) continue; //? Cue.adds
       const layer = before.cue.layer;
@@ -764,8 +772,8 @@ export class LaunchSchedule {
   }
 
   /** The cues by their start; those that start together as `cueOrder` says. */
-  private inOrderOfTime(): Growing<CuePlan> { //? Cue.again
-    const order: Growing<CuePlan> = [];
+  private inOrderOfTime(): Growing<CueTiming> { //? Cue.again
+    const order: Growing<CueTiming> = [];
     for (const c of this.timing.cueOrder) {
       const plan = this.plans[c];
       order.push(plan);
@@ -786,6 +794,17 @@ export class LaunchSchedule {
     for (let i = 0; i < segments.length; i++) {
       if (segments[i].track.property !== property) continue;
       if (segments[i].plan.cue.adds) continue; //? Cue.adds
+      if (found < 0 || segments[i].plan.start <= t) found = i;
+    }
+    return found;
+  }
+
+  /** Of the cues laid over a property, which nothing rules, the one that began last, or else begins first. */
+  private laidOver(layer: Int, property: Property, t: Double): Int { //? Property.reveal|Property.draw Cue.adds
+    const segments = this.lanes[layer].segments;
+    let found: Int = -1;
+    for (let i = 0; i < segments.length; i++) {
+      if (segments[i].track.property !== property) continue;
       if (found < 0 || segments[i].plan.start <= t) found = i;
     }
     return found;
@@ -880,10 +899,12 @@ export class LaunchSchedule {
     }
     state.reveal = within(this.value(layerIndex, 'reveal', t)); //? Property.reveal
     state.revealShape = null; //? Property.reveal
-    const reveal = this.ruling(layerIndex, 'reveal', t); //? Property.reveal
+    let reveal = this.ruling(layerIndex, 'reveal', t); //? Property.reveal
+    if (reveal < 0) reveal = this.laidOver(layerIndex, 'reveal', t); //? Property.reveal Cue.adds
     if (reveal >= 0) state.revealShape = this.lanes[layerIndex].segments[reveal].plan.cue.reveal; //? Property.reveal
     state.draw = within(this.value(layerIndex, 'draw', t)); //? Property.draw
-    const draw = this.ruling(layerIndex, 'draw', t); //? Property.draw
+    let draw = this.ruling(layerIndex, 'draw', t); //? Property.draw
+    if (draw < 0) draw = this.laidOver(layerIndex, 'draw', t); //? Property.draw Cue.adds
     if (draw >= 0) state.fillFrom = this.lanes[layerIndex].segments[draw].plan.cue.fillFrom; //? Property.draw
     state.progress = layer.kind === 'progress' ? this.loaded(layer, t) : 0; //? LayerKind.progress
     state.clip = within(this.value(layerIndex, 'clip', t)); //? LayerKind.clip Property.clip
@@ -943,6 +964,10 @@ export class LaunchSchedule {
     }
     return true;
   }
+}
+
+export function sameReveal(a: RevealShape, b: RevealShape): boolean { //? Property.reveal player.shapes
+  return a.iris === b.iris && a.x === b.x && a.y === b.y;
 }
 
 /** Where the layer stands, held this way. */

@@ -3,6 +3,7 @@
 #include "export/common/app_icon.h"
 #include "export/common/xml.h"
 #include "export/web/web_build.h"
+#include "export/web/web_options.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -57,7 +58,7 @@ std::string startupLinks(WebBuild& build) {
             }
         }
     }
-    auto makers = build.input.frames.openings(build.input.sequence, build.input.shelf, std::move(orders));
+    auto makers = build.input.frames.openings(build.input.study, std::move(orders));
     for (std::size_t i = 0; i < files.size(); ++i) {
         build.addLater(build.path(files[i]), std::move(makers[i]));
     }
@@ -99,8 +100,6 @@ std::string addAppFiles(WebBuild& build) {
         links += fmt::format("<link rel=\"icon\" sizes=\"32x32\" href=\"{}\">\n"
                              "<link rel=\"apple-touch-icon\" href=\"{}\">\n",
                              build.url("icons/favicon-32.png"), build.url("icons/touch-180.png"));
-    } else {
-        build.note("no-icon", "There is no artwork or image an icon could be made of.");
     }
     // Addresses of a manifest count from where it lies.
     const auto home = build.base.starts_with('/') ? build.base : std::string("../../");
@@ -115,7 +114,7 @@ std::string addAppFiles(WebBuild& build) {
                                              {"icons", icons}};
     build.add(build.path("manifest.webmanifest"),
               manifest.dump(2, ' ', false, nlohmann::json::error_handler_t::replace) + "\n");
-    return build.input.options.startupImages ? links + startupLinks(build) : links;
+    return build.input.options.chosen.flag(kStartupImagesOption) ? links + startupLinks(build) : links;
 }
 
 }

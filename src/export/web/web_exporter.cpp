@@ -11,7 +11,8 @@
 namespace scaena::exporting {
 
 WebBuild::WebBuild(ExportBuild base)
-    : ExportBuild(std::move(base)), name(fileName(input.sequence.name, "app")), base(input.options.base) {
+    : ExportBuild(std::move(base)), name(fileName(input.sequence.name, "app")),
+      base(input.options.chosen.text(kBaseOption)) {
     if (!this->base.ends_with('/')) {
         this->base += '/';
     }
@@ -22,10 +23,12 @@ std::string WebBuild::colour(const model::ColourRef& ref) const {
 }
 
 /// From the site's root, or beside the page; it stands in attributes, style sheets and scripts.
-static bool isBasePath(const std::string& path) {
-    return (path.starts_with('/') || path == "./") && !path.starts_with("//") &&
-           path.find_first_not_of("abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789/-_.~") ==
-               std::string::npos;
+std::string whyNoBase(const std::string& text) {
+    const bool isPath =
+        (text.starts_with('/') || text == "./") && !text.starts_with("//") &&
+        text.find_first_not_of("abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789/-_.~") ==
+            std::string::npos;
+    return isPath ? std::string() : fmt::format("“{}” is not a base path such as / or /shop/", text);
 }
 
 std::string cssColour(Colour colour) {
@@ -47,16 +50,6 @@ std::vector<Suggestion> WebExporter::suggestions(const FileAccess& files, const 
 }
 
 Result<Export> WebExporter::build(const ExportInput& input) const {
-    auto problems = problemsOf(input);
-    if (!isBasePath(input.options.base)) {
-        problems.push_back({ProblemKind::Refused,
-                            fmt::format("“{}” is not a base path such as / or /shop/", input.options.base),
-                            {},
-                            {}});
-    }
-    if (!problems.empty()) {
-        return tl::unexpected(std::move(problems));
-    }
     WebBuild build(ExportBuild(input, id()));
     std::vector<LayerPage> layers;
     for (std::size_t i = 0; i < build.sequence().layers.size(); ++i) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "export/common/exporter.h"
+#include "export/web/web_options.h"
 
 namespace scaena::exporting {
 
@@ -11,7 +12,9 @@ class WebExporter : public Exporter {
 public:
     plan::ExportId id() const override { return "web"; }
     std::string name() const override { return "Web"; }
-    bool isForWeb() const override { return true; }
+    std::vector<ExportOption> options() const override {
+        return {kBaseOption, kStartupImagesOption, kReadableScriptOption};
+    }
     Result<Export> build(const ExportInput& input) const override;
     AppPlace placeIn(const FileAccess& files, const std::filesystem::path& folder) const override;
     std::vector<Suggestion> suggestions(const FileAccess& files, const std::filesystem::path& folder,

@@ -2,8 +2,8 @@
 #include "core/art/parts.h"
 #include "core/art/write_svg.h"
 #include "core/base/base64.h"
-#include "core/base/cases.h"
 #include "core/base/number_text.h"
+#include "core/base/overloads.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/look_tree.h"
@@ -53,13 +53,14 @@ private:
                                      "</div><div class=\"launch-wide\">" + drawn(*wide.other, "w") + "</div>"
                                : drawn(m_layer, ""));
         };
-        return std::visit(Cases{drawing, [this](const model::BackdropContent& it) { return backdrop(it); },
-                                [this](const model::TextContent& it) { return words(it); },
-                                [this](const model::ImageContent& it) { return image(it); },
-                                [this](const model::ProgressContent& it) { return progress(it); },
-                                [this](const model::ClipContent& it) { return clip(it); },
-                                [](const model::FirstScreenContent&) { return Text(); },
-                                [](const model::GroupContent&) { return Text(); }},
+        return std::visit(Overloads{drawing,
+                                    [this](const model::BackdropContent& it) { return backdrop(it); },
+                                    [this](const model::TextContent& it) { return words(it); },
+                                    [this](const model::ImageContent& it) { return image(it); },
+                                    [this](const model::ProgressContent& it) { return progress(it); },
+                                    [this](const model::ClipContent& it) { return clip(it); },
+                                    [](const model::FirstScreenContent&) { return Text(); },
+                                    [](const model::GroupContent&) { return Text(); }},
                           m_layer.contents);
     }
 
@@ -92,7 +93,7 @@ private:
                                                                        {it.darkLandscape, "-dark-landscape"}};
         for (const auto& [path, mark] : pictures) {
             if (const auto file = backdropFile(m_build, m_layer, path, mark); !file.empty()) {
-                m_build.add(m_build.path(file), *m_build.input.shelf.bytesOf(path));
+                m_build.add(m_build.path(file), *m_build.input.artFiles.bytesOf(path));
             }
         }
         return "<div class=\"launch-picture\"></div>";
@@ -135,7 +136,7 @@ private:
 
     [[nodiscard]] std::string art(const model::Layer& layer, Appearance appearance,
                                   const std::string& wide) const {
-        const auto shown = project::shownArt(m_build.sequence(), m_build.input.shelf, layer, appearance);
+        const auto shown = project::shownArt(m_build.sequence(), m_build.input.artFiles, layer, appearance);
         if (!shown) {
             return {};
         }
@@ -176,7 +177,7 @@ private:
 
     /// Outlines instead of letters: no typeface has to be there, and every browser shows the same.
     [[nodiscard]] std::string words(const model::TextContent& text) const {
-        const auto path = m_build.input.outliner.outline(text, m_build.input.shelf.bytesOf(text.fontFile));
+        const auto path = m_build.input.outliner.outline(text, m_build.input.artFiles.bytesOf(text.fontFile));
         const auto whole = [&](const char* part) {
             return fmt::format("<svg class=\"launch-middle\"{}><path class=\"launch-text\" d=\"{}\"/></svg>",
                                part, art::toText(path));
@@ -192,7 +193,7 @@ private:
     [[nodiscard]] std::string image(const model::ImageContent& content) {
         std::string sources[2];
         for (const auto& picture : content.pictures) {
-            const auto* bytes = m_build.input.shelf.bytesOf(picture.path);
+            const auto* bytes = m_build.input.artFiles.bytesOf(picture.path);
             const auto ending = bytes ? pictureEnding(*bytes) : std::string();
             if (ending.empty()) {
                 continue;
@@ -274,7 +275,7 @@ private:
         const Size pixels{std::max(1.0, std::floor(shown.width * density)),
                           std::max(1.0, std::floor(shown.height * density))};
         const auto times = clipTimes(content);
-        const auto& files = m_build.input.shelf.files;
+        const auto& files = m_build.input.artFiles.files;
         const auto sheet = [&](const std::string& path, const char* mark) {
             const auto file = fmt::format("images/{}{}.png", m_layer.id, mark);
             m_build.addLater(m_build.path(file),
@@ -282,12 +283,6 @@ private:
                               columns] { return rasteriser.clipSheetPng(bytes, times, pixels, columns); });
             return fmt::format("background-image: url({});", m_build.url(file));
         };
-        m_build.note(
-            "clip-as-pictures",
-            fmt::format("The clip “{}” is written as {} pictures, {} a second: browsers play no Lottie by "
-                        "themselves.",
-                        m_layer.name, frames, plan::kBakedRate),
-            {check::Place::Thing::Layer, m_layer.id, {}});
         rule(" .launch-frames",
              fmt::format("width: {}px; height: {}px; background-size: {}% {}%; {}", numberText(shown.width),
                          numberText(shown.height), columns * 100, rows * 100, sheet(content.path, "")));

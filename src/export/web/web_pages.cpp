@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/names.h"
+#include "export/common/player_needs.h"
 #include "export/common/script_data.h"
 #include "export/common/used_parts.h"
 #include "export/web/small_script.h"
 #include "export/web/web_build.h"
+#include "export/web/web_options.h"
 
 #include "embedded_players.h"
 
@@ -84,19 +86,12 @@ main {{ padding: 3rem 1.5rem; }}
     return beside(page, build.url(""));
 }
 
-/// What the player needs beside what the timing tells.
-UsedParts playerParts(const WebBuild& build, const TimingTree& tree) {
-    auto parts = partsOf(tree);
-    parts.insert({"player.edges", "Layer.shown"});
-    if (!parts.contains("Track.easing") && !parts.contains("Track.easings")) {
-        parts.insert("player.straight");
-    }
-    if (parts.contains("Outcome.message")) {
-        parts.insert("player.retry");
-    }
-    for (const auto& layer : build.sequence().layers) {
+/// What of the looks, which stand in the page itself, the player has to know.
+UsedParts partsOfLooks(const model::Sequence& sequence) {
+    UsedParts parts;
+    for (const auto& layer : sequence.layers) {
         if (const auto* progress = layer.as<model::ProgressContent>()) {
-            parts.insert("web." + std::string(model::word(progress->form)));
+            parts.insert("Progress." + std::string(model::word(progress->form)));
         }
     }
     return parts;
@@ -113,8 +108,8 @@ std::string withoutExports(std::string text) {
 /// The sequence with all that plays it.
 std::string playerScript(const WebBuild& build) {
     const auto& sequence = build.sequence();
-    const bool isReadable = build.input.options.readableScript;
-    const auto parts = playerParts(build, timingTree(build.plans));
+    const bool isReadable = build.input.options.chosen.flag(kReadableScriptOption);
+    const auto parts = playerNeeds(Player::Web, timingTree(build.plans), partsOfLooks(sequence));
     const auto used = [&](const char* file) {
         return withoutExports(onlyUsed(embedded::find(file), parts, kScriptHabits));
     };

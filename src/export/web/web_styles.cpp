@@ -214,7 +214,7 @@ bool standsInOpening(const model::Sequence& sequence, const model::Layer& layer)
 
 std::string backdropFile(const WebBuild& build, const model::Layer& layer, const std::string& path,
                          const char* mark) {
-    const auto* bytes = build.input.shelf.bytesOf(path);
+    const auto* bytes = build.input.artFiles.bytesOf(path);
     const auto ending = bytes ? pictureEnding(*bytes) : std::string();
     return ending.empty() ? "" : fmt::format("images/{}{}{}", layer.id, mark, ending);
 }

@@ -9,9 +9,8 @@
 namespace scaena::render {
 
 std::vector<std::function<std::string()>>
-QtFrameMaker::openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
-                       std::vector<exporting::OpeningOrder> orders) const {
-    const auto frames = std::make_shared<OpeningFrames>(sequence, shelf);
+QtFrameMaker::openings(const study::Study& study, std::vector<exporting::OpeningOrder> orders) const {
+    const auto frames = std::make_shared<OpeningFrames>(study);
     std::vector<std::function<std::string()>> makers;
     for (auto& order : orders) {
         makers.emplace_back([frames, order = std::move(order)] {
@@ -21,11 +20,11 @@ QtFrameMaker::openings(const model::Sequence& sequence, const project::ArtShelf&
     return makers;
 }
 
-std::string QtFrameMaker::layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+std::string QtFrameMaker::layerPng(const model::Sequence& sequence, const project::ArtFiles& artFiles,
                                    const LayerId& layer, model::Appearance appearance, int side, double part,
                                    std::optional<Colour> backing, bool round) const {
     return madeInPaintThread([&] {
-        const QImage image = layerImage(sequence, shelf, layer, {appearance, side, part, backing, round});
+        const QImage image = layerImage(sequence, artFiles, layer, {appearance, side, part, backing, round});
         return image.isNull() ? std::string() : pngOf(image);
     });
 }

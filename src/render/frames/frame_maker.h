@@ -9,9 +9,8 @@ namespace scaena::render {
 class QtFrameMaker : public exporting::FrameMaker {
 public:
     std::vector<std::function<std::string()>>
-    openings(const model::Sequence& sequence, const project::ArtShelf& shelf,
-             std::vector<exporting::OpeningOrder> orders) const override;
-    std::string layerPng(const model::Sequence& sequence, const project::ArtShelf& shelf,
+    openings(const study::Study& study, std::vector<exporting::OpeningOrder> orders) const override;
+    std::string layerPng(const model::Sequence& sequence, const project::ArtFiles& artFiles,
                          const LayerId& layer, model::Appearance appearance, int side, double part,
                          std::optional<Colour> backing, bool round) const override;
 };

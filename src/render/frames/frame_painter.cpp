@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "render/frames/frame_painter.h"
 
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 #include "render/art/art_pictures.h"
 #include "render/base/convert.h"
 #include "render/base/group_opacity.h"
@@ -137,12 +137,12 @@ private:
             return m_prepared.plate.isValid() || (m_prepared.art && m_prepared.art->needsGroup()) ||
                    m_state.draw < 1;
         };
-        return std::visit(Cases{drawn,
-                                [](const model::BackdropContent& it) { return it.picture.has_value(); },
-                                [](const model::FirstScreenContent&) { return true; },
-                                [](const model::ProgressContent&) { return true; },
-                                [this](const model::ImageContent&) { return m_prepared.missingArt; },
-                                [this](const model::ClipContent&) { return m_prepared.missingArt; }},
+        return std::visit(Overloads{drawn,
+                                    [](const model::BackdropContent& it) { return it.picture.has_value(); },
+                                    [](const model::FirstScreenContent&) { return true; },
+                                    [](const model::ProgressContent&) { return true; },
+                                    [this](const model::ImageContent&) { return m_prepared.missingArt; },
+                                    [this](const model::ClipContent&) { return m_prepared.missingArt; }},
                           layer().contents);
     }
 
@@ -167,24 +167,24 @@ private:
 
     void content(QPainter& painter) const {
         std::visit(
-            Cases{[&](const model::BackdropContent& it) { backdrop(painter, it); },
-                  [&](const model::FirstScreenContent&) { paintFirstScreen(painter, m_prepared, m_box); },
-                  [&](const model::TextContent&) {
-                      m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
-                  },
-                  [&](const model::ArtContent&) { artwork(painter); },
-                  [&](const model::ShapeContent&) { artwork(painter); },
-                  [&](const model::ImageContent&) {
-                      m_prepared.missingArt ? artwork(painter)
-                                            : paintFitted(painter, m_prepared.picture, m_box);
-                  },
-                  [&](const model::ClipContent& it) {
-                      m_prepared.missingArt ? artwork(painter) : clip(painter, it);
-                  },
-                  [&](const model::ProgressContent& it) {
-                      paintProgress(painter, it, m_box, m_state.progress, m_prepared.from, m_prepared.to);
-                  },
-                  [](const model::GroupContent&) {}},
+            Overloads{[&](const model::BackdropContent& it) { backdrop(painter, it); },
+                      [&](const model::FirstScreenContent&) { paintFirstScreen(painter, m_prepared, m_box); },
+                      [&](const model::TextContent&) {
+                          m_prepared.art->paint(painter, {m_state.draw, m_state.fillFrom});
+                      },
+                      [&](const model::ArtContent&) { artwork(painter); },
+                      [&](const model::ShapeContent&) { artwork(painter); },
+                      [&](const model::ImageContent&) {
+                          m_prepared.missingArt ? artwork(painter)
+                                                : paintFitted(painter, m_prepared.picture, m_box);
+                      },
+                      [&](const model::ClipContent& it) {
+                          m_prepared.missingArt ? artwork(painter) : clip(painter, it);
+                      },
+                      [&](const model::ProgressContent& it) {
+                          paintProgress(painter, it, m_box, m_state.progress, m_prepared.from, m_prepared.to);
+                      },
+                      [](const model::GroupContent&) {}},
             layer().contents);
     }
 

@@ -15,12 +15,12 @@ namespace {
 constexpr double kIcon = 60, kGap = 28;
 constexpr double kAppColumn = 1;
 
-struct Grid {
+struct IconGrid {
     int columns;
     double left, step;
 };
 
-Grid gridOf(QSizeF screen) {
+IconGrid gridOf(QSizeF screen) {
     const int columns = std::max(3, int((screen.width() - kGap) / (kIcon + kGap)));
     const int used = std::min(columns, 6);
     const double step = (screen.width() - 2 * kGap - kIcon) / (used - 1);

@@ -43,7 +43,7 @@ Way wayOf(IconLook look) {
 
 }
 
-QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shelf, const LayerId& layer,
+QImage layerImage(const model::Sequence& sequence, const project::ArtFiles& artFiles, const LayerId& layer,
                   const LayerImage& how) {
     const auto& [appearance, side, part, backing, round] = how;
     const auto* shown = model::findThing(sequence.layers, layer);
@@ -60,7 +60,7 @@ QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shel
     }
     const double longest = std::max({shown->place.width, shown->place.height, 1.0});
     const double scale = side * part / longest;
-    const Scene scene(alone, shelf, appearance, scale);
+    const Scene scene(alone, artFiles, appearance, scale);
     QImage image(side, side,
                  backing && backing->a == 255 && !round ? QImage::Format_RGB32
                                                         : QImage::Format_ARGB32_Premultiplied);
@@ -83,7 +83,7 @@ QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shel
     return image;
 }
 
-QImage iconImage(const model::Sequence& sequence, const project::ArtShelf& shelf, IconLook look,
+QImage iconImage(const model::Sequence& sequence, const project::ArtFiles& artFiles, IconLook look,
                  model::Appearance appearance, int side) {
     const auto* layer = model::iconLayer(sequence);
     QImage image(side, side, QImage::Format_ARGB32_Premultiplied);
@@ -107,8 +107,9 @@ QImage iconImage(const model::Sequence& sequence, const project::ArtShelf& shelf
     }
     // A night of its own have only the icons of iOS; elsewhere one picture serves both.
     const auto shown = look == IconLook::Rounded ? appearance : model::Appearance::Light;
-    QImage art = layerImage(sequence, shelf, layer->id,
-                            {shown, side, project::iconPart(sequence, shelf, *layer, way.safe), {}, false});
+    QImage art =
+        layerImage(sequence, artFiles, layer->id,
+                   {shown, side, project::iconPart(sequence, artFiles, *layer, way.safe), {}, false});
     if (themed) {
         QPainter tint(&art);
         tint.setCompositionMode(QPainter::CompositionMode_SourceIn);

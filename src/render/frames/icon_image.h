@@ -18,7 +18,7 @@ struct LayerImage {
 };
 /// One artwork or image alone in the middle of a square picture; null if there is no such layer. May be
 /// called from any thread.
-[[nodiscard]] QImage layerImage(const model::Sequence& sequence, const project::ArtShelf& shelf,
+[[nodiscard]] QImage layerImage(const model::Sequence& sequence, const project::ArtFiles& artFiles,
                                 const LayerId& layer, const LayerImage& how);
 
 /// How systems show an app's icon: adaptive icons cut to a circle or to soft corners, or as a shape alone in
@@ -29,8 +29,8 @@ inline constexpr int kIconLooks = 6;
 
 /// The exported icon as a system shows it: transparent outside of its mask. Only the mask if there is no art
 /// an icon could be made of. May be called from any thread.
-[[nodiscard]] QImage iconImage(const model::Sequence& sequence, const project::ArtShelf& shelf, IconLook look,
-                               model::Appearance appearance, int side);
+[[nodiscard]] QImage iconImage(const model::Sequence& sequence, const project::ArtFiles& artFiles,
+                               IconLook look, model::Appearance appearance, int side);
 
 /// How the home screen of a target shows it.
 [[nodiscard]] IconLook homeLook(plan::TargetId target);

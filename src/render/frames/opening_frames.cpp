@@ -74,7 +74,7 @@ bool isStill(const schedule::LayerState& state) {
 }
 
 std::string OpeningFrames::png(const exporting::OpeningOrder& order) {
-    auto schedule = schedule::resolve(m_sequence, order.conditions);
+    auto schedule = *m_study.schedule(order.conditions);
     const double freeBelow = schedule.screen.height - schedule.safeArea.bottom();
     schedule.screen = order.screen;
     schedule.safeArea = {0, schedule.safeArea.y, order.screen.width,
@@ -131,7 +131,7 @@ ScenePtr OpeningFrames::sceneOf(const exporting::OpeningOrder& order, const sche
                 shown.layers[i].contents = model::GroupContent();
             }
         }
-        scene = std::make_shared<Scene>(shown, m_shelf, order.conditions.appearance, order.density);
+        scene = std::make_shared<Scene>(shown, m_artFiles, order.conditions.appearance, order.density);
     }
     return scene;
 }

@@ -10,12 +10,12 @@
 namespace scaena::render {
 
 /// Static frames of one sequence's opening on many screens. What they share is made once: scenes, and
-/// pictures of layers that lie alike upon the pixels. May be asked from several threads; sequence and shelf
-/// must outlive it.
+/// pictures of layers that lie alike upon the pixels. May be asked from several threads; the study must
+/// outlive it.
 class OpeningFrames {
 public:
-    OpeningFrames(const model::Sequence& sequence, const project::ArtShelf& shelf)
-        : m_sequence(sequence), m_shelf(shelf) {}
+    explicit OpeningFrames(const study::Study& study)
+        : m_study(study), m_sequence(study.sequence()), m_artFiles(study.exportedArt()) {}
 
     [[nodiscard]] std::string png(const exporting::OpeningOrder& order);
 
@@ -35,8 +35,9 @@ private:
     std::shared_ptr<const Stamp> stampOf(const Scene& scene, const schedule::LayerState& state,
                                          const QRect& box, double density);
 
+    const study::Study& m_study;
     const model::Sequence& m_sequence;
-    const project::ArtShelf& m_shelf;
+    const project::ArtFiles& m_artFiles;
     std::mutex m_mutex; ///< guards what follows
     std::map<std::string, ScenePtr> m_scenes;
     std::map<std::string, std::shared_ptr<const Stamp>> m_stamps;

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "render/frames/scene.h"
 
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 #include "core/project/shown_art.h"
 #include "render/art/image_cache.h"
 #include "render/base/convert.h"
@@ -48,45 +48,44 @@ model::Layer looksOf(const model::Layer& layer) {
 
 class LayerMaker {
 public:
-    LayerMaker(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance,
+    LayerMaker(const model::Sequence& sequence, const project::ArtFiles& artFiles, Appearance appearance,
                double density)
-        : m_sequence(sequence), m_shelf(shelf), m_appearance(appearance), m_density(density) {}
+        : m_sequence(sequence), m_artFiles(artFiles), m_appearance(appearance), m_density(density) {}
 
     [[nodiscard]] PreparedLayer make(const model::Layer& layer) const {
         PreparedLayer prepared;
         prepared.layer = layer;
         prepared.sources = sourcesOf(layer);
-        const Cases prepare{[&](const model::BackdropContent& it) {
-                                prepared.from = colour(it.fill.colour);
-                                prepared.to = it.fill.to.empty() ? prepared.from : colour(it.fill.to);
-                                prepared.picture =
-                                    image(project::backdropPicture(layer, m_appearance, false));
-                                prepared.sideways =
-                                    image(project::backdropPicture(layer, m_appearance, true));
-                            },
-                            [&](const model::ArtContent&) { artwork(prepared); },
-                            [&](const model::ShapeContent&) { artwork(prepared); },
-                            [&](const model::TextContent& it) {
-                                prepared.art = std::make_shared<const PreparedArt>(
-                                    outlineText(it, m_shelf.bytesOf(it.fontFile)), colour(it.colour), 1);
-                            },
-                            [&](const model::FirstScreenContent& it) {
-                                prepared.screenBackground = colour(it.background);
-                                prepared.picture = image(pathOf(it));
-                                for (const auto& block : it.blocks) {
-                                    prepared.blockColours.push_back(colour(block.colour));
-                                }
-                            },
-                            [&](const model::ImageContent&) { picture(prepared); },
-                            [&](const model::ProgressContent& it) {
-                                prepared.from = colour(it.colour);
-                                prepared.to = it.track.empty() ? QColor() : colour(it.track);
-                            },
-                            [&](const model::ClipContent& it) {
-                                prepared.clip = ClipPictures::make(bytes(pathOf(it)));
-                                markIfMissing(prepared, prepared.clip == nullptr);
-                            },
-                            [](const model::GroupContent&) {}};
+        const Overloads prepare{
+            [&](const model::BackdropContent& it) {
+                prepared.from = colour(it.fill.colour);
+                prepared.to = it.fill.to.empty() ? prepared.from : colour(it.fill.to);
+                prepared.picture = image(project::backdropPicture(layer, m_appearance, false));
+                prepared.sideways = image(project::backdropPicture(layer, m_appearance, true));
+            },
+            [&](const model::ArtContent&) { artwork(prepared); },
+            [&](const model::ShapeContent&) { artwork(prepared); },
+            [&](const model::TextContent& it) {
+                prepared.art = std::make_shared<const PreparedArt>(
+                    outlineText(it, m_artFiles.bytesOf(it.fontFile)), colour(it.colour), 1);
+            },
+            [&](const model::FirstScreenContent& it) {
+                prepared.screenBackground = colour(it.background);
+                prepared.picture = image(pathOf(it));
+                for (const auto& block : it.blocks) {
+                    prepared.blockColours.push_back(colour(block.colour));
+                }
+            },
+            [&](const model::ImageContent&) { picture(prepared); },
+            [&](const model::ProgressContent& it) {
+                prepared.from = colour(it.colour);
+                prepared.to = it.track.empty() ? QColor() : colour(it.track);
+            },
+            [&](const model::ClipContent& it) {
+                prepared.clip = ClipPictures::make(bytes(pathOf(it)));
+                markIfMissing(prepared, prepared.clip == nullptr);
+            },
+            [](const model::GroupContent&) {}};
         std::visit(prepare, layer.contents);
         return prepared;
     }
@@ -95,22 +94,22 @@ public:
     [[nodiscard]] std::vector<const void*> sourcesOf(const model::Layer& layer) const {
         std::vector<const void*> sources;
         const auto file = [&](const std::string& path) { sources.push_back(bytes(path).get()); };
-        const auto none = [](const auto&) {};
-        std::visit(Cases{none,
-                         [&](const model::BackdropContent&) {
-                             file(project::backdropPicture(layer, m_appearance, false));
-                             file(project::backdropPicture(layer, m_appearance, true));
-                         },
-                         [&](const model::ArtworkContent&) { sources.push_back(artFor(layer)); },
-                         [&](const model::FooterContent&) { sources.push_back(artFor(layer)); },
-                         [&](const model::TextContent& it) { file(it.fontFile); },
-                         [&](const model::FirstScreenContent& it) { file(pathOf(it)); },
-                         [&](const model::ClipContent& it) { file(pathOf(it)); },
-                         [&](const model::ImageContent&) {
-                             if (const auto* it = project::pictureFor(layer, m_density, m_appearance)) {
-                                 file(it->path);
-                             }
-                         }},
+        std::visit(Overloads{[](const model::ShapeContent&) {}, [](const model::ProgressContent&) {},
+                             [](const model::GroupContent&) {},
+                             [&](const model::BackdropContent&) {
+                                 file(project::backdropPicture(layer, m_appearance, false));
+                                 file(project::backdropPicture(layer, m_appearance, true));
+                             },
+                             [&](const model::ArtworkContent&) { sources.push_back(artFor(layer)); },
+                             [&](const model::FooterContent&) { sources.push_back(artFor(layer)); },
+                             [&](const model::TextContent& it) { file(it.fontFile); },
+                             [&](const model::FirstScreenContent& it) { file(pathOf(it)); },
+                             [&](const model::ClipContent& it) { file(pathOf(it)); },
+                             [&](const model::ImageContent&) {
+                                 if (const auto* it = project::pictureFor(layer, m_density, m_appearance)) {
+                                     file(it->path);
+                                 }
+                             }},
                    layer.contents);
         return sources;
     }
@@ -120,14 +119,14 @@ private:
         return toQt(model::colourOf(m_sequence.palette, ref, m_appearance));
     }
     [[nodiscard]] Bytes bytes(const std::string& path) const {
-        const auto found = m_shelf.files.find(path);
-        return found == m_shelf.files.end() ? nullptr : found->second;
+        const auto found = m_artFiles.files.find(path);
+        return found == m_artFiles.files.end() ? nullptr : found->second;
     }
     [[nodiscard]] QImage image(const std::string& path) const {
         return path.empty() ? QImage() : decodedImage(bytes(path));
     }
     [[nodiscard]] const void* artFor(const model::Layer& layer) const {
-        return m_shelf.artOf(layer, m_appearance).get();
+        return m_artFiles.artOf(layer, m_appearance).get();
     }
     [[nodiscard]] std::string pathOf(const model::FirstScreenContent& content) const {
         const bool dark = m_appearance == Appearance::Dark && !content.darkImage.empty();
@@ -146,7 +145,7 @@ private:
     }
 
     [[nodiscard]] std::shared_ptr<const PreparedArt> artIn(const model::Layer& layer, bool landscape) const {
-        const auto art = project::shownArt(m_sequence, m_shelf, layer, m_appearance, landscape);
+        const auto art = project::shownArt(m_sequence, m_artFiles, layer, m_appearance, landscape);
         if (!art) {
             return nullptr;
         }
@@ -176,20 +175,21 @@ private:
     }
 
     const model::Sequence& m_sequence;
-    const project::ArtShelf& m_shelf;
+    const project::ArtFiles& m_artFiles;
     Appearance m_appearance;
     double m_density;
 };
 
 }
 
-Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, Appearance appearance,
+Scene::Scene(const model::Sequence& sequence, const project::ArtFiles& artFiles, Appearance appearance,
              double density, const Scene* before)
     : m_appearance(appearance), m_bars(sequence.bars), m_palette(sequence.palette), m_density(density) {
     m_openingColour = toQt(model::colourOf(sequence.palette, sequence.opening.colour, appearance));
     const bool comparable = before && before->m_appearance == appearance && before->m_density == density &&
                             before->m_palette == sequence.palette;
-    const LayerMaker maker(sequence, shelf, appearance, density);
+    const LayerMaker maker(sequence, artFiles, appearance, density);
+    std::size_t takenOver = 0; // at the same place of the order
     for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
         const auto& layer = sequence.layers[i];
         const PreparedLayer* known = nullptr;
@@ -203,9 +203,14 @@ Scene::Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, Ap
                         ? &*found
                         : nullptr;
         }
+        takenOver += known && i < before->m_layers.size() && known == &before->m_layers[i] ? 1 : 0;
         m_layers.push_back(known ? *known : maker.make(layer));
         m_layers.back().layer = layer;
     }
+    const bool isAlike = comparable && takenOver == m_layers.size() &&
+                         before->m_layers.size() == m_layers.size() && before->m_bars == m_bars &&
+                         before->m_openingColour == m_openingColour;
+    m_look = isAlike ? before->m_look : std::make_shared<const SceneLook>();
 }
 
 }

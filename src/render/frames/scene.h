@@ -23,8 +23,11 @@ struct PreparedLayer {
     std::vector<QColor> blockColours;
     bool missingArt = false;
     std::vector<const void*>
-        sources; ///< the shelf's own objects it was made from; tells whether it is still good
+        sources; ///< the art files's own objects it was made from; tells whether it is still good
 };
+
+/// What a scene looks like; scenes that share one are painted alike.
+struct SceneLook {};
 
 /// Everything the painter needs of a sequence, apart from the moment. Immutable: may be painted from several
 /// threads.
@@ -32,13 +35,14 @@ class Scene {
 public:
     /// `density`: pixels a dp of the screen, which decides among an image's files. Layers that look as in
     /// `before` are taken over from it, so that changing one thing costs that one thing.
-    Scene(const model::Sequence& sequence, const project::ArtShelf& shelf, model::Appearance appearance,
+    Scene(const model::Sequence& sequence, const project::ArtFiles& artFiles, model::Appearance appearance,
           double density = 3, const Scene* before = nullptr);
 
     [[nodiscard]] const std::vector<PreparedLayer>& layers() const { return m_layers; }
     [[nodiscard]] QColor openingColour() const { return m_openingColour; }
     [[nodiscard]] model::Appearance appearance() const { return m_appearance; }
     [[nodiscard]] const model::SystemBars& bars() const { return m_bars; }
+    [[nodiscard]] const std::shared_ptr<const SceneLook>& look() const { return m_look; }
 
 private:
     std::vector<PreparedLayer> m_layers;
@@ -47,6 +51,7 @@ private:
     model::SystemBars m_bars;
     model::Palette m_palette;
     double m_density;
+    std::shared_ptr<const SceneLook> m_look;
 };
 
 using ScenePtr = std::shared_ptr<const Scene>;

@@ -14,6 +14,7 @@ struct StillOptions {
     QSize pixels;            ///< empty: the screen at the device's own density
     bool roundScreen = true; ///< cut to the screen's corners
     bool bars = true;
+    bool operator==(const StillOptions&) const = default;
 };
 
 /// One moment as a picture. May be called from any thread.

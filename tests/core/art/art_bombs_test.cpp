@@ -2,8 +2,8 @@
 #include "core/art/read_clip.h"
 #include "core/art/read_svg.h"
 #include "core/art/read_vector_drawable.h"
-#include "core/model/validate.h"
 #include "core/start/app_project.h"
+#include "core/valid/validate.h"
 #include "support/builders.h"
 #include "support/slowness.h"
 
@@ -226,7 +226,7 @@ TEST_CASE("Many takes are checked in a moment") {
             take.cues = sequence.cues;
             many.takes.push_back(take);
         }
-        return secondsOf([&] { CHECK(model::validate(many).empty()); });
+        return secondsOf([&] { CHECK(valid::problemsOf(many).empty()); });
     };
     (void)secondsWith(10);
     CHECK(secondsWith(4000) < 1 * test::kSlowness);

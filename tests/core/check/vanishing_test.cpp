@@ -2,10 +2,10 @@
 #include "core/check/vanishing.h"
 
 #include "core/edit/edits.h"
-#include "core/model/moves.h"
-#include "core/model/validate.h"
+#include "core/moves/definition.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
+#include "core/valid/validate.h"
 #include "support/builders.h"
 
 #include <catch2/catch.hpp>
@@ -55,7 +55,7 @@ TEST_CASE("A move that comes in takes its layer out of the beats before, and tha
         CHECK(found[0].sentence.find("“arrive”") != std::string::npos);
         REQUIRE(found[0].remedy);
         const auto mended = found[0].remedy->mend(changed);
-        CHECK(model::validate(mended).empty());
+        CHECK(valid::problemsOf(mended).empty());
         CHECK(check::vanishing(before, schedule::resolve(mended, {})).empty());
     }
 }
@@ -89,7 +89,7 @@ TEST_CASE(
                 CHECK(there.centre.y == Approx(alone.centre.y));
                 CHECK(there.opacity == Approx(1));
                 CHECK(there.scaleX == Approx(1));
-                if (!model::standing(kind).empty() && kind != model::MoveKind::Fade) {
+                if (!moves::inSightParameters(kind).empty() && kind != model::MoveKind::Fade) {
                     const auto back = schedule::stateOf(after, logo, cue.end + 1.0);
                     CHECK(back.centre.y == Approx(alone.centre.y).margin(0.01));
                     CHECK(back.scaleX == Approx(1).margin(0.001));

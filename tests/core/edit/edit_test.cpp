@@ -7,8 +7,8 @@
 #include "core/edit/phrases.h"
 #include "core/edit/pose_edits.h"
 #include "core/file/sequence_file.h"
-#include "core/model/validate.h"
 #include "core/schedule/resolve.h"
+#include "core/valid/validate.h"
 #include "support/random_sequence.h"
 
 #include <catch2/catch.hpp>
@@ -47,7 +47,7 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     TakeId madeTake;
     switch (random.below(30)) {
     case 12:
-        return removeLayer(s, layerId);
+        return s.layers.size() > 1 ? removeLayer(s, layerId) : s;
     case 13:
         return duplicateLayer(s, layerId, madeLayer);
     case 14:
@@ -99,14 +99,14 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     case 2:
         return setCueLength(s, cueId, random.below(2000));
     case 3:
-        return setMoveKind(s, cueId, static_cast<model::MoveKind>(random.below(14)));
+        return setMoveKind(s, cueId, static_cast<model::MoveKind>(random.below(int(model::kMoveKinds))));
     case 4:
         return setMoveParameter(s, cueId, "distance", double(random.below(9000)));
     case 5:
         return setCueEasing(s, cueId, model::Easing(model::Bounce{2, 0.4}));
     case 6:
-        return addCue(s, "logo", beatId, random.below(300), static_cast<model::MoveKind>(random.below(14)),
-                      made);
+        return addCue(s, "logo", beatId, random.below(300),
+                      static_cast<model::MoveKind>(random.below(int(model::kMoveKinds))), made);
     case 7:
         return duplicateCue(s, cueId, made);
     case 8:
@@ -133,7 +133,7 @@ TEST_CASE("Moving and lengthening a cue changes only that") {
     CHECK(cueOf(trimmed, "in").length == 370);
     CHECK(cueOf(trimCueStart(before, "in", 9000), "in").length == 1);
     CHECK(cueOf(setCueLength(before, "in", -5), "in").length == 0);
-    CHECK(compare(before, moved).changes == std::vector<Change>{{Thing::Cue, "in", ChangeKind::Changed}});
+    CHECK(compare(before, moved).changes == std::vector<Change>{{Kind::Cue, "in", ChangeKind::Changed}});
 }
 
 TEST_CASE("An id that names nothing leaves the sequence as it is") {
@@ -149,7 +149,7 @@ TEST_CASE("An id that names nothing leaves the sequence as it is") {
 TEST_CASE("Another move keeps the parameters both know") {
     auto sequence = setMoveKind(small(), "in", model::MoveKind::Rise);
     sequence = setMoveParameter(sequence, "in", "distance", 33.0);
-    CHECK(model::numberOf(cueOf(setMoveKind(sequence, "in", model::MoveKind::Drop), "in").move, "distance") ==
+    CHECK(moves::numberOf(cueOf(setMoveKind(sequence, "in", model::MoveKind::Drop), "in").move, "distance") ==
           33);
     CHECK(cueOf(setMoveKind(sequence, "in", model::MoveKind::Iris), "in").move.parameters.empty());
     // "from" is a number for a pop and a word for a bounce
@@ -159,7 +159,7 @@ TEST_CASE("Another move keeps the parameters both know") {
 
 TEST_CASE("Parameters are brought into their range, unknown ones left out") {
     const auto rise = setMoveKind(small(), "in", model::MoveKind::Rise);
-    CHECK(model::numberOf(cueOf(setMoveParameter(rise, "in", "distance", 1e9), "in").move, "distance") ==
+    CHECK(moves::numberOf(cueOf(setMoveParameter(rise, "in", "distance", 1e9), "in").move, "distance") ==
           4000);
     CHECK(setMoveParameter(rise, "in", "colour", 1.0) == rise);
     CHECK(setMoveParameter(rise, "in", "distance", std::string("far")) == rise);
@@ -181,7 +181,7 @@ TEST_CASE("Removing a cue leaves those that hung on it where they were") {
     const auto before = schedule::resolve(sequence, {}).cues[1];
     const auto after = schedule::resolve(removeCue(sequence, "in"), {}).cues[0];
     CHECK(after.start == before.start);
-    CHECK(model::validate(removeCue(sequence, "in")).empty());
+    CHECK(valid::problemsOf(removeCue(sequence, "in")).empty());
 }
 
 TEST_CASE("New cues get ids of their own") {
@@ -192,7 +192,7 @@ TEST_CASE("New cues get ids of their own") {
     sequence = addCue(sequence, "logo", "arrive", 50, model::MoveKind::Turn, second);
     CHECK(first == "logo-turn");
     CHECK(second == "logo-turn-2");
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("A wait's length is its least length, the opening's cannot be set") {
@@ -212,7 +212,7 @@ TEST_CASE("Any row of edits leaves a valid sequence") {
         auto sequence = random.next();
         for (int i = 0; i < 25; ++i) {
             sequence = randomEdit(random, sequence);
-            const auto problems = model::validate(sequence);
+            const auto problems = valid::problemsOf(sequence);
             INFO("seed " << seed << " step " << i << "\n" << describe(problems));
             REQUIRE(problems.empty());
         }
@@ -304,8 +304,8 @@ TEST_CASE("Listeners hear of each change once, with what has changed") {
     history.apply("same", *history.current());
     history.undo();
     REQUIRE(heard.size() == 2);
-    CHECK(heard[0].touches(Thing::Beat));
-    CHECK_FALSE(heard[0].touches(Thing::Cue));
+    CHECK(heard[0].touches(Kind::Beat));
+    CHECK_FALSE(heard[0].touches(Kind::Cue));
 }
 
 TEST_CASE("A change set tells added, removed, changed and reordered") {
@@ -316,13 +316,13 @@ TEST_CASE("A change set tells added, removed, changed and reordered") {
     after.palette.push_back({"new", "New", {}, {}, {}});
     std::swap(after.beats[1], after.beats[2]);
     const auto set = compare(before, after);
-    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Thing::Cue, "in", ChangeKind::Removed}) ==
+    CHECK(std::count(set.changes.begin(), set.changes.end(), Change{Kind::Cue, "in", ChangeKind::Removed}) ==
           1);
     CHECK(std::count(set.changes.begin(), set.changes.end(),
-                     Change{Thing::Layer, "backdrop", ChangeKind::Changed}) == 1);
+                     Change{Kind::Layer, "backdrop", ChangeKind::Changed}) == 1);
     CHECK(std::count(set.changes.begin(), set.changes.end(),
-                     Change{Thing::Colour, "new", ChangeKind::Added}) == 1);
-    CHECK(set.touches(Thing::Sequence));
+                     Change{Kind::Colour, "new", ChangeKind::Added}) == 1);
+    CHECK(set.touches(Kind::Sequence));
 }
 
 TEST_CASE("Whichever loading time of a gate is set, the others never contradict it") {

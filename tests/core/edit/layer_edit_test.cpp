@@ -2,9 +2,9 @@
 #include "core/art/parts.h"
 #include "core/art/read_svg.h"
 #include "core/edit/layer_edits.h"
-#include "core/model/validate.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
+#include "core/valid/validate.h"
 #include "support/builders.h"
 
 #include <catch2/catch.hpp>
@@ -45,7 +45,7 @@ TEST_CASE("The first artwork becomes the icon of the opening, later ones do not"
     CHECK(second == "sun-ridges-2");
     CHECK(sequence.opening.icon == first);
     CHECK(model::indexOf(sequence.layers, second) == model::indexOf(sequence.layers, first) + 1);
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("A removed layer takes its cues along, and leaves nothing that points at it") {
@@ -56,7 +56,7 @@ TEST_CASE("A removed layer takes its cues along, and leaves nothing that points 
     CHECK(sequence.cues.empty());
     CHECK(sequence.opening.icon.empty());
     CHECK(sequence.opening.layers == std::vector<LayerId>{"backdrop"});
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("A copy of a layer plays copies of its cues, chained among themselves") {
@@ -69,7 +69,7 @@ TEST_CASE("A copy of a layer plays copies of its cues, chained among themselves"
     CHECK(sequence.cues.size() == 4);
     CHECK(sequence.cues[3].layer == made);
     CHECK(sequence.cues[3].anchor.cue == sequence.cues[2].id);
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("Moving and growing a group takes its members along, and nothing jumps when it is dissolved") {
@@ -89,7 +89,7 @@ TEST_CASE("Moving and growing a group takes its members along, and nothing jumps
     sequence = ungroup(sequence, group);
     CHECK(layerOf(sequence, "title").group.empty());
     CHECK(centreOn(sequence, "title", "tall-phone") == grown);
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("Another anchor keeps a layer where it is on that screen, and on no other") {
@@ -128,7 +128,7 @@ TEST_CASE("Art taken apart stands in the same place and turns about the parts' o
     CHECK(layerOf(sequence, "right").pivot.x == Approx(0.8));
     CHECK(layerOf(sequence, "right").place == logoAndTitle().layers[2].place);
     CHECK(sequence.opening.icon.empty()); // a group cannot be the system's icon
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("A colour that goes is replaced wherever it stood") {
@@ -138,7 +138,7 @@ TEST_CASE("A colour that goes is replaced wherever it stood") {
     sequence = removeColour(sequence, "ink", "paper");
     CHECK_FALSE(isColourUsed(sequence, "ink"));
     CHECK(layerOf(sequence, "logo").art()->recolour.at("#FF0000") == "paper");
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
     CHECK(removeColour(sequence, "paper", "paper") == sequence);
 }
 
@@ -172,7 +172,7 @@ TEST_CASE("An artwork becomes the footer mark: small, at the foot, without its p
     CHECK(made.opening.footer == "logo");
     CHECK(made.opening.icon.empty()); // no longer an artwork
     CHECK(made.cues.size() == 1);
-    CHECK(model::validate(made).empty());
+    CHECK(valid::problemsOf(made).empty());
     CHECK(makeFooter(sequence, "title") == sequence);
     CHECK(makeFooter(sequence, "nobody") == sequence);
 }

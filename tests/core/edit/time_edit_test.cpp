@@ -4,11 +4,11 @@
 #include "core/edit/phrases.h"
 #include "core/edit/pose_edits.h"
 #include "core/file/phrase_file.h"
-#include "core/model/moves.h"
-#include "core/model/validate.h"
+#include "core/moves/definition.h"
 #include "core/schedule/compare.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
+#include "core/valid/validate.h"
 #include "support/builders.h"
 
 #include <catch2/catch.hpp>
@@ -124,7 +124,7 @@ TEST_CASE("Beats are added between opening and hand-off, shifted and removed wit
     CHECK(sequence.cues.size() == 3);
     CHECK(model::findThing(sequence.cues, "a")->beat == "rest");
     CHECK(removeBeat(sequence, "opening") == sequence);
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("The first gate brings a wait with it, and can go again") {
@@ -141,7 +141,7 @@ TEST_CASE("The first gate brings a wait with it, and can go again") {
     sequence = removeGate(sequence, "session");
     CHECK(sequence.beats[3].gates.empty());
     CHECK(sequence.gates[0].needs.empty());
-    CHECK(model::validate(sequence).empty());
+    CHECK(valid::problemsOf(sequence).empty());
 }
 
 TEST_CASE("A take brings the timing back, whatever happened to it, and what differs is said") {
@@ -174,7 +174,7 @@ TEST_CASE("A take of cues whose layer is gone comes back without them") {
     std::erase_if(sequence.cues, [](const auto& it) { return it.layer == "title"; });
     const auto back = goBackTo(sequence, take);
     CHECK(back.cues.size() == 1);
-    CHECK(model::validate(back).empty());
+    CHECK(valid::problemsOf(back).empty());
 }
 
 TEST_CASE("A pose at the needle makes a cue, then keyframes of it") {
@@ -204,7 +204,7 @@ TEST_CASE("A pose at the needle makes a cue, then keyframes of it") {
     CHECK(x(600) == Approx(40));
     CHECK(x(900) == Approx(90));
     CHECK(x(1000) == Approx(90));
-    CHECK(model::validate(posed).empty());
+    CHECK(valid::problemsOf(posed).empty());
 }
 
 TEST_CASE("The same pose is changed everywhere it stands, other poses stay") {
@@ -242,7 +242,7 @@ TEST_CASE("Phrases survive the clipboard and fit into another sequence") {
     REQUIRE(made.size() == 2);
     CHECK(model::findThing(other.cues, made[0])->anchor.offset == 120);
     CHECK(model::findThing(other.cues, made[1])->anchor.cue == made[0]);
-    CHECK(model::validate(other).empty());
+    CHECK(valid::problemsOf(other).empty());
     CHECK_FALSE(file::readPhrases("{}"));
     CHECK_FALSE(file::readPhrases("not even that"));
     CHECK_FALSE(file::readPhrases(R"({"format":"scaena-phrases","phrases":[{"name":1}]})"));
@@ -254,7 +254,7 @@ TEST_CASE("Every shipped phrase stands on an artwork, and the dip comes before t
         const auto sequence = insertPhrase(three(), phrase, "logo", "arrive", 0, made);
         INFO(phrase.name);
         CHECK(made.size() == phrase.cues.size());
-        CHECK(model::validate(sequence).empty());
+        CHECK(valid::problemsOf(sequence).empty());
     }
     std::vector<CueId> made;
     const auto sequence = insertPhrase(three(), standardPhrases().front(), "logo", "rest", 0, made);
@@ -270,7 +270,7 @@ TEST_CASE("Every transition uncovers a first screen that stands complete beneath
         const auto transition = static_cast<Transition>(i);
         INFO(transitionInfo(transition).name);
         const auto sequence = setTransition(three(), transition, {});
-        REQUIRE(model::validate(sequence).empty());
+        REQUIRE(valid::problemsOf(sequence).empty());
         const auto schedule = schedule::resolve(sequence, {});
         const auto handOff = schedule.beats.back();
         CHECK(handOff.end - handOff.start >= 300);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/file/sequence_file.h"
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 #include "support/files_of_repository.h"
 #include "support/random_sequence.h"
 
@@ -30,7 +30,7 @@ TEST_CASE("The schema names every move and every parameter the program knows") {
     for (std::size_t i = 0; i < model::kMoveKinds; ++i) {
         const auto kind = static_cast<model::MoveKind>(i);
         CHECK(std::count(kinds.begin(), kinds.end(), model::word(kind)) == 1);
-        for (const auto& parameter : model::moveDefinition(kind).parameters) {
+        for (const auto& parameter : moves::definitionOf(kind).parameters) {
             INFO(parameter.key);
             CHECK(schema["$defs"]["move"]["properties"].contains(std::string(parameter.key)));
         }

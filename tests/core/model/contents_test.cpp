@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "core/file/sequence_file.h"
 #include "core/model/contents_visit.h"
+#include "core/model/index_by_id.h"
 #include "core/model/layer.h"
-#include "core/model/places.h"
-#include "core/model/validate.h"
+#include "core/valid/validate.h"
 #include "support/builders.h"
 
 #include <catch2/catch.hpp>
@@ -153,7 +153,7 @@ TEST_CASE("Places of ids are those of the list, however many there are and howev
         for (int i = 0; i < count; ++i) {
             gates.push_back(gate(GateId("gate-" + std::to_string(i * 7)), 1));
         }
-        const Places places(gates);
+        const IndexById places(gates);
         for (int i = 0; i < count; ++i) {
             CHECK(places.of(gates[static_cast<std::size_t>(i)].id) == i);
         }

@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: MIT
 #include "core/model/easing.h"
-#include "core/model/moves.h"
 
 #include <catch2/catch.hpp>
 
@@ -43,26 +42,5 @@ TEST_CASE("Malformed and out-of-range easings are refused") {
           "bounce(-1, 0.3)", "cubic-bezier(0,0,0,nan)", "linear(", "spring 1 2 3"}) {
         INFO(bad);
         CHECK_FALSE(parseEasing(bad));
-    }
-}
-
-TEST_CASE("Every move is described wholly and its defaults lie within their own ranges") {
-    for (std::size_t i = 0; i < kMoveKinds; ++i) {
-        const auto kind = static_cast<MoveKind>(i);
-        const auto& definition = moveDefinition(kind);
-        INFO(definition.label);
-        CHECK(definition.kind == kind);
-        CHECK_FALSE(definition.does.empty());
-        CHECK(definition.length > 0);
-        for (const auto& parameter : definition.parameters) {
-            INFO(parameter.key);
-            if (parameter.isChoice()) {
-                CHECK(choiceOf({kind, {}}, parameter.key) == parameter.choices.front());
-            } else {
-                CHECK(parameter.standard >= parameter.least);
-                CHECK(parameter.standard <= parameter.most);
-                CHECK(numberOf({kind, {}}, parameter.key) == parameter.standard);
-            }
-        }
     }
 }

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "core/motion/lower.h"
+#include "core/moves/lower.h"
 #include "core/plan/compile.h"
 #include "core/plan/lowered_moves.h"
 #include "support/builders.h"
@@ -16,7 +16,7 @@ TEST_CASE("Cues that move alike share their tracks, whenever and on whatever the
     auto second = cue("b", "two", 900, 400, model::MoveKind::Rise, "title");
     const auto a = lowered.of(first);
     CHECK(a.moves == lowered.of(second).moves);
-    CHECK(a.calmer == lowered.of(second).calmer);
+    CHECK(a.calm == lowered.of(second).calm);
 }
 
 TEST_CASE("Whatever changes a cue's tracks keeps it from sharing") {
@@ -31,8 +31,8 @@ TEST_CASE("Whatever changes a cue's tracks keeps it from sharing") {
         const auto a = lowered.of(plain);
         const auto b = lowered.of(other);
         CHECK(a.moves != b.moves);
-        CHECK(b.moves->tracks == motion::lower(other).tracks);
-        CHECK(b.calmer->tracks == motion::lowerReduced(other).tracks);
+        CHECK(b.moves->tracks == moves::lower(other).tracks);
+        CHECK(b.calm->tracks == moves::calm(other).tracks);
     }
 }
 
@@ -44,7 +44,7 @@ TEST_CASE("More sorts of one move than are remembered are each lowered as they a
     }
     for (int round = 0; round < 2; ++round) {
         for (const auto& it : cues) {
-            CHECK(lowered.of(it).moves->tracks == motion::lower(it).tracks);
+            CHECK(lowered.of(it).moves->tracks == moves::lower(it).tracks);
         }
     }
 }
@@ -58,8 +58,8 @@ TEST_CASE("A plan's shared moves are each cue's own, for random sequences on eve
             for (std::size_t i = 0; i < sequence.cues.size(); ++i) {
                 const auto& it = sequence.cues[i];
                 if (!plan::standIn(target, it)) {
-                    CHECK(plan->cues[i].moves->tracks == motion::lower(it).tracks);
-                    CHECK(plan->cues[i].calmer->tracks == motion::lowerReduced(it).tracks);
+                    CHECK(plan->cues[i].moves->tracks == moves::lower(it).tracks);
+                    CHECK(plan->cues[i].calm->tracks == moves::calm(it).tracks);
                 }
             }
         }

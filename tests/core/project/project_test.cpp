@@ -41,9 +41,9 @@ TEST_CASE("A sequence opens with its art") {
     const auto project = disk.open();
     REQUIRE(project);
     CHECK(project->warnings.empty());
-    CHECK(project->shelf->findArt("logo.svg"));
+    CHECK(project->artFiles->findArt("logo.svg"));
     CHECK(project->path == disk.path());
-    CHECK_FALSE(project->shelf->findArt("other.svg"));
+    CHECK_FALSE(project->artFiles->findArt("other.svg"));
 }
 
 TEST_CASE("Missing or broken art is a warning, not the end") {
@@ -57,7 +57,7 @@ TEST_CASE("Missing or broken art is a warning, not the end") {
     project = disk.open();
     REQUIRE(project);
     CHECK(project->warnings.front().kind == ProblemKind::Unreadable);
-    CHECK_FALSE(project->shelf->findArt("logo.svg"));
+    CHECK_FALSE(project->artFiles->findArt("logo.svg"));
 }
 
 TEST_CASE("What art cannot carry is told with the file's name") {
@@ -79,7 +79,7 @@ TEST_CASE("A link that leads out of the folder is not followed") {
     REQUIRE(project);
     REQUIRE(project->warnings.size() == 1);
     CHECK(project->warnings.front().kind == ProblemKind::Refused);
-    CHECK_FALSE(project->shelf->findArt("logo.svg"));
+    CHECK_FALSE(project->artFiles->findArt("logo.svg"));
 }
 
 TEST_CASE("By night a layer shows its dark art, or the light one where it has none") {
@@ -87,12 +87,12 @@ TEST_CASE("By night a layer shows its dark art, or the light one where it has no
     disk.write("night.svg", "<svg viewBox='0 0 20 20'/>");
     auto sequence = file::load(DiskFiles(), disk.path()).value();
     Problems warnings;
-    auto shelf = project::loadShelf(DiskFiles(), disk.folder(), sequence, {}, warnings);
-    CHECK(shelf.artOf(sequence.layers[2], model::Appearance::Dark)->viewBox.width == 10);
+    auto artFiles = project::loadArtFiles(DiskFiles(), disk.folder(), sequence, {}, warnings);
+    CHECK(artFiles.artOf(sequence.layers[2], model::Appearance::Dark)->viewBox.width == 10);
     sequence.layers[2].art()->darkArt = "night.svg";
-    shelf = project::loadShelf(DiskFiles(), disk.folder(), sequence, shelf, warnings);
-    CHECK(shelf.artOf(sequence.layers[2], model::Appearance::Dark)->viewBox.width == 20);
-    CHECK(shelf.artOf(sequence.layers[2], model::Appearance::Light)->viewBox.width == 10);
+    artFiles = project::loadArtFiles(DiskFiles(), disk.folder(), sequence, artFiles, warnings);
+    CHECK(artFiles.artOf(sequence.layers[2], model::Appearance::Dark)->viewBox.width == 20);
+    CHECK(artFiles.artOf(sequence.layers[2], model::Appearance::Light)->viewBox.width == 10);
     CHECK(warnings.empty());
 }
 
@@ -103,9 +103,9 @@ TEST_CASE("Art that is known already is not read again, and is shared") {
     disk.write("logo.svg", "broken by now");
     Problems warnings;
     const auto again =
-        project::loadShelf(DiskFiles(), disk.folder(), project->sequence, *project->shelf, warnings);
+        project::loadArtFiles(DiskFiles(), disk.folder(), project->sequence, *project->artFiles, warnings);
     CHECK(warnings.empty());
-    CHECK(again.findArt("logo.svg") == project->shelf->findArt("logo.svg"));
+    CHECK(again.findArt("logo.svg") == project->artFiles->findArt("logo.svg"));
 }
 
 TEST_CASE("Copying art leaves files that are there already as they are") {
@@ -128,5 +128,5 @@ TEST_CASE("Screenshots are kept as bytes for whoever can decode them") {
     disk.write("shot.png", "bytes");
     const auto project = disk.open();
     REQUIRE(project);
-    CHECK(*project->shelf->files.at("shot.png") == "bytes");
+    CHECK(*project->artFiles->files.at("shot.png") == "bytes");
 }

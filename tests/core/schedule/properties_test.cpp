@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "core/model/validate.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
+#include "core/valid/validate.h"
 #include "support/random_sequence.h"
 
 #include <catch2/catch.hpp>
@@ -41,7 +41,7 @@ bool sameFrame(const Frame& a, const Frame& b) {
 
 TEST_CASE("Random sequences are valid") {
     forMany([](const auto& sequence, const auto&, const auto&) {
-        const auto problems = model::validate(sequence);
+        const auto problems = valid::problemsOf(sequence);
         INFO(describe(problems));
         REQUIRE(problems.empty());
     });
@@ -53,7 +53,7 @@ TEST_CASE("Beats tile the time without gaps") {
         for (const auto& beat : s.beats) {
             CHECK(beat.start == at);
             CHECK(beat.end >= beat.start);
-            if (isNever(beat.end) || s.outcome == Outcome::Message) {
+            if (isNever(beat.end) || s.outcome == model::Outcome::Message) {
                 break;
             }
             at = beat.end;

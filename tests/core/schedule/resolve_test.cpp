@@ -173,9 +173,10 @@ TEST_CASE("A wait that can last for ever is endless, and nothing comes after it"
 }
 
 TEST_CASE("At most ends a wait, and what then is the outcome") {
-    for (const auto& [action, outcome] : {std::pair{model::TimeOutAction::GoOn, Outcome::WentOn},
-                                          std::pair{model::TimeOutAction::Offline, Outcome::Offline},
-                                          std::pair{model::TimeOutAction::Message, Outcome::Message}}) {
+    for (const auto& [action, outcome] :
+         {std::pair{model::TimeOutAction::GoOn, model::Outcome::WentOn},
+          std::pair{model::TimeOutAction::Offline, model::Outcome::Offline},
+          std::pair{model::TimeOutAction::Message, model::Outcome::Message}}) {
         const auto s =
             resolve(aSequence().withBeat(waitOf("wait", 700, action)).withGate(gate("session", 9000)).build(),
                     usual());
@@ -183,8 +184,8 @@ TEST_CASE("At most ends a wait, and what then is the outcome") {
         CHECK(beatOf(s, "wait").timedOut);
         CHECK(s.outcome == outcome);
         CHECK(s.outcomeAt == 1300);
-        CHECK(beatOf(s, "hand-off").played == (outcome != Outcome::Message));
-        CHECK(isNever(s.metrics.shown) == (outcome == Outcome::Message));
+        CHECK(beatOf(s, "hand-off").played == (outcome != model::Outcome::Message));
+        CHECK(isNever(s.metrics.shown) == (outcome == model::Outcome::Message));
     }
 }
 
@@ -201,7 +202,7 @@ TEST_CASE("A gate's own time-out gives it up, and gates that need it go on from 
     CHECK(gateOf(s, "session").timedOut);
     CHECK(gateOf(s, "session").open == 1000);
     CHECK(gateOf(s, "feed").open == 1200);
-    CHECK(s.outcome == Outcome::Offline);
+    CHECK(s.outcome == model::Outcome::Offline);
 }
 
 TEST_CASE("The gravest time-out decides") {
@@ -211,7 +212,7 @@ TEST_CASE("The gravest time-out decides") {
     auto b = gate("b", 9000);
     b.timeOut = 800;
     CHECK(resolve(aSequence().withBeat(waitOf("wait")).withGate(a).withGate(b).build(), usual()).outcome ==
-          Outcome::Message);
+          model::Outcome::Message);
 }
 
 TEST_CASE("A repeating cue is cut, finishes its cycle, or settles when its wait ends") {

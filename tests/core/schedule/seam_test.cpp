@@ -122,8 +122,11 @@ TEST_CASE("Starts without an opening have no seam") {
     auto sequence = standing();
     sequence.opening.colour = "ink";
     auto conditions = on("android12");
-    conditions.start = model::StartKind::Hot;
-    CHECK(seamOf(sequence, conditions).empty());
+    CHECK_FALSE(seamOf(sequence, conditions).empty()); // a start that has one shows it
+    for (const auto start : {model::StartKind::Hot, model::StartKind::Recreated}) {
+        conditions.start = start;
+        CHECK(seamOf(sequence, conditions).empty());
+    }
 }
 
 TEST_CASE("A gap tells where the layer is on either side, for the ghosts on the stage") {

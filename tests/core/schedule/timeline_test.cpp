@@ -178,8 +178,9 @@ TEST_CASE("Visible circles are two thirds of the icon's boxes, as the platform s
 TEST_CASE("Each reason for dropping a cue is told") {
     auto sequence = aSequence().build();
     const auto reasonFor = [&](model::Cue it, plan::TargetId target = "android12") {
-        sequence.cues = {it};
-        const auto carry = plan::carryOf(sequence, it, plan::targetOf(target));
+        const plan::CarryFacts facts{it, *model::findThing(sequence.layers, it.layer), it.beat == "opening",
+                                     it.layer == sequence.opening.icon};
+        const auto carry = plan::carryOf(facts, plan::targetOf(target));
         return std::string(model::word(carry.how)) + ": " + carry.reason.text();
     };
     const auto opening = [](model::MoveKind kind, Millis length = 300) {

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
-#include "core/model/validate.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 #include "core/start/from_logo.h"
+#include "core/valid/validate.h"
 
 #include <catch2/catch.hpp>
 #include <cmath>
@@ -42,8 +42,8 @@ TEST_CASE("Any logo gives a sequence that stands") {
           "<rect width='100' height='100' fill='#fff'/>", "<rect width='100' height='100' fill='#000'/>"}) {
         for (const char* box : {"0 0 100 100", "0 0 1000 10", "0 0 0.5 90"}) {
             const auto sequence = sequenceFromLogo(logo(inside, box), "art/logo.svg", "Fern & Moss");
-            INFO(inside << " in " << box << "\n" << describe(model::validate(sequence)));
-            CHECK(model::validate(sequence).empty());
+            INFO(inside << " in " << box << "\n" << describe(valid::problemsOf(sequence)));
+            CHECK(valid::problemsOf(sequence).empty());
         }
     }
 }

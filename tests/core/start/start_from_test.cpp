@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
-#include "core/model/validate.h"
 #include "core/start/app_project.h"
 #include "core/start/fake_decoder.h"
 #include "core/start/pictures.h"
+#include "core/valid/validate.h"
 
 #include <catch2/catch.hpp>
 
@@ -39,7 +39,7 @@ TEST_CASE("Every kind of logo gives a sequence that stands, with its files besid
         INFO(path);
         const auto started = begin(files, path);
         REQUIRE(started);
-        CHECK(model::validate(started->sequence).empty());
+        CHECK(valid::problemsOf(started->sequence).empty());
         CHECK(started->sequence.name == "Fern");
         REQUIRE(started->files.size() == 1);
         const auto* logo = model::findThing(started->sequence.layers, "logo");
@@ -69,7 +69,7 @@ TEST_CASE("A raster brings its other densities and its dark ones, and is not sca
                         logo.get<model::ImageContent>().pictures.end(),
                         [](const auto& it) { return it.dark; }) == 1);
     CHECK(started->files.size() == 4);
-    CHECK(model::validate(started->sequence).empty());
+    CHECK(valid::problemsOf(started->sequence).empty());
 }
 
 TEST_CASE("An Android res folder gives its colours, launch art and dark variants") {
@@ -95,7 +95,7 @@ TEST_CASE("An Android res folder gives its colours, launch art and dark variants
     CHECK(found->colours.size() == 3);
     const auto started = begin(files, "/app");
     REQUIRE(started);
-    CHECK(model::validate(started->sequence).empty());
+    CHECK(valid::problemsOf(started->sequence).empty());
     const auto* canvas = model::find(started->sequence.palette, "canvas");
     CHECK(canvas->light == Colour{0x2A, 0x7F, 0x4F, 255});
     CHECK(canvas->dark == Colour{0x10, 0x10, 0x10, 255});
@@ -120,7 +120,7 @@ TEST_CASE("An iOS asset catalogue gives its colour sets and image sets") {
     files.contents["/Fern.xcassets/Logo.imageset/logo-night.png"] = png(80, 80);
     const auto started = begin(files, "/Fern.xcassets");
     REQUIRE(started);
-    CHECK(model::validate(started->sequence).empty());
+    CHECK(valid::problemsOf(started->sequence).empty());
     const auto* canvas = model::find(started->sequence.palette, "canvas");
     CHECK(canvas->light == Colour{255, 128, 0, 255});
     CHECK(canvas->dark == Colour{16, 16, 16, 255});
@@ -152,7 +152,7 @@ TEST_CASE("A project with colours alone begins empty, with them in the palette")
     REQUIRE(started);
     CHECK(started->warnings.size() == 1);
     CHECK(started->sequence.palette.front().light == Colour{0x22, 0x44, 0x66, 255});
-    CHECK(model::validate(started->sequence).empty());
+    CHECK(valid::problemsOf(started->sequence).empty());
 }
 
 TEST_CASE("Names tell density and appearance") {

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
-#include "core/model/validate.h"
 #include "core/start/use_files.h"
+#include "core/valid/validate.h"
 #include "support/builders.h"
 
 #include <catch2/catch.hpp>
@@ -59,7 +59,7 @@ TEST_CASE("A drawing becomes an artwork as large as an opening can show, above t
     CHECK(model::indexOf(used.sequence.layers, layer.id) ==
           model::indexOf(used.sequence.layers, LayerId("backdrop")) + 1);
     CHECK(kept.files["art/mark.svg"] == svg.bytes);
-    CHECK(model::validate(used.sequence).empty());
+    CHECK(valid::problemsOf(used.sequence).empty());
 }
 
 TEST_CASE("Art that brings its own colours gets no tint") {

@@ -24,8 +24,10 @@ void CueForm::refreshCarried(const model::Cue& it) {
     };
     std::vector<Row> rows;
     QString all;
+    const auto& study = *m_document.study();
+    const auto index = static_cast<std::size_t>(model::indexOf(study.sequence().cues, it.id));
     for (const auto& target : plan::targets()) {
-        auto carry = plan::carryOf(*m_document.sequence(), it, target);
+        auto carry = study.plan(target.id)->cues[index].carry;
         auto row = std::find_if(rows.begin(), rows.end(), [&](const Row& known) {
             return known.carry.how == carry.how && known.carry.reason == carry.reason;
         });

@@ -6,7 +6,7 @@
 #include "app/arrange/card/layer_form.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -106,9 +106,9 @@ void CueCard::update() {
         const auto* layer = model::findThing(s.layers, cue->layer);
         name = toQString(layer ? layer->name : cue->layer);
         const bool leaves =
-            cue->move.parameters.count("direction") > 0 && model::choiceOf(cue->move, "direction") == "out";
-        does = leaves ? tr("leaves: %1").arg(toQString(model::moveDefinition(cue->move.kind).label).toLower())
-                      : toQString(model::moveDefinition(cue->move.kind).does);
+            cue->move.parameters.count("direction") > 0 && moves::choiceOf(cue->move, "direction") == "out";
+        does = leaves ? tr("leaves: %1").arg(toQString(moves::definitionOf(cue->move.kind).label).toLower())
+                      : toQString(moves::definitionOf(cue->move.kind).does);
         if (m_selection.all().size() > 1) {
             name = tr("%n cues", nullptr, int(m_selection.all().size()));
             does = tr("selected; the card shows the last of them");

@@ -25,6 +25,9 @@ private:
     void buildWhat();
     void buildWhen();
     void buildHow();
+    [[nodiscard]] QLayout* buildFeel();
+    void connectHow();
+    void takeNaturalLength();
     void rebuildParameters(const model::Cue& cue);
     void refreshParameters(const model::Cue& cue);
     void refreshWhen(const model::Cue& cue);

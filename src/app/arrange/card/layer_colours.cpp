@@ -2,7 +2,7 @@
 #include "app/arrange/card/colour_box.h"
 #include "app/arrange/card/layer_form.h"
 #include "core/art/parts.h"
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 
 #include <QLabel>
 
@@ -31,39 +31,40 @@ void LayerForm::rebuildColours(const Layer& layer) {
     const auto filesColours = [this](const auto&) {
         addNoColours(tr("Its colours are those of its files."));
     };
-    std::visit(Cases{filesColours,
-                     [&](const model::BackdropContent&) {
-                         row("fillColour", tr("Colour"), false, inFill(&model::Fill::colour));
-                         row("fillTo", tr("Gradient to"), true, inFill(&model::Fill::to));
-                     },
-                     [&](const model::TextContent&) {
-                         row("textColour", tr("Colour"), false, in(&model::TextContent::colour));
-                     },
-                     [&](const model::ShapeContent&) {
-                         row("shapeColour", tr("Inside"), true, in(&model::ShapeContent::colour));
-                         row("shapeTo", tr("Gradient to"), true, in(&model::ShapeContent::to));
-                         row("strokeColour", tr("Outline"), true, in(&model::ShapeContent::strokeColour));
-                     },
-                     [&](const model::ProgressContent&) {
-                         row("progressColour", tr("Reached"), false, in(&model::ProgressContent::colour));
-                         row("trackColour", tr("Track"), true, in(&model::ProgressContent::track));
-                     },
-                     [&](const model::FirstScreenContent&) {
-                         row("screenColour", tr("Background"), false,
-                             in(&model::FirstScreenContent::background));
-                     },
-                     [&](const model::ArtworkContent& it) { addDrawingColours(it); },
-                     [&](const model::FooterContent& it) { addDrawingColours(it); },
-                     [&](const model::GroupContent&) {
-                         addNoColours(tr("Its members have colours of their own."));
-                     }},
+    std::visit(Overloads{filesColours,
+                         [&](const model::BackdropContent&) {
+                             row("fillColour", tr("Colour"), false, inFill(&model::Fill::colour));
+                             row("fillTo", tr("Gradient to"), true, inFill(&model::Fill::to));
+                         },
+                         [&](const model::TextContent&) {
+                             row("textColour", tr("Colour"), false, in(&model::TextContent::colour));
+                         },
+                         [&](const model::ShapeContent&) {
+                             row("shapeColour", tr("Inside"), true, in(&model::ShapeContent::colour));
+                             row("shapeTo", tr("Gradient to"), true, in(&model::ShapeContent::to));
+                             row("strokeColour", tr("Outline"), true, in(&model::ShapeContent::strokeColour));
+                         },
+                         [&](const model::ProgressContent&) {
+                             row("progressColour", tr("Reached"), false, in(&model::ProgressContent::colour));
+                             row("trackColour", tr("Track"), true, in(&model::ProgressContent::track));
+                         },
+                         [&](const model::FirstScreenContent&) {
+                             row("screenColour", tr("Background"), false,
+                                 in(&model::FirstScreenContent::background));
+                         },
+                         [&](const model::ArtworkContent& it) { addDrawingColours(it); },
+                         [&](const model::FooterContent& it) { addDrawingColours(it); },
+                         [&](const model::GroupContent&) {
+                             addNoColours(tr("Its members have colours of their own."));
+                         }},
                layer.contents);
     m_colours->finish();
 }
 
 void LayerForm::addDrawingColours(const model::ArtContent& drawing) {
-    if (const auto art = m_actions.document().shelf()->findArt(drawing.art)) {
-        auto names = art::colourNames(*art);
+    const auto& known = m_actions.document().artFiles()->colours;
+    if (const auto found = known.find(drawing.art); found != known.end()) {
+        auto names = found->second->names;
         names.resize(std::min(names.size(), kMostRecolourRows));
         for (const auto& name : names) {
             addRecolourRow(name);
@@ -111,14 +112,10 @@ void LayerForm::addNoColours(const QString& why) {
 
 /// Whether a colour for `currentColor` would be seen, by day or by night.
 bool LayerForm::hasCurrentColour(const model::ArtContent& drawing) const {
-    const auto& shelf = *m_actions.document().shelf();
-    for (const auto& path : {drawing.art, drawing.darkArt}) {
-        const auto art = shelf.findArt(path);
-        if (art && art::usesCurrentColour(*art)) {
-            return true;
-        }
-    }
-    return false;
+    const auto& known = m_actions.document().artFiles()->colours;
+    return std::any_of(known.begin(), known.end(), [&](const auto& it) {
+        return (it.first == drawing.art || it.first == drawing.darkArt) && it.second->usesCurrentColour;
+    });
 }
 
 }

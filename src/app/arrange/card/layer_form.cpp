@@ -10,24 +10,24 @@ using model::Layer;
 LayerForm::LayerForm(ArrangeActions& actions, QWidget* parent)
     : QWidget(parent), m_actions(actions), m_fields(actions, this), m_what(new CardColumn(tr("What"), this)),
       m_where(new LayerWhere(m_fields, this)), m_colours(new CardColumn(tr("Colours"), this)),
-      m_deeds(new CardColumn(tr("More"), this)) {
+      m_buttons(new CardColumn(tr("More"), this)) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(26);
     row->addWidget(m_what, 11);
     row->addWidget(m_where, 11);
     row->addWidget(m_colours, 10);
-    row->addWidget(m_deeds, 8);
+    row->addWidget(m_buttons, 8);
 }
 
 void LayerForm::rebuild(const Layer& layer) {
     m_what->clearRows(1);
     m_colours->clearRows(1);
-    m_deeds->clearRows(1);
+    m_buttons->clearRows(1);
     m_fields.clear();
     rebuildWhat(layer);
     rebuildColours(layer);
-    rebuildDeeds(layer);
+    rebuildButtons(layer);
 }
 
 void LayerForm::show(const LayerId& id) {

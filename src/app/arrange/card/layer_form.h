@@ -33,12 +33,12 @@ private:
     [[nodiscard]] bool hasCurrentColour(const model::ArtContent& drawing) const;
 
     // What can be done with it: layer_deeds.cpp
-    void rebuildDeeds(const model::Layer& layer);
-    void addArtworkDeeds();
-    void addImageDeeds();
+    void rebuildButtons(const model::Layer& layer);
+    void addArtworkButtons();
+    void addImageButtons();
     void addIconDeed();
-    void addBackdropDeeds(const model::BackdropContent& backdrop);
-    void addTextDeeds();
+    void addBackdropButtons(const model::BackdropContent& backdrop);
+    void addTextButtons();
     void deed(const char* name, const QString& text, const QString& tip, std::function<void()> run);
     /// A deed that lets a person choose a file and gives its path to `set`.
     void fileDeed(const char* name, const QString& text, const QString& tip, const QString& filter,
@@ -50,7 +50,7 @@ private:
     LayerFields m_fields;
     CardColumn* m_what;
     LayerWhere* m_where;
-    CardColumn *m_colours, *m_deeds;
+    CardColumn *m_colours, *m_buttons;
     QString m_shape; ///< of the form: kind and what else decides which rows there are
 };
 

@@ -2,7 +2,7 @@
 #include "app/arrange/card/layer_form.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
-#include "core/base/cases.h"
+#include "core/base/overloads.h"
 
 #include <QSignalBlocker>
 
@@ -21,11 +21,11 @@ const QString kDegrees = QStringLiteral("°");
 void LayerForm::rebuildWhat(const Layer& layer) {
     m_fields.text(m_what, "layerName", tr("Name"), [](Layer& it) { return &it.name; });
     const auto nothing = [](const auto&) {};
-    std::visit(Cases{nothing, [this](const model::TextContent&) { addTextRows(); },
-                     [this](const model::ShapeContent&) { addShapeRows(); },
-                     [this](const model::ProgressContent&) { addProgressRows(); },
-                     [this](const model::ClipContent&) { addClipRows(); },
-                     [this](const model::BackdropContent& it) { addBackdropRows(it); }},
+    std::visit(Overloads{nothing, [this](const model::TextContent&) { addTextRows(); },
+                         [this](const model::ShapeContent&) { addShapeRows(); },
+                         [this](const model::ProgressContent&) { addProgressRows(); },
+                         [this](const model::ClipContent&) { addClipRows(); },
+                         [this](const model::BackdropContent& it) { addBackdropRows(it); }},
                layer.contents);
     m_fields.words<model::ShownWhen>(m_what, "shownWhen", tr("Shown"),
                                      {tr("always"), tr("when offline"), tr("as the message")},

@@ -3,7 +3,7 @@
 #include "app/arrange/score/score_painter.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 
 #include <QFontMetrics>
 #include <QPainter>
@@ -161,7 +161,7 @@ void ScorePainter::cue(int index, bool selected, bool hovered) {
         m_painter.drawRoundedRect(rect.adjusted(-2, -2, 2, 2), 2, 2);
     }
     const QFont font = uiFont(11, selected);
-    const QString name = toQString(model::moveDefinition(it.move.kind).label).toLower();
+    const QString name = toQString(moves::definitionOf(it.move.kind).label).toLower();
     const QFontMetricsF metrics(font);
     const double width = metrics.horizontalAdvance(name);
     m_painter.setFont(font);

@@ -145,73 +145,100 @@ int ScoreLayout::layerAt(double y) const {
     return -1;
 }
 
-ScoreHit ScoreLayout::hit(QPointF at, int knobs) const {
+std::optional<ScoreHit> ScoreLayout::knobAt(QPointF at, int cue) const {
+    if (cue < 0 || cueRect(cue).isEmpty()) {
+        return std::nullopt;
+    }
+    for (const bool end : {true, false}) {
+        const QPointF away = at - knob(cue, end);
+        if (std::hypot(away.x(), away.y()) <= kEdge) {
+            return ScoreHit{end ? ScoreHit::Part::KnobEnd : ScoreHit::Part::KnobStart, cue};
+        }
+    }
+    return std::nullopt;
+}
+
+std::optional<ScoreHit> ScoreLayout::beatAt(QPointF at) const {
     using Part = ScoreHit::Part;
-    if (knobs >= 0 && !cueRect(knobs).isEmpty()) {
-        for (const bool end : {true, false}) {
-            const QPointF away = at - knob(knobs, end);
-            if (std::hypot(away.x(), away.y()) <= kEdge) {
-                return {end ? Part::KnobEnd : Part::KnobStart, knobs};
-            }
-        }
+    if (at.y() < m_beatTop || at.y() >= m_beatTop + kBeatHeight) {
+        return std::nullopt;
     }
-    const auto near = [&](double x) { return std::abs(at.x() - x) <= kEdge; };
-    if (axisRow().contains(at) || stripRow().contains(at)) {
-        return {Part::Axis, -1};
-    }
-    const auto& sequence = *m_schedule->sequence;
+    const auto& beats = m_schedule->sequence->beats;
+    const int count = static_cast<int>(beats.size());
+    const auto kindOf = [&](int beat) { return beats[static_cast<std::size_t>(beat)].kind; };
     const auto endOf = [&](int beat) {
-        const bool wait = sequence.beats[static_cast<std::size_t>(beat)].kind == model::BeatKind::Wait;
-        return wait ? Part::WaitGrip : Part::BeatEnd;
+        return ScoreHit{kindOf(beat) == model::BeatKind::Wait ? Part::WaitGrip : Part::BeatEnd, beat};
     };
-    if (at.y() >= m_beatTop && at.y() < m_beatTop + kBeatHeight) {
-        for (int i = 1; i < static_cast<int>(sequence.beats.size()); ++i) {
-            if (beatTab(i).contains(at)) {
-                return {endOf(i), i};
-            }
-        }
-        for (int i = static_cast<int>(sequence.beats.size()) - 1; i >= 0; --i) {
-            const QRectF rect = beatRect(i);
-            if (!rect.isEmpty() && near(rect.right()) &&
-                sequence.beats[static_cast<std::size_t>(i)].kind != model::BeatKind::Opening) {
-                return {endOf(i), i};
-            }
-        }
-        for (int i = 0; i < static_cast<int>(sequence.beats.size()); ++i) {
-            if (beatRect(i).contains(at)) {
-                return {Part::Beat, i};
-            }
+    for (int i = 1; i < count; ++i) {
+        if (beatTab(i).contains(at)) {
+            return endOf(i);
         }
     }
-    // The last cue lies on top, edges before bodies, so that a short cue can still be lengthened.
-    for (int i = static_cast<int>(sequence.cues.size()) - 1; i >= 0; --i) {
+    for (int i = count - 1; i >= 0; --i) {
+        const QRectF rect = beatRect(i);
+        const bool near = std::abs(at.x() - rect.right()) <= kEdge;
+        if (!rect.isEmpty() && near && kindOf(i) != model::BeatKind::Opening) {
+            return endOf(i);
+        }
+    }
+    for (int i = 0; i < count; ++i) {
+        if (beatRect(i).contains(at)) {
+            return ScoreHit{Part::Beat, i};
+        }
+    }
+    return std::nullopt;
+}
+
+/// The last cue lies on top, edges before bodies, so that a short cue can still be lengthened.
+std::optional<ScoreHit> ScoreLayout::cueAt(QPointF at) const {
+    using Part = ScoreHit::Part;
+    const auto near = [&](double x) { return std::abs(at.x() - x) <= kEdge; };
+    for (int i = static_cast<int>(m_schedule->sequence->cues.size()) - 1; i >= 0; --i) {
         const QRectF rect = cueRect(i);
         if (rect.isEmpty() || !rect.adjusted(-kEdge, -3, kEdge, 3).contains(at)) {
             continue;
         }
-        const bool roomy = rect.width() > 4 * kEdge;
         if (near(rect.right()) && at.x() >= rect.center().x()) {
-            return {Part::CueEnd, i};
+            return ScoreHit{Part::CueEnd, i};
         }
-        if (roomy && near(rect.left())) {
-            return {Part::CueStart, i};
+        if (rect.width() > 4 * kEdge && near(rect.left())) {
+            return ScoreHit{Part::CueStart, i};
         }
         if (rect.adjusted(-1, -3, 1, 3).contains(at)) {
-            return {Part::Cue, i};
+            return ScoreHit{Part::Cue, i};
         }
     }
-    for (int i = 0; i < static_cast<int>(sequence.gates.size()); ++i) {
+    return std::nullopt;
+}
+
+std::optional<ScoreHit> ScoreLayout::gateAt(QPointF at) const {
+    for (int i = 0; i < static_cast<int>(m_schedule->sequence->gates.size()); ++i) {
         const QRectF rect = gateRect(i);
-        if (!rect.isEmpty() && near(rect.right()) && gateRow(i).contains(at)) {
-            return {Part::GateEnd, i};
+        if (!rect.isEmpty() && std::abs(at.x() - rect.right()) <= kEdge && gateRow(i).contains(at)) {
+            return ScoreHit{ScoreHit::Part::GateEnd, i};
         }
         if (gateRow(i).adjusted(-kLabelWidth, 0, 0, 0).contains(at)) {
-            return {Part::Gate, i};
+            return ScoreHit{ScoreHit::Part::Gate, i};
         }
     }
-    for (int i = 0; i < static_cast<int>(sequence.layers.size()); ++i) {
+    return std::nullopt;
+}
+
+ScoreHit ScoreLayout::hit(QPointF at, int knobs) const {
+    if (const auto found = knobAt(at, knobs)) {
+        return *found;
+    }
+    if (axisRow().contains(at) || stripRow().contains(at)) {
+        return {ScoreHit::Part::Axis, -1};
+    }
+    for (const auto& found : {beatAt(at), cueAt(at), gateAt(at)}) {
+        if (found) {
+            return *found;
+        }
+    }
+    for (int i = 0; i < static_cast<int>(m_schedule->sequence->layers.size()); ++i) {
         if (laneRow(i).adjusted(-kLabelWidth, 0, 0, 0).contains(at)) {
-            return {at.x() < m_left ? Part::Label : Part::Lane, i};
+            return {at.x() < m_left ? ScoreHit::Part::Label : ScoreHit::Part::Lane, i};
         }
     }
     return {};

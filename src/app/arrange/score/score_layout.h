@@ -6,6 +6,7 @@
 #include <QPointF>
 #include <QRectF>
 #include <QSizeF>
+#include <optional>
 #include <vector>
 
 namespace scaena::app {
@@ -76,6 +77,10 @@ public:
                             kWaitHeight = 20, kLabelWidth = 104, kTabWidth = 11;
 
 private:
+    [[nodiscard]] std::optional<ScoreHit> knobAt(QPointF at, int cue) const;
+    [[nodiscard]] std::optional<ScoreHit> beatAt(QPointF at) const;
+    [[nodiscard]] std::optional<ScoreHit> cueAt(QPointF at) const;
+    [[nodiscard]] std::optional<ScoreHit> gateAt(QPointF at) const;
     [[nodiscard]] QRectF row(double top, double height) const {
         return {m_left, top, m_right - m_left, height};
     }

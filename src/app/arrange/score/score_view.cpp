@@ -2,22 +2,13 @@
 #include "app/arrange/score/score_view.h"
 
 #include "app/arrange/score/score_painter.h"
-#include "app/arrange/score/score_tip.h"
 #include "app/arrange/score/seam_mark.h"
-#include "app/arrange/shelf/moves_page.h"
-#include "app/arrange/stage/seam_marks.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
-#include "core/edit/edits.h"
 #include "core/edit/time_edits.h"
 
-#include <QHelpEvent>
-#include <QKeyEvent>
-#include <QMimeData>
-#include <QMouseEvent>
 #include <QPainter>
 #include <QToolButton>
-#include <QToolTip>
 #include <algorithm>
 #include <cmath>
 
@@ -26,8 +17,6 @@ namespace scaena::app {
 namespace {
 constexpr int kScrollRoom = 240; // pixels above and below what is in sight
 }
-
-using Part = ScoreHit::Part;
 
 ScoreView::ScoreView(Document& document, Preview& preview, Selection& selection, Filmstrip& strip,
                      QWidget* parent)
@@ -83,10 +72,9 @@ void ScoreView::relayout() {
     const auto& schedule = *m_shown;
     const QSizeF room(width(), parentWidget() ? parentWidget()->height() : height());
     // While something is dragged the axis keeps still, or the thing would run away from under the pointer.
-    if (!m_tool || m_visible > 0) {
-        const double whole = schedule.end * 1.06 + 20;
-        m_layout.update(schedule, room, m_visible > 0 ? m_scroll : 0, m_visible > 0 ? m_visible : whole,
-                        m_tool != nullptr);
+    const bool keepsAxis = m_drag && m_drag->keepsAxis();
+    if (!keepsAxis || !m_span.isWhole()) {
+        m_layout.update(schedule, room, m_span.from(), m_span.length(whole()), keepsAxis);
     } else {
         m_layout.update(schedule, room, m_layout.timeAt(m_layout.left()),
                         (m_layout.right() - m_layout.left()) / m_layout.pixelsPerMs(), true);
@@ -110,7 +98,7 @@ ScoreHit ScoreView::hitAt(QPointF at) const {
 }
 
 bool ScoreView::isOnSeam(QPointF at) const {
-    return !m_preview.seam().empty() && seamMark(m_layout, *m_preview.schedule()).contains(at);
+    return !m_preview.seam().empty() && seamMark(m_layout, *m_shown).contains(at);
 }
 
 void ScoreView::resizeEvent(QResizeEvent*) { relayout(); }
@@ -138,8 +126,8 @@ void ScoreView::paintEvent(QPaintEvent* event) {
     if (m_dropLayer >= 0) {
         marks.dropMark(m_dropLayer, m_dropTime);
     }
-    if (m_gesture) {
-        m_gesture->paint(marks);
+    if (m_drag) {
+        m_drag->paint(marks);
     }
     marks.needle(m_preview.time());
     if (!m_preview.seam().empty()) {
@@ -152,166 +140,21 @@ void ScoreView::refresh() {
     update();
 }
 
-void ScoreView::selectHit(const ScoreHit& hit, Qt::KeyboardModifiers keys) {
-    const bool toggles = keys & Qt::ControlModifier;
-    const auto choose = [&](Selection::Kind kind, const std::string& id) {
-        if (toggles) {
-            m_selection.toggle(kind, id);
-        } else if (!m_selection.contains(kind, id) || m_selection.all().size() < 2) {
-            m_selection.select(kind, id);
-        }
-    };
-    const auto& s = *m_document.sequence();
-    const auto index = static_cast<std::size_t>(std::max(0, hit.index));
-    switch (hit.part) {
-    case Part::Cue:
-    case Part::CueStart:
-    case Part::CueEnd:
-        choose(Selection::Kind::Cue, s.cues[index].id);
-        break;
-    case Part::KnobStart:
-    case Part::KnobEnd:
-        break;
-    case Part::Beat:
-    case Part::BeatEnd:
-    case Part::WaitGrip:
-        m_selection.select(Selection::Kind::Beat, s.beats[index].id);
-        break;
-    case Part::Gate:
-    case Part::GateEnd:
-        m_selection.select(Selection::Kind::Gate, s.gates[index].id);
-        break;
-    case Part::Lane:
-    case Part::Label:
-        choose(Selection::Kind::Layer, s.layers[index].id);
-        break;
-    case Part::Nothing:
-        m_selection.clear();
-        break;
-    case Part::Axis:
-        break;
-    }
-}
-
-void ScoreView::mousePressEvent(QMouseEvent* event) {
-    setFocus(Qt::MouseFocusReason);
-    if (event->button() == Qt::MiddleButton) {
-        m_panning = true;
-        m_panFrom = event->position();
-        return;
-    }
-    if (event->button() != Qt::LeftButton) {
-        return;
-    }
-    if (isOnSeam(event->position())) {
-        m_preview.showSeam(m_preview.conditions());
-        return;
-    }
-    const auto hit = hitAt(event->position());
-    selectHit(hit, event->modifiers());
-    const double time = m_layout.timeAt(event->position().x());
-    if (hit.part == Part::Axis) {
-        m_preview.setTime(time);
-    }
-    const bool adds = event->modifiers() & (Qt::ControlModifier | Qt::ShiftModifier);
-    m_gesture = makeGesture({m_document, m_preview, m_selection, m_layout}, hit, event->position(), adds);
-    if (!m_gesture) {
-        const bool together = m_selection.kind() == Selection::Kind::Cue;
-        m_tool =
-            makeTool({m_document, m_preview, m_layout, together ? m_selection.cues() : std::vector<CueId>{}},
-                     hit, time);
-    }
-}
-
-void ScoreView::mouseMoveEvent(QMouseEvent* event) {
-    if (m_panning) {
-        if (m_visible > 0) {
-            m_scroll =
-                std::max(0.0, m_scroll - (event->position().x() - m_panFrom.x()) / m_layout.pixelsPerMs());
-            m_panFrom = event->position();
-            relayout();
-        }
-        return;
-    }
-    if (m_gesture) {
-        m_gesture->moveTo(event->position());
-        update();
-        return;
-    }
-    if (m_tool) {
-        m_tool->moveTo(m_layout.timeAt(event->position().x()), !(event->modifiers() & Qt::AltModifier));
-        return;
-    }
-    const auto before = m_hover;
-    m_hover = hitAt(event->position());
-    const bool edge = m_hover.part == Part::CueStart || m_hover.part == Part::CueEnd ||
-                      m_hover.part == Part::BeatEnd || m_hover.part == Part::WaitGrip ||
-                      m_hover.part == Part::GateEnd;
-    const bool knob = m_hover.part == Part::KnobStart || m_hover.part == Part::KnobEnd;
-    setCursor(edge                        ? Qt::SplitHCursor
-              : knob                      ? Qt::CrossCursor
-              : m_hover.part == Part::Cue ? Qt::OpenHandCursor
-                                          : Qt::ArrowCursor);
-    if (m_hover.part != before.part || m_hover.index != before.index) {
-        refresh();
-    }
-}
-
-void ScoreView::mouseReleaseEvent(QMouseEvent* event) {
-    if (event->button() == Qt::MiddleButton) {
-        m_panning = false;
-    }
-    if (event->button() == Qt::LeftButton && m_gesture) {
-        const auto gesture = std::move(m_gesture);
-        gesture->finish();
-        refresh();
-    }
-    if (event->button() == Qt::LeftButton && m_tool) {
-        const auto tool = std::move(m_tool);
-        tool->finish();
-        relayout();
-    }
-}
-
-void ScoreView::mouseDoubleClickEvent(QMouseEvent* event) {
-    const auto hit = hitAt(event->position());
-    mousePressEvent(event);
-    m_gesture.reset();
-    if (hit.part == Part::Label) {
-        emit wantsName();
-    } else if (m_selection.kind() != Selection::Kind::None) {
-        emit wantsNumber();
-    }
-}
-
-void ScoreView::leaveEvent(QEvent*) {
-    m_hover = {};
-    refresh();
-}
+double ScoreView::whole() const { return m_shown->end * 1.06 + 20; }
 
 void ScoreView::zoom(double factor, double aroundTime) {
-    const double whole = m_preview.schedule()->end * 1.06 + 20;
-    const double visible = std::clamp((m_visible > 0 ? m_visible : whole) / factor, 60.0, whole);
     const double part = (m_layout.xOf(aroundTime) - m_layout.left()) / (m_layout.right() - m_layout.left());
-    m_visible = visible >= whole ? 0 : visible;
-    m_scroll = std::clamp(aroundTime - part * visible, 0.0, std::max(0.0, whole - visible));
+    m_span.zoom(factor, aroundTime, part, whole());
     relayout();
 }
 
 void ScoreView::zoomToFit() {
-    m_visible = 0;
-    relayout();
-}
-
-void ScoreView::showSpan(double from, double to) {
-    const double whole = m_preview.schedule()->end * 1.06 + 20;
-    m_visible = std::clamp(to - from, 60.0, whole);
-    m_scroll = std::clamp(from, 0.0, std::max(0.0, whole - m_visible));
+    m_span.showWhole();
     relayout();
 }
 
 void ScoreView::zoomToSelection() {
-    const auto& schedule = *m_preview.schedule();
+    const auto& schedule = *m_shown;
     double from = kNever;
     double to = 0;
     const auto take = [&](Millis start, Millis end) {
@@ -335,106 +178,14 @@ void ScoreView::zoomToSelection() {
         return;
     }
     const double room = (to - from) * 0.08 + 10;
-    showSpan(from - room, to + room);
+    m_span.show(from - room, to + room, whole());
+    relayout();
 }
 
 void ScoreView::zoomToFrames() {
     constexpr double kSpan = 240; // about fourteen frames
-    showSpan(m_preview.time() - kSpan / 2, m_preview.time() + kSpan / 2);
-}
-
-void ScoreView::contextMenuEvent(QContextMenuEvent* event) {
-    if (event->reason() == QContextMenuEvent::Mouse) {
-        const auto hit = hitAt(event->pos());
-        if (hit.part != Part::Nothing && hit.part != Part::Axis) {
-            selectHit(hit, {});
-        }
-    }
-    emit wantsMenu(event->globalPos());
-}
-
-void ScoreView::dragEnterEvent(QDragEnterEvent* event) {
-    if (event->mimeData()->hasFormat(QString::fromLatin1(MovesPage::kMime))) {
-        event->acceptProposedAction();
-    }
-}
-
-void ScoreView::aimDrop(QPointF at) {
-    m_dropLayer = m_layout.layerAt(at.y());
-    const double reach = 6 / m_layout.pixelsPerMs();
-    m_dropTime =
-        snapped(*m_preview.schedule(), std::max(0.0, m_layout.timeAt(at.x())), reach, m_preview.time(), -1);
-    update();
-}
-
-void ScoreView::dragMoveEvent(QDragMoveEvent* event) {
-    aimDrop(event->position());
-    event->setAccepted(m_dropLayer >= 0);
-}
-
-void ScoreView::dragLeaveEvent(QDragLeaveEvent*) {
-    m_dropLayer = -1;
-    update();
-}
-
-void ScoreView::dropEvent(QDropEvent* event) {
-    aimDrop(event->position());
-    const int layer = std::exchange(m_dropLayer, -1);
-    if (layer >= 0) {
-        event->acceptProposedAction();
-        emit moveDropped(event->mimeData()->data(QString::fromLatin1(MovesPage::kMime)).toInt(),
-                         m_document.sequence()->layers[static_cast<std::size_t>(layer)].id, m_dropTime);
-    }
-    update();
-}
-
-void ScoreView::wheelEvent(QWheelEvent* event) {
-    const double steps = event->angleDelta().y() / 120.0;
-    if (event->modifiers() & Qt::ControlModifier) {
-        zoom(std::pow(1.2, steps), m_layout.timeAt(event->position().x()));
-    } else if ((event->modifiers() & Qt::ShiftModifier) && m_visible > 0) {
-        m_scroll = std::max(0.0, m_scroll - steps * m_visible * 0.1);
-        relayout();
-    } else {
-        event->ignore();
-    }
-}
-
-void ScoreView::keyPressEvent(QKeyEvent* event) {
-    const int step = event->modifiers() & Qt::ShiftModifier ? 100 : 10;
-    switch (event->key()) {
-    case Qt::Key_Left:
-        nudge(-step);
-        break;
-    case Qt::Key_Right:
-        nudge(step);
-        break;
-    case Qt::Key_Down:
-        selectNext(false);
-        break;
-    case Qt::Key_Up:
-        selectNext(true);
-        break;
-    case Qt::Key_Return:
-    case Qt::Key_Enter:
-        emit wantsNumber();
-        break;
-    case Qt::Key_Escape:
-        if (m_gesture) {
-            m_gesture->cancel();
-            m_gesture.reset();
-            refresh();
-        } else if (m_tool) {
-            m_tool->cancel();
-            m_tool.reset();
-            relayout();
-        } else {
-            m_selection.clear();
-        }
-        break;
-    default:
-        QWidget::keyPressEvent(event);
-    }
+    m_span.show(m_preview.time() - kSpan / 2, m_preview.time() + kSpan / 2, whole());
+    relayout();
 }
 
 void ScoreView::nudge(Millis by) {
@@ -450,7 +201,7 @@ void ScoreView::nudge(Millis by) {
 }
 
 void ScoreView::selectNext(bool backwards) {
-    const auto& schedule = *m_preview.schedule();
+    const auto& schedule = *m_shown;
     std::vector<std::size_t> order;
     for (std::size_t i = 0; i < schedule.cues.size(); ++i) {
         order.push_back(i);
@@ -473,7 +224,7 @@ void ScoreView::selectNext(bool backwards) {
 
 /// What a screen reader says of the score: the selected cue in words.
 void ScoreView::describe() {
-    const auto& schedule = *m_preview.schedule();
+    const auto& schedule = *m_shown;
     const int index = model::indexOf(schedule.sequence->cues, m_selection.cue());
     if (index >= 0) {
         const auto& span = schedule.cues[static_cast<std::size_t>(index)];
@@ -486,20 +237,6 @@ void ScoreView::describe() {
         setAccessibleDescription(
             tr("%n cues; down and up arrow select one", nullptr, static_cast<int>(schedule.cues.size())));
     }
-}
-
-bool ScoreView::event(QEvent* event) {
-    if (event->type() != QEvent::ToolTip) {
-        return QWidget::event(event);
-    }
-    const auto* help = static_cast<QHelpEvent*>(event);
-    const auto& schedule = *m_preview.schedule();
-    const QString text = isOnSeam(help->pos())
-                             ? tr("Where the app takes over:\n%1\nClick to see it on the stage")
-                                   .arg(seamWords(*schedule.sequence, m_preview.seam()))
-                             : scoreTip(schedule, hitAt(help->pos()));
-    QToolTip::showText(help->globalPos(), text, this);
-    return true;
 }
 
 }

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "app/arrange/score/score_gesture.h"
-#include "app/arrange/score/score_layout.h"
-#include "app/arrange/score/score_tool.h"
+#include "app/arrange/score/lane_cache.h"
+#include "app/arrange/score/score_drag.h"
+#include "app/arrange/score/score_span.h"
 #include "app/document/filmstrip.h"
 #include "app/document/selection.h"
 
@@ -15,7 +15,7 @@ class QToolButton;
 
 namespace scaena::app {
 
-/// The score: all beats, cues and gates on one time axis. It wires events to the tool at hand (score_tool.h)
+/// The score: all beats, cues and gates on one time axis. It wires events to the drag at hand (score_drag.h)
 /// and lets ScorePainter paint.
 class ScoreView : public QWidget {
     Q_OBJECT
@@ -75,7 +75,11 @@ private:
     [[nodiscard]] bool isOnSeam(QPointF at) const;
     void placeButtons();
     void aimDrop(QPointF at);
-    void showSpan(double from, double to);
+    void pan(QPointF at);
+    void hover(QPointF at);
+    void endDrag(bool keeps);
+    /// What there is to be seen of the axis, ms.
+    [[nodiscard]] double whole() const;
     void describe();
 
     Document& m_document;
@@ -84,21 +88,19 @@ private:
     Filmstrip& m_strip;
     ScoreLayout m_layout;
     ScoreHit m_hover;
-    std::unique_ptr<ScoreTool> m_tool;
-    std::unique_ptr<ScoreGesture> m_gesture;
+    std::unique_ptr<ScoreDrag> m_drag;
     QToolButton *m_addBeat, *m_addLayer, *m_addGate;
     int m_dropLayer = -1; ///< where a dragged move would land
     double m_dropTime = 0;
-    double m_scroll = 0;
-    double m_visible = 0; ///< ms; 0: the whole sequence
+    ScoreSpan m_span;
     QPointF m_panFrom;
     bool m_panning = false;
     QRect m_pageRect; ///< where the page lies
     QSize m_pageOf;   ///< size of the score it is of
     QPixmap m_page;
     LaneCache m_lanes;
-    std::shared_ptr<const schedule::Schedule>
-        m_shown; ///< what the layout is of; newer ones may wait for a moment
+    /// What is shown: layout, page, drags and words are all of it. Newer ones may wait for a moment.
+    std::shared_ptr<const schedule::Schedule> m_shown;
     QTimer m_soon;
 };
 

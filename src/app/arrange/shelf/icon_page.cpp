@@ -56,7 +56,7 @@ IconPreviews::IconPreviews(QWidget* parent) : QWidget(parent) {
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
-void IconPreviews::show(const model::Sequence& sequence, const project::ArtShelf& shelf) {
+void IconPreviews::show(const model::Sequence& sequence, const project::ArtFiles& shelf) {
     const int side = int(kTile * devicePixelRatioF());
     for (int look = 0; look < render::kIconLooks; ++look) {
         for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
@@ -189,7 +189,7 @@ void IconPage::update() {
                     : s.appIcon.size > 1
                         ? tr("Larger than 100 %: some masks may cut the art.")
                         : tr("Each export writes it in every form and size its platform asks for."));
-    m_previews->show(s, *m_actions.document().shelf());
+    m_previews->show(s, *m_actions.document().artFiles());
 }
 
 }

@@ -18,7 +18,7 @@ class IconPreviews : public QWidget {
     Q_OBJECT
 public:
     explicit IconPreviews(QWidget* parent);
-    void show(const model::Sequence& sequence, const project::ArtShelf& shelf);
+    void show(const model::Sequence& sequence, const project::ArtFiles& shelf);
     [[nodiscard]] const QImage& picture(render::IconLook look, model::Appearance appearance) const;
     QSize minimumSizeHint() const override { return {420, 150}; }
 

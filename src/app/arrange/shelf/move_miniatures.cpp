@@ -4,7 +4,7 @@
 #include "core/edit/handoff_edits.h"
 #include "core/edit/phrases.h"
 #include "core/edit/tidy.h"
-#include "core/model/moves.h"
+#include "core/moves/definition.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 #include "render/frames/frame_painter.h"
@@ -23,7 +23,7 @@ constexpr double kArtSide = 120; // dp
 model::Phrase phraseFor(model::MoveKind kind) {
     model::Cue cue;
     cue.id = "move";
-    cue.length = model::moveDefinition(kind).length;
+    cue.length = moves::definitionOf(kind).length;
     cue.move.kind = kind;
     if (kind == model::MoveKind::Poses) {
         model::Pose there;
@@ -119,15 +119,35 @@ model::Sequence miniatureSequence(const model::Sequence& of, const LayerId& laye
                               "mini", 0, made);
 }
 
+static QHash<int, QImage> paintAll(const Jobs::Run& run, const model::Sequence& sequence,
+                                   const project::ArtFiles& artFiles, const LayerId& layer,
+                                   const std::vector<model::Phrase>& entries, double ratio) {
+    QHash<int, QImage> frames;
+    std::optional<render::Scene> scene; // the layers are the same for all of them
+    for (int entry = 0; entry < static_cast<int>(entries.size()); ++entry) {
+        const auto mini = std::make_shared<const model::Sequence>(
+            miniatureSequence(sequence, layer, entries[static_cast<std::size_t>(entry)]));
+        const auto schedule = schedule::resolve(mini, {});
+        if (!scene) {
+            scene.emplace(*mini, artFiles, model::Appearance::Light);
+        }
+        const double from = schedule.beats[0].end + 1;
+        const double span = schedule.end - from;
+        for (int i = 0; i < MoveMiniatures::kFrames && !run.isCancelled(); ++i) {
+            frames.insert(entry * MoveMiniatures::kFrames + i,
+                          paintOne(*scene, schedule, from + span * i / (MoveMiniatures::kFrames - 1), ratio));
+        }
+    }
+    return frames;
+}
+
 MoveMiniatures::MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* parent)
     : QObject(parent), m_document(document), m_shelf(shelf) {
-    m_pool.setMaxThreadCount(1);
-    m_pool.setThreadPriority(QThread::LowPriority);
     m_delay.setSingleShot(true);
     m_delay.setInterval(kRestMillis);
     connect(&m_delay, &QTimer::timeout, this, &MoveMiniatures::restart);
     connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
-        if (changes.touches(edit::Thing::Layer) || changes.touches(edit::Thing::Colour)) {
+        if (changes.touches(edit::Kind::Layer) || changes.touches(edit::Kind::Colour)) {
             becomeStale();
         }
     });
@@ -138,13 +158,6 @@ MoveMiniatures::MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* 
 void MoveMiniatures::becomeStale() {
     m_complete = false;
     m_delay.start();
-}
-
-MoveMiniatures::~MoveMiniatures() {
-    if (m_cancelled) {
-        *m_cancelled = true;
-    }
-    m_pool.waitForDone();
 }
 
 QImage MoveMiniatures::frame(int entry, int frame) const { return m_frames.value(entry * kFrames + frame); }
@@ -164,11 +177,7 @@ void MoveMiniatures::setPixelRatio(double ratio) {
 }
 
 void MoveMiniatures::restart() {
-    if (m_cancelled) {
-        *m_cancelled = true;
-    }
     m_complete = false;
-    m_cancelled = std::make_shared<std::atomic<bool>>(false);
     std::vector<model::Phrase> entries;
     for (std::size_t i = 0; i < model::kMoveKinds; ++i) {
         entries.push_back(phraseFor(static_cast<model::MoveKind>(i)));
@@ -176,41 +185,16 @@ void MoveMiniatures::restart() {
     for (auto& phrase : m_shelf.phrases()) {
         entries.push_back(std::move(phrase));
     }
-    m_pool.start([self = QPointer<MoveMiniatures>(this), cancelled = m_cancelled,
-                  sequence = m_document.sequence(), shelf = m_document.shelf(), layer = m_layer, entries,
-                  ratio = m_ratio] {
-        QHash<int, QImage> frames;
-        std::optional<render::Scene> scene; // the layers are the same for all of them
-        for (int entry = 0; entry < static_cast<int>(entries.size()); ++entry) {
-            const auto mini = std::make_shared<const model::Sequence>(
-                miniatureSequence(*sequence, layer, entries[static_cast<std::size_t>(entry)]));
-            schedule::Conditions conditions;
-            conditions.target = "android12";
-            const auto schedule = schedule::resolve(mini, conditions);
-            if (!scene) {
-                scene.emplace(*mini, *shelf, model::Appearance::Light);
-            }
-            const double from = schedule.beats[0].end + 1;
-            const double span = schedule.end - from;
-            for (int i = 0; i < kFrames; ++i) {
-                if (*cancelled) {
-                    return;
-                }
-                frames.insert(entry * kFrames + i,
-                              paintOne(*scene, schedule, from + span * i / (kFrames - 1), ratio));
-            }
-        }
-        QMetaObject::invokeMethod(
-            self,
-            [self, cancelled, frames] {
-                if (self && !*cancelled) {
-                    self->m_frames = frames;
-                    self->m_complete = true;
-                    emit self->changed();
-                }
-            },
-            Qt::QueuedConnection);
-    });
+    m_jobs.run<Frames>(
+        [sequence = m_document.sequence(), artFiles = m_document.artFiles(), layer = m_layer, entries,
+         ratio = m_ratio](const Jobs::Run& run) {
+            return paintAll(run, *sequence, *artFiles, layer, entries, ratio);
+        },
+        [this](const Frames& frames) {
+            m_frames = frames;
+            m_complete = true;
+            emit changed();
+        });
 }
 
 }

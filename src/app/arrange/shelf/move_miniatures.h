@@ -3,11 +3,10 @@
 
 #include "app/document/phrase_shelf.h"
 #include "app/document/preview.h"
+#include "app/widgets/jobs.h"
 
 #include <QHash>
 #include <QImage>
-#include <QThreadPool>
-#include <atomic>
 
 namespace scaena::app {
 
@@ -19,7 +18,6 @@ public:
     static constexpr int kFrames = 14, kSide = 64;
 
     MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* parent = nullptr);
-    ~MoveMiniatures() override;
 
     /// Moves come first, then phrases in the shelf's order.
     [[nodiscard]] QImage frame(int entry, int frame) const;
@@ -40,10 +38,10 @@ private:
     LayerId m_layer;
     double m_ratio = 1;
     bool m_complete = false;
-    QHash<int, QImage> m_frames;
+    using Frames = QHash<int, QImage>;
+    Frames m_frames;
     QTimer m_delay;
-    QThreadPool m_pool;
-    std::shared_ptr<std::atomic<bool>> m_cancelled;
+    Jobs m_jobs{Jobs::Order::Newest, nullptr, QThread::LowPriority};
 };
 
 /// A sequence that shows one phrase on one layer, in the middle of a small screen; for miniatures and tests.

@@ -71,14 +71,14 @@ bool MovesPage::isPossible(int entry) const {
         return true;
     }
     const auto kind = static_cast<model::MoveKind>(entry);
-    return kind != model::MoveKind::Poses &&
+    return moves::definitionOf(kind).isOffered &&
            edit::canMove(*m_actions.document().sequence(), m_actions.layerForCue(), kind);
 }
 
 QString MovesPage::nameOf(int entry) const {
     const auto index = static_cast<std::size_t>(entry);
     return toQString(index < model::kMoveKinds
-                         ? model::moveDefinition(static_cast<model::MoveKind>(entry)).label
+                         ? moves::definitionOf(static_cast<model::MoveKind>(entry)).label
                          : std::string_view(m_phrases[index - model::kMoveKinds].name));
 }
 
@@ -213,7 +213,7 @@ bool MovesPage::viewportEvent(QEvent* event) {
         if (entry >= 0) {
             const auto index = static_cast<std::size_t>(entry);
             const auto says = index < model::kMoveKinds
-                                  ? model::moveDefinition(static_cast<model::MoveKind>(entry)).does
+                                  ? moves::definitionOf(static_cast<model::MoveKind>(entry)).does
                                   : std::string_view(m_phrases[index - model::kMoveKinds].says);
             QToolTip::showText(
                 help->globalPos(),

@@ -69,8 +69,8 @@ PalettePage::PalettePage(ArrangeActions& actions, QWidget* parent)
     column->addLayout(foot);
     connect(add, &QToolButton::clicked, this, &PalettePage::addColour);
     connect(&actions.document(), &Document::changed, this, [this](const edit::ChangeSet& changes) {
-        if (changes.touches(edit::Thing::Colour) || changes.touches(edit::Thing::Layer) ||
-            changes.touches(edit::Thing::Sequence)) {
+        if (changes.touches(edit::Kind::Colour) || changes.touches(edit::Kind::Layer) ||
+            changes.touches(edit::Kind::Sequence)) {
             update();
         }
     });
@@ -112,11 +112,34 @@ void PalettePage::update() {
 
 void PalettePage::addRow(int index, const model::PaletteColour& colour, const model::PaletteColour* canvas) {
     const int row = index / m_columns;
-    const int left = index % m_columns * kCells;
+    int column = index % m_columns * kCells;
+    m_grid->addWidget(makeName(colour), row, column++);
+    for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
+        m_grid->addWidget(makeSwatch(colour, appearance), row, column++);
+    }
+    if (!canvas || canvas->id == colour.id) {
+        auto* note = new QLabel(tr("the canvas"), m_rows);
+        note->setProperty("quiet", true);
+        note->setFont(uiFont(11));
+        m_grid->addWidget(note, row, column);
+        return;
+    }
+    addContrast(colour, *canvas, row, column);
+    auto* gone = new QToolButton(m_rows);
+    gone->setFont(uiFont(12));
+    gone->setObjectName(QStringLiteral("remove-") + QString::fromStdString(colour.id));
+    gone->setText(QStringLiteral("×"));
+    gone->setToolTip(tr("Removes the colour; what uses it takes the canvas's"));
+    gone->setAccessibleName(tr("Remove %1").arg(toQString(colour.name)));
+    connect(
+        gone, &QToolButton::clicked, this, [this, id = colour.id] { remove(id); }, Qt::QueuedConnection);
+    m_grid->addWidget(gone, row, column + 2);
+}
+
+QWidget* PalettePage::makeName(const model::PaletteColour& colour) {
     const ColourId id = colour.id;
-    const QString key = QString::fromStdString(id);
     auto* name = new QLineEdit(toQString(colour.name), m_rows);
-    name->setObjectName(QStringLiteral("colourName-") + key);
+    name->setObjectName(QStringLiteral("colourName-") + QString::fromStdString(id));
     name->setFont(uiFont(12));
     name->setFixedHeight(22);
     name->setMinimumWidth(96);
@@ -131,61 +154,51 @@ void PalettePage::addRow(int index, const model::PaletteColour& colour, const mo
         }
         m_actions.document().apply(tr("rename a colour"), std::move(next));
     });
-    m_grid->addWidget(name, row, left);
-    int column = left + 1;
-    for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
-        const bool dark = appearance == Appearance::Dark;
-        const Colour value = dark ? colour.dark : colour.light;
-        auto* swatch = new QToolButton(m_rows);
-        swatch->setObjectName((dark ? QStringLiteral("dark-") : QStringLiteral("light-")) + key);
-        swatch->setFixedSize(44, 20);
-        swatch->setStyleSheet(swatchStyle(value));
-        swatch->setToolTip((dark ? tr("%1 by night: %2") : tr("%1 by day: %2"))
-                               .arg(toQString(colour.name), QString::fromStdString(toHex(value))));
-        swatch->setAccessibleName(swatch->toolTip());
-        swatch->setFocusPolicy(Qt::TabFocus);
-        connect(swatch, &QToolButton::clicked, this, [this, id, appearance] { pick(id, appearance); });
-        m_grid->addWidget(swatch, row, column++);
-    }
-    if (canvas && canvas->id != id) {
-        const double day = contrastRatio(colour.light, canvas->light);
-        const double night = contrastRatio(colour.dark, canvas->dark);
-        auto* contrast =
-            new QLabel(QStringLiteral("%1 · %2").arg(day, 0, 'f', 1).arg(night, 0, 'f', 1), m_rows);
-        contrast->setObjectName(QStringLiteral("contrast-") + key);
-        contrast->setFont(timeFont(11));
-        const bool weak = day < kMark || night < kMark;
-        contrast->setStyleSheet(
-            QStringLiteral("color: %1").arg((weak ? theme().umber : theme().faint).name()));
-        contrast->setToolTip(
-            tr("Contrast to the canvas by day and by night. Marks need %1, text %2.").arg(kMark).arg(kText));
-        m_grid->addWidget(contrast, row, column++);
-        if (weak) {
-            const auto when = night < kMark ? Appearance::Dark : Appearance::Light;
-            auto* mend = new QToolButton(m_rows);
-            mend->setFont(uiFont(11));
-            mend->setObjectName(QStringLiteral("propose-") + key);
-            mend->setText(night < kMark ? tr("mend the night") : tr("mend the day"));
-            mend->setToolTip(tr("Gives it a value of the same hue that stands out from the canvas"));
-            connect(
-                mend, &QToolButton::clicked, this, [this, id, when] { propose(id, when); },
-                Qt::QueuedConnection);
-            m_grid->addWidget(mend, row, column);
-        }
-        auto* gone = new QToolButton(m_rows);
-        gone->setFont(uiFont(12));
-        gone->setObjectName(QStringLiteral("remove-") + key);
-        gone->setText(QStringLiteral("×"));
-        gone->setToolTip(tr("Removes the colour; what uses it takes the canvas's"));
-        gone->setAccessibleName(tr("Remove %1").arg(toQString(colour.name)));
+    return name;
+}
+
+QWidget* PalettePage::makeSwatch(const model::PaletteColour& colour, Appearance appearance) {
+    const bool dark = appearance == Appearance::Dark;
+    const Colour value = dark ? colour.dark : colour.light;
+    auto* swatch = new QToolButton(m_rows);
+    swatch->setObjectName((dark ? QStringLiteral("dark-") : QStringLiteral("light-")) +
+                          QString::fromStdString(colour.id));
+    swatch->setFixedSize(44, 20);
+    swatch->setStyleSheet(swatchStyle(value));
+    swatch->setToolTip((dark ? tr("%1 by night: %2") : tr("%1 by day: %2"))
+                           .arg(toQString(colour.name), QString::fromStdString(toHex(value))));
+    swatch->setAccessibleName(swatch->toolTip());
+    swatch->setFocusPolicy(Qt::TabFocus);
+    connect(swatch, &QToolButton::clicked, this,
+            [this, id = colour.id, appearance] { pick(id, appearance); });
+    return swatch;
+}
+
+/// How far it stands out from the canvas, and a proposal where that is not enough.
+void PalettePage::addContrast(const model::PaletteColour& colour, const model::PaletteColour& canvas, int row,
+                              int column) {
+    const QString key = QString::fromStdString(colour.id);
+    const double day = contrastRatio(colour.light, canvas.light);
+    const double night = contrastRatio(colour.dark, canvas.dark);
+    auto* contrast = new QLabel(QStringLiteral("%1 · %2").arg(day, 0, 'f', 1).arg(night, 0, 'f', 1), m_rows);
+    contrast->setObjectName(QStringLiteral("contrast-") + key);
+    contrast->setFont(timeFont(11));
+    const bool weak = day < kMark || night < kMark;
+    contrast->setStyleSheet(QStringLiteral("color: %1").arg((weak ? theme().umber : theme().faint).name()));
+    contrast->setToolTip(
+        tr("Contrast to the canvas by day and by night. Marks need %1, text %2.").arg(kMark).arg(kText));
+    m_grid->addWidget(contrast, row, column);
+    if (weak) {
+        const auto when = night < kMark ? Appearance::Dark : Appearance::Light;
+        auto* mend = new QToolButton(m_rows);
+        mend->setFont(uiFont(11));
+        mend->setObjectName(QStringLiteral("propose-") + key);
+        mend->setText(night < kMark ? tr("mend the night") : tr("mend the day"));
+        mend->setToolTip(tr("Gives it a value of the same hue that stands out from the canvas"));
         connect(
-            gone, &QToolButton::clicked, this, [this, id] { remove(id); }, Qt::QueuedConnection);
-        m_grid->addWidget(gone, row, column + 1);
-    } else {
-        auto* note = new QLabel(tr("the canvas"), m_rows);
-        note->setProperty("quiet", true);
-        note->setFont(uiFont(11));
-        m_grid->addWidget(note, row, column);
+            mend, &QToolButton::clicked, this, [this, id = colour.id, when] { propose(id, when); },
+            Qt::QueuedConnection);
+        m_grid->addWidget(mend, row, column + 1);
     }
 }
 

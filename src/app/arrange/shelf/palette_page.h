@@ -25,6 +25,10 @@ protected:
 private:
     void update();
     void addRow(int index, const model::PaletteColour& colour, const model::PaletteColour* canvas);
+    [[nodiscard]] QWidget* makeName(const model::PaletteColour& colour);
+    [[nodiscard]] QWidget* makeSwatch(const model::PaletteColour& colour, model::Appearance appearance);
+    void addContrast(const model::PaletteColour& colour, const model::PaletteColour& canvas, int row,
+                     int column);
     void pick(const ColourId& colour, model::Appearance appearance);
     void remove(const ColourId& colour);
 

@@ -147,8 +147,8 @@ ScreenPage::ScreenPage(ArrangeActions& actions, QWidget* parent)
         if (!isVisible()) {
             return; // brought up to date when it is shown
         }
-        if (changes.touches(edit::Thing::Colour) || changes.touches(edit::Thing::Layer) ||
-            changes.touches(edit::Thing::Sequence)) {
+        if (changes.touches(edit::Kind::Colour) || changes.touches(edit::Kind::Layer) ||
+            changes.touches(edit::Kind::Sequence)) {
             update();
         }
     });

@@ -79,10 +79,10 @@ void TakesPage::update() {
     m_list->clear();
     for (const auto& take : s.takes) {
         const auto schedule =
-            schedule::resolve(schedule::withTake(s, take), m_actions.preview().conditions());
-        const QString shown = isNever(schedule.metrics.shown)
+            m_actions.document().study()->withTake(take.id)->schedule(m_actions.preview().conditions());
+        const QString shown = isNever(schedule->metrics.shown)
                                   ? tr("never shown")
-                                  : tr("shown %1").arg(timeText(schedule.metrics.shown));
+                                  : tr("shown %1").arg(timeText(schedule->metrics.shown));
         auto* item = new QListWidgetItem(QStringLiteral("%1    %2").arg(toQString(take.name), shown), m_list);
         item->setData(Qt::UserRole, QString::fromStdString(take.id));
         if (take.id == before) {
@@ -108,9 +108,10 @@ void TakesPage::describe() {
                "two stages in step. Takes are saved with the sequence."));
         return;
     }
-    const auto kept = schedule::resolve(schedule::withTake(s, *take), m_actions.preview().conditions());
+    const auto kept =
+        m_actions.document().study()->withTake(take->id)->schedule(m_actions.preview().conditions());
     QStringList lines;
-    for (const auto& line : schedule::differences(kept, *m_actions.preview().schedule())) {
+    for (const auto& line : schedule::differences(*kept, *m_actions.preview().schedule())) {
         lines << toQString(line).toHtmlEscaped();
     }
     m_differences->setText(lines.isEmpty() ? tr("The timing is as in %1.").arg(toQString(take->name))

@@ -23,25 +23,7 @@ StageBar::StageBar(StageView& stage, Preview& preview, QWidget* parent)
     label->setProperty("quiet", true);
     label->setFont(uiFont(12));
     row->addWidget(label);
-    m_scope->setObjectName(QStringLiteral("stageScope"));
-    m_scope->setFont(uiFont(12, true));
-    m_scope->setPopupMode(QToolButton::InstantPopup);
-    m_scope->setToolTip(tr("What moving, sizing and turning on the stage changes (P)"));
-    auto* menu = new QMenu(m_scope);
-    auto* group = new QActionGroup(menu);
-    const std::pair<QString, QString> scopes[] = {
-        {tr("where it rests"), tr("The layer's own place: it changes wherever no cue moves it")},
-        {tr("a pose at the needle"), tr("A keyframe of a poses cue that ends at the needle")},
-        {tr("the same pose everywhere"), tr("Every keyframe of the layer that has the pose of this moment")}};
-    for (int i = 0; i < 3; ++i) {
-        auto* action = menu->addAction(scopes[i].first, this,
-                                       [this, i] { m_stage.setScope(static_cast<PoseScope>(i)); });
-        action->setToolTip(scopes[i].second);
-        action->setCheckable(true);
-        group->addAction(action);
-    }
-    menu->setToolTipsVisible(true);
-    m_scope->setMenu(menu);
+    buildScopes();
     row->addWidget(m_scope);
     m_hidden->setProperty("quiet", true);
     m_hidden->setFont(uiFont(11));
@@ -71,6 +53,29 @@ StageBar::StageBar(StageView& stage, Preview& preview, QWidget* parent)
     connect(&preview, &Preview::scheduleChanged, this, &StageBar::update);
     connect(&preview, &Preview::timeChanged, this, &StageBar::updateSeam);
     update();
+}
+
+/// What a change by hand means.
+void StageBar::buildScopes() {
+    m_scope->setObjectName(QStringLiteral("stageScope"));
+    m_scope->setFont(uiFont(12, true));
+    m_scope->setPopupMode(QToolButton::InstantPopup);
+    m_scope->setToolTip(tr("What moving, sizing and turning on the stage changes (P)"));
+    auto* menu = new QMenu(m_scope);
+    auto* group = new QActionGroup(menu);
+    const std::pair<QString, QString> scopes[] = {
+        {tr("where it rests"), tr("The layer's own place: it changes wherever no cue moves it")},
+        {tr("a pose at the needle"), tr("A keyframe of a poses cue that ends at the needle")},
+        {tr("the same pose everywhere"), tr("Every keyframe of the layer that has the pose of this moment")}};
+    for (int i = 0; i < 3; ++i) {
+        auto* action = menu->addAction(scopes[i].first, this,
+                                       [this, i] { m_stage.setScope(static_cast<PoseScope>(i)); });
+        action->setToolTip(scopes[i].second);
+        action->setCheckable(true);
+        group->addAction(action);
+    }
+    menu->setToolTipsVisible(true);
+    m_scope->setMenu(menu);
 }
 
 void StageBar::updateSeam() {

@@ -20,6 +20,7 @@ signals:
 private:
     void update();
     void updateSeam();
+    void buildScopes();
 
     StageView& m_stage;
     Preview& m_preview;

@@ -15,7 +15,7 @@ using motion::Property;
 
 namespace {
 
-constexpr double kSnapPixels = 6;
+constexpr double kStageSnap = 6;
 constexpr double kTurnStep = 15; // degrees
 
 double tenth(double value) { return std::round(value * 10) / 10; }
@@ -96,7 +96,7 @@ void StageTool::moveTo(QPointF point, StageModifiers modifiers) {
 /// The nearest line for left, middle and right, and for top, middle and bottom.
 QPointF StageTool::snapped(QPointF by) {
     const QRectF box = screenBox(m_state).translated(by);
-    const double reach = kSnapPixels / m_pixelsPerDp;
+    const double reach = kStageSnap / m_pixelsPerDp;
     const auto nearest = [&](const std::vector<double>& lines, std::initializer_list<double> edges,
                              bool upright) {
         double best = reach;

@@ -178,10 +178,10 @@ const render::HomeApp& StageView::homeApp(double scale) {
     const auto appearance = m_preview.conditions().appearance;
     const QSizeF screen(m_frame.screen.width, m_frame.screen.height);
     const int side = int(std::ceil(render::homeIconRect(screen).width() * scale * devicePixelRatioF()));
-    const auto key = std::tuple(m_document.sequence(), m_document.shelf(), look, appearance, side);
+    const auto key = std::tuple(m_document.sequence(), m_document.artFiles(), look, appearance, side);
     if (m_homeKey != key) {
         m_homeKey = key;
-        m_home = {render::iconImage(*m_document.sequence(), *m_document.shelf(), look, appearance, side),
+        m_home = {render::iconImage(*m_document.sequence(), *m_document.artFiles(), look, appearance, side),
                   render::iconRoundness(look), QString::fromStdString(m_document.sequence()->name)};
     }
     return m_home;

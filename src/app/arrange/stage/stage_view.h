@@ -73,7 +73,7 @@ private:
     QImage m_screen;
     render::ArtPictures m_pictures; ///< of art that is slow to paint
     render::HomeApp m_home;
-    std::tuple<std::shared_ptr<const model::Sequence>, std::shared_ptr<const project::ArtShelf>,
+    std::tuple<std::shared_ptr<const model::Sequence>, std::shared_ptr<const project::ArtFiles>,
                render::IconLook, model::Appearance, int>
         m_homeKey;
     QPixmap m_body;

@@ -15,7 +15,7 @@ import android.graphics.PathMeasure //? import
 import android.graphics.RectF //? import
 import android.graphics.Shader //? import
 import android.graphics.drawable.Drawable
-import android.graphics.drawable.LayerDrawable //? player.layered
+import android.graphics.drawable.LayerDrawable //? Drawable.layered
 import android.util.Log
 import java.util.concurrent.Callable
 import java.util.concurrent.Executors
@@ -36,15 +36,19 @@ internal class LayerLook(
     val fromColor: Int = 0,
     val toColor: Int = 0, //? LayerLook.toColor|LayerKind.progress
     val angle: Double = 180.0, //? LayerLook.toColor
-    val plateColor: Int = 0, //? LayerLook.plateColor
-    val plateDiameter: Double = 0.0, //? LayerLook.plateColor
+//?{ LayerLook.plateColor
+    val plateColor: Int = 0,
+    val plateDiameter: Double = 0.0,
+//?}
     val width: Double = 0.0,
     val height: Double = 0.0,
     val fillsOnly: Int = 0, //? Property.draw|LayerLook.fillsOnly
     val outlines: Int = 0, //? Property.draw|LayerLook.outlines
     val fillsBox: Boolean = false, //? Backdrop.picture
-    val form: ProgressForm = ProgressForm.RING, //? LayerKind.progress
-    val thickness: Double = 4.0, //? LayerKind.progress
+//?{ LayerKind.progress
+    val form: ProgressForm = ProgressForm.RING,
+    val thickness: Double = 4.0,
+//?}
     val frames: IntArray = intArrayOf(), //? LayerKind.clip
     val wideScale: Double = 1.0, //? LayerLook.wide|LayerLook.wideScale
     val says: Int = 0, //? LayerLook.says
@@ -84,8 +88,10 @@ internal class LaunchArtist(private val activity: Activity, timing: LaunchTiming
         upright[layer].paint(canvas, state, 1.0) //? player.oneLook
     }
 
-    /** What the message says, for those who cannot see it. */ //? LayerLook.says
-    fun message() = looks.filter { it.says != 0 }.joinToString("\n") { activity.getString(it.says) } //? LayerLook.says
+//?{ LayerLook.says
+    /** What the message says, for those who cannot see it. */
+    fun message() = looks.filter { it.says != 0 }.joinToString("\n") { activity.getString(it.says) }
+//?}
 
     fun close() {
         loader.shutdownNow()
@@ -104,17 +110,23 @@ private class LayerPainter(
     private val clip = Path() //? Property.reveal|Property.draw
     private val whole = loading(look.drawable)
     private val drawable by lazy { whole?.get() }
-    private val fillsOnly = loading(look.fillsOnly) //? Property.draw
-    private val fills by lazy { fillsOnly?.get() } //? Property.draw
-    private val outlines by lazy { readOutlines(look.outlines) } //? Property.draw
-    private val matrix = Matrix() //? Layer.parent
-    private val values = FloatArray(9) //? Layer.parent
+//?{ Property.draw
+    private val fillsOnly = loading(look.fillsOnly)
+    private val fills by lazy { fillsOnly?.get() }
+    private val outlines by lazy { readOutlines(look.outlines) }
+//?}
+//?{ Layer.parent
+    private val matrix = Matrix()
+    private val values = FloatArray(9)
+//?}
     private val frames = arrayOfNulls<Future<Drawable?>>(look.frames.size) //? LayerKind.clip
     private var scale = 1f
     private var pixels = 1f
     private val density = context.resources.displayMetrics.density
-    private var shaderHeight = -1f //? LayerLook.toColor
-    private var shaderWidth = -1f //? LayerLook.toColor
+//?{ LayerLook.toColor
+    private var shaderHeight = -1f
+    private var shaderWidth = -1f
+//?}
 
     private fun loading(id: Int): Future<Drawable?>? = if (id == 0) null else load(id)
 
@@ -141,96 +153,112 @@ private class LayerPainter(
         canvas.restore()
     }
 
-    private fun groups(m: DoubleArray): Matrix { //? Layer.parent
-        values[0] = m[0].toFloat() //? Layer.parent
-        values[1] = m[2].toFloat() //? Layer.parent
-        values[2] = m[4].toFloat() //? Layer.parent
-        values[3] = m[1].toFloat() //? Layer.parent
-        values[4] = m[3].toFloat() //? Layer.parent
-        values[5] = m[5].toFloat() //? Layer.parent
-        values[8] = 1f //? Layer.parent
-        matrix.setValues(values) //? Layer.parent
-        return matrix //? Layer.parent
-    } //? Layer.parent
+//?{ Layer.parent
+    private fun groups(m: DoubleArray): Matrix {
+        values[0] = m[0].toFloat()
+        values[1] = m[2].toFloat()
+        values[2] = m[4].toFloat()
+        values[3] = m[1].toFloat()
+        values[4] = m[3].toFloat()
+        values[5] = m[5].toFloat()
+        values[8] = 1f
+        matrix.setValues(values)
+        return matrix
+    }
+//?}
 
-    /** The picture that is seen and the next three are in memory. */ //? LayerKind.clip
-    private fun clip(canvas: Canvas, state: LayerState) { //? LayerKind.clip
-        val shown = Math.round(state.clip * (look.frames.size - 1)).toInt() //? LayerKind.clip
-        for (i in frames.indices) { //? LayerKind.clip
-            if (i < shown || i > shown + 3) frames[i] = null //? LayerKind.clip
-            else if (frames[i] == null) frames[i] = load(look.frames[i]) //? LayerKind.clip
-        } //? LayerKind.clip
-        show(canvas, frames[shown]?.get(), Math.round(255 * state.opacity).toInt()) //? LayerKind.clip
-    } //? LayerKind.clip
+//?{ LayerKind.clip
+    /** The picture that is seen and the next three are in memory. */
+    private fun clip(canvas: Canvas, state: LayerState) {
+        val shown = Math.round(state.clip * (look.frames.size - 1)).toInt()
+        for (i in frames.indices) {
+            if (i < shown || i > shown + 3) frames[i] = null
+            else if (frames[i] == null) frames[i] = load(look.frames[i])
+        }
+        show(canvas, frames[shown]?.get(), Math.round(255 * state.opacity).toInt())
+    }
+//?}
 
-    private fun progress(canvas: Canvas, state: LayerState) { //? LayerKind.progress
-        val thick = look.thickness.toFloat() //? LayerKind.progress
-        val grouped = state.opacity < 1 //? LayerKind.progress
-        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt()) //? LayerKind.progress
-        paint.shader = null //? LayerKind.progress
-        paint.strokeWidth = thick //? LayerKind.progress
-        paint.strokeCap = Paint.Cap.ROUND //? LayerKind.progress
-        when (look.form) { //? LayerKind.progress
-            ProgressForm.RING -> ring(canvas, state.progress.toFloat(), thick) //? LayerKind.progress
-            ProgressForm.BAR -> bar(canvas, state.progress.toFloat(), thick) //? LayerKind.progress
-            ProgressForm.DOTS -> dots(canvas, state.progress.toFloat(), thick) //? LayerKind.progress
-        } //? LayerKind.progress
-        if (grouped) canvas.restore() //? LayerKind.progress
-    } //? LayerKind.progress
+//?{ LayerKind.progress
+    private fun progress(canvas: Canvas, state: LayerState) {
+        val thick = look.thickness.toFloat()
+        val grouped = state.opacity < 1
+        if (grouped) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
+        paint.shader = null
+        paint.strokeWidth = thick
+        paint.strokeCap = Paint.Cap.ROUND
+        when (look.form) {
+            ProgressForm.RING -> ring(canvas, state.progress.toFloat(), thick)
+            ProgressForm.BAR -> bar(canvas, state.progress.toFloat(), thick)
+            ProgressForm.DOTS -> dots(canvas, state.progress.toFloat(), thick)
+        }
+        if (grouped) canvas.restore()
+    }
+//?}
 
-    private fun pick(color: Int): Boolean { //? LayerKind.progress
-        if (color != 0) paint.color = context.getColor(color) //? LayerKind.progress
-        return color != 0 //? LayerKind.progress
-    } //? LayerKind.progress
+//?{ LayerKind.progress
+    private fun pick(color: Int): Boolean {
+        if (color != 0) paint.color = context.getColor(color)
+        return color != 0
+    }
+//?}
 
-    private fun ring(canvas: Canvas, part: Float, thick: Float) { //? LayerKind.progress
-        val radius = (min(box.width(), box.height()) - thick) / 2 //? LayerKind.progress
-        paint.style = Paint.Style.STROKE //? LayerKind.progress
-        if (pick(look.toColor)) canvas.drawCircle(0f, 0f, radius, paint) //? LayerKind.progress
-        if (part > 0 && pick(look.fromColor)) canvas.drawArc(-radius, -radius, radius, radius, -90f, 360 * part, false, paint) //? LayerKind.progress
-    } //? LayerKind.progress
+//?{ LayerKind.progress
+    private fun ring(canvas: Canvas, part: Float, thick: Float) {
+        val radius = (min(box.width(), box.height()) - thick) / 2
+        paint.style = Paint.Style.STROKE
+        if (pick(look.toColor)) canvas.drawCircle(0f, 0f, radius, paint)
+        if (part > 0 && pick(look.fromColor)) canvas.drawArc(-radius, -radius, radius, radius, -90f, 360 * part, false, paint)
+    }
+//?}
 
-    private fun bar(canvas: Canvas, part: Float, thick: Float) { //? LayerKind.progress
-        val round = thick / 2 //? LayerKind.progress
-        paint.style = Paint.Style.FILL //? LayerKind.progress
-        if (pick(look.toColor)) canvas.drawRoundRect(box.left, -round, box.right, round, round, round, paint) //? LayerKind.progress
-        if (part > 0 && pick(look.fromColor)) { //? LayerKind.progress
-            canvas.drawRoundRect(box.left, -round, box.left + max(thick, box.width() * part), round, round, round, paint) //? LayerKind.progress
-        } //? LayerKind.progress
-    } //? LayerKind.progress
+//?{ LayerKind.progress
+    private fun bar(canvas: Canvas, part: Float, thick: Float) {
+        val round = thick / 2
+        paint.style = Paint.Style.FILL
+        if (pick(look.toColor)) canvas.drawRoundRect(box.left, -round, box.right, round, round, round, paint)
+        if (part > 0 && pick(look.fromColor)) {
+            canvas.drawRoundRect(box.left, -round, box.left + max(thick, box.width() * part), round, round, round, paint)
+        }
+    }
+//?}
 
-    private fun dots(canvas: Canvas, part: Float, thick: Float) { //? LayerKind.progress
-        paint.style = Paint.Style.FILL //? LayerKind.progress
-        for (i in 0 until 5) { //? LayerKind.progress
-            val filled = (part * 5 - i).coerceIn(0f, 1f) //? LayerKind.progress
-            val x = box.left + thick / 2 + (box.width() - thick) * i / 4 //? LayerKind.progress
-            if (filled < 1 && pick(look.toColor)) canvas.drawCircle(x, 0f, thick / 2, paint) //? LayerKind.progress
-            if (filled > 0 && pick(look.fromColor)) canvas.drawCircle(x, 0f, thick / 2 * filled, paint) //? LayerKind.progress
-        } //? LayerKind.progress
-    } //? LayerKind.progress
+//?{ LayerKind.progress
+    private fun dots(canvas: Canvas, part: Float, thick: Float) {
+        paint.style = Paint.Style.FILL
+        for (i in 0 until 5) {
+            val filled = (part * 5 - i).coerceIn(0f, 1f)
+            val x = box.left + thick / 2 + (box.width() - thick) * i / 4
+            if (filled < 1 && pick(look.toColor)) canvas.drawCircle(x, 0f, thick / 2, paint)
+            if (filled > 0 && pick(look.fromColor)) canvas.drawCircle(x, 0f, thick / 2 * filled, paint)
+        }
+    }
+//?}
 
-    private fun cut(canvas: Canvas, state: LayerState) { //? Property.reveal
-        val shape = state.revealShape //? Property.reveal
-        if (state.reveal >= 1 || shape == null) return //? Property.reveal
-        val part = state.reveal.toFloat() //? Property.reveal
-        if (shape.iris) { //? Property.reveal
-            val x = box.left + box.width() * shape.x.toFloat() //? Property.reveal
-            val y = box.top + box.height() * shape.y.toFloat() //? Property.reveal
-            val far = max(max(hypot(x - box.left, y - box.top), hypot(x - box.right, y - box.top)), //? Property.reveal
-                max(hypot(x - box.left, y - box.bottom), hypot(x - box.right, y - box.bottom))) //? Property.reveal
-            clip.reset() //? Property.reveal
-            clip.addCircle(x, y, far * part, Path.Direction.CW) //? Property.reveal
-            canvas.clipPath(clip) //? Property.reveal
-        } else if (shape.x != 0.0) { //? Property.reveal
-            val width = box.width() * part //? Property.reveal
-            if (shape.x > 0) canvas.clipRect(box.left, box.top, box.left + width, box.bottom) //? Property.reveal
-            else canvas.clipRect(box.right - width, box.top, box.right, box.bottom) //? Property.reveal
-        } else { //? Property.reveal
-            val height = box.height() * part //? Property.reveal
-            if (shape.y > 0) canvas.clipRect(box.left, box.top, box.right, box.top + height) //? Property.reveal
-            else canvas.clipRect(box.left, box.bottom - height, box.right, box.bottom) //? Property.reveal
-        } //? Property.reveal
-    } //? Property.reveal
+//?{ Property.reveal
+    private fun cut(canvas: Canvas, state: LayerState) {
+        val shape = state.revealShape
+        if (state.reveal >= 1 || shape == null) return
+        val part = state.reveal.toFloat()
+        if (shape.iris) {
+            val x = box.left + box.width() * shape.x.toFloat()
+            val y = box.top + box.height() * shape.y.toFloat()
+            val far = max(max(hypot(x - box.left, y - box.top), hypot(x - box.right, y - box.top)),
+                max(hypot(x - box.left, y - box.bottom), hypot(x - box.right, y - box.bottom)))
+            clip.reset()
+            clip.addCircle(x, y, far * part, Path.Direction.CW)
+            canvas.clipPath(clip)
+        } else if (shape.x != 0.0) {
+            val width = box.width() * part
+            if (shape.x > 0) canvas.clipRect(box.left, box.top, box.left + width, box.bottom)
+            else canvas.clipRect(box.right - width, box.top, box.right, box.bottom)
+        } else {
+            val height = box.height() * part
+            if (shape.y > 0) canvas.clipRect(box.left, box.top, box.right, box.top + height)
+            else canvas.clipRect(box.left, box.bottom - height, box.right, box.bottom)
+        }
+    }
+//?}
 
     //?{ LayerKind.backdrop
     private fun backdrop(canvas: Canvas, state: LayerState) {
@@ -240,12 +268,16 @@ private class LayerPainter(
         if (look.toColor == 0) paint.color = from else own = gradient(from) //? LayerLook.toColor
         paint.color = from //? player.plainBackdrops
         paint.alpha = Math.round(own * state.opacity).toInt()
-        val isGroup = drawable != null && state.opacity < 1 //? Backdrop.picture
-        if (isGroup) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt()) //? Backdrop.picture
-        if (isGroup) paint.alpha = own //? Backdrop.picture
+//?{ Backdrop.picture
+        val isGroup = drawable != null && state.opacity < 1
+        if (isGroup) canvas.saveLayerAlpha(null, Math.round(255 * state.opacity).toInt())
+        if (isGroup) paint.alpha = own
+//?}
         canvas.drawRect(box, paint)
-        drawable?.let { picture(canvas, it) } //? Backdrop.picture
-        if (isGroup) canvas.restore() //? Backdrop.picture
+//?{ Backdrop.picture
+        drawable?.let { picture(canvas, it) }
+        if (isGroup) canvas.restore()
+//?}
     }
     //?}
 
@@ -281,29 +313,35 @@ private class LayerPainter(
     //?}
 
     private fun art(canvas: Canvas, state: LayerState) {
-        var grouped = false //? LayerLook.plateColor|Property.draw|player.layered
+        var grouped = false //? LayerLook.plateColor|Property.draw|Drawable.layered
         if (look.plateColor != 0 && state.opacity < 1) grouped = true //? LayerLook.plateColor
         if (state.draw < 1 && state.opacity < 1) grouped = true //? Property.draw
-        if (drawable is LayerDrawable && state.opacity < 1) grouped = true //? player.layered
+        if (drawable is LayerDrawable && state.opacity < 1) grouped = true //? Drawable.layered
         var alpha = Math.round(255 * state.opacity).toInt()
-        if (grouped) canvas.saveLayerAlpha(null, alpha) //? LayerLook.plateColor|Property.draw|player.layered
-        if (grouped) alpha = 255 //? LayerLook.plateColor|Property.draw|player.layered
-        if (look.plateColor != 0) { //? LayerLook.plateColor
-            paint.shader = null //? LayerLook.plateColor
-            paint.style = Paint.Style.FILL //? LayerLook.plateColor
-            paint.color = context.getColor(look.plateColor) //? LayerLook.plateColor
-            canvas.drawCircle(0f, 0f, (look.plateDiameter / 2).toFloat(), paint) //? LayerLook.plateColor
-        } //? LayerLook.plateColor
-        if (state.draw < 1) { //? Property.draw
-            canvas.save() //? Property.draw
-            canvas.scale(scale, scale) //? Property.draw
-            drawing(canvas, state) //? Property.draw
-            canvas.restore() //? Property.draw
-            if (grouped) canvas.restore() //? Property.draw
-            return //? Property.draw
-        } //? Property.draw
+//?{ LayerLook.plateColor|Property.draw|Drawable.layered
+        if (grouped) canvas.saveLayerAlpha(null, alpha)
+        if (grouped) alpha = 255
+//?}
+//?{ LayerLook.plateColor
+        if (look.plateColor != 0) {
+            paint.shader = null
+            paint.style = Paint.Style.FILL
+            paint.color = context.getColor(look.plateColor)
+            canvas.drawCircle(0f, 0f, (look.plateDiameter / 2).toFloat(), paint)
+        }
+//?}
+//?{ Property.draw
+        if (state.draw < 1) {
+            canvas.save()
+            canvas.scale(scale, scale)
+            drawing(canvas, state)
+            canvas.restore()
+            if (grouped) canvas.restore()
+            return
+        }
+//?}
         show(canvas, drawable, alpha)
-        if (grouped) canvas.restore() //? LayerLook.plateColor|Property.draw|player.layered
+        if (grouped) canvas.restore() //? LayerLook.plateColor|Property.draw|Drawable.layered
     }
 
     private fun show(canvas: Canvas, picture: Drawable?, alpha: Int, grown: Float = scale) {
@@ -319,69 +357,75 @@ private class LayerPainter(
         canvas.restore()
     }
 
-    /** Path text, colour and stroke width of each, as the resource has them. */ //? Property.draw
-    private fun readOutlines(id: Int): List<Outline> { //? Property.draw
-        if (id == 0) return listOf() //? Property.draw
-        val items = context.resources.obtainTypedArray(id) //? Property.draw
-        val list = List(items.length() / 3) { //? Property.draw
-            val path = PathReader(items.getString(it * 3) ?: "").read() //? Property.draw
-            Outline(path, items.getColor(it * 3 + 1, 0), items.getFloat(it * 3 + 2, 0f)) //? Property.draw
-        } //? Property.draw
-        items.recycle() //? Property.draw
-        return list //? Property.draw
-    } //? Property.draw
- //? Property.draw
-    private fun drawing(canvas: Canvas, state: LayerState) { //? Property.draw
-        val room = 1 - state.fillFrom //? Property.draw
-        val filled = if (room > 0) ((state.draw - state.fillFrom) / room).coerceIn(0.0, 1.0) else 0.0 //? Property.draw
-        show(canvas, fills, Math.round(255 * filled).toInt(), 1f) //? Property.draw
-        paint.shader = null //? Property.draw
-        paint.style = Paint.Style.STROKE //? Property.draw
-        paint.strokeCap = Paint.Cap.ROUND //? Property.draw
-        paint.strokeJoin = Paint.Join.ROUND //? Property.draw
-        for (outline in outlines) { //? Property.draw
-            val stroked = outline.strokeWidth > 0 //? Property.draw
-            if (!stroked && filled >= 1) continue //? Property.draw
-            paint.strokeWidth = if (stroked) outline.strokeWidth else 1.5f //? Property.draw
-            paint.color = outline.color //? Property.draw
-            if (!stroked) paint.alpha = Math.round(paint.alpha * (1 - filled)).toInt() //? Property.draw
-            val measure = PathMeasure(outline.path, false) //? Property.draw
-            clip.reset() //? Property.draw
-            do { //? Property.draw
-                measure.getSegment(0f, (measure.length * state.draw).toFloat(), clip, true) //? Property.draw
-            } while (measure.nextContour()) //? Property.draw
-            canvas.drawPath(clip, paint) //? Property.draw
-        } //? Property.draw
-    } //? Property.draw
+//?{ Property.draw
+    /** Path text, colour and stroke width of each, as the resource has them. */
+    private fun readOutlines(id: Int): List<Outline> {
+        if (id == 0) return listOf()
+        val items = context.resources.obtainTypedArray(id)
+        val list = List(items.length() / 3) {
+            val path = PathReader(items.getString(it * 3) ?: "").read()
+            Outline(path, items.getColor(it * 3 + 1, 0), items.getFloat(it * 3 + 2, 0f))
+        }
+        items.recycle()
+        return list
+    }
+
+    private fun drawing(canvas: Canvas, state: LayerState) {
+        val room = 1 - state.fillFrom
+        val filled = if (room > 0) ((state.draw - state.fillFrom) / room).coerceIn(0.0, 1.0) else 0.0
+        show(canvas, fills, Math.round(255 * filled).toInt(), 1f)
+        paint.shader = null
+        paint.style = Paint.Style.STROKE
+        paint.strokeCap = Paint.Cap.ROUND
+        paint.strokeJoin = Paint.Join.ROUND
+        for (outline in outlines) {
+            val stroked = outline.strokeWidth > 0
+            if (!stroked && filled >= 1) continue
+            paint.strokeWidth = if (stroked) outline.strokeWidth else 1.5f
+            paint.color = outline.color
+            if (!stroked) paint.alpha = Math.round(paint.alpha * (1 - filled)).toInt()
+            val measure = PathMeasure(outline.path, false)
+            clip.reset()
+            do {
+                measure.getSegment(0f, (measure.length * state.draw).toFloat(), clip, true)
+            } while (measure.nextContour())
+            canvas.drawPath(clip, paint)
+        }
+    }
+//?}
 }
 
-/** //? Property.draw
- * A contour that a "draw" cue draws by and by, in dp about the layer's centre. No stroke width: a hairline in the colour //? Property.draw
- * of the fill, which gives way to it. //? Property.draw
- */ //? Property.draw
-private class Outline(val path: Path, val color: Int, val strokeWidth: Float) //? Property.draw
+//?{ Property.draw
+/**
+ * A contour that a "draw" cue draws by and by, in dp about the layer's centre. No stroke width: a hairline in the colour
+ * of the fill, which gives way to it.
+ */
+private class Outline(val path: Path, val color: Int, val strokeWidth: Float)
+//?}
 
-/** Reads the path text this export writes: M, L, C and Z with absolute numbers. */ //? Property.draw
-private class PathReader(private val text: String) { //? Property.draw
-    private var at = 0 //? Property.draw
-//? Property.draw
-    fun read(): Path { //? Property.draw
-        val path = Path() //? Property.draw
-        while (at < text.length) { //? Property.draw
-            when (text[at++]) { //? Property.draw
-                'M' -> path.moveTo(number(), number()) //? Property.draw
-                'L' -> path.lineTo(number(), number()) //? Property.draw
-                'C' -> path.cubicTo(number(), number(), number(), number(), number(), number()) //? Property.draw
-                'Z' -> path.close() //? Property.draw
-            } //? Property.draw
-        } //? Property.draw
-        return path //? Property.draw
-    } //? Property.draw
-//? Property.draw
-    private fun number(): Float { //? Property.draw
-        while (text[at] == ' ' || text[at] == ',') at++ //? Property.draw
-        val from = at //? Property.draw
-        while (at < text.length && (text[at].isDigit() || text[at] == '-' || text[at] == '.')) at++ //? Property.draw
-        return text.substring(from, at).toFloat() //? Property.draw
-    } //? Property.draw
-} //? Property.draw
+//?{ Property.draw
+/** Reads the path text this export writes: M, L, C and Z with absolute numbers. */
+private class PathReader(private val text: String) {
+    private var at = 0
+
+    fun read(): Path {
+        val path = Path()
+        while (at < text.length) {
+            when (text[at++]) {
+                'M' -> path.moveTo(number(), number())
+                'L' -> path.lineTo(number(), number())
+                'C' -> path.cubicTo(number(), number(), number(), number(), number(), number())
+                'Z' -> path.close()
+            }
+        }
+        return path
+    }
+
+    private fun number(): Float {
+        while (text[at] == ' ' || text[at] == ',') at++
+        val from = at
+        while (at < text.length && (text[at].isDigit() || text[at] == '-' || text[at] == '.')) at++
+        return text.substring(from, at).toFloat()
+    }
+}
+//?}

@@ -57,8 +57,10 @@ internal abstract class Launch(
     private var began = 0L
     private var pausedAt = -1L
     private var openingEnd = -1
-    private var messageAt = 0 //? Outcome.message
-    private var retriedAt = 0 //? Outcome.message
+//?{ Outcome.message
+    private var messageAt = 0
+    private var retriedAt = 0
+//?}
     private var lateFrames = 0
     private var schedule: LaunchSchedule? = null
     private var isPlaying = false
@@ -103,14 +105,16 @@ internal abstract class Launch(
         if (isPlaying) dismiss() else isSkipped = true
     }
 
-    /** After a message: what has not loaded gets its time once more. Ask for it again. */ //? Outcome.message
-    fun retry() { //? Outcome.message
-        if (outcome != Outcome.MESSAGE || !isPlaying) return //? Outcome.message
-        outcome = null //? Outcome.message
-        if (messageAt == 0) messageAt = schedule?.outcomeAt ?: 0 //? Outcome.message
-        retriedAt = now() //? Outcome.message
-        plan() //? Outcome.message
-    } //? Outcome.message
+//?{ Outcome.message
+    /** After a message: what has not loaded gets its time once more. Ask for it again. */
+    fun retry() {
+        if (outcome != Outcome.MESSAGE || !isPlaying) return
+        outcome = null
+        if (messageAt == 0) messageAt = schedule?.outcomeAt ?: 0
+        retriedAt = now()
+        plan()
+    }
+//?}
 
     /** Everything as in a new process: for tests. */
     fun reset() {
@@ -143,8 +147,10 @@ internal abstract class Launch(
         }
         pausedAt = -1
         openingEnd = -1
-        messageAt = 0 //? Outcome.message
-        retriedAt = 0 //? Outcome.message
+//?{ Outcome.message
+        messageAt = 0
+        retriedAt = 0
+//?}
         lateFrames = 0
         outcome = null
         schedule = null
@@ -182,8 +188,10 @@ internal abstract class Launch(
             scale == 0f, // a person asked for no animations: the calm variant plays
             Build.VERSION.SDK_INT >= 31, //? player.system
             if (scale > 0) scale.toDouble() else 1.0,
-            messageAt, //? player.retry
-            retriedAt, //? player.retry
+//?{ player.retry
+            messageAt,
+            retriedAt,
+//?}
             openingEnd,
             opened.clone(),
         )
@@ -399,17 +407,21 @@ internal abstract class Launch(
         @Suppress("DEPRECATION") // the newer way begins only with API 30, and gives the same numbers
         private fun measure() {
             var isNew = screen.width != dp(width) || screen.height != dp(height)
-            val now = rootWindowInsets //? Place.safe
-            if (now !== insets) isNew = true //? Place.safe
-            insets = now //? Place.safe
+//?{ Place.safe
+            val now = rootWindowInsets
+            if (now !== insets) isNew = true
+            insets = now
+//?}
             if (!isNew) return
             screen = Screen(
                 width = dp(width),
                 height = dp(height),
-                left = dp(now?.systemWindowInsetLeft), //? Place.safe
-                top = dp(now?.systemWindowInsetTop), //? Place.safe
-                right = dp(now?.systemWindowInsetRight), //? Place.safe
-                bottom = dp(now?.systemWindowInsetBottom), //? Place.safe
+//?{ Place.safe
+                left = dp(now?.systemWindowInsetLeft),
+                top = dp(now?.systemWindowInsetTop),
+                right = dp(now?.systemWindowInsetRight),
+                bottom = dp(now?.systemWindowInsetBottom),
+//?}
             )
         }
 
@@ -428,11 +440,13 @@ internal abstract class Launch(
             }
             if (!hasLayer) return
             content.alpha = if (isThere) state.opacity.toFloat() else 0f
-            content.translationX = ((state.x - screen.width / 2) * density).toFloat() //? FirstScreen.moves
-            content.translationY = ((state.y - screen.height / 2) * density).toFloat() //? FirstScreen.moves
-            content.scaleX = state.scaleX.toFloat() //? FirstScreen.moves
-            content.scaleY = state.scaleY.toFloat() //? FirstScreen.moves
-            content.rotation = state.rotation.toFloat() //? FirstScreen.moves
+//?{ FirstScreen.moves
+            content.translationX = ((state.x - screen.width / 2) * density).toFloat()
+            content.translationY = ((state.y - screen.height / 2) * density).toFloat()
+            content.scaleX = state.scaleX.toFloat()
+            content.scaleY = state.scaleY.toFloat()
+            content.rotation = state.rotation.toFloat()
+//?}
         }
 
         fun tell(how: Outcome) {
@@ -449,11 +463,13 @@ internal abstract class Launch(
             // A parent that is just taking its children down must not lose one.
             if (decor != null && decor.isAttachedToWindow) decor.removeView(this)
             content.alpha = 1f
-            content.translationX = 0f //? FirstScreen.moves
-            content.translationY = 0f //? FirstScreen.moves
-            content.scaleX = 1f //? FirstScreen.moves
-            content.scaleY = 1f //? FirstScreen.moves
-            content.rotation = 0f //? FirstScreen.moves
+//?{ FirstScreen.moves
+            content.translationX = 0f
+            content.translationY = 0f
+            content.scaleX = 1f
+            content.scaleY = 1f
+            content.rotation = 0f
+//?}
             content.importantForAccessibility = access
             content.descendantFocusability = focus
             content.requestFocus()

@@ -31,21 +31,23 @@ internal enum class Outcome { COMPLETE, WENT_ON, OFFLINE, MESSAGE, INTERRUPTED }
 /** How it began: never before, in a new process, in one that was there, with all in memory, re-created. */
 internal enum class StartKind { FIRST, COLD, WARM, HOT, RECREATED }
 
-/** Progress in, progress out: a cubic curve, steps, straight pieces, a ball that bounces, or a spring. */ //? Track.easing|Track.easings
-internal class Easing( //? Track.easing|Track.easings
-    val x1: Double = 0.0, //? Track.easing|Track.easings
-    val y1: Double = 0.0, //? Track.easing|Track.easings
-    val x2: Double = 1.0, //? Track.easing|Track.easings
-    val y2: Double = 1.0, //? Track.easing|Track.easings
-    val steps: Int = 0, //? Track.easing|Track.easings Easing.steps
-    val atStart: Boolean = false, //? Track.easing|Track.easings Easing.atStart
-    val jumps: Int = 1, //? Track.easing|Track.easings Easing.jumps|Easing.steps
-    val stops: DoubleArray = doubleArrayOf(), //? Track.easing|Track.easings Easing.stops
-    val bounces: Int = 0, //? Track.easing|Track.easings Easing.bounces
-    val restitution: Double = 0.0, //? Track.easing|Track.easings Easing.restitution|Easing.bounces
-    val swing: Double = 0.0, //? Track.easing|Track.easings Easing.swing
-    val decay: Double = 0.0, //? Track.easing|Track.easings Easing.decay|Easing.swing
-) //? Track.easing|Track.easings
+//?{ Track.easing|Track.easings
+/** Progress in, progress out: a cubic curve, steps, straight pieces, a ball that bounces, or a spring. */
+internal class Easing(
+    val x1: Double = 0.0,
+    val y1: Double = 0.0,
+    val x2: Double = 1.0,
+    val y2: Double = 1.0,
+    val steps: Int = 0, //? Easing.steps
+    val atStart: Boolean = false, //? Easing.atStart
+    val jumps: Int = 1, //? Easing.jumps|Easing.steps
+    val stops: DoubleArray = doubleArrayOf(), //? Easing.stops
+    val bounces: Int = 0, //? Easing.bounces
+    val restitution: Double = 0.0, //? Easing.restitution|Easing.bounces
+    val swing: Double = 0.0, //? Easing.swing
+    val decay: Double = 0.0, //? Easing.decay|Easing.swing
+)
+//?}
 
 /** What a cue does to one property: `values` at parts of it, the first `onTop` of them on top of what was there. */
 internal class Track(
@@ -57,12 +59,14 @@ internal class Track(
     val easings: List<Easing> = listOf(), //? Track.easings
 )
 
-/** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */ //? Property.reveal
-internal class RevealShape( //? Property.reveal
-    val iris: Boolean = false, //? Property.reveal
-    val x: Double, //? Property.reveal
-    val y: Double, //? Property.reveal
-) //? Property.reveal
+//?{ Property.reveal
+/** An opening circle (`iris`, centre in fractions of the box) or a wipe (direction as a unit vector). */
+internal class RevealShape(
+    val iris: Boolean = false,
+    val x: Double,
+    val y: Double,
+)
+//?}
 
 internal class Beat(
     val kind: BeatKind,
@@ -150,10 +154,12 @@ internal class LaunchTiming(
 internal class Screen(
     val width: Double,
     val height: Double,
-    val left: Double = 0.0, //? Place.safe
-    val top: Double = 0.0, //? Place.safe
-    val right: Double = 0.0, //? Place.safe
-    val bottom: Double = 0.0, //? Place.safe
+//?{ Place.safe
+    val left: Double = 0.0,
+    val top: Double = 0.0,
+    val right: Double = 0.0,
+    val bottom: Double = 0.0,
+//?}
 )
 
 /** What is seen of a layer at one moment; the centre counts from the screen's upper left corner. */
@@ -167,23 +173,33 @@ internal class LayerState {
     var scaleX = 1.0
     var scaleY = 1.0
     var rotation = 0.0
-    var reveal = 1.0 //? Property.reveal
-    var revealShape: RevealShape? = null //? Property.reveal
-    var draw = 1.0 //? Property.draw
-    var fillFrom = 0.6 //? Property.draw
+//?{ Property.reveal
+    var reveal = 1.0
+    var revealShape: RevealShape? = null
+//?}
+//?{ Property.draw
+    var draw = 1.0
+    var fillFrom = 0.6
+//?}
     var progress = 0.0 //? LayerKind.progress
     var clip = 0.0 //? LayerKind.clip
-    /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */ //? Layer.parent
-    var outer = doubleArrayOf(1.0, 0.0, 0.0, 1.0, 0.0, 0.0) //? Layer.parent
+//?{ Layer.parent
+    /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
+    var outer = doubleArrayOf(1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
+//?}
 }
 
 private fun within(value: Double): Double = min(1.0, max(0.0, value))
 
-private fun rank(outcome: Outcome): Int { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    if (outcome == Outcome.MESSAGE) return 3 //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
-    if (outcome == Outcome.OFFLINE) return 2 //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
-    return if (outcome == Outcome.WENT_ON) 1 else 0 //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-} //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+//?{ BeatKind.wait
+//?{ Beat.atMost|GateTiming.timeOut
+private fun rank(outcome: Outcome): Int {
+    if (outcome == Outcome.MESSAGE) return 3 //? Outcome.message
+    if (outcome == Outcome.OFFLINE) return 2 //? Outcome.offline
+    return if (outcome == Outcome.WENT_ON) 1 else 0
+}
+//?}
+//?}
 
 /** What a property is where nothing says anything else. */
 private fun neutral(property: Property): Double {
@@ -195,68 +211,80 @@ private fun neutral(property: Property): Double {
     return 0.0
 }
 
-private fun cubic(a: Double, b: Double, s: Double): Double { //? Track.easing|Track.easings
-    val r = 1.0 - s //? Track.easing|Track.easings
-    return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s //? Track.easing|Track.easings
-} //? Track.easing|Track.easings
+//?{ Track.easing|Track.easings
+private fun cubic(a: Double, b: Double, s: Double): Double {
+    val r = 1.0 - s
+    return 3.0 * r * r * s * a + 3.0 * r * s * s * b + s * s * s
+}
+//?}
 
-private fun eased(easing: Easing, x: Double): Double { //? Track.easing|Track.easings
-    if (easing.steps > 0) { //? Track.easing|Track.easings Easing.steps
-        var step = floor(within(x) * easing.steps.toDouble() + 1e-12) //? Track.easing|Track.easings Easing.steps
-        if (easing.atStart) step += 1.0 //? Track.easing|Track.easings Easing.steps Easing.atStart
-        return within(step / easing.jumps.toDouble()) //? Track.easing|Track.easings Easing.steps
-    } //? Track.easing|Track.easings Easing.steps
-    if (easing.stops.size > 0) return onStops(easing.stops, x) //? Track.easing|Track.easings Easing.stops
-    if (x <= 0.0 || x >= 1.0) return within(x) //? Track.easing|Track.easings
-    if (easing.bounces > 0) return bounced(easing, x) //? Track.easing|Track.easings Easing.bounces
-    if (easing.swing > 0.0) return 1.0 - swung(easing, x) + swung(easing, 1.0) * x //? Track.easing|Track.easings Easing.swing
-    var s = x //? Track.easing|Track.easings
-    var half = 0.5 //? Track.easing|Track.easings
-    var low = 0.0 //? Track.easing|Track.easings
-    while (half > 1e-9) { //? Track.easing|Track.easings
-        s = low + half //? Track.easing|Track.easings
-        if (cubic(easing.x1, easing.x2, s) < x) low = s //? Track.easing|Track.easings
-        half /= 2.0 //? Track.easing|Track.easings
-    } //? Track.easing|Track.easings
-    return cubic(easing.y1, easing.y2, s) //? Track.easing|Track.easings
-} //? Track.easing|Track.easings
+//?{ Track.easing|Track.easings
+private fun eased(easing: Easing, x: Double): Double {
+//?{ Easing.steps
+    if (easing.steps > 0) {
+        var step = floor(within(x) * easing.steps.toDouble() + 1e-12)
+        if (easing.atStart) step += 1.0 //? Easing.atStart
+        return within(step / easing.jumps.toDouble())
+    }
+//?}
+    if (easing.stops.size > 0) return onStops(easing.stops, x) //? Easing.stops
+    if (x <= 0.0 || x >= 1.0) return within(x)
+    if (easing.bounces > 0) return bounced(easing, x) //? Easing.bounces
+    if (easing.swing > 0.0) return 1.0 - swung(easing, x) + swung(easing, 1.0) * x //? Easing.swing
+    var s = x
+    var half = 0.5
+    var low = 0.0
+    while (half > 1e-9) {
+        s = low + half
+        if (cubic(easing.x1, easing.x2, s) < x) low = s
+        half /= 2.0
+    }
+    return cubic(easing.y1, easing.y2, s)
+}
+//?}
 
-/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */ //? Easing.bounces
-private fun bounced(easing: Easing, x: Double): Double { //? Easing.bounces
-    var speed = 1.0 //? Easing.bounces
-    var total = 1.0 //? Easing.bounces
-    for (i in 0 until easing.bounces) { //? Easing.bounces
-        speed *= easing.restitution //? Easing.bounces
-        total += 2.0 * speed //? Easing.bounces
-    } //? Easing.bounces
-    var t = x * total //? Easing.bounces
-    speed = 1.0 //? Easing.bounces
-    while (t > speed) { //? Easing.bounces
-        t -= speed //? Easing.bounces
-        speed *= easing.restitution //? Easing.bounces
-        t -= speed //? Easing.bounces
-    } //? Easing.bounces
-    return 1.0 - speed * speed + t * t //? Easing.bounces
-} //? Easing.bounces
+//?{ Easing.bounces
+/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */
+private fun bounced(easing: Easing, x: Double): Double {
+    var speed = 1.0
+    var total = 1.0
+    for (i in 0 until easing.bounces) {
+        speed *= easing.restitution
+        total += 2.0 * speed
+    }
+    var t = x * total
+    speed = 1.0
+    while (t > speed) {
+        t -= speed
+        speed *= easing.restitution
+        t -= speed
+    }
+    return 1.0 - speed * speed + t * t
+}
+//?}
 
-/** How far a spring is from its rest. */ //? Easing.swing
-private fun swung(easing: Easing, x: Double): Double { //? Easing.swing
-    val swing = easing.swing //? Easing.swing
-    val decay = easing.decay //? Easing.swing
-    return exp(0.0 - decay * x) * (cos(swing * x) + decay / swing * sin(swing * x)) //? Easing.swing
-} //? Easing.swing
+//?{ Easing.swing
+/** How far a spring is from its rest. */
+private fun swung(easing: Easing, x: Double): Double {
+    val swing = easing.swing
+    val decay = easing.decay
+    return exp(0.0 - decay * x) * (cos(swing * x) + decay / swing * sin(swing * x))
+}
+//?}
 
-private fun onStops(stops: DoubleArray, x: Double): Double { //? Easing.stops
-    if (x <= stops[0]) return stops[1] //? Easing.stops
-    var i = 2 //? Easing.stops
-    while (i < stops.size && stops[i] <= x) i += 2 //? Easing.stops
-    if (i >= stops.size) return stops[stops.size - 1] //? Easing.stops
-    val part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]) //? Easing.stops
-    return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part //? Easing.stops
-} //? Easing.stops
+//?{ Easing.stops
+private fun onStops(stops: DoubleArray, x: Double): Double {
+    if (x <= stops[0]) return stops[1]
+    var i = 2
+    while (i < stops.size && stops[i] <= x) i += 2
+    if (i >= stops.size) return stops[stops.size - 1]
+    val part = (x - stops[i - 2]) / (stops[i] - stops[i - 2])
+    return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part
+}
+//?}
 
 /** When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`. */
-private class CuePlan(val cue: Cue) {
+private class CueTiming(val cue: Cue) {
     var start = NEVER
     var stop = NEVER
     var length = 1
@@ -265,14 +293,16 @@ private class CuePlan(val cue: Cue) {
     var skips = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
     var never = false //? Beat.plays|Cue.dropped|Cue.bySystem
     var hangs = false //? Cue.hangs
-//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    fun skip(from: Int, to: Int) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        start = from //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        stop = to //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        skips = true //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        settle = 0 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Opening.cues|Beat.yields|RepeatEnd.settle
-        blends = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+
+    fun skip(from: Int, to: Int) {
+        start = from
+        stop = to
+        skips = true
+        settle = 0 //? Opening.cues|Beat.yields|RepeatEnd.settle
+        blends = false //? Beat.yields
+    }
+//?}
 
     /** When it has come to rest. */
     fun rests(): Int {
@@ -282,40 +312,48 @@ private class CuePlan(val cue: Cue) {
 }
 
 /** What a cue does to one property in this launch; `found`: what that was when it began. */
-private class Segment(val plan: CuePlan, val track: Track, val found: Double) {
+private class Segment(val plan: CueTiming, val track: Track, val found: Double) {
 
     private fun key(i: Int): Double {
         val value = track.values[i]
-        val isOnTop = i < track.onTop //? Track.onTop
-        if (isOnTop && neutral(track.property) == 1.0) return found * value //? Track.onTop
-        if (isOnTop) return found + value //? Track.onTop
+//?{ Track.onTop
+        val isOnTop = i < track.onTop
+        if (isOnTop && neutral(track.property) == 1.0) return found * value
+        if (isOnTop) return found + value
+//?}
         return value
     }
-//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-    private fun end(): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-        var even = false //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
-        if (plan.cue.times % 2 == 0) even = true //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
-        if (plan.cue.whileWaiting) even = true //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
-        if (plan.cue.alternate && even) return key(0) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
-        return key(track.values.size - 1) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-//? player.edges
-    /** When its keys come, in each round it plays before `until`. */ //? player.edges
-    fun keyTimes(until: Double): ArrayList<Double> { //? player.edges
-        val edges = ArrayList<Double>() //? player.edges
-        edges.add(plan.start.toDouble()) //? player.edges
-        edges.add(plan.stop.toDouble()) //? player.edges
-        edges.add(plan.rests().toDouble()) //? player.edges
-        val stop = min(until, 1.0 * plan.stop.toDouble()) //? player.edges
-        var length = plan.length //? player.edges
-        if (plan.skips) length = plan.stop - plan.start //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        var round = 1.0 * plan.start.toDouble() //? player.edges
-        while (round < stop && length > 0) { //? player.edges
-            for (it in track.at) edges.add(round + it * length.toDouble()) //? player.edges
-            round += length.toDouble() //? player.edges
-        } //? player.edges
-        return edges //? player.edges
-    } //? player.edges
+//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+
+    private fun end(): Double {
+//?{ Cue.alternate
+        var even = false
+        if (plan.cue.times % 2 == 0) even = true //? Cue.times
+        if (plan.cue.whileWaiting) even = true //? Cue.whileWaiting
+        if (plan.cue.alternate && even) return key(0)
+//?}
+        return key(track.values.size - 1)
+    }
+//?}
+//?{ player.edges
+
+    /** When its keys come, in each round it plays before `until`. */
+    fun keyTimes(until: Double): ArrayList<Double> {
+        val edges = ArrayList<Double>()
+        edges.add(plan.start.toDouble())
+        edges.add(plan.stop.toDouble())
+        edges.add(plan.rests().toDouble())
+        val stop = min(until, 1.0 * plan.stop.toDouble())
+        var length = plan.length
+        if (plan.skips) length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+        var round = 1.0 * plan.start.toDouble()
+        while (round < stop && length > 0) {
+            for (it in track.at) edges.add(round + it * length.toDouble())
+            round += length.toDouble()
+        }
+        return edges
+    }
+//?}
 
     fun valueAt(t: Double): Double {
         val start = plan.start
@@ -323,21 +361,25 @@ private class Segment(val plan: CuePlan, val track: Track, val found: Double) {
         if (plan.never) return end() //? Beat.plays|Cue.dropped|Cue.bySystem
         if (t < start.toDouble()) return key(0)
         if (plan.skips) return skipped(t) //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        val settle = plan.settle //? Opening.cues|Beat.yields|RepeatEnd.settle
-        if (settle > 0 && t >= stop.toDouble()) { //? Opening.cues|Beat.yields|RepeatEnd.settle
-            val from = during((stop - start).toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
-            return from + (end() - from) * within((t - stop.toDouble()) / settle.toDouble()) //? Opening.cues|Beat.yields|RepeatEnd.settle
-        } //? Opening.cues|Beat.yields|RepeatEnd.settle
+//?{ Opening.cues|Beat.yields|RepeatEnd.settle
+        val settle = plan.settle
+        if (settle > 0 && t >= stop.toDouble()) {
+            val from = during((stop - start).toDouble())
+            return from + (end() - from) * within((t - stop.toDouble()) / settle.toDouble())
+        }
+//?}
         return during(min(t, stop.toDouble()) - start.toDouble())
     }
-//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    private fun skipped(t: Double): Double { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        var from = end() //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        if (plan.blends) from = found //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-        val length = plan.stop - plan.start //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        val part = if (length > 0) within((t - plan.start.toDouble()) / length.toDouble()) else 1.0 //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-        return from + (end() - from) * part //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+
+    private fun skipped(t: Double): Double {
+        var from = end()
+        if (plan.blends) from = found //? Beat.yields
+        val length = plan.stop - plan.start
+        val part = if (length > 0) within((t - plan.start.toDouble()) / length.toDouble()) else 1.0
+        return from + (end() - from) * part
+    }
+//?}
 
     private fun during(local: Double): Double {
         val length = plan.length
@@ -348,24 +390,30 @@ private class Segment(val plan: CuePlan, val track: Track, val found: Double) {
         while (i < keys.size - 1 && keys[i] <= part) i++
         val width = keys[i] - keys[i - 1]
         var between = if (width > 0.0) within((part - keys[i - 1]) / width) else 1.0
-        val easing = track.easing //? Track.easing
-        if (easing != null) between = eased(easing, between) //? Track.easing
-        val easings = track.easings //? Track.easings
-        if (easings.size > 0) between = eased(easings[i - 1], between) //? Track.easings
+//?{ Track.easing
+        val easing = track.easing
+        if (easing != null) between = eased(easing, between)
+//?}
+//?{ Track.easings
+        val easings = track.easings
+        if (easings.size > 0) between = eased(easings[i - 1], between)
+//?}
         return key(i - 1) + (key(i) - key(i - 1)) * between
     }
-//? Cue.times|Cue.whileWaiting
-    /** Which part of its round is played after so many of them; the last one stays at its end. */ //? Cue.times|Cue.whileWaiting
-    private fun inRound(rounds: Double): Double { //? Cue.times|Cue.whileWaiting
-        var round = floor(rounds) //? Cue.times|Cue.whileWaiting
-        var part = rounds - round //? Cue.times|Cue.whileWaiting
-        if (part == 0.0 && rounds * plan.length.toDouble() >= (plan.stop - plan.start).toDouble()) { //? Cue.times|Cue.whileWaiting
-            round -= 1.0 //? Cue.times|Cue.whileWaiting
-            part = 1.0 //? Cue.times|Cue.whileWaiting
-        } //? Cue.times|Cue.whileWaiting
-        if (round % 2.0 == 1.0 && plan.cue.alternate) part = 1.0 - part //? Cue.times|Cue.whileWaiting Cue.alternate
-        return part //? Cue.times|Cue.whileWaiting
-    } //? Cue.times|Cue.whileWaiting
+//?{ Cue.times|Cue.whileWaiting
+
+    /** Which part of its round is played after so many of them; the last one stays at its end. */
+    private fun inRound(rounds: Double): Double {
+        var round = floor(rounds)
+        var part = rounds - round
+        if (part == 0.0 && rounds * plan.length.toDouble() >= (plan.stop - plan.start).toDouble()) {
+            round -= 1.0
+            part = 1.0
+        }
+        if (round % 2.0 == 1.0 && plan.cue.alternate) part = 1.0 - part //? Cue.alternate
+        return part
+    }
+//?}
 }
 
 /** What moves of one layer: of each property in the order of time. */
@@ -383,8 +431,10 @@ internal class LaunchSchedule(
     val reducedMotion: Boolean,
     val systemMoves: Boolean, //? player.system
     val pace: Double, //? player.pace
-    val messageAt: Int, //? player.retry
-    val retriedAt: Int, //? player.retry
+//?{ player.retry
+    val messageAt: Int,
+    val retriedAt: Int,
+//?}
     val openingEnd: Int,
     val opened: IntArray,
 ) {
@@ -397,7 +447,7 @@ internal class LaunchSchedule(
     var gateOpen: IntArray
     var gateStart: IntArray //? LayerKind.progress
     private val gateTimedOut: BooleanArray //? GateTiming.timeOut
-    private val plans = ArrayList<CuePlan>()
+    private val plans = ArrayList<CueTiming>()
     private val lanes = ArrayList<Lane>()
     private val groupState = LayerState() //? Layer.parent
     private var reached = 0 //? GateStart.beat
@@ -410,7 +460,7 @@ internal class LaunchSchedule(
         gateStart = IntArray(opened.size) { NEVER } //? LayerKind.progress
         decidedAt = openingEnd
         gateTimedOut = BooleanArray(opened.size) //? GateTiming.timeOut
-        for (it in timing.cues) plans.add(CuePlan(it))
+        for (it in timing.cues) plans.add(CueTiming(it))
         for (it in plans) it.hangs = waitsForEnd(it.cue) //? Cue.hangs
         for (i in 0 until timing.layers.size) lanes.add(Lane())
         var now = 0
@@ -432,60 +482,88 @@ internal class LaunchSchedule(
         if (outcome == Outcome.MESSAGE) return NEVER //? Outcome.message
         return beatEnd[beatEnd.size - 1]
     }
-//? player.stillness
-    /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
-    fun stillUntil(t: Double): Double { //? player.stillness
-        var until = 1.0 * NEVER.toDouble() //? player.stillness
-        for (it in plans) { //? player.stillness
-            if (it.rests().toDouble() <= t || tracksOf(it.cue).size == 0) continue //? player.stillness
-            if (it.start.toDouble() <= t) return t //? player.stillness
-            until = min(until, it.start.toDouble()) //? player.stillness
-        } //? player.stillness
-        for (layer in timing.layers) { //? player.stillness LayerKind.progress
-            if (layer.kind == LayerKind.PROGRESS && loaded(layer, t) < 1.0) return t //? player.stillness LayerKind.progress
-        } //? player.stillness LayerKind.progress
-        for (it in beatEnd) { //? player.stillness
-            if (it.toDouble() > t) until = min(until, it.toDouble()) //? player.stillness
-        } //? player.stillness
-        return until //? player.stillness
-    } //? player.stillness
-//? player.edges
-    /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
-    fun edgesOf(layer: Int, property: Property, until: Double): ArrayList<Double> { //? player.edges
-        val edges = ArrayList<Double>() //? player.edges
-        for (segment in lanes[layer].segments) { //? player.edges
-            if (segment.track.property != property || segment.plan.start >= NEVER) continue //? player.edges
-            for (it in segment.keyTimes(until)) edges.add(it) //? player.edges
-        } //? player.edges
-        return edges //? player.edges
-    } //? player.edges
-//? Property.reveal player.shapes
-    /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.shapes
-    fun revealOf(layerIndex: Int): RevealShape? { //? Property.reveal player.shapes
-        for (it in lanes[layerIndex].segments) { //? Property.reveal player.shapes
-            val shape = it.plan.cue.reveal //? Property.reveal player.shapes
-            if (shape != null && it.track.property == Property.REVEAL && it.plan.start < NEVER) return shape //? Property.reveal player.shapes
-        } //? Property.reveal player.shapes
-        return null //? Property.reveal player.shapes
-    } //? Property.reveal player.shapes
-//? Cue.hangs
-    private fun waitsForEnd(cue: Cue): Boolean { //? Cue.hangs
-        if (cue.anchor == Anchor.BEAT_END) return true //? Cue.hangs Anchor.beatEnd
-        if (cue.other >= 0) { //? Cue.hangs Anchor.withCue|Anchor.afterCue
-            val other = plans[cue.other] //? Cue.hangs Anchor.withCue|Anchor.afterCue
-            if (other.cue.beat != cue.beat) return false //? Cue.hangs Anchor.withCue|Anchor.afterCue
-            if (other.hangs) return true //? Cue.hangs Anchor.withCue|Anchor.afterCue
-            if (cue.anchor == Anchor.AFTER_CUE && other.cue.whileWaiting) return true //? Cue.hangs Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
-        } //? Cue.hangs Anchor.withCue|Anchor.afterCue
-        return false //? Cue.hangs
-    } //? Cue.hangs
-//? Beat.plays
-    private fun plays(beat: Beat): Boolean = start in beat.plays //? Beat.plays
-//? player.pace
-    /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
-    private fun paced(length: Int): Int = floor(length.toDouble() * pace + 0.5).toInt() //? player.pace
-//? StartKind.hot|StartKind.recreated
-    private fun isInMemory(): Boolean = start == StartKind.HOT || start == StartKind.RECREATED //? StartKind.hot|StartKind.recreated
+//?{ player.stillness
+
+    /** From `t` on nothing moves before the time given; `t` itself if something does. */
+    fun stillUntil(t: Double): Double {
+        var until = 1.0 * NEVER.toDouble()
+        for (it in plans) {
+            if (it.rests().toDouble() <= t || tracksOf(it.cue).size == 0) continue
+            if (it.start.toDouble() <= t) return t
+            until = min(until, it.start.toDouble())
+        }
+//?{ LayerKind.progress
+        for (layer in timing.layers) {
+            if (layer.kind == LayerKind.PROGRESS && loaded(layer, t) < 1.0) return t
+        }
+//?}
+        for (it in beatEnd) {
+            if (it.toDouble() > t) until = min(until, it.toDouble())
+        }
+        return until
+    }
+//?}
+//?{ player.edges
+
+    /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */
+    fun edgesOf(layer: Int, property: Property, until: Double): ArrayList<Double> {
+        val edges = ArrayList<Double>()
+        for (segment in lanes[layer].segments) {
+            if (segment.track.property != property || segment.plan.start >= NEVER) continue
+            for (it in segment.keyTimes(until)) edges.add(it)
+        }
+        return edges
+    }
+//?}
+//?{ Property.reveal
+//?{ player.shapes
+
+    /** The shapes by which the layer is uncovered, each once. */
+    fun revealsOf(layerIndex: Int): ArrayList<RevealShape> {
+        val shapes = ArrayList<RevealShape>()
+        for (it in lanes[layerIndex].segments) {
+            if (it.track.property != Property.REVEAL) continue
+            val shape = it.plan.cue.reveal
+            if (shape != null) {
+                var isNew = true
+                for (known in shapes) {
+                    if (sameReveal(known, shape)) isNew = false
+                }
+                if (isNew) shapes.add(shape)
+            }
+        }
+        return shapes
+    }
+//?}
+//?}
+//?{ Cue.hangs
+
+    private fun waitsForEnd(cue: Cue): Boolean {
+        if (cue.anchor == Anchor.BEAT_END) return true //? Anchor.beatEnd
+//?{ Anchor.withCue|Anchor.afterCue
+        if (cue.other >= 0) {
+            val other = plans[cue.other]
+            if (other.cue.beat != cue.beat) return false
+            if (other.hangs) return true
+            if (cue.anchor == Anchor.AFTER_CUE && other.cue.whileWaiting) return true //? Cue.whileWaiting Anchor.afterCue
+        }
+//?}
+        return false
+    }
+//?}
+//?{ Beat.plays
+
+    private fun plays(beat: Beat): Boolean = start in beat.plays
+//?}
+//?{ player.pace
+
+    /** Lengths of the show at the pace the system asks for; gates keep their time. */
+    private fun paced(length: Int): Int = floor(length.toDouble() * pace + 0.5).toInt()
+//?}
+//?{ StartKind.hot|StartKind.recreated
+
+    private fun isInMemory(): Boolean = start == StartKind.HOT || start == StartKind.RECREATED
+//?}
 
     private fun runBeat(i: Int, now: Int) {
         val beat = timing.beats[i]
@@ -499,11 +577,13 @@ internal class LaunchSchedule(
         if (beat.kind == BeatKind.WAIT) runWait(i, now) //? BeatKind.wait
         placeCues(i, now, beatEnd[i], true) //? Cue.hangs
         if (beat.kind == BeatKind.OPENING) endOpening(i) //? Opening.cues
-        if (beat.yields != Yield.NEVER && (beat.kind == BeatKind.PLAY || beat.kind == BeatKind.HOLD)) { //? Beat.yields
-            resolveGates() //? Beat.yields Gate.rules
-            val ready = neededReady() //? Beat.yields
-            if (ready < beatEnd[i]) yieldAt(i, max(ready, now)) //? Beat.yields
-        } //? Beat.yields
+//?{ Beat.yields
+        if (beat.yields != Yield.NEVER && (beat.kind == BeatKind.PLAY || beat.kind == BeatKind.HOLD)) {
+            resolveGates() //? Gate.rules
+            val ready = neededReady()
+            if (ready < beatEnd[i]) yieldAt(i, max(ready, now))
+        }
+//?}
     }
 
     private fun placeCues(beat: Int, from: Int, end: Int, hanging: Boolean) {
@@ -528,198 +608,254 @@ internal class LaunchSchedule(
             it.stop = min(NEVER, it.start + all)
         }
     }
-//? Beat.open
-    private fun lastCueEnd(beat: Int, from: Int): Int { //? Beat.open
-        var end = from //? Beat.open
-        for (it in plans) { //? Beat.open
-            if (it.cue.beat != beat || it.stop >= NEVER) continue //? Beat.open
-            if (it.hangs) continue //? Beat.open Cue.hangs
-            end = max(end, it.stop) //? Beat.open
-        } //? Beat.open
-        return end //? Beat.open
-    } //? Beat.open
-//? Beat.plays
-    /** What does not play in this launch is at its end as soon as it is reached. */ //? Beat.plays
-    private fun skipCues(beat: Int, at: Int) { //? Beat.plays
-        for (it in plans) { //? Beat.plays
-            if (it.cue.beat != beat) continue //? Beat.plays
-            it.skip(at, at) //? Beat.plays
-            it.never = true //? Beat.plays
-        } //? Beat.plays
-    } //? Beat.plays
-//? Cue.dropped|Cue.bySystem
-    /** What this platform does not play is at its end from the start. */ //? Cue.dropped|Cue.bySystem
-    private fun dropCues(i: Int) { //? Cue.dropped|Cue.bySystem
-        for (it in plans) { //? Cue.dropped|Cue.bySystem
-            var dropped = false //? Cue.dropped|Cue.bySystem
-            if (it.cue.dropped) dropped = true //? Cue.dropped|Cue.bySystem Cue.dropped
-            if (it.cue.bySystem) dropped = true //? Cue.dropped|Cue.bySystem Cue.bySystem
-            if (it.cue.bySystem && systemMoves) dropped = false //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
-            if (it.cue.beat != i || !dropped) continue //? Cue.dropped|Cue.bySystem
-            it.skip(beatStart[i], beatStart[i]) //? Cue.dropped|Cue.bySystem
-            it.never = true //? Cue.dropped|Cue.bySystem
-        } //? Cue.dropped|Cue.bySystem
-    } //? Cue.dropped|Cue.bySystem
-//? Opening.cues
-    /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? Opening.cues
-    private fun endOpening(i: Int) { //? Opening.cues
-        for (it in plans) { //? Opening.cues
-            if (it.cue.beat != i || it.stop <= openingEnd) continue //? Opening.cues
-            it.stop = max(it.start, openingEnd) //? Opening.cues
-            it.settle = 1 //? Opening.cues
-        } //? Opening.cues
-    } //? Opening.cues
-//? GateStart.beat
-    /** When a beat began, or NEVER as far as the beats are worked out. */ //? GateStart.beat
-    private fun reachedAt(beat: Int): Int = if (beat <= reached) beatStart[beat] else NEVER //? GateStart.beat
-//? Gate.rules
-    private fun resolveGates() { //? Gate.rules
-        for (i in 0 until gateOpen.size) { //? Gate.rules
-            var g = i //? Gate.rules
-            val order = timing.gateOrder //? Gate.rules Gate.order
-            if (order.size > 0) g = order[i] //? Gate.rules Gate.order
-            val gate = timing.gates[g] //? Gate.rules GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
-            var from = 0 //? Gate.rules
-            if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? Gate.rules GateStart.firstFrame
-            if (gate.start == GateStart.BEAT) from = reachedAt(gate.beat) //? Gate.rules GateStart.beat
-            if (isInMemory()) from = 0 //? Gate.rules StartKind.hot|StartKind.recreated
-            for (need in gate.needs) from = max(from, gateOpen[need]) //? Gate.rules GateTiming.needs
-            gateStart[g] = from //? Gate.rules LayerKind.progress
-            var open = max(from, opened[g]) //? Gate.rules
-            if (isInMemory()) open = from //? Gate.rules StartKind.hot|StartKind.recreated
-            gateOpen[g] = min(open, NEVER) //? Gate.rules
-            var latest = min(NEVER, from + gate.timeOut) //? Gate.rules GateTiming.timeOut
-            val again = gate.onTimeOut == Outcome.MESSAGE || latest >= messageAt //? Gate.rules GateTiming.timeOut player.retry
-            if (again) latest = min(NEVER, max(from, retriedAt) + gate.timeOut) //? Gate.rules GateTiming.timeOut player.retry
-            gateTimedOut[g] = open > latest //? Gate.rules GateTiming.timeOut
-            gateOpen[g] = min(open, latest) //? Gate.rules GateTiming.timeOut
-        } //? Gate.rules
-    } //? Gate.rules
-//? BeatKind.wait Beat.gates|GateTiming.optional
-    private fun needs(beat: Beat, gate: Int): Boolean { //? BeatKind.wait Beat.gates|GateTiming.optional
-        if (beat.gates.size > 0) return gate in beat.gates //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
-        if (timing.gates[gate].optional) return false //? BeatKind.wait Beat.gates|GateTiming.optional GateTiming.optional
-        return true //? BeatKind.wait Beat.gates|GateTiming.optional
-    } //? BeatKind.wait Beat.gates|GateTiming.optional
-//? Beat.yields
-    private fun neededReady(): Int { //? Beat.yields
-        var ready = 0 //? Beat.yields
-        for (g in 0 until gateOpen.size) { //? Beat.yields
-            var waits = false //? Beat.yields
-            var needed = false //? Beat.yields
-            for (beat in timing.beats) { //? Beat.yields BeatKind.wait
-                if (beat.kind != BeatKind.WAIT) continue //? Beat.yields BeatKind.wait
-                if (!plays(beat)) continue //? Beat.yields BeatKind.wait Beat.plays
-                waits = true //? Beat.yields BeatKind.wait
-                if (!needs(beat, g)) continue //? Beat.yields BeatKind.wait Beat.gates|GateTiming.optional
-                needed = true //? Beat.yields BeatKind.wait
-            } //? Beat.yields BeatKind.wait
-            if (!waits) needed = true //? Beat.yields
-            if (!waits && timing.gates[g].optional) needed = false //? Beat.yields GateTiming.optional
-            if (needed) ready = max(ready, gateOpen[g]) //? Beat.yields
-        } //? Beat.yields
-        return ready //? Beat.yields
-    } //? Beat.yields
-//? BeatKind.wait
-    private fun runWait(i: Int, now: Int) { //? BeatKind.wait
-        val beat = timing.beats[i] //? BeatKind.wait Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
-        resolveGates() //? BeatKind.wait Gate.rules
-        var end = now //? BeatKind.wait
-        var least = beat.atLeast //? BeatKind.wait Beat.atLeast
-        least = paced(least) //? BeatKind.wait Beat.atLeast player.pace
-        end = max(end, now + least) //? BeatKind.wait Beat.atLeast
-        for (g in 0 until gateOpen.size) { //? BeatKind.wait
-            if (!needs(beat, g)) continue //? BeatKind.wait Beat.gates|GateTiming.optional
-            end = max(end, gateOpen[g]) //? BeatKind.wait
-        } //? BeatKind.wait
-        beatEnd[i] = end //? BeatKind.wait
-        var latest = min(NEVER, now + beat.atMost) //? BeatKind.wait Beat.atMost
-        val again = latest >= messageAt //? BeatKind.wait Beat.atMost player.retry
-        if (again) latest = min(NEVER, max(now, retriedAt) + beat.atMost) //? BeatKind.wait Beat.atMost player.retry
-        beatEnd[i] = min(end, latest) //? BeatKind.wait Beat.atMost
-        endRepeats(i) //? BeatKind.wait Cue.whileWaiting
-        if (beatEnd[i] > latest) cutRepeats(i, latest) //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
-        decidedAt = beatEnd[i] //? BeatKind.wait
-        if (end > latest) decide(beat.onTimeOut, decidedAt) //? BeatKind.wait Beat.atMost
-        for (g in 0 until gateOpen.size) { //? BeatKind.wait GateTiming.timeOut
-            if (!needs(beat, g)) continue //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
-            val isLate = gateTimedOut[g] && gateOpen[g] <= decidedAt //? BeatKind.wait GateTiming.timeOut
-            if (isLate) decide(timing.gates[g].onTimeOut, decidedAt) //? BeatKind.wait GateTiming.timeOut
-        } //? BeatKind.wait GateTiming.timeOut
-    } //? BeatKind.wait
-//? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    /** Of several outcomes the gravest counts, from when it was decided. */ //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    private fun decide(how: Outcome, at: Int) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-        if (rank(how) <= rank(outcome)) return //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-        outcome = how //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-        outcomeAt = at //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-//? Beat.yields
-    /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
-    private fun yieldAt(i: Int, ready: Int) { //? Beat.yields
-        val beat = timing.beats[i] //? Beat.yields
-        var at = ready //? Beat.yields
-        var blends = false //? Beat.yields
-        for (it in plans) { //? Beat.yields Yield.afterCues
-            if (beat.yields != Yield.AFTER_CUES || it.cue.beat != i) continue //? Beat.yields Yield.afterCues
-            if (it.start <= ready && it.stop > ready) at = max(at, it.stop) //? Beat.yields Yield.afterCues
-        } //? Beat.yields Yield.afterCues
-        at = min(at, beatEnd[i]) //? Beat.yields
-        for (it in plans) { //? Beat.yields
-            if (it.cue.beat == i && (it.start >= at || it.stop > at)) blends = true //? Beat.yields
-        } //? Beat.yields
-        var blend = beat.blend //? Beat.yields
-        blend = paced(blend) //? Beat.yields player.pace
-        if (!blends) blend = 0 //? Beat.yields
-        beatEnd[i] = min(beatEnd[i], at + blend) //? Beat.yields
-        val end = beatEnd[i] //? Beat.yields
-        for (it in plans) { //? Beat.yields
-            if (it.cue.beat != i) continue //? Beat.yields
-            if (it.start >= at) { //? Beat.yields
-                it.skip(at, end) //? Beat.yields
-                it.blends = true //? Beat.yields
-            } else { //? Beat.yields
-                if (it.stop > at) { //? Beat.yields
-                    it.stop = at //? Beat.yields
-                    it.settle = max(1, end - at) //? Beat.yields
-                } //? Beat.yields
-            } //? Beat.yields
-        } //? Beat.yields
-    } //? Beat.yields
-//? Cue.whileWaiting
-    private fun endRepeats(i: Int) { //? Cue.whileWaiting
-        val end = beatEnd[i] //? Cue.whileWaiting
-        if (end >= NEVER) return //? Cue.whileWaiting
-        for (it in plans) { //? Cue.whileWaiting
-            if (it.cue.beat != i || !it.cue.whileWaiting || it.start >= NEVER) continue //? Cue.whileWaiting
-            if (it.start >= end) { //? Cue.whileWaiting
-                it.skip(end, end) //? Cue.whileWaiting
-                continue //? Cue.whileWaiting
-            } //? Cue.whileWaiting
-            cut(it, end) //? Cue.whileWaiting
-            if (it.cue.end == RepeatEnd.FINISH) { //? Cue.whileWaiting RepeatEnd.finish
-                var cycle = it.length //? Cue.whileWaiting RepeatEnd.finish
-                if (it.cue.alternate) cycle = it.length * 2 //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
-                it.stop = it.start + (((end - it.start + cycle - 1).toDouble()) / cycle.toDouble()).toInt() * cycle //? Cue.whileWaiting RepeatEnd.finish
-                beatEnd[i] = max(beatEnd[i], it.stop) //? Cue.whileWaiting RepeatEnd.finish
-            } //? Cue.whileWaiting RepeatEnd.finish
-        } //? Cue.whileWaiting
-    } //? Cue.whileWaiting
-//? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-    /** Nothing goes on longer than the wait may. */ //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-    private fun cutRepeats(i: Int, latest: Int) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-        beatEnd[i] = latest //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-        for (it in plans) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-            if (it.cue.beat == i && it.cue.whileWaiting && it.stop > latest) cut(it, latest) //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-        } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-    } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-//? Cue.whileWaiting
-    private fun cut(it: CuePlan, at: Int) { //? Cue.whileWaiting
-        it.stop = at //? Cue.whileWaiting
-        if (at >= NEVER || it.cue.end != RepeatEnd.SETTLE) return //? Cue.whileWaiting RepeatEnd.settle
-        it.settle = max(1, it.cue.settle) //? Cue.whileWaiting RepeatEnd.settle player.steady
-        it.settle = max(1, paced(it.cue.settle)) //? Cue.whileWaiting RepeatEnd.settle player.pace
-    } //? Cue.whileWaiting
+//?{ Beat.open
+
+    private fun lastCueEnd(beat: Int, from: Int): Int {
+        var end = from
+        for (it in plans) {
+            if (it.cue.beat != beat || it.stop >= NEVER) continue
+            if (it.hangs) continue //? Cue.hangs
+            end = max(end, it.stop)
+        }
+        return end
+    }
+//?}
+//?{ Beat.plays
+
+    /** What does not play in this launch is at its end as soon as it is reached. */
+    private fun skipCues(beat: Int, at: Int) {
+        for (it in plans) {
+            if (it.cue.beat != beat) continue
+            it.skip(at, at)
+            it.never = true
+        }
+    }
+//?}
+//?{ Cue.dropped|Cue.bySystem
+
+    /** What this platform does not play is at its end from the start. */
+    private fun dropCues(i: Int) {
+        for (it in plans) {
+            var dropped = false
+            if (it.cue.dropped) dropped = true //? Cue.dropped
+//?{ Cue.bySystem
+            if (it.cue.bySystem) dropped = true
+            if (it.cue.bySystem && systemMoves) dropped = false //? player.system
+//?}
+            if (it.cue.beat != i || !dropped) continue
+            it.skip(beatStart[i], beatStart[i])
+            it.never = true
+        }
+    }
+//?}
+//?{ Opening.cues
+
+    /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
+    private fun endOpening(i: Int) {
+        for (it in plans) {
+            if (it.cue.beat != i || it.stop <= openingEnd) continue
+            it.stop = max(it.start, openingEnd)
+            it.settle = 1
+        }
+    }
+//?}
+//?{ GateStart.beat
+
+    /** When a beat began, or NEVER as far as the beats are worked out. */
+    private fun reachedAt(beat: Int): Int = if (beat <= reached) beatStart[beat] else NEVER
+//?}
+//?{ Gate.rules
+
+    private fun resolveGates() {
+        for (i in 0 until gateOpen.size) {
+            var g = i
+//?{ Gate.order
+            val order = timing.gateOrder
+            if (order.size > 0) g = order[i]
+//?}
+            val gate = timing.gates[g] //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
+            var from = 0
+            if (gate.start == GateStart.FIRST_FRAME) from = beatEnd[0] //? GateStart.firstFrame
+            if (gate.start == GateStart.BEAT) from = reachedAt(gate.beat) //? GateStart.beat
+            if (isInMemory()) from = 0 //? StartKind.hot|StartKind.recreated
+            for (need in gate.needs) from = max(from, gateOpen[need]) //? GateTiming.needs
+            gateStart[g] = from //? LayerKind.progress
+            var open = max(from, opened[g])
+            if (isInMemory()) open = from //? StartKind.hot|StartKind.recreated
+            gateOpen[g] = min(open, NEVER)
+//?{ GateTiming.timeOut
+            var latest = min(NEVER, from + gate.timeOut)
+//?{ player.retry
+            val again = gate.onTimeOut == Outcome.MESSAGE || latest >= messageAt
+            if (again) latest = min(NEVER, max(from, retriedAt) + gate.timeOut)
+//?}
+            gateTimedOut[g] = open > latest
+            gateOpen[g] = min(open, latest)
+//?}
+        }
+    }
+//?}
+//?{ BeatKind.wait
+//?{ Beat.gates|GateTiming.optional
+
+    private fun needs(beat: Beat, gate: Int): Boolean {
+        if (beat.gates.size > 0) return gate in beat.gates //? Beat.gates
+        if (timing.gates[gate].optional) return false //? GateTiming.optional
+        return true
+    }
+//?}
+//?}
+//?{ Beat.yields
+
+    private fun neededReady(): Int {
+        var ready = 0
+        for (g in 0 until gateOpen.size) {
+            var waits = false
+            var needed = false
+//?{ BeatKind.wait
+            for (beat in timing.beats) {
+                if (beat.kind != BeatKind.WAIT) continue
+                if (!plays(beat)) continue //? Beat.plays
+                waits = true
+                if (!needs(beat, g)) continue //? Beat.gates|GateTiming.optional
+                needed = true
+            }
+//?}
+            if (!waits) needed = true
+            if (!waits && timing.gates[g].optional) needed = false //? GateTiming.optional
+            if (needed) ready = max(ready, gateOpen[g])
+        }
+        return ready
+    }
+//?}
+//?{ BeatKind.wait
+
+    private fun runWait(i: Int, now: Int) {
+        val beat = timing.beats[i] //? Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
+        resolveGates() //? Gate.rules
+        var end = now
+//?{ Beat.atLeast
+        var least = beat.atLeast
+        least = paced(least) //? player.pace
+        end = max(end, now + least)
+//?}
+        for (g in 0 until gateOpen.size) {
+            if (!needs(beat, g)) continue //? Beat.gates|GateTiming.optional
+            end = max(end, gateOpen[g])
+        }
+        beatEnd[i] = end
+//?{ Beat.atMost
+        var latest = min(NEVER, now + beat.atMost)
+//?{ player.retry
+        val again = latest >= messageAt
+        if (again) latest = min(NEVER, max(now, retriedAt) + beat.atMost)
+//?}
+        beatEnd[i] = min(end, latest)
+//?}
+//?{ Cue.whileWaiting
+        endRepeats(i)
+        if (beatEnd[i] > latest) cutRepeats(i, latest) //? RepeatEnd.finish Beat.atMost
+//?}
+        decidedAt = beatEnd[i]
+        if (end > latest) decide(beat.onTimeOut, decidedAt) //? Beat.atMost
+//?{ GateTiming.timeOut
+        for (g in 0 until gateOpen.size) {
+            if (!needs(beat, g)) continue //? Beat.gates|GateTiming.optional
+            val isLate = gateTimedOut[g] && gateOpen[g] <= decidedAt
+            if (isLate) decide(timing.gates[g].onTimeOut, decidedAt)
+        }
+//?}
+    }
+//?{ Beat.atMost|GateTiming.timeOut
+
+    /** Of several outcomes the gravest counts, from when it was decided. */
+    private fun decide(how: Outcome, at: Int) {
+        if (rank(how) <= rank(outcome)) return
+        outcome = how
+        outcomeAt = at
+    }
+//?}
+//?}
+//?{ Beat.yields
+
+    /** The beat is left early: cues to come blend to their ends, those that play settle there. */
+    private fun yieldAt(i: Int, ready: Int) {
+        val beat = timing.beats[i]
+        var at = ready
+        var blends = false
+//?{ Yield.afterCues
+        for (it in plans) {
+            if (beat.yields != Yield.AFTER_CUES || it.cue.beat != i) continue
+            if (it.start <= ready && it.stop > ready) at = max(at, it.stop)
+        }
+//?}
+        at = min(at, beatEnd[i])
+        for (it in plans) {
+            if (it.cue.beat == i && (it.start >= at || it.stop > at)) blends = true
+        }
+        var blend = beat.blend
+        blend = paced(blend) //? player.pace
+        if (!blends) blend = 0
+        beatEnd[i] = min(beatEnd[i], at + blend)
+        val end = beatEnd[i]
+        for (it in plans) {
+            if (it.cue.beat != i) continue
+            if (it.start >= at) {
+                it.skip(at, end)
+                it.blends = true
+            } else {
+                if (it.stop > at) {
+                    it.stop = at
+                    it.settle = max(1, end - at)
+                }
+            }
+        }
+    }
+//?}
+//?{ Cue.whileWaiting
+
+    private fun endRepeats(i: Int) {
+        val end = beatEnd[i]
+        if (end >= NEVER) return
+        for (it in plans) {
+            if (it.cue.beat != i || !it.cue.whileWaiting || it.start >= NEVER) continue
+            if (it.start >= end) {
+                it.skip(end, end)
+                continue
+            }
+            cut(it, end)
+//?{ RepeatEnd.finish
+            if (it.cue.end == RepeatEnd.FINISH) {
+                var cycle = it.length
+                if (it.cue.alternate) cycle = it.length * 2 //? Cue.alternate
+                it.stop = it.start + (((end - it.start + cycle - 1).toDouble()) / cycle.toDouble()).toInt() * cycle
+                beatEnd[i] = max(beatEnd[i], it.stop)
+            }
+//?}
+        }
+    }
+//?{ RepeatEnd.finish
+//?{ Beat.atMost
+
+    /** Nothing goes on longer than the wait may. */
+    private fun cutRepeats(i: Int, latest: Int) {
+        beatEnd[i] = latest
+        for (it in plans) {
+            if (it.cue.beat == i && it.cue.whileWaiting && it.stop > latest) cut(it, latest)
+        }
+    }
+//?}
+//?}
+
+    private fun cut(it: CueTiming, at: Int) {
+        it.stop = at
+//?{ RepeatEnd.settle
+        if (at >= NEVER || it.cue.end != RepeatEnd.SETTLE) return
+        it.settle = max(1, it.cue.settle) //? player.steady
+        it.settle = max(1, paced(it.cue.settle)) //? player.pace
+//?}
+    }
+//?}
 
     private fun tracksOf(cue: Cue): List<Track> {
         if (reducedMotion) return cue.calm ?: cue.moves //? Cue.calm
@@ -727,21 +863,25 @@ internal class LaunchSchedule(
     }
 
     private fun fillLanes() {
-        for (c in timing.cueOrder) { //? Cue.again|Beat.yields
-            val before = CuePlan(timing.cues[c]) //? Cue.again|Beat.yields
-            before.never = plans[c].never //? Cue.again|Beat.yields Beat.plays|Cue.dropped|Cue.bySystem
-            if (before.cue.adds) continue //? Cue.again|Beat.yields Cue.adds
-            val layer = before.cue.layer //? Cue.again|Beat.yields
-            for (it in tracksOf(before.cue)) lanes[layer].segments.add(Segment(before, it, neutral(it.property))) //? Cue.again|Beat.yields
-        } //? Cue.again|Beat.yields
+//?{ Cue.again|Beat.yields
+        for (c in timing.cueOrder) {
+            val before = CueTiming(timing.cues[c])
+            before.never = plans[c].never //? Beat.plays|Cue.dropped|Cue.bySystem
+            if (before.cue.adds) continue //? Cue.adds
+            val layer = before.cue.layer
+            for (it in tracksOf(before.cue)) lanes[layer].segments.add(Segment(before, it, neutral(it.property)))
+        }
+//?}
         var order = plans
         if (timing.cueOrder.size > 0) order = inOrderOfTime() //? Cue.again
         for (plan in order) {
             val lane = lanes[plan.cue.layer]
             for (it in tracksOf(plan.cue)) {
                 var found = neutral(it.property)
-                val before = ruling(plan.cue.layer, it.property, plan.start.toDouble()) //? Cue.again|Beat.yields
-                var follows = before >= 0 && lane.segments[before].plan.start < NEVER //? Cue.again|Beat.yields
+//?{ Cue.again|Beat.yields
+                val before = ruling(plan.cue.layer, it.property, plan.start.toDouble())
+                var follows = before >= 0 && lane.segments[before].plan.start < NEVER
+//?}
                 if (before >= 0 && plan.blends) follows = true //? Beat.yields
                 if (follows) found = lane.segments[before].valueAt(plan.start.toDouble()) //? Cue.again|Beat.yields
                 if (plan.cue.adds) found = neutral(it.property) //? Cue.adds
@@ -749,22 +889,24 @@ internal class LaunchSchedule(
             }
         }
     }
-//? Cue.again
-    /** The cues by their start; those that start together as `cueOrder` says. */ //? Cue.again
-    private fun inOrderOfTime(): ArrayList<CuePlan> { //? Cue.again
-        val order = ArrayList<CuePlan>() //? Cue.again
-        for (c in timing.cueOrder) { //? Cue.again
-            val plan = plans[c] //? Cue.again
-            order.add(plan) //? Cue.again
-            var i = order.size - 1 //? Cue.again
-            while (i > 0 && order[i - 1].start > plan.start) { //? Cue.again
-                order[i] = order[i - 1] //? Cue.again
-                i-- //? Cue.again
-            } //? Cue.again
-            order[i] = plan //? Cue.again
-        } //? Cue.again
-        return order //? Cue.again
-    } //? Cue.again
+//?{ Cue.again
+
+    /** The cues by their start; those that start together as `cueOrder` says. */
+    private fun inOrderOfTime(): ArrayList<CueTiming> {
+        val order = ArrayList<CueTiming>()
+        for (c in timing.cueOrder) {
+            val plan = plans[c]
+            order.add(plan)
+            var i = order.size - 1
+            while (i > 0 && order[i - 1].start > plan.start) {
+                order[i] = order[i - 1]
+                i--
+            }
+            order[i] = plan
+        }
+        return order
+    }
+//?}
 
     /** What rules a property at a moment: what began last, or else what begins first. */
     private fun ruling(layer: Int, property: Property, t: Double): Int {
@@ -777,55 +919,76 @@ internal class LaunchSchedule(
         }
         return found
     }
+//?{ Property.reveal|Property.draw
+//?{ Cue.adds
+
+    /** Of the cues laid over a property, which nothing rules, the one that began last, or else begins first. */
+    private fun laidOver(layer: Int, property: Property, t: Double): Int {
+        val segments = lanes[layer].segments
+        var found = -1
+        for (i in 0 until segments.size) {
+            if (segments[i].track.property != property) continue
+            if (found < 0 || segments[i].plan.start.toDouble() <= t) found = i
+        }
+        return found
+    }
+//?}
+//?}
 
     fun value(layer: Int, property: Property, t: Double): Double {
         val segments = lanes[layer].segments
         val i = ruling(layer, property, t)
         var sum = if (i < 0) neutral(property) else segments[i].valueAt(t)
-        for (it in segments) { //? Cue.adds
-            if (!it.plan.cue.adds || it.track.property != property || it.plan.start.toDouble() > t) continue //? Cue.adds
-            sum += it.valueAt(t) - neutral(property) //? Cue.adds
-        } //? Cue.adds
+//?{ Cue.adds
+        for (it in segments) {
+            if (!it.plan.cue.adds || it.track.property != property || it.plan.start.toDouble() > t) continue
+            sum += it.valueAt(t) - neutral(property)
+        }
+//?}
         return sum
     }
 
     /** Fills `state` with what is seen of a layer at `t`. */
     fun stateAt(layerIndex: Int, t: Double, screen: Screen, state: LayerState) {
         own(layerIndex, t, screen, state)
-        for (i in 0 until 6) state.outer[i] = if (i == 0 || i == 3) 1.0 else 0.0 //? Layer.parent
-        var parent = timing.layers[layerIndex].parent //? Layer.parent
-        while (parent >= 0) { //? Layer.parent
-            joinGroup(parent, t, screen, state) //? Layer.parent
-            parent = timing.layers[parent].parent //? Layer.parent
-        } //? Layer.parent
+//?{ Layer.parent
+        for (i in 0 until 6) state.outer[i] = if (i == 0 || i == 3) 1.0 else 0.0
+        var parent = timing.layers[layerIndex].parent
+        while (parent >= 0) {
+            joinGroup(parent, t, screen, state)
+            parent = timing.layers[parent].parent
+        }
+//?}
         if (state.opacity <= 0.0 || state.scaleX == 0.0 || state.scaleY == 0.0) state.visible = false
         if (state.reveal <= 0.0) state.visible = false //? Property.reveal
         if (timing.layers[layerIndex].kind == LayerKind.GROUP) state.visible = false //? LayerKind.group
     }
-//? Layer.parent
-    private fun joinGroup(index: Int, t: Double, screen: Screen, state: LayerState) { //? Layer.parent
-        val place = placeOn(timing.layers[index], screen) //? Layer.parent
-        if (place == null) return //? Layer.parent
-        val group = groupState //? Layer.parent
-        own(index, t, screen, group) //? Layer.parent
-        if (!group.visible) state.visible = false //? Layer.parent
-        state.opacity *= group.opacity //? Layer.parent
-        val radians = group.rotation * PI / 180.0 //? Layer.parent
-        val a = cos(radians) * group.scaleX //? Layer.parent
-        val b = sin(radians) * group.scaleX //? Layer.parent
-        val c = -sin(radians) * group.scaleY //? Layer.parent
-        val d = cos(radians) * group.scaleY //? Layer.parent
-        val restX = acrossOf(place, screen) //? Layer.parent
-        val restY = downOf(place, screen) //? Layer.parent
-        for (i in 0 until 6 step 2) { //? Layer.parent
-            val x = state.outer[i] //? Layer.parent
-            val y = state.outer[i + 1] //? Layer.parent
-            state.outer[i] = a * x + c * y //? Layer.parent
-            state.outer[i + 1] = b * x + d * y //? Layer.parent
-        } //? Layer.parent
-        state.outer[4] += group.x - a * restX - c * restY //? Layer.parent
-        state.outer[5] += group.y - b * restX - d * restY //? Layer.parent
-    } //? Layer.parent
+//?{ Layer.parent
+
+    private fun joinGroup(index: Int, t: Double, screen: Screen, state: LayerState) {
+        val place = placeOn(timing.layers[index], screen)
+        if (place == null) return
+        val group = groupState
+        own(index, t, screen, group)
+        if (!group.visible) state.visible = false
+        state.opacity *= group.opacity
+        val radians = group.rotation * PI / 180.0
+        val a = cos(radians) * group.scaleX
+        val b = sin(radians) * group.scaleX
+        val c = -sin(radians) * group.scaleY
+        val d = cos(radians) * group.scaleY
+        val restX = acrossOf(place, screen)
+        val restY = downOf(place, screen)
+        for (i in 0 until 6 step 2) {
+            val x = state.outer[i]
+            val y = state.outer[i + 1]
+            state.outer[i] = a * x + c * y
+            state.outer[i + 1] = b * x + d * y
+        }
+        state.outer[4] += group.x - a * restX - c * restY
+        state.outer[5] += group.y - b * restX - d * restY
+    }
+//?}
 
     /** The layer's own state, without its groups. */
     fun own(layerIndex: Int, t: Double, screen: Screen, state: LayerState) {
@@ -838,11 +1001,13 @@ internal class LaunchSchedule(
         state.scaleX *= value(layerIndex, Property.SCALE_X, t) //? Property.scaleX
         state.scaleY *= value(layerIndex, Property.SCALE_Y, t) //? Property.scaleY
         state.rotation = value(layerIndex, Property.ROTATION, t)
-        val flip = value(layerIndex, Property.FLIP, t) //? Property.flip
-        if (flip != 0.0) { //? Property.flip
-            val narrowed = cos(flip * PI / 180.0) //? Property.flip
-            state.scaleX *= if (abs(narrowed) < 1e-9) 0.0 else narrowed //? Property.flip
-        } //? Property.flip
+//?{ Property.flip
+        val flip = value(layerIndex, Property.FLIP, t)
+        if (flip != 0.0) {
+            val narrowed = cos(flip * PI / 180.0)
+            state.scaleX *= if (abs(narrowed) < 1e-9) 0.0 else narrowed
+        }
+//?}
         state.width = screen.width
         state.height = screen.height
         state.x = screen.width / 2.0
@@ -854,83 +1019,111 @@ internal class LaunchSchedule(
             state.x = acrossOf(place, screen)
             state.y = downOf(place, screen)
             state.rotation += place.turn //? Place.turn
-            val there = layer.destination //? Property.travel
-            if (there != null) travel(there, place, value(layerIndex, Property.TRAVEL, t), screen, state) //? Property.travel
+//?{ Property.travel
+            val there = layer.destination
+            if (there != null) travel(there, place, value(layerIndex, Property.TRAVEL, t), screen, state)
+//?}
             turnAboutPivot(layer, state) //? Layer.pivotX|Layer.pivotY
         }
         state.x += value(layerIndex, Property.X, t) //? Property.x
         state.y += value(layerIndex, Property.Y, t) //? Property.y
-        if (layer.kind == LayerKind.BACKDROP) { //? Property.panel
-            val panel = value(layerIndex, Property.PANEL, t) //? Property.panel
-            state.height = screen.height + (layer.panelHeight - screen.height) * panel //? Property.panel
-            state.y += (state.height - screen.height) / 2.0 //? Property.panel
-        } //? Property.panel
-        state.reveal = within(value(layerIndex, Property.REVEAL, t)) //? Property.reveal
-        state.revealShape = null //? Property.reveal
-        val reveal = ruling(layerIndex, Property.REVEAL, t) //? Property.reveal
-        if (reveal >= 0) state.revealShape = lanes[layerIndex].segments[reveal].plan.cue.reveal //? Property.reveal
-        state.draw = within(value(layerIndex, Property.DRAW, t)) //? Property.draw
-        val draw = ruling(layerIndex, Property.DRAW, t) //? Property.draw
-        if (draw >= 0) state.fillFrom = lanes[layerIndex].segments[draw].plan.cue.fillFrom //? Property.draw
+//?{ Property.panel
+        if (layer.kind == LayerKind.BACKDROP) {
+            val panel = value(layerIndex, Property.PANEL, t)
+            state.height = screen.height + (layer.panelHeight - screen.height) * panel
+            state.y += (state.height - screen.height) / 2.0
+        }
+//?}
+//?{ Property.reveal
+        state.reveal = within(value(layerIndex, Property.REVEAL, t))
+        state.revealShape = null
+        var reveal = ruling(layerIndex, Property.REVEAL, t)
+        if (reveal < 0) reveal = laidOver(layerIndex, Property.REVEAL, t) //? Cue.adds
+        if (reveal >= 0) state.revealShape = lanes[layerIndex].segments[reveal].plan.cue.reveal
+//?}
+//?{ Property.draw
+        state.draw = within(value(layerIndex, Property.DRAW, t))
+        var draw = ruling(layerIndex, Property.DRAW, t)
+        if (draw < 0) draw = laidOver(layerIndex, Property.DRAW, t) //? Cue.adds
+        if (draw >= 0) state.fillFrom = lanes[layerIndex].segments[draw].plan.cue.fillFrom
+//?}
         state.progress = if (layer.kind == LayerKind.PROGRESS) loaded(layer, t) else 0.0 //? LayerKind.progress
-        state.clip = within(value(layerIndex, Property.CLIP, t)) //? LayerKind.clip Property.clip
-        val steps = layer.frames - 1 //? LayerKind.clip Property.clip
-        if (steps > 0) state.clip = floor(state.clip * steps.toDouble() + 1e-9) / steps.toDouble() //? LayerKind.clip Property.clip
+//?{ LayerKind.clip
+//?{ Property.clip
+        state.clip = within(value(layerIndex, Property.CLIP, t))
+        val steps = layer.frames - 1
+        if (steps > 0) state.clip = floor(state.clip * steps.toDouble() + 1e-9) / steps.toDouble()
+//?}
+//?}
     }
-//? Property.travel
-    private fun travel(there: Place, place: Place, part: Double, screen: Screen, state: LayerState) { //? Property.travel
-        state.x += (acrossOf(there, screen) - state.x) * part //? Property.travel
-        state.y += (downOf(there, screen) - state.y) * part //? Property.travel
-        state.rotation += (there.turn - place.turn) * part //? Property.travel Place.turn
-        val across = if (place.width > 0.0) there.width / place.width else 1.0 //? Property.travel
-        val down = if (place.height > 0.0) there.height / place.height else 1.0 //? Property.travel
-        val scale = 1.0 + (min(across, down) - 1.0) * part //? Property.travel
-        state.scaleX *= scale //? Property.travel
-        state.scaleY *= scale //? Property.travel
-    } //? Property.travel
-//? Layer.pivotX|Layer.pivotY
-    /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */ //? Layer.pivotX|Layer.pivotY
-    private fun turnAboutPivot(layer: Layer, state: LayerState) { //? Layer.pivotX|Layer.pivotY
-        val x = (layer.pivotX - 0.5) * state.width //? Layer.pivotX|Layer.pivotY
-        val y = (layer.pivotY - 0.5) * state.height //? Layer.pivotX|Layer.pivotY
-        val radians = state.rotation * PI / 180.0 //? Layer.pivotX|Layer.pivotY
-        state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y) //? Layer.pivotX|Layer.pivotY
-        state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y) //? Layer.pivotX|Layer.pivotY
-    } //? Layer.pivotX|Layer.pivotY
-//? LayerKind.progress
-    /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */ //? LayerKind.progress
-    private fun loaded(layer: Layer, t: Double): Double { //? LayerKind.progress
-        var sum = 0.0 //? LayerKind.progress
-        var count = 0 //? LayerKind.progress
-        for (g in 0 until gateOpen.size) { //? LayerKind.progress
-            val gate = timing.gates[g] //? LayerKind.progress GateTiming.optional|GateTiming.typical
-            var counts = true //? LayerKind.progress
-            if (gate.optional) counts = false //? LayerKind.progress GateTiming.optional
-            if (layer.gates.size > 0) counts = g in layer.gates //? LayerKind.progress Layer.gates
-            if (!counts) continue //? LayerKind.progress
-            count++ //? LayerKind.progress
-            val taken = if (gateStart[g] >= NEVER) 0.0 else max(0.0, t - gateStart[g].toDouble()) //? LayerKind.progress
-            var typical = 500 //? LayerKind.progress
-            typical = max(1, gate.typical) //? LayerKind.progress GateTiming.typical
-            sum += if (t >= gateOpen[g].toDouble()) 1.0 else min(0.9, 0.9 * taken / typical.toDouble()) //? LayerKind.progress
-        } //? LayerKind.progress
-        return if (count > 0) sum / count.toDouble() else 1.0 //? LayerKind.progress
-    } //? LayerKind.progress
-//? Layer.shown
-    /** Some layers are seen in one outcome alone. */ //? Layer.shown
-    private fun belongs(layer: Layer, t: Double): Boolean { //? Layer.shown
-        val decided = t >= outcomeAt.toDouble() //? Layer.shown Shown.offline|Shown.message
-        val offline = decided && outcome == Outcome.OFFLINE //? Layer.shown Shown.offline
-        if (layer.shown == Shown.OFFLINE) return offline //? Layer.shown Shown.offline
-        if (layer.shown == Shown.MESSAGE) return decided && outcome == Outcome.MESSAGE //? Layer.shown Shown.message
-        if (offline && layer.kind == LayerKind.FIRST_SCREEN) { //? Layer.shown Shown.offline
-            for (it in timing.layers) { //? Layer.shown Shown.offline
-                if (it.kind == LayerKind.FIRST_SCREEN && it.shown == Shown.OFFLINE) return false //? Layer.shown Shown.offline
-            } //? Layer.shown Shown.offline
-        } //? Layer.shown Shown.offline
-        return true //? Layer.shown
-    } //? Layer.shown
+//?{ Property.travel
+
+    private fun travel(there: Place, place: Place, part: Double, screen: Screen, state: LayerState) {
+        state.x += (acrossOf(there, screen) - state.x) * part
+        state.y += (downOf(there, screen) - state.y) * part
+        state.rotation += (there.turn - place.turn) * part //? Place.turn
+        val across = if (place.width > 0.0) there.width / place.width else 1.0
+        val down = if (place.height > 0.0) there.height / place.height else 1.0
+        val scale = 1.0 + (min(across, down) - 1.0) * part
+        state.scaleX *= scale
+        state.scaleY *= scale
+    }
+//?}
+//?{ Layer.pivotX|Layer.pivotY
+
+    /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */
+    private fun turnAboutPivot(layer: Layer, state: LayerState) {
+        val x = (layer.pivotX - 0.5) * state.width
+        val y = (layer.pivotY - 0.5) * state.height
+        val radians = state.rotation * PI / 180.0
+        state.x += x - (cos(radians) * state.scaleX * x - sin(radians) * state.scaleY * y)
+        state.y += y - (sin(radians) * state.scaleX * x + cos(radians) * state.scaleY * y)
+    }
+//?}
+//?{ LayerKind.progress
+
+    /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
+    private fun loaded(layer: Layer, t: Double): Double {
+        var sum = 0.0
+        var count = 0
+        for (g in 0 until gateOpen.size) {
+            val gate = timing.gates[g] //? GateTiming.optional|GateTiming.typical
+            var counts = true
+            if (gate.optional) counts = false //? GateTiming.optional
+            if (layer.gates.size > 0) counts = g in layer.gates //? Layer.gates
+            if (!counts) continue
+            count++
+            val taken = if (gateStart[g] >= NEVER) 0.0 else max(0.0, t - gateStart[g].toDouble())
+            var typical = 500
+            typical = max(1, gate.typical) //? GateTiming.typical
+            sum += if (t >= gateOpen[g].toDouble()) 1.0 else min(0.9, 0.9 * taken / typical.toDouble())
+        }
+        return if (count > 0) sum / count.toDouble() else 1.0
+    }
+//?}
+//?{ Layer.shown
+
+    /** Some layers are seen in one outcome alone. */
+    private fun belongs(layer: Layer, t: Double): Boolean {
+        val decided = t >= outcomeAt.toDouble() //? Shown.offline|Shown.message
+//?{ Shown.offline
+        val offline = decided && outcome == Outcome.OFFLINE
+        if (layer.shown == Shown.OFFLINE) return offline
+//?}
+        if (layer.shown == Shown.MESSAGE) return decided && outcome == Outcome.MESSAGE //? Shown.message
+//?{ Shown.offline
+        if (offline && layer.kind == LayerKind.FIRST_SCREEN) {
+            for (it in timing.layers) {
+                if (it.kind == LayerKind.FIRST_SCREEN && it.shown == Shown.OFFLINE) return false
+            }
+        }
+//?}
+        return true
+    }
+//?}
 }
+
+internal fun sameReveal(a: RevealShape, b: RevealShape): Boolean = a.iris == b.iris && a.x == b.x && a.y == b.y //? Property.reveal player.shapes
 
 /** Where the layer stands, held this way. */
 internal fun placeOn(layer: Layer, screen: Screen): Place? {
@@ -939,13 +1132,17 @@ internal fun placeOn(layer: Layer, screen: Screen): Place? {
 }
 
 internal fun acrossOf(place: Place, screen: Screen): Double {
-    val free = screen.width - screen.left - screen.right //? Place.safe
-    if (place.safe) return place.x + screen.left + free * place.across //? Place.safe
+//?{ Place.safe
+    val free = screen.width - screen.left - screen.right
+    if (place.safe) return place.x + screen.left + free * place.across
+//?}
     return place.x + screen.width * place.across
 }
 
 internal fun downOf(place: Place, screen: Screen): Double {
-    val free = screen.height - screen.top - screen.bottom //? Place.safe
-    if (place.safe) return place.y + screen.top + free * place.down //? Place.safe
+//?{ Place.safe
+    val free = screen.height - screen.top - screen.bottom
+    if (place.safe) return place.y + screen.top + free * place.down
+//?}
     return place.y + screen.height * place.down
 }

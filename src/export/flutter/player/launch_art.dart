@@ -16,7 +16,7 @@ class LaunchColors {
 /// The palette as it is by day or by night.
 class LaunchPaletteColors {
   LaunchPaletteColors(List<LaunchColors> palette, this.isDark, this.pictures) //? player.pictures
-  LaunchPaletteColors(List<LaunchColors> palette, this.isDark) //? player.noPictures
+  LaunchPaletteColors(List<LaunchColors> palette, this.isDark) //? player.drawings
       : _values = {for (final LaunchColors it in palette) it.name: isDark ? it.dark : it.light};
 
   final bool isDark;
@@ -102,15 +102,19 @@ class LaunchGradient extends LaunchInk {
     if (palette.isDark) seen = darkColors ?? colors; //? Gradient.darkColors
     final List<Color> shades = [for (final int it in seen) Color(it)];
     TileMode mode = TileMode.clamp;
-    if (spread == LaunchSpread.reflect) mode = TileMode.mirror; //? Spread.reflect|Spread.repeating
-    if (spread == LaunchSpread.repeating) mode = TileMode.repeated; //? Spread.reflect|Spread.repeating
+//?{ Spread.reflect|Spread.repeating
+    if (spread == LaunchSpread.reflect) mode = TileMode.mirror;
+    if (spread == LaunchSpread.repeating) mode = TileMode.repeated;
+//?}
     final Offset from = Offset(x1, y1);
     final Offset to = Offset(x2, y2);
     paint.color = Color.fromARGB((255 * fade).round(), 0, 0, 0);
     paint.shader = ui.Gradient.linear(from, to, shades, at, mode, launchMatrix(matrix));
-    if (radius <= 0.0) return; //? Gradient.radius
-    final Offset? focus = from == to ? null : from; //? Gradient.radius
-    paint.shader = ui.Gradient.radial(to, radius, shades, at, mode, launchMatrix(matrix), focus); //? Gradient.radius
+//?{ Gradient.radius
+    if (radius <= 0.0) return;
+    final Offset? focus = from == to ? null : from;
+    paint.shader = ui.Gradient.radial(to, radius, shades, at, mode, launchMatrix(matrix), focus);
+//?}
   }
 }
 //?}
@@ -120,8 +124,10 @@ class LaunchStroke {
   const LaunchStroke(this.ink, this.width, {
     this.cap = LaunchCap.butt, //? Cap.round|Cap.square
     this.join = LaunchJoin.miter, //? Join.round|Join.bevel
-    this.dashes = const [], //? Stroke.dashes
-    this.dashOffset = 0.0, //? Stroke.dashes
+//?{ Stroke.dashes
+    this.dashes = const [],
+    this.dashOffset = 0.0,
+//?}
     this.miterLimit = 4.0,
   });
 
@@ -130,8 +136,10 @@ class LaunchStroke {
   final LaunchCap cap; //? Cap.round|Cap.square
   final LaunchJoin join; //? Join.round|Join.bevel
   final double miterLimit;
-  final List<double> dashes; //? Stroke.dashes
-  final double dashOffset; //? Stroke.dashes
+//?{ Stroke.dashes
+  final List<double> dashes;
+  final double dashOffset;
+//?}
 }
 //?}
 
@@ -146,9 +154,11 @@ class LaunchClip {
 //?{ Look.art
 /// A group of items, a shape, or a picture.
 abstract class LaunchItem {
-  /// Names of the pictures it is drawn with. //? Bitmap.name
-  Iterable<String> get pictures => const []; //? Bitmap.name
- //? Bitmap.name
+//?{ Bitmap.name
+  /// Names of the pictures it is drawn with.
+  Iterable<String> get pictures => const [];
+
+//?}
   void draw(Canvas canvas, LaunchPaletteColors colors);
 }
 
@@ -163,17 +173,21 @@ class LaunchGroup extends LaunchItem {
   final List<double> matrix;
   final double opacity; //? Group.opacity
   final List<LaunchClip> clips; //? Clip.path
- //? Bitmap.name
-  @override //? Bitmap.name
-  Iterable<String> get pictures => [for (final LaunchItem item in items) ...item.pictures]; //? Bitmap.name
+//?{ Bitmap.name
+
+  @override
+  Iterable<String> get pictures => [for (final LaunchItem item in items) ...item.pictures];
+//?}
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
     canvas.save();
     canvas.transform(launchMatrix(matrix));
-    for (final LaunchClip clip in clips) { //? Clip.path
-      canvas.clipPath(clip.path); //? Clip.path
-    } //? Clip.path
+//?{ Clip.path
+    for (final LaunchClip clip in clips) {
+      canvas.clipPath(clip.path);
+    }
+//?}
     if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity)); //? Group.opacity
     for (final LaunchItem item in items) {
       item.draw(canvas, colors);
@@ -229,8 +243,10 @@ class LaunchShape extends LaunchItem {
       inside.apply(paint, colors);
       canvas.drawPath(path, paint);
     }
-    final LaunchStroke? line = stroke; //? Stroke.width
-    if (line != null) _stroke(canvas, line, colors); //? Stroke.width
+//?{ Stroke.width
+    final LaunchStroke? line = stroke;
+    if (line != null) _stroke(canvas, line, colors);
+//?}
     if (opacity < 1.0) canvas.restore(); //? Shape.opacity
   }
 //?{ Stroke.width

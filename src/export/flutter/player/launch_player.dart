@@ -18,47 +18,73 @@ enum LaunchProgressForm { ring, bar, dots } //? LayerKind.progress
 /// How a layer is painted. Art is in dp about the layer's centre; pictures are names of assets.
 class LaunchLook {
   LaunchLook({
-    this.toColor = '', //? Look.toColor
-    this.angle = 180.0, //? Look.toColor
-    this.picture = '', //? Look.picture
-    this.fillsBox = false, //? Look.picture
+//?{ Look.toColor
+    this.toColor = '',
+    this.angle = 180.0,
+//?}
+//?{ Look.picture
+    this.picture = '',
+    this.fillsBox = false,
+//?}
     this.art, //? Look.art
-    this.fills, //? Look.outlines
-    this.outlines = const [], //? Look.outlines
+//?{ Look.outlines
+    this.fills,
+    this.outlines = const [],
+//?}
     this.darkArt, //? Look.darkArt
     this.darkFills, //? Look.darkFills
     this.darkOutlines = const [], //? Look.darkOutlines
-    this.plate, //? Look.plate
-    this.plateDiameter = 0.0, //? Look.plate
-    this.form = LaunchProgressForm.ring, //? LayerKind.progress
-    this.thickness = 4.0, //? LayerKind.progress
-    this.frames = const [], //? Look.frames
-    this.width = 0.0, //? Look.frames
-    this.height = 0.0, //? Look.frames
+//?{ Look.plate
+    this.plate,
+    this.plateDiameter = 0.0,
+//?}
+//?{ LayerKind.progress
+    this.form = LaunchProgressForm.ring,
+    this.thickness = 4.0,
+//?}
+//?{ Look.frames
+    this.frames = const [],
+    this.width = 0.0,
+    this.height = 0.0,
+//?}
     this.wideScale = 1.0, //? Look.wideScale
     this.wide, //? Look.wide
     this.color = '',
   });
 
   final String color;
-  final String toColor; //? Look.toColor
-  final double angle; //? Look.toColor
-  final String picture; //? Look.picture
-  final bool fillsBox; //? Look.picture
+//?{ Look.toColor
+  final String toColor;
+  final double angle;
+//?}
+//?{ Look.picture
+  final String picture;
+  final bool fillsBox;
+//?}
   final LaunchGroup? art; //? Look.art
-  final LaunchGroup? fills; //? Look.outlines
-  final List<LaunchOutline> outlines; //? Look.outlines
+//?{ Look.outlines
+  final LaunchGroup? fills;
+  final List<LaunchOutline> outlines;
+//?}
   final LaunchGroup? darkArt; //? Look.darkArt
   final LaunchGroup? darkFills; //? Look.darkFills
   final List<LaunchOutline> darkOutlines; //? Look.darkOutlines
-  final LaunchPalette? plate; //? Look.plate
-  final double plateDiameter; //? Look.plate
-  final LaunchProgressForm form; //? LayerKind.progress
-  final double thickness; //? LayerKind.progress
-  final List<String> frames; //? Look.frames
-  final double width, height; //? Look.frames
-  //? Look.wideScale|Look.wide
-  /// Where the screen is wider than high: how much larger, or drawn how instead. //? Look.wideScale|Look.wide
+//?{ Look.plate
+  final LaunchPalette? plate;
+  final double plateDiameter;
+//?}
+//?{ LayerKind.progress
+  final LaunchProgressForm form;
+  final double thickness;
+//?}
+//?{ Look.frames
+  final List<String> frames;
+  final double width, height;
+//?}
+//?{ Look.wideScale|Look.wide
+
+  /// Where the screen is wider than high: how much larger, or drawn how instead.
+//?}
   final double wideScale; //? Look.wideScale
   final LaunchLook? wide; //? Look.wide
 //?{ Look.picture|Look.frames|Bitmap.name
@@ -67,10 +93,12 @@ class LaunchLook {
   List<String> get pictures => [
         if (picture.isNotEmpty) picture, //? Look.picture
         ...frames, //? Look.frames
-        ...?art?.pictures, //? Bitmap.name
-        ...?fills?.pictures, //? Bitmap.name Look.outlines
-        ...?darkArt?.pictures, //? Bitmap.name Look.darkArt
-        ...?darkFills?.pictures, //? Bitmap.name Look.darkFills
+//?{ Bitmap.name
+        ...?art?.pictures,
+        ...?fills?.pictures, //? Look.outlines
+        ...?darkArt?.pictures, //? Look.darkArt
+        ...?darkFills?.pictures, //? Look.darkFills
+//?}
         ...?wide?.pictures, //? Look.wide
       ];
 //?}
@@ -93,9 +121,11 @@ class LaunchData {
   final LaunchTiming timing;
   final List<LaunchLook> looks;
   final List<LaunchColors> palette;
-  //? player.pictures
-  /// Names of pictures that have a variant for the night, with "-dark" behind their name. //? player.pictures
-  final Set<String> darkPictures; //? player.pictures
+//?{ player.pictures
+
+  /// Names of pictures that have a variant for the night, with "-dark" behind their name.
+  final Set<String> darkPictures;
+//?}
 }
 
 /// A launch, of which there is one in the app: what has been opened stays open and the show goes on where it stood,
@@ -140,8 +170,10 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
   int _began = 0;
   int _openingEnd = -1;
   int _pausedAt = -1;
-  int _messageAt = 0; //? player.retry
-  int _retriedAt = 0; //? player.retry
+//?{ player.retry
+  int _messageAt = 0;
+  int _retriedAt = 0;
+//?}
   int _views = 0;
   int _lateFrames = 0;
 
@@ -362,12 +394,14 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
 
   /// Pictures have to be there before the first frame: nothing may pop in later.
   Future<void> _load(bool dark) async {
-    final ImageConfiguration size = createLocalImageConfiguration(context); //? player.pictures
-    final Set<String> names = { //? player.pictures
-      for (final LaunchLook look in _launch.data.looks) ...look.pictures //? player.pictures
-    }; //? player.pictures
-    await Future.wait([for (final String name in names) _loadPicture(name, dark, size)]); //? player.pictures
-    await Future<void>.value(); //? player.noPictures
+//?{ player.pictures
+    final ImageConfiguration size = createLocalImageConfiguration(context);
+    final Set<String> names = {
+      for (final LaunchLook look in _launch.data.looks) ...look.pictures
+    };
+    await Future.wait([for (final String name in names) _loadPicture(name, dark, size)]);
+//?}
+    await Future<void>.value(); //? player.drawings
     if (!mounted || _launch.isOver) return;
     _launch._begin(_isCalm());
     _stillUntil = 0.0;
@@ -455,15 +489,17 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
     final EdgeInsets insets = MediaQuery.paddingOf(context); //? Place.safe
     final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark, _pictures); //? player.pictures
-    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark); //? player.noPictures
+    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark); //? player.drawings
     return Directionality(
       textDirection: TextDirection.ltr,
       child: LayoutBuilder(builder: (BuildContext context, BoxConstraints room) {
         final LaunchScreen screen = LaunchScreen(
-            left: insets.left, //? Place.safe
-            top: insets.top, //? Place.safe
-            right: insets.right, //? Place.safe
-            bottom: insets.bottom, //? Place.safe
+//?{ Place.safe
+            left: insets.left,
+            top: insets.top,
+            right: insets.right,
+            bottom: insets.bottom,
+//?}
             width: room.maxWidth,
             height: room.maxHeight);
         // Nobody gets into what lies beneath, by touch, keyboard or screen reader, before it is shown.
@@ -547,9 +583,11 @@ class _LaunchPainter extends CustomPainter {
   @override
   bool shouldRepaint(_LaunchPainter old) => old.screen != screen || old.dark != dark;
 
-  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook look, LaunchLayerState state) { //? player.noWide
-  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook upright, LaunchLayerState state) { //? Look.wide
-    final LaunchLook look = (screen.width > screen.height ? upright.wide : null) ?? upright; //? Look.wide
+  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook look, LaunchLayerState state) { //? player.oneLook
+//?{ Look.wide
+  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook upright, LaunchLayerState state) {
+    final LaunchLook look = (screen.width > screen.height ? upright.wide : null) ?? upright;
+//?}
     final Rect box = Rect.fromCenter(center: Offset.zero, width: state.width, height: state.height);
     canvas.save();
     canvas.transform(launchMatrix(state.outer)); //? Layer.parent
@@ -567,9 +605,11 @@ class _LaunchPainter extends CustomPainter {
       case LaunchLayerKind.backdrop:
         _backdrop(canvas, look, box, isLayer ? 1.0 : state.opacity);
         break;
-      case LaunchLayerKind.progress: //? LayerKind.progress
-        _progress(canvas, look, state.progress, box); //? LayerKind.progress
-        break; //? LayerKind.progress
+//?{ LayerKind.progress
+      case LaunchLayerKind.progress:
+        _progress(canvas, look, state.progress, box);
+        break;
+//?}
 //?{ Look.frames
       case LaunchLayerKind.clip:
         final int frame = (state.clip * (look.frames.length - 1)).round();
@@ -610,19 +650,24 @@ class _LaunchPainter extends CustomPainter {
   /// As in CSS: the corners get the pure end colours.
   void _backdrop(Canvas canvas, LaunchLook look, Rect box, double opacity) {
     final Paint paint = Paint()..color = colors.named(look.color, opacity);
-    if (look.toColor.isNotEmpty) { //? Look.toColor
-      final double radians = look.angle * pi / 180.0; //? Look.toColor
-      final double half = ((box.width * sin(radians)).abs() + (box.height * cos(radians)).abs()) / 2.0; //? Look.toColor
-      final Offset way = Offset(sin(radians) * half, -cos(radians) * half); //? Look.toColor
-      paint.shader = ui.Gradient.linear(-way, way, [colors.named(look.color, opacity), colors.named(look.toColor, opacity)]); //? Look.toColor
-    } //? Look.toColor
+//?{ Look.toColor
+    if (look.toColor.isNotEmpty) {
+      final double radians = look.angle * pi / 180.0;
+      final double half = ((box.width * sin(radians)).abs() + (box.height * cos(radians)).abs()) / 2.0;
+      final Offset way = Offset(sin(radians) * half, -cos(radians) * half);
+      paint.color = launchFade(opacity).color; // by which the engine fades the shader
+      paint.shader = ui.Gradient.linear(-way, way, [colors.named(look.color), colors.named(look.toColor)]);
+    }
+//?}
     canvas.drawRect(box, paint);
-    if (look.picture.isNotEmpty) { //? Look.picture
-      canvas.save(); //? Look.picture
-      canvas.clipRect(box); //? Look.picture
-      _picture(canvas, look.picture, box, look.fillsBox); //? Look.picture
-      canvas.restore(); //? Look.picture
-    } //? Look.picture
+//?{ Look.picture
+    if (look.picture.isNotEmpty) {
+      canvas.save();
+      canvas.clipRect(box);
+      _picture(canvas, look.picture, box, look.fillsBox);
+      canvas.restore();
+    }
+//?}
   }
 
 //?{ Look.picture|Look.frames
@@ -639,14 +684,18 @@ class _LaunchPainter extends CustomPainter {
 //?}
 
   void _art(Canvas canvas, LaunchLook look, LaunchLayerState state, Rect box) {
-    final LaunchPalette? plate = look.plate; //? Look.plate
-    if (plate != null) { //? Look.plate
-      canvas.drawCircle(Offset.zero, look.plateDiameter / 2.0, Paint()..color = colors.named(plate.name, plate.alpha)); //? Look.plate
-    } //? Look.plate
-    if (look.picture.isNotEmpty) { //? Look.picture
-      _picture(canvas, look.picture, box, false); //? Look.picture
-      return; //? Look.picture
-    } //? Look.picture
+//?{ Look.plate
+    final LaunchPalette? plate = look.plate;
+    if (plate != null) {
+      canvas.drawCircle(Offset.zero, look.plateDiameter / 2.0, Paint()..color = colors.named(plate.name, plate.alpha));
+    }
+//?}
+//?{ Look.picture
+    if (look.picture.isNotEmpty) {
+      _picture(canvas, look.picture, box, false);
+      return;
+    }
+//?}
     if (screen.width > screen.height) canvas.scale(look.wideScale, look.wideScale); //? Look.wideScale
 //?{ Look.outlines
     if (state.draw < 1.0) {
@@ -668,7 +717,7 @@ class _LaunchPainter extends CustomPainter {
       return;
     }
 //?}
-    look.art?.draw(canvas, colors); //? player.oneArt
+    look.art?.draw(canvas, colors); //? Look.art player.oneArt
     (dark ? look.darkArt ?? look.art : look.art)?.draw(canvas, colors); //? Look.darkArt
   }
 //?{ LayerKind.progress

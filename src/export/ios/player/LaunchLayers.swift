@@ -40,72 +40,88 @@ extension @LAUNCH@ {
             if !look.frames.isEmpty { root.addSublayer(content) } //? Look.frames
             if layer.kind == .progress { addProgress() } //? LayerKind.progress
         }
- //? Look.plate
-        private func addPlate(_ plate: Palette) { //? Look.plate
-            let made = CAShapeLayer() //? Look.plate
-            let r = look.plateDiameter / 2 //? Look.plate
-            made.path = CGPath(ellipseIn: CGRect(x: -r, y: -r, width: 2 * r, height: 2 * r), transform: nil) //? Look.plate
-            made.fillColor = plate.color(colors) //? Look.plate
-            root.addSublayer(made) //? Look.plate
-            disc = made //? Look.plate
-        } //? Look.plate
- //? Look.art
-        private func add(_ art: Group) -> Drawing { //? Look.art
-            let made = Drawing(art, colors) //? Look.art
-            root.addSublayer(made) //? Look.art
-            return made //? Look.art
-        } //? Look.art
- //? Look.fills
-        /// What is seen of art while it is drawn by and by. //? Look.fills
-        private func addParts() { //? Look.fills
-            var inner = look.fills //? Look.fills
+//?{ Look.plate
+
+        private func addPlate(_ plate: Palette) {
+            let made = CAShapeLayer()
+            let r = look.plateDiameter / 2
+            made.path = CGPath(ellipseIn: CGRect(x: -r, y: -r, width: 2 * r, height: 2 * r), transform: nil)
+            made.fillColor = plate.color(colors)
+            root.addSublayer(made)
+            disc = made
+        }
+//?}
+//?{ Look.art
+
+        private func add(_ art: Group) -> Drawing {
+            let made = Drawing(art, colors)
+            root.addSublayer(made)
+            return made
+        }
+//?}
+//?{ Look.fills
+
+        /// What is seen of art while it is drawn by and by.
+        private func addParts() {
+            var inner = look.fills
+//?}
             if colors.isDark { inner = look.darkFills ?? inner } //? Look.darkFills
-            if let seen = inner { fills = add(seen) } //? Look.fills
-            var outlines = look.outlines //? Look.fills
+//?{ Look.fills
+            if let seen = inner { fills = add(seen) }
+            var outlines = look.outlines
+//?}
             if colors.isDark && !look.darkOutlines.isEmpty { outlines = look.darkOutlines } //? Look.darkOutlines
-            for outline in outlines { //? Look.fills
-                for contour in outline.contours { //? Look.fills
-                    let line = CAShapeLayer() //? Look.fills
-                    line.path = contour //? Look.fills
-                    line.fillColor = nil //? Look.fills
-                    line.strokeColor = outline.ink.color(colors) //? Look.fills
-                    line.lineWidth = CGFloat(outline.strokeWidth > 0 ? outline.strokeWidth : 1.5) //? Look.fills
-                    line.lineCap = .round //? Look.fills
-                    line.lineJoin = .round //? Look.fills
-                    root.addSublayer(line) //? Look.fills
-                    lines.append((line, outline.strokeWidth <= 0)) //? Look.fills
-                } //? Look.fills
-            } //? Look.fills
-        } //? Look.fills
- //? LayerKind.backdrop
-        private func addBackdrop() { //? LayerKind.backdrop
-            var both = [colors.color(look.color), colors.color(look.color)] //? LayerKind.backdrop
-            if !look.toColor.isEmpty { both[1] = colors.color(look.toColor) } //? LayerKind.backdrop Look.toColor
-            gradient.colors = both //? LayerKind.backdrop
-            root.addSublayer(gradient) //? LayerKind.backdrop
-        } //? LayerKind.backdrop
- //? Look.picture
-        private func addPicture() { //? Look.picture
-            picture = Picture(look.picture, colors.traits) //? Look.picture
-            content.contentsGravity = look.fillsBox ? .resizeAspectFill : .resizeAspect //? Look.picture
-            content.masksToBounds = true //? Look.picture
-            root.addSublayer(content) //? Look.picture
-        } //? Look.picture
- //? LayerKind.progress
-        private func addProgress() { //? LayerKind.progress
-            for isTrack in [true, false] where !isTrack || !look.toColor.isEmpty { //? LayerKind.progress
-                for _ in 0..<(look.form == .dots ? 5 : 1) { //? LayerKind.progress
-                    let part = CAShapeLayer() //? LayerKind.progress
-                    let color = colors.color(isTrack ? look.toColor : look.color) //? LayerKind.progress
-                    part.fillColor = look.form == .ring ? nil : color //? LayerKind.progress
-                    part.strokeColor = look.form == .ring ? color : nil //? LayerKind.progress
-                    part.lineWidth = CGFloat(look.thickness) //? LayerKind.progress
-                    part.lineCap = isTrack ? .butt : .round //? LayerKind.progress
-                    parts.append(part) //? LayerKind.progress
-                    root.addSublayer(part) //? LayerKind.progress
-                } //? LayerKind.progress
-            } //? LayerKind.progress
-        } //? LayerKind.progress
+//?{ Look.fills
+            for outline in outlines {
+                for contour in outline.contours {
+                    let line = CAShapeLayer()
+                    line.path = contour
+                    line.fillColor = nil
+                    line.strokeColor = outline.ink.color(colors)
+                    line.lineWidth = CGFloat(outline.strokeWidth > 0 ? outline.strokeWidth : 1.5)
+                    line.lineCap = .round
+                    line.lineJoin = .round
+                    root.addSublayer(line)
+                    lines.append((line, outline.strokeWidth <= 0))
+                }
+            }
+        }
+//?}
+//?{ LayerKind.backdrop
+
+        private func addBackdrop() {
+            var both = [colors.color(look.color), colors.color(look.color)]
+            if !look.toColor.isEmpty { both[1] = colors.color(look.toColor) } //? Look.toColor
+            gradient.colors = both
+            root.addSublayer(gradient)
+        }
+//?}
+//?{ Look.picture
+
+        private func addPicture() {
+            picture = Picture(look.picture, colors.traits)
+            content.contentsGravity = look.fillsBox ? .resizeAspectFill : .resizeAspect
+            content.masksToBounds = true
+            root.addSublayer(content)
+        }
+//?}
+//?{ LayerKind.progress
+
+        private func addProgress() {
+            for isTrack in [true, false] where !isTrack || !look.toColor.isEmpty {
+                for _ in 0..<(look.form == .dots ? 5 : 1) {
+                    let part = CAShapeLayer()
+                    let color = colors.color(isTrack ? look.toColor : look.color)
+                    part.fillColor = look.form == .ring ? nil : color
+                    part.strokeColor = look.form == .ring ? color : nil
+                    part.lineWidth = CGFloat(look.thickness)
+                    part.lineCap = isTrack ? .butt : .round
+                    parts.append(part)
+                    root.addSublayer(part)
+                }
+            }
+        }
+//?}
 
         func show(_ state: LayerState) {
             root.isHidden = !state.visible && !isAwaited
@@ -119,115 +135,133 @@ extension @LAUNCH@ {
             showArt(state, box) //? Look.art
             if layer.kind == .backdrop { showBackdrop(box) } //? LayerKind.backdrop
             if layer.kind == .progress { showProgress(state, box) } //? LayerKind.progress
-            if let picture = picture { //? Look.picture
-                content.contents = picture.contents //? Look.picture
-                content.frame = box //? Look.picture
-            } //? Look.picture
+//?{ Look.picture
+            if let picture = picture {
+                content.contents = picture.contents
+                content.frame = box
+            }
+//?}
             if !look.frames.isEmpty { showFrame(state, box) } //? Look.frames
         }
- //? Property.reveal
-        private func reveal(_ state: LayerState, _ box: CGRect) { //? Property.reveal
-            guard state.reveal < 1, let shape = state.revealShape else { //? Property.reveal
-                root.mask = nil //? Property.reveal
-                return //? Property.reveal
-            } //? Property.reveal
-            let part = CGFloat(state.reveal) //? Property.reveal
-            if shape.iris { //? Property.reveal
-                let x = box.width * CGFloat(shape.x) //? Property.reveal
-                let y = box.height * CGFloat(shape.y) //? Property.reveal
-                let r = hypot(max(x, box.width - x), max(y, box.height - y)) * part //? Property.reveal
-                let circle = CGRect(x: x - r, y: y - r, width: 2 * r, height: 2 * r) //? Property.reveal
-                mask.path = CGPath(ellipseIn: circle, transform: nil) //? Property.reveal
-            } else { //? Property.reveal
-                let width = shape.x == 0 ? box.width : box.width * part //? Property.reveal
-                let height = shape.y == 0 ? box.height : box.height * part //? Property.reveal
-                let left = shape.x < 0 ? box.width - width : 0 //? Property.reveal
-                let top = shape.y < 0 ? box.height - height : 0 //? Property.reveal
-                mask.path = CGPath(rect: CGRect(x: left, y: top, width: width, height: height), transform: nil) //? Property.reveal
-            } //? Property.reveal
-            root.mask = mask //? Property.reveal
-        } //? Property.reveal
- //? Look.art
-        private func showArt(_ state: LayerState, _ box: CGRect) { //? Look.art
-            let middle = CGPoint(x: box.midX, y: box.midY) //? Look.art
-            let bigger = CGAffineTransform(scaleX: scale, y: scale) //? Look.art
-            var seen = CGFloat(max(abs(state.scaleX), abs(state.scaleY))) * scale //? Look.art
-            seen *= CGFloat(hypot(state.outer[0], state.outer[1])) //? Look.art Layer.parent
+//?{ Property.reveal
+
+        private func reveal(_ state: LayerState, _ box: CGRect) {
+            guard state.reveal < 1, let shape = state.revealShape else {
+                root.mask = nil
+                return
+            }
+            let part = CGFloat(state.reveal)
+            if shape.iris {
+                let x = box.width * CGFloat(shape.x)
+                let y = box.height * CGFloat(shape.y)
+                let r = hypot(max(x, box.width - x), max(y, box.height - y)) * part
+                let circle = CGRect(x: x - r, y: y - r, width: 2 * r, height: 2 * r)
+                mask.path = CGPath(ellipseIn: circle, transform: nil)
+            } else {
+                let width = shape.x == 0 ? box.width : box.width * part
+                let height = shape.y == 0 ? box.height : box.height * part
+                let left = shape.x < 0 ? box.width - width : 0
+                let top = shape.y < 0 ? box.height - height : 0
+                mask.path = CGPath(rect: CGRect(x: left, y: top, width: width, height: height), transform: nil)
+            }
+            root.mask = mask
+        }
+//?}
+//?{ Look.art
+
+        private func showArt(_ state: LayerState, _ box: CGRect) {
+            let middle = CGPoint(x: box.midX, y: box.midY)
+            let bigger = CGAffineTransform(scaleX: scale, y: scale)
+            var seen = CGFloat(max(abs(state.scaleX), abs(state.scaleY))) * scale
+            seen *= CGFloat(hypot(state.outer[0], state.outer[1])) //? Layer.parent
+//?}
             disc?.position = middle //? Look.plate
             place(whole, middle, bigger, seen) //? Look.art
-            if fills == nil { return } //? Look.fills
-            place(fills, middle, bigger, seen) //? Look.fills
-            let rest = 1 - state.fillFrom //? Look.fills
-            let filled = rest > 0 ? min(1, max(0, (state.draw - state.fillFrom) / rest)) : 0 //? Look.fills
-            whole?.isHidden = state.draw < 1 //? Look.fills
-            fills?.isHidden = state.draw >= 1 //? Look.fills
-            fills?.opacity = Float(filled) //? Look.fills
-            for line in lines { //? Look.fills
-                line.layer.position = middle //? Look.fills
-                line.layer.setAffineTransform(bigger) //? Look.fills
-                line.layer.isHidden = state.draw <= 0 || state.draw >= 1 //? Look.fills
-                line.layer.strokeEnd = CGFloat(state.draw) //? Look.fills
-                line.layer.opacity = Float(line.isHairline ? 1 - filled : 1) //? Look.fills
-            } //? Look.fills
-        } //? Look.art
- //? Look.art
-        private func place(_ art: Drawing?, _ middle: CGPoint, _ bigger: CGAffineTransform, _ seen: CGFloat) { //? Look.art
-            art?.position = middle //? Look.art
-            art?.setAffineTransform(bigger) //? Look.art
-            art?.show(seen) //? Look.art
-        } //? Look.art
- //? LayerKind.backdrop
-        /// As in CSS: the corners get the pure end colours. //? LayerKind.backdrop
-        private func showBackdrop(_ box: CGRect) { //? LayerKind.backdrop
-            gradient.frame = box //? LayerKind.backdrop
-            let radians = look.angle * Double.pi / 180 //? Look.toColor
-            let half = (abs(Double(box.width) * sin(radians)) + abs(Double(box.height) * cos(radians))) / 2 //? Look.toColor
-            let x = sin(radians) * half / Double(max(1, box.width)) //? Look.toColor
-            let y = -cos(radians) * half / Double(max(1, box.height)) //? Look.toColor
-            gradient.startPoint = CGPoint(x: 0.5 - x, y: 0.5 - y) //? Look.toColor
-            gradient.endPoint = CGPoint(x: 0.5 + x, y: 0.5 + y) //? Look.toColor
+//?{ Look.fills
+            if fills == nil { return }
+            place(fills, middle, bigger, seen)
+            let rest = 1 - state.fillFrom
+            let filled = rest > 0 ? min(1, max(0, (state.draw - state.fillFrom) / rest)) : 0
+            whole?.isHidden = state.draw < 1
+            fills?.isHidden = state.draw >= 1
+            fills?.opacity = Float(filled)
+            for line in lines {
+                line.layer.position = middle
+                line.layer.setAffineTransform(bigger)
+                line.layer.isHidden = state.draw <= 0 || state.draw >= 1
+                line.layer.strokeEnd = CGFloat(state.draw)
+                line.layer.opacity = Float(line.isHairline ? 1 - filled : 1)
+            }
+//?}
+//?{ Look.art
+        }
+
+        private func place(_ art: Drawing?, _ middle: CGPoint, _ bigger: CGAffineTransform, _ seen: CGFloat) {
+            art?.position = middle
+            art?.setAffineTransform(bigger)
+            art?.show(seen)
+        }
+//?}
+//?{ LayerKind.backdrop
+
+        /// As in CSS: the corners get the pure end colours.
+        private func showBackdrop(_ box: CGRect) {
+            gradient.frame = box
+//?}
+//?{ Look.toColor
+            let radians = look.angle * Double.pi / 180
+            let half = (abs(Double(box.width) * sin(radians)) + abs(Double(box.height) * cos(radians))) / 2
+            let x = sin(radians) * half / Double(max(1, box.width))
+            let y = -cos(radians) * half / Double(max(1, box.height))
+            gradient.startPoint = CGPoint(x: 0.5 - x, y: 0.5 - y)
+            gradient.endPoint = CGPoint(x: 0.5 + x, y: 0.5 + y)
+//?}
         } //? LayerKind.backdrop
- //? Look.frames
-        /// The picture that is seen and the next three are in memory. //? Look.frames
-        private func showFrame(_ state: LayerState, _ box: CGRect) { //? Look.frames
-            let last = look.frames.count - 1 //? Look.frames
-            let shown = Int((state.clip * Double(last)).rounded()) //? Look.frames
-            let ahead = shown...min(last, shown + 3) //? Look.frames
-            for i in frames.keys where !ahead.contains(i) { frames[i] = nil } //? Look.frames
-            for i in ahead where frames[i] == nil { frames[i] = Picture(look.frames[i], colors.traits) } //? Look.frames
-            content.contents = frames[shown]?.contents //? Look.frames
-            content.bounds.size = CGSize(width: CGFloat(look.width) * scale, height: CGFloat(look.height) * scale) //? Look.frames
-            content.position = CGPoint(x: box.midX, y: box.midY) //? Look.frames
-        } //? Look.frames
- //? LayerKind.progress
-        private func showProgress(_ state: LayerState, _ box: CGRect) { //? LayerKind.progress
-            let thick = CGFloat(look.thickness) //? LayerKind.progress
-            let count = look.form == .dots ? 5 : 1 //? LayerKind.progress
-            for (i, part) in parts.enumerated() { //? LayerKind.progress
-                let isTrack = !look.toColor.isEmpty && i < count //? LayerKind.progress
-                let shown = CGFloat(isTrack ? 1 : state.progress) //? LayerKind.progress
-                part.isHidden = shown <= 0 //? LayerKind.progress
-                switch look.form { //? LayerKind.progress
-                case .ring: //? LayerKind.progress
-                    let r = (min(box.width, box.height) - thick) / 2 //? LayerKind.progress
-                    let circle = CGRect(x: -r, y: -r, width: 2 * r, height: 2 * r) //? LayerKind.progress
-                    part.path = CGPath(ellipseIn: circle, transform: nil) //? LayerKind.progress
-                    part.position = CGPoint(x: box.midX, y: box.midY) //? LayerKind.progress
-                    part.setAffineTransform(CGAffineTransform(rotationAngle: -CGFloat.pi / 2)) //? LayerKind.progress
-                    part.strokeEnd = shown //? LayerKind.progress
-                case .bar: //? LayerKind.progress
-                    let width = max(thick, box.width * shown) //? LayerKind.progress
-                    let bar = CGRect(x: 0, y: box.midY - thick / 2, width: width, height: thick) //? LayerKind.progress
-                    let round = thick / 2 //? LayerKind.progress
-                    part.path = CGPath(roundedRect: bar, cornerWidth: round, cornerHeight: round, transform: nil) //? LayerKind.progress
-                case .dots: //? LayerKind.progress
-                    let index = CGFloat(i % 5) //? LayerKind.progress
-                    let size = thick * min(1, max(0, isTrack ? 1 : shown * 5 - index)) //? LayerKind.progress
-                    let x = thick / 2 + (box.width - thick) * index / 4 //? LayerKind.progress
-                    let dot = CGRect(x: x - size / 2, y: box.midY - size / 2, width: size, height: size) //? LayerKind.progress
-                    part.path = CGPath(ellipseIn: dot, transform: nil) //? LayerKind.progress
-                } //? LayerKind.progress
-            } //? LayerKind.progress
-        } //? LayerKind.progress
+//?{ Look.frames
+
+        /// The picture that is seen and the next three are in memory.
+        private func showFrame(_ state: LayerState, _ box: CGRect) {
+            let last = look.frames.count - 1
+            let shown = Int((state.clip * Double(last)).rounded())
+            let ahead = shown...min(last, shown + 3)
+            for i in frames.keys where !ahead.contains(i) { frames[i] = nil }
+            for i in ahead where frames[i] == nil { frames[i] = Picture(look.frames[i], colors.traits) }
+            content.contents = frames[shown]?.contents
+            content.bounds.size = CGSize(width: CGFloat(look.width) * scale, height: CGFloat(look.height) * scale)
+            content.position = CGPoint(x: box.midX, y: box.midY)
+        }
+//?}
+//?{ LayerKind.progress
+
+        private func showProgress(_ state: LayerState, _ box: CGRect) {
+            let thick = CGFloat(look.thickness)
+            let count = look.form == .dots ? 5 : 1
+            for (i, part) in parts.enumerated() {
+                let isTrack = !look.toColor.isEmpty && i < count
+                let shown = CGFloat(isTrack ? 1 : state.progress)
+                part.isHidden = shown <= 0
+                switch look.form {
+                case .ring:
+                    let r = (min(box.width, box.height) - thick) / 2
+                    let circle = CGRect(x: -r, y: -r, width: 2 * r, height: 2 * r)
+                    part.path = CGPath(ellipseIn: circle, transform: nil)
+                    part.position = CGPoint(x: box.midX, y: box.midY)
+                    part.setAffineTransform(CGAffineTransform(rotationAngle: -CGFloat.pi / 2))
+                    part.strokeEnd = shown
+                case .bar:
+                    let width = max(thick, box.width * shown)
+                    let bar = CGRect(x: 0, y: box.midY - thick / 2, width: width, height: thick)
+                    let round = thick / 2
+                    part.path = CGPath(roundedRect: bar, cornerWidth: round, cornerHeight: round, transform: nil)
+                case .dots:
+                    let index = CGFloat(i % 5)
+                    let size = thick * min(1, max(0, isTrack ? 1 : shown * 5 - index))
+                    let x = thick / 2 + (box.width - thick) * index / 4
+                    let dot = CGRect(x: x - size / 2, y: box.midY - size / 2, width: size, height: size)
+                    part.path = CGPath(ellipseIn: dot, transform: nil)
+                }
+            }
+        }
+//?}
     }
 }

@@ -30,8 +30,10 @@ extension @LAUNCH@ {
     private static var began = 0.0
     private static var pausedAt: Double?
     private static var openingEnd = 0
-    private static var messageAt = 0  //? Outcome.message
-    private static var retriedAt = 0  //? Outcome.message
+//?{ Outcome.message
+    private static var messageAt = 0
+    private static var retriedAt = 0
+//?}
     private static var lateFrames = 0
     private static var isSeen = false
     private static var isPlaying = false
@@ -73,14 +75,16 @@ extension @LAUNCH@ {
         if isPlaying { dismiss() } else { isSkipped = true }
     }
 
-    /// After a message: what has not loaded gets its time once more. Ask for it again.  //? Outcome.message
-    static func retry() {  //? Outcome.message
-        if outcome != .message || !isPlaying { return }  //? Outcome.message
-        outcome = nil  //? Outcome.message
-        if messageAt == 0 { messageAt = schedule?.outcomeAt ?? 0 }  //? Outcome.message
-        retriedAt = now()  //? Outcome.message
-        plan()  //? Outcome.message
-    }  //? Outcome.message
+//?{ Outcome.message
+    /// After a message: what has not loaded gets its time once more. Ask for it again.
+    static func retry() {
+        if outcome != .message || !isPlaying { return }
+        outcome = nil
+        if messageAt == 0 { messageAt = schedule?.outcomeAt ?? 0 }
+        retriedAt = now()
+        plan()
+    }
+//?}
 
     /// Everything as in a new process: for tests.
     static func reset() {
@@ -113,8 +117,10 @@ extension @LAUNCH@ {
         began = time() - (start == .warm ? 0 : processAge())
         opened = timing.gates.indices.map { gate in openedAt[gate].map { max(0, whole($0)) } ?? launchNever }
         pausedAt = nil
-        messageAt = 0  //? Outcome.message
-        retriedAt = 0  //? Outcome.message
+//?{ Outcome.message
+        messageAt = 0
+        retriedAt = 0
+//?}
         lateFrames = 0
         outcome = nil
         isSeen = false
@@ -153,8 +159,10 @@ extension @LAUNCH@ {
             timing,
             start,
             UIAccessibility.isReduceMotionEnabled,
-            messageAt,  //? player.retry
-            retriedAt,  //? player.retry
+//?{ player.retry
+            messageAt,
+            retriedAt,
+//?}
             openingEnd,
             opened
         )
@@ -270,7 +278,7 @@ extension @LAUNCH@ {
         private let cover: UIWindow
         private let onOutcome: (Outcome) -> Void
         private let looks = @LAUNCH@.looks()
-        private let wide = @LAUNCH@.wideLooks() //? player.wide
+        private let wide = @LAUNCH@.wideLooks() //? Look.wide
         private let state = LayerState()
         private let wasHidden: Bool
         private let wasKey: Bool
@@ -348,10 +356,12 @@ extension @LAUNCH@ {
             screen = Screen(
                 width: Double(bounds.width),
                 height: Double(bounds.height),
-                left: Double(now.left),  //? Place.safe
-                top: Double(now.top),  //? Place.safe
-                right: Double(now.right),  //? Place.safe
-                bottom: Double(now.bottom)  //? Place.safe
+//?{ Place.safe
+                left: Double(now.left),
+                top: Double(now.top),
+                right: Double(now.right),
+                bottom: Double(now.bottom)
+//?}
             )
             if isWide != (screen.width > screen.height) { painters = [] }
             isWide = screen.width > screen.height
@@ -380,9 +390,9 @@ extension @LAUNCH@ {
             let colors = PaletteColors(palette, traitCollection)
             painters = timing.layers.enumerated().map { i, it in
                 if it.kind == .firstScreen { return nil }
-                if it.kind == .group { return nil }  //? LayerKind.group
+                if it.kind == .group { return nil } //? LayerKind.group
                 var look = looks[i]
-                if isWide, let other = wide[i] { look = other } //? player.wide
+                if isWide, let other = wide[i] { look = other } //? Look.wide
                 var scale = 1.0
                 if isWide { scale = look.wideScale } //? Look.wideScale
                 let painter = LayerPainter(it, look, colors, scale)
@@ -449,11 +459,15 @@ extension @LAUNCH@ {
         }
 
         func tell(_ how: Outcome) {
-            if how == .message {  //? Outcome.message Look.says
-                let says = looks.map { $0.says }.filter { !$0.isEmpty } //? Outcome.message Look.says
-                accessibilityLabel = says.joined(separator: "\n") //? Outcome.message Look.says
-                UIAccessibility.post(notification: .announcement, argument: accessibilityLabel)  //? Outcome.message Look.says
-            }  //? Outcome.message Look.says
+//?{ Outcome.message
+//?{ Look.says
+            if how == .message {
+                let says = looks.map { $0.says }.filter { !$0.isEmpty }
+                accessibilityLabel = says.joined(separator: "\n")
+                UIAccessibility.post(notification: .announcement, argument: accessibilityLabel)
+            }
+//?}
+//?}
             onOutcome(how)
         }
 

@@ -7,6 +7,10 @@ import type { ImageSourcePropType, LayoutChangeEvent } from 'react-native';
 
 import { acrossOf, downOf, placeOn } from './launchTiming'; //? Layer.parent
 import { LaunchSchedule, LayerState, NEVER } from './launchTiming';
+//?{ Property.reveal
+import { sameReveal } from './launchTiming';
+import type { RevealShape } from './launchTiming';
+//?}
 import type { LaunchTiming, Layer, Outcome, Property, Screen, StartKind } from './launchTiming';
 
 export type { Outcome } from './launchTiming';
@@ -17,10 +21,14 @@ export interface LaunchLook {
   fillsBox?: boolean; //? Look.backdropPicture
   gradient?: [ImageSourcePropType, ImageSourcePropType]; angle?: number; //? Look.gradient
   form?: 'ring' | 'bar' | 'dots'; thickness?: number; toColor?: string; //? LayerKind.progress
-  /** Of a clip: `picture` has so many frames in so many columns. */ //? LayerKind.clip
-  frames?: number; columns?: number; //? LayerKind.clip
-  /** Where the screen is wider than high: how much larger, or drawn how instead. */ //? Look.wide
-  wideScale?: number; wide?: Partial<LaunchLook>; //? Look.wide
+//?{ LayerKind.clip
+  /** Of a clip: `picture` has so many frames in so many columns. */
+  frames?: number; columns?: number;
+//?}
+//?{ Look.wide
+  /** Where the screen is wider than high: how much larger, or drawn how instead. */
+  wideScale?: number; wide?: Partial<LaunchLook>;
+//?}
 }
 
 /** Colours of the palette: by day, by night. `says`: what is read out of a message. */
@@ -63,8 +71,10 @@ export class Launch<Gate extends string> {
   private began: number;
   private openingEnd = -1;
   private pausedAt = -1;
-  private messageAt = 0; //? player.retry
-  private retriedAt = 0; //? player.retry
+//?{ player.retry
+  private messageAt = 0;
+  private retriedAt = 0;
+//?}
   private calm = false;
   private kind: StartKind = 'cold';
   private views = 0;
@@ -213,8 +223,10 @@ export class Launch<Gate extends string> {
     if (this.openingEnd < 0 || this.isOver) return;
     this.schedule = new LaunchSchedule(
       this.data.timing, this.kind, this.calm,
-      this.messageAt, //? player.retry
-      this.retriedAt, //? player.retry
+//?{ player.retry
+      this.messageAt,
+      this.retriedAt,
+//?}
       this.openingEnd, this.opened,
     );
     this.tell();
@@ -323,8 +335,10 @@ export function LaunchSequence({ launch, children, insets = {}, announcement = '
 
   const still = useMemo(() => new LaunchSchedule(
     launch.data.timing, 'cold', isCalm ?? false,
-    0, //? player.retry
-    0, //? player.retry
+//?{ player.retry
+    0,
+    0,
+//?}
     0, launch.data.timing.gates.map(() => NEVER),
   ), [launch, isCalm]);
   const clock = useMemo(() => new Clock(), []);
@@ -533,11 +547,13 @@ class Film {
   }
 
   private moves(index: number, width: number, height: number) {
-    const isPanel = this.schedule.timing.layers[index]!.kind === 'backdrop'; //? Property.panel
-    const top = (it: LayerState) => (isPanel ? it.height : height) / 2; //? Property.panel
+//?{ Property.panel
+    const isPanel = this.schedule.timing.layers[index]!.kind === 'backdrop';
+    const top = (it: LayerState) => (isPanel ? it.height : height) / 2;
+//?}
     return [
       { translateX: this.value('x', index, (it) => it.x - width / 2) },
-      { translateY: this.value('y', index, (it) => it.y - height / 2) }, //? player.noPanel
+      { translateY: this.value('y', index, (it) => it.y - height / 2) }, //? player.fixedBackdrops
       { translateY: this.value('y', index, (it) => it.y - top(it)) }, //? Property.panel
       { rotate: this.degrees('turn', index, (it) => it.rotation) }, //? Property.rotation|Property.travel
       { scaleX: this.value('across', index, (it) => it.scaleX) },
@@ -589,7 +605,7 @@ interface LayerProps { film: Film; layer: Layer; index: number; data: LaunchData
 const LayerView = memo(function LayerView({ film, layer, index, data, isDark, onPicture }: LayerProps) {
   const box = film.state(index, 0, true);
   const fills = layer.kind === 'backdrop';
-  //?{ player.noWide
+  //?{ player.oneLook
   const look = data.looks[index]!;
   const width = fills ? film.screen.width : look.width ?? box.width;
   const height = fills ? film.screen.height : look.height ?? box.height;
@@ -605,11 +621,14 @@ const LayerView = memo(function LayerView({ film, layer, index, data, isDark, on
   const onLoadEnd = () => onPicture(index);
   const props = { film, index, look, data, isDark, width, height, onLoadEnd };
   const content = fills ? <Backdrop {...props} /> : <Content {...props} layer={layer} />;
-  let view = <Animated.View style={[styles.layer, { width, height }, film.layer(index, width, height)]}>{content}</Animated.View>; //? player.noReveal
+  let view = <Animated.View style={[styles.layer, { width, height }, film.layer(index, width, height)]}>{content}</Animated.View>; //? player.wholeLayers
   //?{ Property.reveal
   let view = (
     <Animated.View style={[styles.layer, { width, height }, film.layer(index, width, height)]}>
-      <Reveal film={film} index={index} width={width} height={height}>{content}</Reveal>
+      {film.schedule.revealsOf(index).reduce(
+        (inside, shape, number) => <Reveal {...{ film, index, width, height, shape, number }}>{inside}</Reveal>,
+        content,
+      )}
     </Animated.View>
   );
   //?}
@@ -622,18 +641,21 @@ const LayerView = memo(function LayerView({ film, layer, index, data, isDark, on
 });
 
 //?{ Property.reveal
-interface RevealProps { film: Film; index: number; width: number; height: number; children: ReactNode }
+interface RevealProps { film: Film; index: number; width: number; height: number; shape: RevealShape; number: number; children: ReactNode }
 
-/** Uncovers what is in it by an opening circle or a wipe, with nothing but moves and sizes the animation engine knows. */
-function Reveal({ film, index, width, height, children }: RevealProps) {
-  const shape = film.schedule.revealOf(index);
-  if (shape?.iris) {
+/**
+ * Uncovers what is in it by an opening circle or a wipe, with nothing but moves and sizes the animation engine knows. A
+ * layer has one around the other for each of its shapes; those that are not its turn are open.
+ */
+function Reveal({ film, index, width, height, shape, number, children }: RevealProps) {
+  const open = (it: LayerState) => (it.revealShape && sameReveal(it.revealShape, shape) ? it.reveal : 1);
+  if (shape.iris) {
     const x = width * shape.x;
     const y = height * shape.y;
     const far = Math.hypot(Math.max(x, width - x), Math.max(y, height - y));
-    const part = (it: LayerState) => Math.max(0.001, it.revealShape ? it.reveal : 1);
-    const grows = film.value('iris', index, part);
-    const shrinks = film.value('un-iris', index, (it) => 1 / part(it));
+    const part = (it: LayerState) => Math.max(0.001, open(it));
+    const grows = film.value(`iris ${number}`, index, part);
+    const shrinks = film.value(`un-iris ${number}`, index, (it) => 1 / part(it));
     return (
       <Animated.View style={[styles.cut, { left: x - far, top: y - far, width: 2 * far, height: 2 * far, borderRadius: far, transform: [{ scale: grows }] }]}>
         <Animated.View style={[styles.layer, { width: 2 * far, height: 2 * far, transform: [{ scale: shrinks }] }]}>
@@ -642,19 +664,19 @@ function Reveal({ film, index, width, height, children }: RevealProps) {
       </Animated.View>
     );
   }
-  if (shape) {
-    const shift = (name: string, length: number, direction: number, back: number) =>
-      direction === 0 ? 0 : film.value(name, index, (it) => back * direction * length * (1 - it.reveal));
-    const moved = (name: string, back: number) => ({
-      transform: [{ translateX: shift(`${name} x`, width, shape.x, back) }, { translateY: shift(`${name} y`, height, shape.y, back) }],
-    });
-    return (
-      <Animated.View style={[styles.cut, { width, height }, moved('wipe', -1)]}>
-        <Animated.View style={[styles.layer, { width, height }, moved('un-wipe', 1)]}>{children}</Animated.View>
-      </Animated.View>
-    );
-  }
-  return <>{children}</>;
+  const shift = (name: string, length: number, direction: number, back: number) =>
+    direction === 0 ? 0 : film.value(name, index, (it) => back * direction * length * (1 - open(it)));
+  const moved = (name: string, back: number) => ({
+    transform: [
+      { translateX: shift(`${name} x ${number}`, width, shape.x, back) },
+      { translateY: shift(`${name} y ${number}`, height, shape.y, back) },
+    ],
+  });
+  return (
+    <Animated.View style={[styles.cut, { width, height }, moved('wipe', -1)]}>
+      <Animated.View style={[styles.layer, { width, height }, moved('un-wipe', 1)]}>{children}</Animated.View>
+    </Animated.View>
+  );
 }
 
 //?}
@@ -690,15 +712,15 @@ function Content(props: ContentProps & { layer: Layer }) {
   return <Image source={look.picture[night]} style={size} fadeDuration={0} resizeMode="contain" onLoadEnd={onLoadEnd} />;
 }
 
-//?{ player.noPanel
+//?{ player.fixedBackdrops
 /** Covers the screen. */
 function Backdrop({ look, data, isDark, width, height, onLoadEnd }: ContentProps) { //? Look.backdropPicture
-function Backdrop({ look, data, isDark, width, height }: ContentProps) { //? player.noBackdropPicture
+function Backdrop({ look, data, isDark, width, height }: ContentProps) { //? player.colouredBackdrops
   const night = isDark ? 1 : 0;
   const size = { width, height };
   const backgroundColor = data.palette[look.color ?? '']?.[night];
   const fit = look.fillsBox ? 'cover' : 'contain'; //? Look.backdropPicture
-  return <View style={[styles.cut, size, { backgroundColor }]} />; //? player.plainBackdrop
+  return <View style={[styles.cut, size, { backgroundColor }]} />; //? player.plainBackdrops
   //?{ Look.gradient|Look.backdropPicture
   return (
     <View style={[styles.cut, size, { backgroundColor }]}>
@@ -713,7 +735,7 @@ function Backdrop({ look, data, isDark, width, height }: ContentProps) { //? pla
 //?{ Property.panel
 /** Covers the screen; shrinks to a header by moving a cut, so that the animation engine alone can do it. */
 function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }: ContentProps) { //? Look.backdropPicture
-function Backdrop({ film, look, index, data, isDark, width, height }: ContentProps) { //? player.noBackdropPicture
+function Backdrop({ film, look, index, data, isDark, width, height }: ContentProps) { //? player.colouredBackdrops
   const night = isDark ? 1 : 0;
   const size = { width, height };
   const backgroundColor = data.palette[look.color ?? '']?.[night];
@@ -727,18 +749,22 @@ function Backdrop({ film, look, index, data, isDark, width, height }: ContentPro
   };
   return (
     <>
-      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]} /> //? player.noGradient
-      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]}> //? Look.gradient
-        {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />} //? Look.gradient
-      </Animated.View> //? Look.gradient
-      {look.picture && ( //? Look.backdropPicture
-        <Animated.View style={[styles.cut, size, moved('cut', (it) => -missing(it))]}> //? Look.backdropPicture
-          <Animated.Image //? Look.backdropPicture
-            source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0} onLoadEnd={onLoadEnd} //? Look.backdropPicture
-            style={[styles.layer, size, moved('un-cut', (it) => missing(it) / 2)]} //? Look.backdropPicture
-          /> //? Look.backdropPicture
-        </Animated.View> //? Look.backdropPicture
-      )} //? Look.backdropPicture
+      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]} /> //? player.flatBackdrops
+//?{ Look.gradient
+      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]}>
+        {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />}
+      </Animated.View>
+//?}
+//?{ Look.backdropPicture
+      {look.picture && (
+        <Animated.View style={[styles.cut, size, moved('cut', (it) => -missing(it))]}>
+          <Animated.Image
+            source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0} onLoadEnd={onLoadEnd}
+            style={[styles.layer, size, moved('un-cut', (it) => missing(it) / 2)]}
+          />
+        </Animated.View>
+      )}
+//?}
     </>
   );
 }

@@ -1,5 +1,7 @@
-import { LaunchSchedule, LayerState, NEVER, eased } from './launch-timing.js'; //? module
-import { name, says, timing, title } from './data.js'; //? module
+//?{ module
+import { LaunchSchedule, LayerState, NEVER, eased } from './launch-timing.js';
+import { name, says, timing, title } from './data.js';
+//?}
 
 const HORIZON = 20000; // ms that are laid out ahead of what goes on and on
 const STEP = 1000 / 60;
@@ -19,8 +21,10 @@ let openingEnd = -1;
 let laidUntil = 0;
 let away = 0; // ms in the background, which do not count
 let hiddenAt = -1;
-let messageAt = 0; //? player.retry
-let retriedAt = 0; //? player.retry
+//?{ player.retry
+let messageAt = 0;
+let retriedAt = 0;
+//?}
 let isOver = false;
 let isHeld = false; // at one moment, by `seek`
 let timer = 0;
@@ -144,8 +148,10 @@ function plan() {
 function layAll() {
   schedule = new LaunchSchedule(
     timing, start, matchMedia('(prefers-reduced-motion: reduce)').matches,
-    messageAt, //? player.retry
-    retriedAt, //? player.retry
+//?{ player.retry
+    messageAt,
+    retriedAt,
+//?}
     openingEnd, opened,
   );
   laidUntil = Math.max(openingEnd + STEP, Math.min(schedule.shown(), now() + HORIZON));
@@ -212,12 +218,14 @@ function dismiss() {
 
 /** After a message: what has not loaded gets its time once more. */
 function retry() {
-  if (isOver || outcome !== 'message') return; //? player.retry
-  messageAt ||= schedule.outcomeAt; //? player.retry
-  retriedAt = Math.round(now()); //? player.retry
-  outcome = null; //? player.retry
-  say(root.dataset.announcement); //? player.retry
-  plan(); //? player.retry
+//?{ player.retry
+  if (isOver || outcome !== 'message') return;
+  messageAt ||= schedule.outcomeAt;
+  retriedAt = Math.round(now());
+  outcome = null;
+  say(root.dataset.announcement);
+  plan();
+//?}
 }
 
 function finish(how) {
@@ -333,82 +341,106 @@ function looks(place) {
   ];
 }
 
-const PANEL = { //? Property.panel
-  css: 'height', of: ['panel'], near: 0.05, rest: '', read: (it) => [it.height], text: ([height]) => `${short(height)}px`, //? Property.panel
-}; //? Property.panel
+//?{ Property.panel
+const PANEL = {
+  css: 'height', of: ['panel'], near: 0.05, rest: '', read: (it) => [it.height], text: ([height]) => `${short(height)}px`,
+};
+//?}
 
-/** What groups do to a layer, from the corner of the screen on. */ //? Layer.parent
-const OUTER = { //? Layer.parent
-  css: 'transform', near: 0.02, rest: 'matrix(1, 0, 0, 1, 0, 0)', //? Layer.parent
-  of: ['x', 'y', 'travel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'], //? Layer.parent
-  read: (it) => [...it.outer], text: (matrix) => `matrix(${matrix.map(short).join(', ')})`, //? Layer.parent
-}; //? Layer.parent
+//?{ Layer.parent
+/** What groups do to a layer, from the corner of the screen on. */
+const OUTER = {
+  css: 'transform', near: 0.02, rest: 'matrix(1, 0, 0, 1, 0, 0)',
+  of: ['x', 'y', 'travel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
+  read: (it) => [...it.outer], text: (matrix) => `matrix(${matrix.map(short).join(', ')})`,
+};
+//?}
 
-const REVEAL = { //? Property.reveal
-  css: 'clipPath', of: ['reveal'], near: 0.05, rest: 'none', //? Property.reveal
-  read: revealOf, //? Property.reveal
-  text: (sides) => //? Property.reveal
-    sides.length === 0 ? 'none' //? Property.reveal
-    : sides.length === 3 ? `circle(${short(sides[0])}px at ${short(sides[1])}px ${short(sides[2])}px)` //? Property.reveal
-    : `inset(${sides.map((it) => `${short(it)}px`).join(' ')})`, //? Property.reveal
-}; //? Property.reveal
+//?{ Property.reveal
+const REVEAL = {
+  css: 'clipPath', of: ['reveal'], near: 0.05, rest: 'none',
+  read: revealOf,
+  text: (sides) =>
+    sides.length === 0 ? 'none'
+    : sides.length === 3 ? `circle(${short(sides[0])}px at ${short(sides[1])}px ${short(sides[2])}px)`
+    : `inset(${sides.map((it) => `${short(it)}px`).join(' ')})`,
+};
+//?}
 
-function revealOf({ revealShape: shape, reveal, width, height }) { //? Property.reveal
-  if (!shape || reveal >= 1) return []; //? Property.reveal
-  if (shape.iris) { //? Property.reveal
-    const x = width * shape.x; //? Property.reveal
-    const y = height * shape.y; //? Property.reveal
-    return [Math.hypot(Math.max(x, width - x), Math.max(y, height - y)) * reveal, x, y]; //? Property.reveal
-  } //? Property.reveal
-  const hidden = (isSide, length) => (isSide ? length * (1 - reveal) : 0); //? Property.reveal
-  return [hidden(shape.y < 0, height), hidden(shape.x > 0, width), hidden(shape.y > 0, height), hidden(shape.x < 0, width)]; //? Property.reveal
-} //? Property.reveal
+//?{ Property.reveal
+function revealOf({ revealShape: shape, reveal, width, height }) {
+  if (!shape || reveal >= 1) return [];
+  if (shape.iris) {
+    const x = width * shape.x;
+    const y = height * shape.y;
+    return [Math.hypot(Math.max(x, width - x), Math.max(y, height - y)) * reveal, x, y];
+  }
+  const hidden = (isSide, length) => (isSide ? length * (1 - reveal) : 0);
+  return [hidden(shape.y < 0, height), hidden(shape.x > 0, width), hidden(shape.y > 0, height), hidden(shape.x < 0, width)];
+}
+//?}
 
-/** How the pieces within a layer follow its state, by the name in their data-part. */ //? Property.draw|LayerKind.progress|LayerKind.clip
-const PARTS = { //? Property.draw|LayerKind.progress|LayerKind.clip
-  whole: () => [faded((it) => (it.draw >= 1 ? 1 : 0))], //? Property.draw
-  fills: () => [faded((it) => (it.draw < 1 ? filled(it) : 0))], //? Property.draw
-  line: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 : 0)), dashed((it) => it.draw)], //? Property.draw
-  hairline: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 - filled(it) : 0)), dashed((it) => it.draw)], //? Property.draw
-  ring: () => [faded((it) => (it.progress > 0 ? 1 : 0)), dashed((it) => it.progress)], //? web.ring
-  bar: ({ dataset: { thickness } }) => [ //? web.bar
-    faded((it) => (it.progress > 0 ? 1 : 0)), //? web.bar
-    { //? web.bar
-      css: 'clipPath', of: [], near: 0.1, rest: '', more: loads, //? web.bar
-      read: ({ width, progress }) => [width - Math.max(+thickness, width * progress)], //? web.bar
-      text: ([gone]) => `inset(0px ${short(gone)}px 0px 0px round ${thickness / 2}px)`, //? web.bar
-    }, //? web.bar
-  ], //? web.bar
-  dot: ({ dataset: { index } }) => [ //? web.dots
-    { //? web.dots
-      css: 'scale', of: [], near: 0.01, rest: '', more: loads, //? web.dots
-      read: (it) => [Math.min(1, Math.max(0, it.progress * 5 - index))], text: ([size]) => `${short(size)}`, //? web.dots
-    }, //? web.dots
-  ], //? web.dots
-  frames: ({ dataset: { frames, columns } }) => { //? LayerKind.clip
-    const part = (index, count) => (count > 1 ? (100 * index) / (count - 1) : 0); //? LayerKind.clip
-    return [{ //? LayerKind.clip
-      css: 'backgroundPosition', of: ['clip'], steps: true, rest: '', //? LayerKind.clip
-      read: (it) => [Math.round(it.clip * (frames - 1))], //? LayerKind.clip
-      text: ([frame]) => `${part(frame % columns, columns)}% ${part(Math.floor(frame / columns), Math.ceil(frames / columns))}%`, //? LayerKind.clip
-    }]; //? LayerKind.clip
-  }, //? LayerKind.clip
+//?{ Property.draw|LayerKind.progress|LayerKind.clip
+/** How the pieces within a layer follow its state, by the name in their data-part. */
+const PARTS = {
+//?}
+//?{ Property.draw
+  whole: () => [faded((it) => (it.draw >= 1 ? 1 : 0))],
+  fills: () => [faded((it) => (it.draw < 1 ? filled(it) : 0))],
+  line: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 : 0)), dashed((it) => it.draw)],
+  hairline: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 - filled(it) : 0)), dashed((it) => it.draw)],
+//?}
+  ring: () => [faded((it) => (it.progress > 0 ? 1 : 0)), dashed((it) => it.progress)], //? Progress.ring
+//?{ Progress.bar
+  bar: ({ dataset: { thickness } }) => [
+    faded((it) => (it.progress > 0 ? 1 : 0)),
+    {
+      css: 'clipPath', of: [], near: 0.1, rest: '', more: loads,
+      read: ({ width, progress }) => [width - Math.max(+thickness, width * progress)],
+      text: ([gone]) => `inset(0px ${short(gone)}px 0px 0px round ${thickness / 2}px)`,
+    },
+  ],
+//?}
+//?{ Progress.dots
+  dot: ({ dataset: { index } }) => [
+    {
+      css: 'scale', of: [], near: 0.01, rest: '', more: loads,
+      read: (it) => [Math.min(1, Math.max(0, it.progress * 5 - index))], text: ([size]) => `${short(size)}`,
+    },
+  ],
+//?}
+//?{ LayerKind.clip
+  frames: ({ dataset: { frames, columns } }) => {
+    const part = (index, count) => (count > 1 ? (100 * index) / (count - 1) : 0);
+    return [{
+      css: 'backgroundPosition', of: ['clip'], steps: true, rest: '',
+      read: (it) => [Math.round(it.clip * (frames - 1))],
+      text: ([frame]) => `${part(frame % columns, columns)}% ${part(Math.floor(frame / columns), Math.ceil(frames / columns))}%`,
+    }];
+  },
+//?}
 }; //? Property.draw|LayerKind.progress|LayerKind.clip
 
 const filled = (it) => (it.fillFrom < 1 ? Math.min(1, Math.max(0, (it.draw - it.fillFrom) / (1 - it.fillFrom))) : 0); //? Property.draw
 
-/** Between which moments a gate that loads goes on evenly. */ //? LayerKind.progress
-const loads = () => timing.gates.flatMap((gate, i) => [schedule.gateStart[i], schedule.gateStart[i] + (gate.typical ?? 500), schedule.gateOpen[i]]); //? LayerKind.progress
+//?{ LayerKind.progress
+/** Between which moments a gate that loads goes on evenly. */
+const loads = () => timing.gates.flatMap((gate, i) => [schedule.gateStart[i], schedule.gateStart[i] + (gate.typical ?? 500), schedule.gateOpen[i]]);
+//?}
 
-const faded = (read) => ({ //? Property.draw|LayerKind.progress
-  css: 'opacity', of: ['draw'], near: 0.01, rest: '', read: (it) => [read(it)], text: ([opacity]) => `${short(opacity)}`, //? Property.draw|LayerKind.progress
+//?{ Property.draw|LayerKind.progress
+const faded = (read) => ({
+  css: 'opacity', of: ['draw'], near: 0.01, rest: '', read: (it) => [read(it)], text: ([opacity]) => `${short(opacity)}`,
+//?}
   more: loads, //? LayerKind.progress
 }); //? Property.draw|LayerKind.progress
 
-const dashed = (read) => ({ //? Property.draw|web.ring
-  css: 'strokeDashoffset', of: ['draw'], near: 0.002, rest: '', read: (it) => [1 - read(it)], text: ([hidden]) => `${short(hidden)}`, //? Property.draw|web.ring
-  more: loads, //? LayerKind.progress Property.draw|web.ring
-}); //? Property.draw|web.ring
+//?{ Property.draw|Progress.ring
+const dashed = (read) => ({
+  css: 'strokeDashoffset', of: ['draw'], near: 0.002, rest: '', read: (it) => [1 - read(it)], text: ([hidden]) => `${short(hidden)}`,
+  more: loads, //? LayerKind.progress
+});
+//?}
 
 /** Curves the browser knows, of those the sequence uses; null is a straight line. */
 const CURVES = [null];
@@ -418,9 +450,11 @@ for (const { easing, easings = [easing] } of timing.cues.flatMap(({ moves, calm 
 }
 //?}
 
-function bezier({ x1, y1, x2, y2 }) { //? Track.easing|Track.easings
-  return `cubic-bezier(${x1}, ${y1}, ${x2}, ${y2})`; //? Track.easing|Track.easings
-} //? Track.easing|Track.easings
+//?{ Track.easing|Track.easings
+function bezier({ x1, y1, x2, y2 }) {
+  return `cubic-bezier(${x1}, ${y1}, ${x2}, ${y2})`;
+}
+//?}
 
 /** Two frames where a curve goes through all, many where none does. */
 function framesOf(look, edges, read) {

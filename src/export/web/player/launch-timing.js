@@ -25,25 +25,35 @@ export class LayerState {
   scaleX = 1;
   scaleY = 1;
   rotation = 0;
-  reveal = 1; //? Property.reveal
-  revealShape = null; //? Property.reveal
-  draw = 1; //? Property.draw
-  fillFrom = 0.6; //? Property.draw
+//?{ Property.reveal
+  reveal = 1;
+  revealShape = null;
+//?}
+//?{ Property.draw
+  draw = 1;
+  fillFrom = 0.6;
+//?}
   progress = 0; //? LayerKind.progress
   clip = 0; //? LayerKind.clip
-  /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */ //? Layer.parent
-  outer = [1, 0, 0, 1, 0, 0]; //? Layer.parent
+//?{ Layer.parent
+  /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
+  outer = [1, 0, 0, 1, 0, 0];
+//?}
 }
 
 function within(value) {
   return Math.min(1, Math.max(0, value));
 }
 
-function rank(outcome) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  if (outcome === 'message') return 3; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.message
-  if (outcome === 'offline') return 2; //? BeatKind.wait Beat.atMost|GateTiming.timeOut Outcome.offline
-  return outcome === 'wentOn' ? 1 : 0; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-} //? BeatKind.wait Beat.atMost|GateTiming.timeOut
+//?{ BeatKind.wait
+//?{ Beat.atMost|GateTiming.timeOut
+function rank(outcome) {
+  if (outcome === 'message') return 3; //? Outcome.message
+  if (outcome === 'offline') return 2; //? Outcome.offline
+  return outcome === 'wentOn' ? 1 : 0;
+}
+//?}
+//?}
 
 /** What a property is where nothing says anything else. */
 function neutral(property) {
@@ -55,68 +65,80 @@ function neutral(property) {
   return 0;
 }
 
-function cubic(a, b, s) { //? Track.easing|Track.easings
-  const r = 1 - s; //? Track.easing|Track.easings
-  return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s; //? Track.easing|Track.easings
-} //? Track.easing|Track.easings
+//?{ Track.easing|Track.easings
+function cubic(a, b, s) {
+  const r = 1 - s;
+  return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s;
+}
+//?}
 
-function eased(easing, x) { //? Track.easing|Track.easings
-  if ((easing.steps ?? 0) > 0) { //? Track.easing|Track.easings Easing.steps
-    let step = Math.floor(within(x) * (easing.steps ?? 0) + 1e-12); //? Track.easing|Track.easings Easing.steps
-    if (easing.atStart) step += 1; //? Track.easing|Track.easings Easing.steps Easing.atStart
-    return within(step / (easing.jumps ?? 1)); //? Track.easing|Track.easings Easing.steps
-  } //? Track.easing|Track.easings Easing.steps
-  if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Track.easing|Track.easings Easing.stops
-  if (x <= 0 || x >= 1) return within(x); //? Track.easing|Track.easings
-  if ((easing.bounces ?? 0) > 0) return bounced(easing, x); //? Track.easing|Track.easings Easing.bounces
-  if ((easing.swing ?? 0) > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Track.easing|Track.easings Easing.swing
-  let s = x; //? Track.easing|Track.easings
-  let half = 0.5; //? Track.easing|Track.easings
-  let low = 0; //? Track.easing|Track.easings
-  while (half > 1e-9) { //? Track.easing|Track.easings
-    s = low + half; //? Track.easing|Track.easings
-    if (cubic(easing.x1 ?? 0, easing.x2 ?? 1, s) < x) low = s; //? Track.easing|Track.easings
-    half /= 2; //? Track.easing|Track.easings
-  } //? Track.easing|Track.easings
-  return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s); //? Track.easing|Track.easings
-} //? Track.easing|Track.easings
+//?{ Track.easing|Track.easings
+function eased(easing, x) {
+//?{ Easing.steps
+  if ((easing.steps ?? 0) > 0) {
+    let step = Math.floor(within(x) * (easing.steps ?? 0) + 1e-12);
+    if (easing.atStart) step += 1; //? Easing.atStart
+    return within(step / (easing.jumps ?? 1));
+  }
+//?}
+  if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Easing.stops
+  if (x <= 0 || x >= 1) return within(x);
+  if ((easing.bounces ?? 0) > 0) return bounced(easing, x); //? Easing.bounces
+  if ((easing.swing ?? 0) > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Easing.swing
+  let s = x;
+  let half = 0.5;
+  let low = 0;
+  while (half > 1e-9) {
+    s = low + half;
+    if (cubic(easing.x1 ?? 0, easing.x2 ?? 1, s) < x) low = s;
+    half /= 2;
+  }
+  return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s);
+}
+//?}
 
-/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */ //? Easing.bounces
-function bounced(easing, x) { //? Easing.bounces
-  let speed = 1; //? Easing.bounces
-  let total = 1; //? Easing.bounces
-  for (let i = 0; i < (easing.bounces ?? 0); i++) { //? Easing.bounces
-    speed *= (easing.restitution ?? 0); //? Easing.bounces
-    total += 2 * speed; //? Easing.bounces
-  } //? Easing.bounces
-  let t = x * total; //? Easing.bounces
-  speed = 1; //? Easing.bounces
-  while (t > speed) { //? Easing.bounces
-    t -= speed; //? Easing.bounces
-    speed *= (easing.restitution ?? 0); //? Easing.bounces
-    t -= speed; //? Easing.bounces
-  } //? Easing.bounces
-  return 1 - speed * speed + t * t; //? Easing.bounces
-} //? Easing.bounces
+//?{ Easing.bounces
+/** Each bounce keeps a part of the speed; the distance grows with the square of the time. */
+function bounced(easing, x) {
+  let speed = 1;
+  let total = 1;
+  for (let i = 0; i < (easing.bounces ?? 0); i++) {
+    speed *= (easing.restitution ?? 0);
+    total += 2 * speed;
+  }
+  let t = x * total;
+  speed = 1;
+  while (t > speed) {
+    t -= speed;
+    speed *= (easing.restitution ?? 0);
+    t -= speed;
+  }
+  return 1 - speed * speed + t * t;
+}
+//?}
 
-/** How far a spring is from its rest. */ //? Easing.swing
-function swung(easing, x) { //? Easing.swing
-  const swing = (easing.swing ?? 0); //? Easing.swing
-  const decay = (easing.decay ?? 0); //? Easing.swing
-  return Math.exp(0 - decay * x) * (Math.cos(swing * x) + decay / swing * Math.sin(swing * x)); //? Easing.swing
-} //? Easing.swing
+//?{ Easing.swing
+/** How far a spring is from its rest. */
+function swung(easing, x) {
+  const swing = (easing.swing ?? 0);
+  const decay = (easing.decay ?? 0);
+  return Math.exp(0 - decay * x) * (Math.cos(swing * x) + decay / swing * Math.sin(swing * x));
+}
+//?}
 
-function onStops(stops, x) { //? Easing.stops
-  if (x <= stops[0]) return stops[1]; //? Easing.stops
-  let i = 2; //? Easing.stops
-  while (i < stops.length && stops[i] <= x) i += 2; //? Easing.stops
-  if (i >= stops.length) return stops[stops.length - 1]; //? Easing.stops
-  const part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]); //? Easing.stops
-  return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part; //? Easing.stops
-} //? Easing.stops
+//?{ Easing.stops
+function onStops(stops, x) {
+  if (x <= stops[0]) return stops[1];
+  let i = 2;
+  while (i < stops.length && stops[i] <= x) i += 2;
+  if (i >= stops.length) return stops[stops.length - 1];
+  const part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]);
+  return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part;
+}
+//?}
 
 /** When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`. */
-class CuePlan {
+class CueTiming {
   start = NEVER;
   stop = NEVER;
   length = 1;
@@ -129,14 +151,16 @@ class CuePlan {
   constructor(cue) {
     this.cue = cue;
   }
-//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  skip(from, to) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    this.start = from; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    this.stop = to; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    this.skips = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    this.settle = 0; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Opening.cues|Beat.yields|RepeatEnd.settle
-    this.blends = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+
+  skip(from, to) {
+    this.start = from;
+    this.stop = to;
+    this.skips = true;
+    this.settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
+    this.blends = false; //? Beat.yields
+  }
+//?}
 
   /** When it has come to rest. */
   rests() {
@@ -156,36 +180,44 @@ class Segment {
 
   key(i) {
     const value = this.track.values[i];
-    const isOnTop = i < (this.track.onTop ?? 0); //? Track.onTop
-    if (isOnTop && neutral(this.track.property) === 1) return this.found * value; //? Track.onTop
-    if (isOnTop) return this.found + value; //? Track.onTop
+//?{ Track.onTop
+    const isOnTop = i < (this.track.onTop ?? 0);
+    if (isOnTop && neutral(this.track.property) === 1) return this.found * value;
+    if (isOnTop) return this.found + value;
+//?}
     return value;
   }
-//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-  end() { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-    let even = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
-    if ((this.plan.cue.times ?? 1) % 2 === 0) even = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.times
-    if (this.plan.cue.whileWaiting) even = true; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate Cue.whileWaiting
-    if (this.plan.cue.alternate && even) return this.key(0); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle Cue.alternate
-    return this.key(this.track.values.length - 1); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
-//? player.edges
-  /** When its keys come, in each round it plays before `until`. */ //? player.edges
-  keyTimes(until) { //? player.edges
-    const edges = []; //? player.edges
-    edges.push(this.plan.start); //? player.edges
-    edges.push(this.plan.stop); //? player.edges
-    edges.push(this.plan.rests()); //? player.edges
-    const stop = Math.min(until, 1 * this.plan.stop); //? player.edges
-    let length = this.plan.length; //? player.edges
-    if (this.plan.skips) length = this.plan.stop - this.plan.start; //? player.edges Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    let round = 1 * this.plan.start; //? player.edges
-    while (round < stop && length > 0) { //? player.edges
-      for (const it of (this.track.at ?? TRACK_AT)) edges.push(round + it * length); //? player.edges
-      round += length; //? player.edges
-    } //? player.edges
-    return edges; //? player.edges
-  } //? player.edges
+//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
+
+  end() {
+//?{ Cue.alternate
+    let even = false;
+    if ((this.plan.cue.times ?? 1) % 2 === 0) even = true; //? Cue.times
+    if (this.plan.cue.whileWaiting) even = true; //? Cue.whileWaiting
+    if (this.plan.cue.alternate && even) return this.key(0);
+//?}
+    return this.key(this.track.values.length - 1);
+  }
+//?}
+//?{ player.edges
+
+  /** When its keys come, in each round it plays before `until`. */
+  keyTimes(until) {
+    const edges = [];
+    edges.push(this.plan.start);
+    edges.push(this.plan.stop);
+    edges.push(this.plan.rests());
+    const stop = Math.min(until, 1 * this.plan.stop);
+    let length = this.plan.length;
+    if (this.plan.skips) length = this.plan.stop - this.plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    let round = 1 * this.plan.start;
+    while (round < stop && length > 0) {
+      for (const it of (this.track.at ?? TRACK_AT)) edges.push(round + it * length);
+      round += length;
+    }
+    return edges;
+  }
+//?}
 
   valueAt(t) {
     const start = this.plan.start;
@@ -193,21 +225,25 @@ class Segment {
     if (this.plan.never) return this.end(); //? Beat.plays|Cue.dropped|Cue.bySystem
     if (t < start) return this.key(0);
     if (this.plan.skips) return this.skipped(t); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    const settle = this.plan.settle; //? Opening.cues|Beat.yields|RepeatEnd.settle
-    if (settle > 0 && t >= stop) { //? Opening.cues|Beat.yields|RepeatEnd.settle
-      const from = this.during(stop - start); //? Opening.cues|Beat.yields|RepeatEnd.settle
-      return from + (this.end() - from) * within((t - stop) / settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
-    } //? Opening.cues|Beat.yields|RepeatEnd.settle
+//?{ Opening.cues|Beat.yields|RepeatEnd.settle
+    const settle = this.plan.settle;
+    if (settle > 0 && t >= stop) {
+      const from = this.during(stop - start);
+      return from + (this.end() - from) * within((t - stop) / settle);
+    }
+//?}
     return this.during(Math.min(t, stop) - start);
   }
-//? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  skipped(t) { //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    let from = this.end(); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    if (this.plan.blends) from = this.found; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting Beat.yields
-    const length = this.plan.stop - this.plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    const part = length > 0 ? within((t - this.plan.start) / length) : 1; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-    return from + (this.end() - from) * part; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  } //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+
+  skipped(t) {
+    let from = this.end();
+    if (this.plan.blends) from = this.found; //? Beat.yields
+    const length = this.plan.stop - this.plan.start;
+    const part = length > 0 ? within((t - this.plan.start) / length) : 1;
+    return from + (this.end() - from) * part;
+  }
+//?}
 
   during(local) {
     const length = this.plan.length;
@@ -218,24 +254,30 @@ class Segment {
     while (i < keys.length - 1 && keys[i] <= part) i++;
     const width = keys[i] - keys[i - 1];
     let between = width > 0 ? within((part - keys[i - 1]) / width) : 1;
-    const easing = (this.track.easing ?? null); //? Track.easing
-    if (easing !== null) between = eased(easing, between); //? Track.easing
-    const easings = (this.track.easings ?? TRACK_EASINGS); //? Track.easings
-    if (easings.length > 0) between = eased(easings[i - 1], between); //? Track.easings
+//?{ Track.easing
+    const easing = (this.track.easing ?? null);
+    if (easing !== null) between = eased(easing, between);
+//?}
+//?{ Track.easings
+    const easings = (this.track.easings ?? TRACK_EASINGS);
+    if (easings.length > 0) between = eased(easings[i - 1], between);
+//?}
     return this.key(i - 1) + (this.key(i) - this.key(i - 1)) * between;
   }
-//? Cue.times|Cue.whileWaiting
-  /** Which part of its round is played after so many of them; the last one stays at its end. */ //? Cue.times|Cue.whileWaiting
-  inRound(rounds) { //? Cue.times|Cue.whileWaiting
-    let round = Math.floor(rounds); //? Cue.times|Cue.whileWaiting
-    let part = rounds - round; //? Cue.times|Cue.whileWaiting
-    if (part === 0 && rounds * this.plan.length >= this.plan.stop - this.plan.start) { //? Cue.times|Cue.whileWaiting
-      round -= 1; //? Cue.times|Cue.whileWaiting
-      part = 1; //? Cue.times|Cue.whileWaiting
-    } //? Cue.times|Cue.whileWaiting
-    if (round % 2 === 1 && this.plan.cue.alternate) part = 1 - part; //? Cue.times|Cue.whileWaiting Cue.alternate
-    return part; //? Cue.times|Cue.whileWaiting
-  } //? Cue.times|Cue.whileWaiting
+//?{ Cue.times|Cue.whileWaiting
+
+  /** Which part of its round is played after so many of them; the last one stays at its end. */
+  inRound(rounds) {
+    let round = Math.floor(rounds);
+    let part = rounds - round;
+    if (part === 0 && rounds * this.plan.length >= this.plan.stop - this.plan.start) {
+      round -= 1;
+      part = 1;
+    }
+    if (round % 2 === 1 && this.plan.cue.alternate) part = 1 - part; //? Cue.alternate
+    return part;
+  }
+//?}
 }
 
 /** What moves of one layer: of each property in the order of time. */
@@ -268,8 +310,10 @@ export class LaunchSchedule {
     reducedMotion,
     systemMoves, //? player.system
     pace, //? player.pace
-    messageAt, //? player.retry
-    retriedAt, //? player.retry
+//?{ player.retry
+    messageAt,
+    retriedAt,
+//?}
     openingEnd,
     opened,
   ) {
@@ -278,8 +322,10 @@ export class LaunchSchedule {
     this.reducedMotion = reducedMotion;
     this.systemMoves = systemMoves; //? player.system
     this.pace = pace; //? player.pace
-    this.messageAt = messageAt; //? player.retry
-    this.retriedAt = retriedAt; //? player.retry
+//?{ player.retry
+    this.messageAt = messageAt;
+    this.retriedAt = retriedAt;
+//?}
     this.openingEnd = openingEnd;
     this.opened = opened;
     this.beatStart = new Array(timing.beats.length).fill(0); //? GateStart.beat|Cue.dropped|Cue.bySystem
@@ -289,7 +335,7 @@ export class LaunchSchedule {
     this.gateStart = new Array(opened.length).fill(NEVER); //? LayerKind.progress
     this.decidedAt = openingEnd;
     this.gateTimedOut = new Array(opened.length).fill(false); //? GateTiming.timeOut
-    for (const it of timing.cues) this.plans.push(new CuePlan(it));
+    for (const it of timing.cues) this.plans.push(new CueTiming(it));
     for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue); //? Cue.hangs
     for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
     let now = 0;
@@ -311,66 +357,94 @@ export class LaunchSchedule {
     if (this.outcome === 'message') return NEVER; //? Outcome.message
     return this.beatEnd[this.beatEnd.length - 1];
   }
-//? player.stillness
-  /** From `t` on nothing moves before the time given; `t` itself if something does. */ //? player.stillness
-  stillUntil(t) { //? player.stillness
-    let until = 1 * NEVER; //? player.stillness
-    for (const it of this.plans) { //? player.stillness
-      if (it.rests() <= t || this.tracksOf(it.cue).length === 0) continue; //? player.stillness
-      if (it.start <= t) return t; //? player.stillness
-      until = Math.min(until, it.start); //? player.stillness
-    } //? player.stillness
-    for (const layer of this.timing.layers) { //? player.stillness LayerKind.progress
-      if (layer.kind === 'progress' && this.loaded(layer, t) < 1) return t; //? player.stillness LayerKind.progress
-    } //? player.stillness LayerKind.progress
-    for (const it of this.beatEnd) { //? player.stillness
-      if (it > t) until = Math.min(until, it); //? player.stillness
-    } //? player.stillness
-    return until; //? player.stillness
-  } //? player.stillness
-//? player.edges
-  /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */ //? player.edges
-  edgesOf(layer, property, until) { //? player.edges
-    const edges = []; //? player.edges
-    for (const segment of this.lanes[layer].segments) { //? player.edges
-      if (segment.track.property !== property || segment.plan.start >= NEVER) continue; //? player.edges
-      for (const it of segment.keyTimes(until)) edges.push(it); //? player.edges
-    } //? player.edges
-    return edges; //? player.edges
-  } //? player.edges
-//? Property.reveal player.shapes
-  /** The shape by which the layer is uncovered, if some cue does that. */ //? Property.reveal player.shapes
-  revealOf(layerIndex) { //? Property.reveal player.shapes
-    for (const it of this.lanes[layerIndex].segments) { //? Property.reveal player.shapes
-      const shape = (it.plan.cue.reveal ?? null); //? Property.reveal player.shapes
-      if (shape !== null && it.track.property === 'reveal' && it.plan.start < NEVER) return shape; //? Property.reveal player.shapes
-    } //? Property.reveal player.shapes
-    return null; //? Property.reveal player.shapes
-  } //? Property.reveal player.shapes
-//? Cue.hangs
-  waitsForEnd(cue) { //? Cue.hangs
-    if ((cue.anchor ?? 'beatStart') === 'beatEnd') return true; //? Cue.hangs Anchor.beatEnd
-    if ((cue.other ?? -1) >= 0) { //? Cue.hangs Anchor.withCue|Anchor.afterCue
-      const other = this.plans[(cue.other ?? -1)]; //? Cue.hangs Anchor.withCue|Anchor.afterCue
-      if (other.cue.beat !== cue.beat) return false; //? Cue.hangs Anchor.withCue|Anchor.afterCue
-      if (other.hangs) return true; //? Cue.hangs Anchor.withCue|Anchor.afterCue
-      if ((cue.anchor ?? 'beatStart') === 'afterCue' && other.cue.whileWaiting) return true; //? Cue.hangs Anchor.withCue|Anchor.afterCue Cue.whileWaiting Anchor.afterCue
-    } //? Cue.hangs Anchor.withCue|Anchor.afterCue
-    return false; //? Cue.hangs
-  } //? Cue.hangs
-//? Beat.plays
-  plays(beat) { //? Beat.plays
-    return (beat.plays ?? BEAT_PLAYS).includes(this.start); //? Beat.plays
-  } //? Beat.plays
-//? player.pace
-  /** Lengths of the show at the pace the system asks for; gates keep their time. */ //? player.pace
-  paced(length) { //? player.pace
-    return Math.trunc(Math.floor(length * this.pace + 0.5)); //? player.pace
-  } //? player.pace
-//? StartKind.hot|StartKind.recreated
-  isInMemory() { //? StartKind.hot|StartKind.recreated
-    return this.start === 'hot' || this.start === 'recreated'; //? StartKind.hot|StartKind.recreated
-  } //? StartKind.hot|StartKind.recreated
+//?{ player.stillness
+
+  /** From `t` on nothing moves before the time given; `t` itself if something does. */
+  stillUntil(t) {
+    let until = 1 * NEVER;
+    for (const it of this.plans) {
+      if (it.rests() <= t || this.tracksOf(it.cue).length === 0) continue;
+      if (it.start <= t) return t;
+      until = Math.min(until, it.start);
+    }
+//?{ LayerKind.progress
+    for (const layer of this.timing.layers) {
+      if (layer.kind === 'progress' && this.loaded(layer, t) < 1) return t;
+    }
+//?}
+    for (const it of this.beatEnd) {
+      if (it > t) until = Math.min(until, it);
+    }
+    return until;
+  }
+//?}
+//?{ player.edges
+
+  /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */
+  edgesOf(layer, property, until) {
+    const edges = [];
+    for (const segment of this.lanes[layer].segments) {
+      if (segment.track.property !== property || segment.plan.start >= NEVER) continue;
+      for (const it of segment.keyTimes(until)) edges.push(it);
+    }
+    return edges;
+  }
+//?}
+//?{ Property.reveal
+//?{ player.shapes
+
+  /** The shapes by which the layer is uncovered, each once. */
+  revealsOf(layerIndex) {
+    const shapes = [];
+    for (const it of this.lanes[layerIndex].segments) {
+      if (it.track.property !== 'reveal') continue;
+      const shape = (it.plan.cue.reveal ?? null);
+      if (shape !== null) {
+        let isNew = true;
+        for (const known of shapes) {
+          if (sameReveal(known, shape)) isNew = false;
+        }
+        if (isNew) shapes.push(shape);
+      }
+    }
+    return shapes;
+  }
+//?}
+//?}
+//?{ Cue.hangs
+
+  waitsForEnd(cue) {
+    if ((cue.anchor ?? 'beatStart') === 'beatEnd') return true; //? Anchor.beatEnd
+//?{ Anchor.withCue|Anchor.afterCue
+    if ((cue.other ?? -1) >= 0) {
+      const other = this.plans[(cue.other ?? -1)];
+      if (other.cue.beat !== cue.beat) return false;
+      if (other.hangs) return true;
+      if ((cue.anchor ?? 'beatStart') === 'afterCue' && other.cue.whileWaiting) return true; //? Cue.whileWaiting Anchor.afterCue
+    }
+//?}
+    return false;
+  }
+//?}
+//?{ Beat.plays
+
+  plays(beat) {
+    return (beat.plays ?? BEAT_PLAYS).includes(this.start);
+  }
+//?}
+//?{ player.pace
+
+  /** Lengths of the show at the pace the system asks for; gates keep their time. */
+  paced(length) {
+    return Math.trunc(Math.floor(length * this.pace + 0.5));
+  }
+//?}
+//?{ StartKind.hot|StartKind.recreated
+
+  isInMemory() {
+    return this.start === 'hot' || this.start === 'recreated';
+  }
+//?}
 
   runBeat(i, now) {
     const beat = this.timing.beats[i];
@@ -384,11 +458,13 @@ export class LaunchSchedule {
     if (beat.kind === 'wait') this.runWait(i, now); //? BeatKind.wait
     this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
     if (beat.kind === 'opening') this.endOpening(i); //? Opening.cues
-    if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) { //? Beat.yields
-      this.resolveGates(); //? Beat.yields Gate.rules
-      const ready = this.neededReady(); //? Beat.yields
-      if (ready < this.beatEnd[i]) this.yieldAt(i, Math.max(ready, now)); //? Beat.yields
-    } //? Beat.yields
+//?{ Beat.yields
+    if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) {
+      this.resolveGates(); //? Gate.rules
+      const ready = this.neededReady();
+      if (ready < this.beatEnd[i]) this.yieldAt(i, Math.max(ready, now));
+    }
+//?}
   }
 
   placeCues(beat, from, end, hanging) {
@@ -413,200 +489,256 @@ export class LaunchSchedule {
       it.stop = Math.min(NEVER, it.start + all);
     }
   }
-//? Beat.open
-  lastCueEnd(beat, from) { //? Beat.open
-    let end = from; //? Beat.open
-    for (const it of this.plans) { //? Beat.open
-      if (it.cue.beat !== beat || it.stop >= NEVER) continue; //? Beat.open
-      if (it.hangs) continue; //? Beat.open Cue.hangs
-      end = Math.max(end, it.stop); //? Beat.open
-    } //? Beat.open
-    return end; //? Beat.open
-  } //? Beat.open
-//? Beat.plays
-  /** What does not play in this launch is at its end as soon as it is reached. */ //? Beat.plays
-  skipCues(beat, at) { //? Beat.plays
-    for (const it of this.plans) { //? Beat.plays
-      if (it.cue.beat !== beat) continue; //? Beat.plays
-      it.skip(at, at); //? Beat.plays
-      it.never = true; //? Beat.plays
-    } //? Beat.plays
-  } //? Beat.plays
-//? Cue.dropped|Cue.bySystem
-  /** What this platform does not play is at its end from the start. */ //? Cue.dropped|Cue.bySystem
-  dropCues(i) { //? Cue.dropped|Cue.bySystem
-    for (const it of this.plans) { //? Cue.dropped|Cue.bySystem
-      let dropped = false; //? Cue.dropped|Cue.bySystem
-      if (it.cue.dropped) dropped = true; //? Cue.dropped|Cue.bySystem Cue.dropped
-      if (it.cue.bySystem) dropped = true; //? Cue.dropped|Cue.bySystem Cue.bySystem
-      if (it.cue.bySystem && this.systemMoves) dropped = false; //? Cue.dropped|Cue.bySystem Cue.bySystem player.system
-      if (it.cue.beat !== i || !dropped) continue; //? Cue.dropped|Cue.bySystem
-      it.skip(this.beatStart[i], this.beatStart[i]); //? Cue.dropped|Cue.bySystem
-      it.never = true; //? Cue.dropped|Cue.bySystem
-    } //? Cue.dropped|Cue.bySystem
-  } //? Cue.dropped|Cue.bySystem
-//? Opening.cues
-  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */ //? Opening.cues
-  endOpening(i) { //? Opening.cues
-    for (const it of this.plans) { //? Opening.cues
-      if (it.cue.beat !== i || it.stop <= this.openingEnd) continue; //? Opening.cues
-      it.stop = Math.max(it.start, this.openingEnd); //? Opening.cues
-      it.settle = 1; //? Opening.cues
-    } //? Opening.cues
-  } //? Opening.cues
-//? GateStart.beat
-  /** When a beat began, or NEVER as far as the beats are worked out. */ //? GateStart.beat
-  reachedAt(beat) { //? GateStart.beat
-    return beat <= this.reached ? this.beatStart[beat] : NEVER; //? GateStart.beat
-  } //? GateStart.beat
-//? Gate.rules
-  resolveGates() { //? Gate.rules
-    for (let i = 0; i < this.gateOpen.length; i++) { //? Gate.rules
-      let g = i; //? Gate.rules
-      const order = (this.timing.gateOrder ?? LAUNCH_TIMING_GATE_ORDER); //? Gate.rules Gate.order
-      if (order.length > 0) g = order[i]; //? Gate.rules Gate.order
-      const gate = this.timing.gates[g]; //? Gate.rules GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
-      let from = 0; //? Gate.rules
-      if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? Gate.rules GateStart.firstFrame
-      if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? Gate.rules GateStart.beat
-      if (this.isInMemory()) from = 0; //? Gate.rules StartKind.hot|StartKind.recreated
-      for (const need of (gate.needs ?? GATE_TIMING_NEEDS)) from = Math.max(from, this.gateOpen[need]); //? Gate.rules GateTiming.needs
-      this.gateStart[g] = from; //? Gate.rules LayerKind.progress
-      let open = Math.max(from, this.opened[g]); //? Gate.rules
-      if (this.isInMemory()) open = from; //? Gate.rules StartKind.hot|StartKind.recreated
-      this.gateOpen[g] = Math.min(open, NEVER); //? Gate.rules
-      let latest = Math.min(NEVER, from + (gate.timeOut ?? NEVER)); //? Gate.rules GateTiming.timeOut
-      const again = (gate.onTimeOut ?? 'wentOn') === 'message' || latest >= this.messageAt; //? Gate.rules GateTiming.timeOut player.retry
-      if (again) latest = Math.min(NEVER, Math.max(from, this.retriedAt) + (gate.timeOut ?? NEVER)); //? Gate.rules GateTiming.timeOut player.retry
-      this.gateTimedOut[g] = open > latest; //? Gate.rules GateTiming.timeOut
-      this.gateOpen[g] = Math.min(open, latest); //? Gate.rules GateTiming.timeOut
-    } //? Gate.rules
-  } //? Gate.rules
-//? BeatKind.wait Beat.gates|GateTiming.optional
-  needs(beat, gate) { //? BeatKind.wait Beat.gates|GateTiming.optional
-    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? BeatKind.wait Beat.gates|GateTiming.optional Beat.gates
-    if (this.timing.gates[gate].optional) return false; //? BeatKind.wait Beat.gates|GateTiming.optional GateTiming.optional
-    return true; //? BeatKind.wait Beat.gates|GateTiming.optional
-  } //? BeatKind.wait Beat.gates|GateTiming.optional
-//? Beat.yields
-  neededReady() { //? Beat.yields
-    let ready = 0; //? Beat.yields
-    for (let g = 0; g < this.gateOpen.length; g++) { //? Beat.yields
-      let waits = false; //? Beat.yields
-      let needed = false; //? Beat.yields
-      for (const beat of this.timing.beats) { //? Beat.yields BeatKind.wait
-        if (beat.kind !== 'wait') continue; //? Beat.yields BeatKind.wait
-        if (!this.plays(beat)) continue; //? Beat.yields BeatKind.wait Beat.plays
-        waits = true; //? Beat.yields BeatKind.wait
-        if (!this.needs(beat, g)) continue; //? Beat.yields BeatKind.wait Beat.gates|GateTiming.optional
-        needed = true; //? Beat.yields BeatKind.wait
-      } //? Beat.yields BeatKind.wait
-      if (!waits) needed = true; //? Beat.yields
-      if (!waits && this.timing.gates[g].optional) needed = false; //? Beat.yields GateTiming.optional
-      if (needed) ready = Math.max(ready, this.gateOpen[g]); //? Beat.yields
-    } //? Beat.yields
-    return ready; //? Beat.yields
-  } //? Beat.yields
-//? BeatKind.wait
-  runWait(i, now) { //? BeatKind.wait
-    const beat = this.timing.beats[i]; //? BeatKind.wait Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
-    this.resolveGates(); //? BeatKind.wait Gate.rules
-    let end = now; //? BeatKind.wait
-    let least = (beat.atLeast ?? 0); //? BeatKind.wait Beat.atLeast
-    least = this.paced(least); //? BeatKind.wait Beat.atLeast player.pace
-    end = Math.max(end, now + least); //? BeatKind.wait Beat.atLeast
-    for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait
-      if (!this.needs(beat, g)) continue; //? BeatKind.wait Beat.gates|GateTiming.optional
-      end = Math.max(end, this.gateOpen[g]); //? BeatKind.wait
-    } //? BeatKind.wait
-    this.beatEnd[i] = end; //? BeatKind.wait
-    let latest = Math.min(NEVER, now + (beat.atMost ?? NEVER)); //? BeatKind.wait Beat.atMost
-    const again = latest >= this.messageAt; //? BeatKind.wait Beat.atMost player.retry
-    if (again) latest = Math.min(NEVER, Math.max(now, this.retriedAt) + (beat.atMost ?? NEVER)); //? BeatKind.wait Beat.atMost player.retry
-    this.beatEnd[i] = Math.min(end, latest); //? BeatKind.wait Beat.atMost
-    this.endRepeats(i); //? BeatKind.wait Cue.whileWaiting
-    if (this.beatEnd[i] > latest) this.cutRepeats(i, latest); //? BeatKind.wait Cue.whileWaiting RepeatEnd.finish Beat.atMost
-    this.decidedAt = this.beatEnd[i]; //? BeatKind.wait
-    if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn', this.decidedAt); //? BeatKind.wait Beat.atMost
-    for (let g = 0; g < this.gateOpen.length; g++) { //? BeatKind.wait GateTiming.timeOut
-      if (!this.needs(beat, g)) continue; //? BeatKind.wait GateTiming.timeOut Beat.gates|GateTiming.optional
-      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= this.decidedAt; //? BeatKind.wait GateTiming.timeOut
-      if (isLate) this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', this.decidedAt); //? BeatKind.wait GateTiming.timeOut
-    } //? BeatKind.wait GateTiming.timeOut
-  } //? BeatKind.wait
-//? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  /** Of several outcomes the gravest counts, from when it was decided. */ //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  decide(how, at) { //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    if (rank(how) <= rank(this.outcome)) return; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    this.outcome = how; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-    this.outcomeAt = at; //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-  } //? BeatKind.wait Beat.atMost|GateTiming.timeOut
-//? Beat.yields
-  /** The beat is left early: cues to come blend to their ends, those that play settle there. */ //? Beat.yields
-  yieldAt(i, ready) { //? Beat.yields
-    const beat = this.timing.beats[i]; //? Beat.yields
-    let at = ready; //? Beat.yields
-    let blends = false; //? Beat.yields
-    for (const it of this.plans) { //? Beat.yields Yield.afterCues
-      if ((beat.yields ?? 'never') !== 'afterCues' || it.cue.beat !== i) continue; //? Beat.yields Yield.afterCues
-      if (it.start <= ready && it.stop > ready) at = Math.max(at, it.stop); //? Beat.yields Yield.afterCues
-    } //? Beat.yields Yield.afterCues
-    at = Math.min(at, this.beatEnd[i]); //? Beat.yields
-    for (const it of this.plans) { //? Beat.yields
-      if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true; //? Beat.yields
-    } //? Beat.yields
-    let blend = (beat.blend ?? 120); //? Beat.yields
-    blend = this.paced(blend); //? Beat.yields player.pace
-    if (!blends) blend = 0; //? Beat.yields
-    this.beatEnd[i] = Math.min(this.beatEnd[i], at + blend); //? Beat.yields
-    const end = this.beatEnd[i]; //? Beat.yields
-    for (const it of this.plans) { //? Beat.yields
-      if (it.cue.beat !== i) continue; //? Beat.yields
-      if (it.start >= at) { //? Beat.yields
-        it.skip(at, end); //? Beat.yields
-        it.blends = true; //? Beat.yields
-      } else { //? Beat.yields
-        if (it.stop > at) { //? Beat.yields
-          it.stop = at; //? Beat.yields
-          it.settle = Math.max(1, end - at); //? Beat.yields
-        } //? Beat.yields
-      } //? Beat.yields
-    } //? Beat.yields
-  } //? Beat.yields
-//? Cue.whileWaiting
-  endRepeats(i) { //? Cue.whileWaiting
-    const end = this.beatEnd[i]; //? Cue.whileWaiting
-    if (end >= NEVER) return; //? Cue.whileWaiting
-    for (const it of this.plans) { //? Cue.whileWaiting
-      if (it.cue.beat !== i || !it.cue.whileWaiting || it.start >= NEVER) continue; //? Cue.whileWaiting
-      if (it.start >= end) { //? Cue.whileWaiting
-        it.skip(end, end); //? Cue.whileWaiting
-        continue; //? Cue.whileWaiting
-      } //? Cue.whileWaiting
-      this.cut(it, end); //? Cue.whileWaiting
-      if ((it.cue.end ?? 'cut') === 'finish') { //? Cue.whileWaiting RepeatEnd.finish
-        let cycle = it.length; //? Cue.whileWaiting RepeatEnd.finish
-        if (it.cue.alternate) cycle = it.length * 2; //? Cue.whileWaiting RepeatEnd.finish Cue.alternate
-        it.stop = it.start + Math.trunc((end - it.start + cycle - 1) / cycle) * cycle; //? Cue.whileWaiting RepeatEnd.finish
-        this.beatEnd[i] = Math.max(this.beatEnd[i], it.stop); //? Cue.whileWaiting RepeatEnd.finish
-      } //? Cue.whileWaiting RepeatEnd.finish
-    } //? Cue.whileWaiting
-  } //? Cue.whileWaiting
-//? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-  /** Nothing goes on longer than the wait may. */ //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-  cutRepeats(i, latest) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-    this.beatEnd[i] = latest; //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-    for (const it of this.plans) { //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > latest) this.cut(it, latest); //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-    } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-  } //? Cue.whileWaiting RepeatEnd.finish Beat.atMost
-//? Cue.whileWaiting
-  cut(it, at) { //? Cue.whileWaiting
-    it.stop = at; //? Cue.whileWaiting
-    if (at >= NEVER || (it.cue.end ?? 'cut') !== 'settle') return; //? Cue.whileWaiting RepeatEnd.settle
-    it.settle = Math.max(1, it.cue.settle ?? 0); //? Cue.whileWaiting RepeatEnd.settle player.steady
-    it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? Cue.whileWaiting RepeatEnd.settle player.pace
-  } //? Cue.whileWaiting
+//?{ Beat.open
+
+  lastCueEnd(beat, from) {
+    let end = from;
+    for (const it of this.plans) {
+      if (it.cue.beat !== beat || it.stop >= NEVER) continue;
+      if (it.hangs) continue; //? Cue.hangs
+      end = Math.max(end, it.stop);
+    }
+    return end;
+  }
+//?}
+//?{ Beat.plays
+
+  /** What does not play in this launch is at its end as soon as it is reached. */
+  skipCues(beat, at) {
+    for (const it of this.plans) {
+      if (it.cue.beat !== beat) continue;
+      it.skip(at, at);
+      it.never = true;
+    }
+  }
+//?}
+//?{ Cue.dropped|Cue.bySystem
+
+  /** What this platform does not play is at its end from the start. */
+  dropCues(i) {
+    for (const it of this.plans) {
+      let dropped = false;
+      if (it.cue.dropped) dropped = true; //? Cue.dropped
+//?{ Cue.bySystem
+      if (it.cue.bySystem) dropped = true;
+      if (it.cue.bySystem && this.systemMoves) dropped = false; //? player.system
+//?}
+      if (it.cue.beat !== i || !dropped) continue;
+      it.skip(this.beatStart[i], this.beatStart[i]);
+      it.never = true;
+    }
+  }
+//?}
+//?{ Opening.cues
+
+  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
+  endOpening(i) {
+    for (const it of this.plans) {
+      if (it.cue.beat !== i || it.stop <= this.openingEnd) continue;
+      it.stop = Math.max(it.start, this.openingEnd);
+      it.settle = 1;
+    }
+  }
+//?}
+//?{ GateStart.beat
+
+  /** When a beat began, or NEVER as far as the beats are worked out. */
+  reachedAt(beat) {
+    return beat <= this.reached ? this.beatStart[beat] : NEVER;
+  }
+//?}
+//?{ Gate.rules
+
+  resolveGates() {
+    for (let i = 0; i < this.gateOpen.length; i++) {
+      let g = i;
+//?{ Gate.order
+      const order = (this.timing.gateOrder ?? LAUNCH_TIMING_GATE_ORDER);
+      if (order.length > 0) g = order[i];
+//?}
+      const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
+      let from = 0;
+      if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
+      if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? GateStart.beat
+      if (this.isInMemory()) from = 0; //? StartKind.hot|StartKind.recreated
+      for (const need of (gate.needs ?? GATE_TIMING_NEEDS)) from = Math.max(from, this.gateOpen[need]); //? GateTiming.needs
+      this.gateStart[g] = from; //? LayerKind.progress
+      let open = Math.max(from, this.opened[g]);
+      if (this.isInMemory()) open = from; //? StartKind.hot|StartKind.recreated
+      this.gateOpen[g] = Math.min(open, NEVER);
+//?{ GateTiming.timeOut
+      let latest = Math.min(NEVER, from + (gate.timeOut ?? NEVER));
+//?{ player.retry
+      const again = (gate.onTimeOut ?? 'wentOn') === 'message' || latest >= this.messageAt;
+      if (again) latest = Math.min(NEVER, Math.max(from, this.retriedAt) + (gate.timeOut ?? NEVER));
+//?}
+      this.gateTimedOut[g] = open > latest;
+      this.gateOpen[g] = Math.min(open, latest);
+//?}
+    }
+  }
+//?}
+//?{ BeatKind.wait
+//?{ Beat.gates|GateTiming.optional
+
+  needs(beat, gate) {
+    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? Beat.gates
+    if (this.timing.gates[gate].optional) return false; //? GateTiming.optional
+    return true;
+  }
+//?}
+//?}
+//?{ Beat.yields
+
+  neededReady() {
+    let ready = 0;
+    for (let g = 0; g < this.gateOpen.length; g++) {
+      let waits = false;
+      let needed = false;
+//?{ BeatKind.wait
+      for (const beat of this.timing.beats) {
+        if (beat.kind !== 'wait') continue;
+        if (!this.plays(beat)) continue; //? Beat.plays
+        waits = true;
+        if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
+        needed = true;
+      }
+//?}
+      if (!waits) needed = true;
+      if (!waits && this.timing.gates[g].optional) needed = false; //? GateTiming.optional
+      if (needed) ready = Math.max(ready, this.gateOpen[g]);
+    }
+    return ready;
+  }
+//?}
+//?{ BeatKind.wait
+
+  runWait(i, now) {
+    const beat = this.timing.beats[i]; //? Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
+    this.resolveGates(); //? Gate.rules
+    let end = now;
+//?{ Beat.atLeast
+    let least = (beat.atLeast ?? 0);
+    least = this.paced(least); //? player.pace
+    end = Math.max(end, now + least);
+//?}
+    for (let g = 0; g < this.gateOpen.length; g++) {
+      if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
+      end = Math.max(end, this.gateOpen[g]);
+    }
+    this.beatEnd[i] = end;
+//?{ Beat.atMost
+    let latest = Math.min(NEVER, now + (beat.atMost ?? NEVER));
+//?{ player.retry
+    const again = latest >= this.messageAt;
+    if (again) latest = Math.min(NEVER, Math.max(now, this.retriedAt) + (beat.atMost ?? NEVER));
+//?}
+    this.beatEnd[i] = Math.min(end, latest);
+//?}
+//?{ Cue.whileWaiting
+    this.endRepeats(i);
+    if (this.beatEnd[i] > latest) this.cutRepeats(i, latest); //? RepeatEnd.finish Beat.atMost
+//?}
+    this.decidedAt = this.beatEnd[i];
+    if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn', this.decidedAt); //? Beat.atMost
+//?{ GateTiming.timeOut
+    for (let g = 0; g < this.gateOpen.length; g++) {
+      if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
+      const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= this.decidedAt;
+      if (isLate) this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', this.decidedAt);
+    }
+//?}
+  }
+//?{ Beat.atMost|GateTiming.timeOut
+
+  /** Of several outcomes the gravest counts, from when it was decided. */
+  decide(how, at) {
+    if (rank(how) <= rank(this.outcome)) return;
+    this.outcome = how;
+    this.outcomeAt = at;
+  }
+//?}
+//?}
+//?{ Beat.yields
+
+  /** The beat is left early: cues to come blend to their ends, those that play settle there. */
+  yieldAt(i, ready) {
+    const beat = this.timing.beats[i];
+    let at = ready;
+    let blends = false;
+//?{ Yield.afterCues
+    for (const it of this.plans) {
+      if ((beat.yields ?? 'never') !== 'afterCues' || it.cue.beat !== i) continue;
+      if (it.start <= ready && it.stop > ready) at = Math.max(at, it.stop);
+    }
+//?}
+    at = Math.min(at, this.beatEnd[i]);
+    for (const it of this.plans) {
+      if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true;
+    }
+    let blend = (beat.blend ?? 120);
+    blend = this.paced(blend); //? player.pace
+    if (!blends) blend = 0;
+    this.beatEnd[i] = Math.min(this.beatEnd[i], at + blend);
+    const end = this.beatEnd[i];
+    for (const it of this.plans) {
+      if (it.cue.beat !== i) continue;
+      if (it.start >= at) {
+        it.skip(at, end);
+        it.blends = true;
+      } else {
+        if (it.stop > at) {
+          it.stop = at;
+          it.settle = Math.max(1, end - at);
+        }
+      }
+    }
+  }
+//?}
+//?{ Cue.whileWaiting
+
+  endRepeats(i) {
+    const end = this.beatEnd[i];
+    if (end >= NEVER) return;
+    for (const it of this.plans) {
+      if (it.cue.beat !== i || !it.cue.whileWaiting || it.start >= NEVER) continue;
+      if (it.start >= end) {
+        it.skip(end, end);
+        continue;
+      }
+      this.cut(it, end);
+//?{ RepeatEnd.finish
+      if ((it.cue.end ?? 'cut') === 'finish') {
+        let cycle = it.length;
+        if (it.cue.alternate) cycle = it.length * 2; //? Cue.alternate
+        it.stop = it.start + Math.trunc((end - it.start + cycle - 1) / cycle) * cycle;
+        this.beatEnd[i] = Math.max(this.beatEnd[i], it.stop);
+      }
+//?}
+    }
+  }
+//?{ RepeatEnd.finish
+//?{ Beat.atMost
+
+  /** Nothing goes on longer than the wait may. */
+  cutRepeats(i, latest) {
+    this.beatEnd[i] = latest;
+    for (const it of this.plans) {
+      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > latest) this.cut(it, latest);
+    }
+  }
+//?}
+//?}
+
+  cut(it, at) {
+    it.stop = at;
+//?{ RepeatEnd.settle
+    if (at >= NEVER || (it.cue.end ?? 'cut') !== 'settle') return;
+    it.settle = Math.max(1, it.cue.settle ?? 0); //? player.steady
+    it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? player.pace
+//?}
+  }
+//?}
 
   tracksOf(cue) {
     if (this.reducedMotion) return (cue.calm ?? null) ?? cue.moves; //? Cue.calm
@@ -614,23 +746,27 @@ export class LaunchSchedule {
   }
 
   fillLanes() {
-    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) { //? Cue.again|Beat.yields
-      const before = new CuePlan(this.timing.cues[c]); //? Cue.again|Beat.yields
-      before.never = this.plans[c].never; //? Cue.again|Beat.yields Beat.plays|Cue.dropped|Cue.bySystem
-      if (before.cue.adds) continue; //? Cue.again|Beat.yields Cue.adds
-      const layer = before.cue.layer; //? Cue.again|Beat.yields
-      for (const it of this.tracksOf(before.cue)) { //? Cue.again|Beat.yields
-        this.lanes[layer].segments.push(new Segment(before, it, neutral(it.property))); //? Cue.again|Beat.yields
-      } //? Cue.again|Beat.yields
-    } //? Cue.again|Beat.yields
+//?{ Cue.again|Beat.yields
+    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) {
+      const before = new CueTiming(this.timing.cues[c]);
+      before.never = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
+      if (before.cue.adds) continue; //? Cue.adds
+      const layer = before.cue.layer;
+      for (const it of this.tracksOf(before.cue)) {
+        this.lanes[layer].segments.push(new Segment(before, it, neutral(it.property)));
+      }
+    }
+//?}
     let order = this.plans;
     if ((this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER).length > 0) order = this.inOrderOfTime(); //? Cue.again
     for (const plan of order) {
       const lane = this.lanes[plan.cue.layer];
       for (const it of this.tracksOf(plan.cue)) {
         let found = neutral(it.property);
-        const before = this.ruling(plan.cue.layer, it.property, plan.start); //? Cue.again|Beat.yields
-        let follows = before >= 0 && lane.segments[before].plan.start < NEVER; //? Cue.again|Beat.yields
+//?{ Cue.again|Beat.yields
+        const before = this.ruling(plan.cue.layer, it.property, plan.start);
+        let follows = before >= 0 && lane.segments[before].plan.start < NEVER;
+//?}
         if (before >= 0 && plan.blends) follows = true; //? Beat.yields
         if (follows) found = lane.segments[before].valueAt(plan.start); //? Cue.again|Beat.yields
         if (plan.cue.adds) found = neutral(it.property); //? Cue.adds
@@ -638,22 +774,24 @@ export class LaunchSchedule {
       }
     }
   }
-//? Cue.again
-  /** The cues by their start; those that start together as `cueOrder` says. */ //? Cue.again
-  inOrderOfTime() { //? Cue.again
-    const order = []; //? Cue.again
-    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) { //? Cue.again
-      const plan = this.plans[c]; //? Cue.again
-      order.push(plan); //? Cue.again
-      let i = order.length - 1; //? Cue.again
-      while (i > 0 && order[i - 1].start > plan.start) { //? Cue.again
-        order[i] = order[i - 1]; //? Cue.again
-        i--; //? Cue.again
-      } //? Cue.again
-      order[i] = plan; //? Cue.again
-    } //? Cue.again
-    return order; //? Cue.again
-  } //? Cue.again
+//?{ Cue.again
+
+  /** The cues by their start; those that start together as `cueOrder` says. */
+  inOrderOfTime() {
+    const order = [];
+    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) {
+      const plan = this.plans[c];
+      order.push(plan);
+      let i = order.length - 1;
+      while (i > 0 && order[i - 1].start > plan.start) {
+        order[i] = order[i - 1];
+        i--;
+      }
+      order[i] = plan;
+    }
+    return order;
+  }
+//?}
 
   /** What rules a property at a moment: what began last, or else what begins first. */
   ruling(layer, property, t) {
@@ -666,55 +804,76 @@ export class LaunchSchedule {
     }
     return found;
   }
+//?{ Property.reveal|Property.draw
+//?{ Cue.adds
+
+  /** Of the cues laid over a property, which nothing rules, the one that began last, or else begins first. */
+  laidOver(layer, property, t) {
+    const segments = this.lanes[layer].segments;
+    let found = -1;
+    for (let i = 0; i < segments.length; i++) {
+      if (segments[i].track.property !== property) continue;
+      if (found < 0 || segments[i].plan.start <= t) found = i;
+    }
+    return found;
+  }
+//?}
+//?}
 
   value(layer, property, t) {
     const segments = this.lanes[layer].segments;
     const i = this.ruling(layer, property, t);
     let sum = i < 0 ? neutral(property) : segments[i].valueAt(t);
-    for (const it of segments) { //? Cue.adds
-      if (!it.plan.cue.adds || it.track.property !== property || it.plan.start > t) continue; //? Cue.adds
-      sum += it.valueAt(t) - neutral(property); //? Cue.adds
-    } //? Cue.adds
+//?{ Cue.adds
+    for (const it of segments) {
+      if (!it.plan.cue.adds || it.track.property !== property || it.plan.start > t) continue;
+      sum += it.valueAt(t) - neutral(property);
+    }
+//?}
     return sum;
   }
 
   /** Fills `state` with what is seen of a layer at `t`. */
   stateAt(layerIndex, t, screen, state) {
     this.own(layerIndex, t, screen, state);
-    for (let i = 0; i < 6; i++) state.outer[i] = i === 0 || i === 3 ? 1 : 0; //? Layer.parent
-    let parent = (this.timing.layers[layerIndex].parent ?? -1); //? Layer.parent
-    while (parent >= 0) { //? Layer.parent
-      this.joinGroup(parent, t, screen, state); //? Layer.parent
-      parent = (this.timing.layers[parent].parent ?? -1); //? Layer.parent
-    } //? Layer.parent
+//?{ Layer.parent
+    for (let i = 0; i < 6; i++) state.outer[i] = i === 0 || i === 3 ? 1 : 0;
+    let parent = (this.timing.layers[layerIndex].parent ?? -1);
+    while (parent >= 0) {
+      this.joinGroup(parent, t, screen, state);
+      parent = (this.timing.layers[parent].parent ?? -1);
+    }
+//?}
     if (state.opacity <= 0 || state.scaleX === 0 || state.scaleY === 0) state.visible = false;
     if (state.reveal <= 0) state.visible = false; //? Property.reveal
     if (this.timing.layers[layerIndex].kind === 'group') state.visible = false; //? LayerKind.group
   }
-//? Layer.parent
-  joinGroup(index, t, screen, state) { //? Layer.parent
-    const place = placeOn(this.timing.layers[index], screen); //? Layer.parent
-    if (place === null) return; //? Layer.parent
-    const group = this.groupState; //? Layer.parent
-    this.own(index, t, screen, group); //? Layer.parent
-    if (!group.visible) state.visible = false; //? Layer.parent
-    state.opacity *= group.opacity; //? Layer.parent
-    const radians = group.rotation * Math.PI / 180; //? Layer.parent
-    const a = Math.cos(radians) * group.scaleX; //? Layer.parent
-    const b = Math.sin(radians) * group.scaleX; //? Layer.parent
-    const c = -Math.sin(radians) * group.scaleY; //? Layer.parent
-    const d = Math.cos(radians) * group.scaleY; //? Layer.parent
-    const restX = acrossOf(place, screen); //? Layer.parent
-    const restY = downOf(place, screen); //? Layer.parent
-    for (let i = 0; i < 6; i += 2) { //? Layer.parent
-      const x = state.outer[i]; //? Layer.parent
-      const y = state.outer[i + 1]; //? Layer.parent
-      state.outer[i] = a * x + c * y; //? Layer.parent
-      state.outer[i + 1] = b * x + d * y; //? Layer.parent
-    } //? Layer.parent
-    state.outer[4] += group.x - a * restX - c * restY; //? Layer.parent
-    state.outer[5] += group.y - b * restX - d * restY; //? Layer.parent
-  } //? Layer.parent
+//?{ Layer.parent
+
+  joinGroup(index, t, screen, state) {
+    const place = placeOn(this.timing.layers[index], screen);
+    if (place === null) return;
+    const group = this.groupState;
+    this.own(index, t, screen, group);
+    if (!group.visible) state.visible = false;
+    state.opacity *= group.opacity;
+    const radians = group.rotation * Math.PI / 180;
+    const a = Math.cos(radians) * group.scaleX;
+    const b = Math.sin(radians) * group.scaleX;
+    const c = -Math.sin(radians) * group.scaleY;
+    const d = Math.cos(radians) * group.scaleY;
+    const restX = acrossOf(place, screen);
+    const restY = downOf(place, screen);
+    for (let i = 0; i < 6; i += 2) {
+      const x = state.outer[i];
+      const y = state.outer[i + 1];
+      state.outer[i] = a * x + c * y;
+      state.outer[i + 1] = b * x + d * y;
+    }
+    state.outer[4] += group.x - a * restX - c * restY;
+    state.outer[5] += group.y - b * restX - d * restY;
+  }
+//?}
 
   /** The layer's own state, without its groups. */
   own(layerIndex, t, screen, state) {
@@ -727,11 +886,13 @@ export class LaunchSchedule {
     state.scaleX *= this.value(layerIndex, 'scaleX', t); //? Property.scaleX
     state.scaleY *= this.value(layerIndex, 'scaleY', t); //? Property.scaleY
     state.rotation = this.value(layerIndex, 'rotation', t);
-    const flip = this.value(layerIndex, 'flip', t); //? Property.flip
-    if (flip !== 0) { //? Property.flip
-      const narrowed = Math.cos(flip * Math.PI / 180); //? Property.flip
-      state.scaleX *= Math.abs(narrowed) < 1e-9 ? 0 : narrowed; //? Property.flip
-    } //? Property.flip
+//?{ Property.flip
+    const flip = this.value(layerIndex, 'flip', t);
+    if (flip !== 0) {
+      const narrowed = Math.cos(flip * Math.PI / 180);
+      state.scaleX *= Math.abs(narrowed) < 1e-9 ? 0 : narrowed;
+    }
+//?}
     state.width = screen.width;
     state.height = screen.height;
     state.x = screen.width / 2;
@@ -743,83 +904,117 @@ export class LaunchSchedule {
       state.x = acrossOf(place, screen);
       state.y = downOf(place, screen);
       state.rotation += (place.turn ?? 0); //? Place.turn
-      const there = (layer.destination ?? null); //? Property.travel
-      if (there !== null) this.travel(there, place, this.value(layerIndex, 'travel', t), screen, state); //? Property.travel
+//?{ Property.travel
+      const there = (layer.destination ?? null);
+      if (there !== null) this.travel(there, place, this.value(layerIndex, 'travel', t), screen, state);
+//?}
       this.turnAboutPivot(layer, state); //? Layer.pivotX|Layer.pivotY
     }
     state.x += this.value(layerIndex, 'x', t); //? Property.x
     state.y += this.value(layerIndex, 'y', t); //? Property.y
-    if (layer.kind === 'backdrop') { //? Property.panel
-      const panel = this.value(layerIndex, 'panel', t); //? Property.panel
-      state.height = screen.height + ((layer.panelHeight ?? 0) - screen.height) * panel; //? Property.panel
-      state.y += (state.height - screen.height) / 2; //? Property.panel
-    } //? Property.panel
-    state.reveal = within(this.value(layerIndex, 'reveal', t)); //? Property.reveal
-    state.revealShape = null; //? Property.reveal
-    const reveal = this.ruling(layerIndex, 'reveal', t); //? Property.reveal
-    if (reveal >= 0) state.revealShape = (this.lanes[layerIndex].segments[reveal].plan.cue.reveal ?? null); //? Property.reveal
-    state.draw = within(this.value(layerIndex, 'draw', t)); //? Property.draw
-    const draw = this.ruling(layerIndex, 'draw', t); //? Property.draw
-    if (draw >= 0) state.fillFrom = (this.lanes[layerIndex].segments[draw].plan.cue.fillFrom ?? 0.6); //? Property.draw
+//?{ Property.panel
+    if (layer.kind === 'backdrop') {
+      const panel = this.value(layerIndex, 'panel', t);
+      state.height = screen.height + ((layer.panelHeight ?? 0) - screen.height) * panel;
+      state.y += (state.height - screen.height) / 2;
+    }
+//?}
+//?{ Property.reveal
+    state.reveal = within(this.value(layerIndex, 'reveal', t));
+    state.revealShape = null;
+    let reveal = this.ruling(layerIndex, 'reveal', t);
+    if (reveal < 0) reveal = this.laidOver(layerIndex, 'reveal', t); //? Cue.adds
+    if (reveal >= 0) state.revealShape = (this.lanes[layerIndex].segments[reveal].plan.cue.reveal ?? null);
+//?}
+//?{ Property.draw
+    state.draw = within(this.value(layerIndex, 'draw', t));
+    let draw = this.ruling(layerIndex, 'draw', t);
+    if (draw < 0) draw = this.laidOver(layerIndex, 'draw', t); //? Cue.adds
+    if (draw >= 0) state.fillFrom = (this.lanes[layerIndex].segments[draw].plan.cue.fillFrom ?? 0.6);
+//?}
     state.progress = layer.kind === 'progress' ? this.loaded(layer, t) : 0; //? LayerKind.progress
-    state.clip = within(this.value(layerIndex, 'clip', t)); //? LayerKind.clip Property.clip
-    const steps = (layer.frames ?? 0) - 1; //? LayerKind.clip Property.clip
-    if (steps > 0) state.clip = Math.floor(state.clip * steps + 1e-9) / steps; //? LayerKind.clip Property.clip
+//?{ LayerKind.clip
+//?{ Property.clip
+    state.clip = within(this.value(layerIndex, 'clip', t));
+    const steps = (layer.frames ?? 0) - 1;
+    if (steps > 0) state.clip = Math.floor(state.clip * steps + 1e-9) / steps;
+//?}
+//?}
   }
-//? Property.travel
-  travel(there, place, part, screen, state) { //? Property.travel
-    state.x += (acrossOf(there, screen) - state.x) * part; //? Property.travel
-    state.y += (downOf(there, screen) - state.y) * part; //? Property.travel
-    state.rotation += ((there.turn ?? 0) - (place.turn ?? 0)) * part; //? Property.travel Place.turn
-    const across = place.width > 0 ? there.width / place.width : 1; //? Property.travel
-    const down = place.height > 0 ? there.height / place.height : 1; //? Property.travel
-    const scale = 1 + (Math.min(across, down) - 1) * part; //? Property.travel
-    state.scaleX *= scale; //? Property.travel
-    state.scaleY *= scale; //? Property.travel
-  } //? Property.travel
-//? Layer.pivotX|Layer.pivotY
-  /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */ //? Layer.pivotX|Layer.pivotY
-  turnAboutPivot(layer, state) { //? Layer.pivotX|Layer.pivotY
-    const x = ((layer.pivotX ?? 0.5) - 0.5) * state.width; //? Layer.pivotX|Layer.pivotY
-    const y = ((layer.pivotY ?? 0.5) - 0.5) * state.height; //? Layer.pivotX|Layer.pivotY
-    const radians = state.rotation * Math.PI / 180; //? Layer.pivotX|Layer.pivotY
-    state.x += x - (Math.cos(radians) * state.scaleX * x - Math.sin(radians) * state.scaleY * y); //? Layer.pivotX|Layer.pivotY
-    state.y += y - (Math.sin(radians) * state.scaleX * x + Math.cos(radians) * state.scaleY * y); //? Layer.pivotX|Layer.pivotY
-  } //? Layer.pivotX|Layer.pivotY
-//? LayerKind.progress
-  /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */ //? LayerKind.progress
-  loaded(layer, t) { //? LayerKind.progress
-    let sum = 0; //? LayerKind.progress
-    let count = 0; //? LayerKind.progress
-    for (let g = 0; g < this.gateOpen.length; g++) { //? LayerKind.progress
-      const gate = this.timing.gates[g]; //? LayerKind.progress GateTiming.optional|GateTiming.typical
-      let counts = true; //? LayerKind.progress
-      if (gate.optional) counts = false; //? LayerKind.progress GateTiming.optional
-      if ((layer.gates ?? LAYER_GATES).length > 0) counts = (layer.gates ?? LAYER_GATES).includes(g); //? LayerKind.progress Layer.gates
-      if (!counts) continue; //? LayerKind.progress
-      count++; //? LayerKind.progress
-      const taken = this.gateStart[g] >= NEVER ? 0 : Math.max(0, t - this.gateStart[g]); //? LayerKind.progress
-      let typical = 500; //? LayerKind.progress
-      typical = Math.max(1, gate.typical ?? 500); //? LayerKind.progress GateTiming.typical
-      sum += t >= this.gateOpen[g] ? 1 : Math.min(0.9, 0.9 * taken / typical); //? LayerKind.progress
-    } //? LayerKind.progress
-    return count > 0 ? sum / count : 1; //? LayerKind.progress
-  } //? LayerKind.progress
-//? Layer.shown
-  /** Some layers are seen in one outcome alone. */ //? Layer.shown
-  belongs(layer, t) { //? Layer.shown
-    const decided = t >= this.outcomeAt; //? Layer.shown Shown.offline|Shown.message
-    const offline = decided && this.outcome === 'offline'; //? Layer.shown Shown.offline
-    if ((layer.shown ?? 'always') === 'offline') return offline; //? Layer.shown Shown.offline
-    if ((layer.shown ?? 'always') === 'message') return decided && this.outcome === 'message'; //? Layer.shown Shown.message
-    if (offline && layer.kind === 'firstScreen') { //? Layer.shown Shown.offline
-      for (const it of this.timing.layers) { //? Layer.shown Shown.offline
-        if (it.kind === 'firstScreen' && (it.shown ?? 'always') === 'offline') return false; //? Layer.shown Shown.offline
-      } //? Layer.shown Shown.offline
-    } //? Layer.shown Shown.offline
-    return true; //? Layer.shown
-  } //? Layer.shown
+//?{ Property.travel
+
+  travel(there, place, part, screen, state) {
+    state.x += (acrossOf(there, screen) - state.x) * part;
+    state.y += (downOf(there, screen) - state.y) * part;
+    state.rotation += ((there.turn ?? 0) - (place.turn ?? 0)) * part; //? Place.turn
+    const across = place.width > 0 ? there.width / place.width : 1;
+    const down = place.height > 0 ? there.height / place.height : 1;
+    const scale = 1 + (Math.min(across, down) - 1) * part;
+    state.scaleX *= scale;
+    state.scaleY *= scale;
+  }
+//?}
+//?{ Layer.pivotX|Layer.pivotY
+
+  /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */
+  turnAboutPivot(layer, state) {
+    const x = ((layer.pivotX ?? 0.5) - 0.5) * state.width;
+    const y = ((layer.pivotY ?? 0.5) - 0.5) * state.height;
+    const radians = state.rotation * Math.PI / 180;
+    state.x += x - (Math.cos(radians) * state.scaleX * x - Math.sin(radians) * state.scaleY * y);
+    state.y += y - (Math.sin(radians) * state.scaleX * x + Math.cos(radians) * state.scaleY * y);
+  }
+//?}
+//?{ LayerKind.progress
+
+  /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
+  loaded(layer, t) {
+    let sum = 0;
+    let count = 0;
+    for (let g = 0; g < this.gateOpen.length; g++) {
+      const gate = this.timing.gates[g]; //? GateTiming.optional|GateTiming.typical
+      let counts = true;
+      if (gate.optional) counts = false; //? GateTiming.optional
+      if ((layer.gates ?? LAYER_GATES).length > 0) counts = (layer.gates ?? LAYER_GATES).includes(g); //? Layer.gates
+      if (!counts) continue;
+      count++;
+      const taken = this.gateStart[g] >= NEVER ? 0 : Math.max(0, t - this.gateStart[g]);
+      let typical = 500;
+      typical = Math.max(1, gate.typical ?? 500); //? GateTiming.typical
+      sum += t >= this.gateOpen[g] ? 1 : Math.min(0.9, 0.9 * taken / typical);
+    }
+    return count > 0 ? sum / count : 1;
+  }
+//?}
+//?{ Layer.shown
+
+  /** Some layers are seen in one outcome alone. */
+  belongs(layer, t) {
+    const decided = t >= this.outcomeAt; //? Shown.offline|Shown.message
+//?{ Shown.offline
+    const offline = decided && this.outcome === 'offline';
+    if ((layer.shown ?? 'always') === 'offline') return offline;
+//?}
+    if ((layer.shown ?? 'always') === 'message') return decided && this.outcome === 'message'; //? Shown.message
+//?{ Shown.offline
+    if (offline && layer.kind === 'firstScreen') {
+      for (const it of this.timing.layers) {
+        if (it.kind === 'firstScreen' && (it.shown ?? 'always') === 'offline') return false;
+      }
+    }
+//?}
+    return true;
+  }
+//?}
 }
+
+//?{ Property.reveal
+//?{ player.shapes
+export function sameReveal(a, b) {
+  return a.iris === b.iris && a.x === b.x && a.y === b.y;
+}
+//?}
+//?}
 
 /** Where the layer stands, held this way. */
 export function placeOn(layer, screen) {
@@ -828,13 +1023,17 @@ export function placeOn(layer, screen) {
 }
 
 export function acrossOf(place, screen) {
-  const free = screen.width - (screen.left ?? 0) - (screen.right ?? 0); //? Place.safe
-  if (place.safe) return (place.x ?? 0) + (screen.left ?? 0) + free * (place.across ?? 0.5); //? Place.safe
+//?{ Place.safe
+  const free = screen.width - (screen.left ?? 0) - (screen.right ?? 0);
+  if (place.safe) return (place.x ?? 0) + (screen.left ?? 0) + free * (place.across ?? 0.5);
+//?}
   return (place.x ?? 0) + screen.width * (place.across ?? 0.5);
 }
 
 export function downOf(place, screen) {
-  const free = screen.height - (screen.top ?? 0) - (screen.bottom ?? 0); //? Place.safe
-  if (place.safe) return (place.y ?? 0) + (screen.top ?? 0) + free * (place.down ?? 0.5); //? Place.safe
+//?{ Place.safe
+  const free = screen.height - (screen.top ?? 0) - (screen.bottom ?? 0);
+  if (place.safe) return (place.y ?? 0) + (screen.top ?? 0) + free * (place.down ?? 0.5);
+//?}
   return (place.y ?? 0) + screen.height * (place.down ?? 0.5);
 }

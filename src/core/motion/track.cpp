@@ -1,0 +1,13 @@
+// SPDX-License-Identifier: MIT
+#include "core/motion/track.h"
+
+namespace scaena::motion {
+
+std::string_view propertyWord(Property property) {
+    static constexpr std::string_view kWords[kProperties] = {"opacity", "x",        "y",     "scale-x",
+                                                             "scale-y", "rotation", "flip",  "reveal",
+                                                             "draw",    "travel",   "panel", "clip"};
+    return kWords[static_cast<std::size_t>(property)];
+}
+
+}

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: MIT
+#include "core/schedule/seam.h"
+#include "support/builders.h"
+#include "support/fake_instruments.h"
+
+#include <catch2/catch.hpp>
+
+using namespace scaena;
+using namespace scaena::test;
+
+namespace {
+
+/// The system shows the icon in its middle; the app's first frame has it elsewhere.
+model::Sequence jumping() {
+    return aSequence()
+        .withBeat(play("arrive", 400))
+        .with([](model::Sequence& s) { findThing(s.layers, "logo")->place.y = -120; })
+        .build();
+}
+
+std::vector<check::Finding> findingsOf(const model::Sequence& sequence, plan::TargetId target) {
+    const FakeInstruments fakes;
+    std::vector<check::Finding> found;
+    const auto study = studyOf(fakes, sequence);
+    for (const auto& it : study->findings()) {
+        if (it.rule == "seam" && it.target == target) {
+            found.push_back(it);
+        }
+    }
+    return found;
+}
+
+}
+
+TEST_CASE("A jump at the seam is found with its place, its limit and the conditions that show it") {
+    const auto findings = findingsOf(jumping(), "android12");
+    REQUIRE_FALSE(findings.empty());
+    const auto found =
+        std::find_if(findings.begin(), findings.end(), [](const auto& it) { return it.place.id == "logo"; });
+    REQUIRE(found != findings.end());
+    CHECK(found->rule == "seam");
+    CHECK(found->severity == check::Severity::Warning);
+    CHECK(found->target == plan::TargetId("android12"));
+    CHECK(found->place.kind == check::Place::Kind::Layer);
+    CHECK(found->sentence.find("logo") != std::string::npos);
+    CHECK(found->limit.find("0.75 dp") != std::string::npos);
+    REQUIRE(found->seen);
+    CHECK_FALSE(schedule::seamOf(jumping(), *found->seen).empty());
+}
+
+TEST_CASE("The remedy of a seam's finding makes it go away") {
+    auto sequence = jumping();
+    auto findings = findingsOf(sequence, "android12");
+    REQUIRE_FALSE(findings.empty());
+    for (std::size_t steps = findings.size(); !findings.empty() && steps > 0; --steps) {
+        REQUIRE(findings.front().remedy);
+        const auto next = check::mended(sequence, findings.front());
+        if (next == sequence) {
+            break; // only the platform decides the rest
+        }
+        sequence = next;
+        findings = findingsOf(sequence, "android12");
+    }
+    CHECK(sequence != jumping());
+    CHECK(
+        std::none_of(findings.begin(), findings.end(), [](const auto& it) { return it.place.id == "logo"; }));
+}
+
+TEST_CASE("Each target has findings of its own, and where nothing jumps there are none") {
+    auto still = aSequence().withBeat(play("arrive", 400)).build();
+    still.opening.layers = {"backdrop", "logo", "title"};
+    CHECK(findingsOf(still, "android").empty());
+    std::size_t all = 0;
+    for (const auto& target : plan::targets()) {
+        for (const auto& it : findingsOf(jumping(), target.id)) {
+            CHECK(it.sentence.find(target.name) == 0);
+            ++all;
+        }
+    }
+    CHECK(all >= plan::targets().size()); // it jumps everywhere
+}
