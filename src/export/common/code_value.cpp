@@ -11,17 +11,18 @@ namespace scaena::exporting {
 
 namespace {
 
-/// Pieces of at most `width`, cut where the words of a path's text begin; nothing for a text that has to be
-/// escaped.
-std::vector<std::string> piecesOf(const std::string& text, std::size_t width) {
+/// Pieces of at most `width`, of which the `first` may have to be shorter, cut where the words of a path's
+/// text begin; nothing for a text that has to be escaped.
+std::vector<std::string> piecesOf(const std::string& text, std::size_t first, std::size_t width) {
     std::vector<std::string> pieces;
     if (text.find_first_of("\\\"'$\n") != std::string::npos) {
         return pieces;
     }
     std::size_t from = 0;
-    while (text.size() - from > width) {
-        const auto at = text.find_last_of(" MLCZ", from + width);
-        const auto to = at == std::string::npos || at <= from ? from + width : at;
+    while (text.size() - from > (from == 0 ? first : width)) {
+        const auto most = from + (from == 0 ? first : width);
+        const auto at = text.find_last_of(" MLCZ", most);
+        const auto to = at == std::string::npos || at <= from ? most : at;
         pieces.push_back(text.substr(from, to - from));
         from = to;
     }
@@ -322,7 +323,10 @@ std::string Dialect::text(const CodeValue& value, int indent, int taken) const {
     }
     if (const auto* words = std::get_if<std::string>(&value.value)) {
         const std::string blank(static_cast<std::size_t>(indent + step()), ' ');
-        const auto pieces = piecesOf(*words, limit() - blank.size() - 5); // quotes, and what joins
+        const auto width = limit() - blank.size() - 5; // quotes, and what joins
+        const auto before = static_cast<std::size_t>(indent + taken);
+        const auto first = before + 45 < limit() ? std::min(width, limit() - before - 5) : width;
+        const auto pieces = piecesOf(*words, first, width);
         if (!pieces.empty()) {
             return broken(pieces, blank);
         }

@@ -110,18 +110,23 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     }
     std::string says;
     for (const auto& message : spokenMessages(sequence)) {
-        says += (says.empty() ? "" : ", ") + dartString(message);
+        says += "\n      " + dartString(message) + ",";
     }
     std::string dark;
     for (const auto& name : darkPictures) {
-        dark += fmt::format("{}{}", dark.empty() ? "" : ", ", dartString(assets + name));
+        dark += "\n      " + dartString(assets + name) + ",";
     }
-    out +=
-        fmt::format("/// The launch: tell it what has loaded, and show it with a LaunchSequence.\n"
-                    "final Launch<{1}> {0}Launch = Launch<{1}>(LaunchData(\n"
-                    "    name: {2}, timing: _timing, looks: _looks, palette: _palette, {3}says: [{4}]));\n\n",
-                    dartName(camelCase(type)), gate, dartString(sequence.name),
-                    used.contains("player.pictures") ? "darkPictures: {" + dark + "}, " : "", says);
+    if (used.contains("player.pictures")) {
+        dark = fmt::format("    darkPictures: {{{}}},\n", dark.empty() ? "" : dark + "\n    ");
+    } else {
+        dark.clear();
+    }
+    out += fmt::format("/// The launch: tell it what has loaded, and show it with a LaunchSequence.\n"
+                       "final Launch<{1}> {0}Launch = Launch<{1}>(LaunchData(\n"
+                       "    name: {2}, timing: _timing, looks: _looks, palette: _palette,\n{3}"
+                       "    says: [{4}]));\n\n",
+                       dartName(camelCase(type)), gate, dartString(sequence.name), dark,
+                       says.empty() ? "" : says + "\n    ");
     out += dartTiming(build.plans) + dartLooks(looks);
     out += "const List<LaunchColors> _palette = " + dart(paletteValue(sequence.palette), 2) + ";\n";
     build.add(codeFolder(sequence) + "launch.dart", out);

@@ -96,26 +96,29 @@ std::string made(const std::string& name, const std::string& comment, const Code
 }
 
 /// What a list of looks says of one: the look itself where it takes one line, else the function that makes
-/// it.
+/// it. The platform's formatter wants a comma after the last of several, and none after the only one.
 std::string lookItem(std::string& functions, const std::string& name, const std::string& before,
-                     const TimingTree::Named& look) {
+                     const TimingTree::Named& look, bool isOnly) {
+    const auto* const comma = isOnly ? "" : ",";
     const auto comment = commentText(look.name);
-    const auto line = fmt::format("            {}{},  // {}\n", before, swift(look.value, 12), comment);
+    const auto line =
+        fmt::format("            {}{}{}  // {}\n", before, swift(look.value, 12), comma, comment);
     if (line.find('\n') + 1 == line.size() && line.size() <= kColumns) {
         return line;
     }
     functions += made(name, look.name, look.value);
-    return fmt::format("            {}{}(),\n", before, name);
+    return fmt::format("            {}{}(){}\n", before, name, comma);
 }
 
 std::string looksText(const SwiftLooks& looks) {
     std::string functions, items, wide;
     for (std::size_t i = 0; i < looks.upright.size(); ++i) {
-        items += lookItem(functions, fmt::format("look{}", i), "", looks.upright[i]);
+        items +=
+            lookItem(functions, fmt::format("look{}", i), "", looks.upright[i], looks.upright.size() == 1);
     }
     for (const auto& [layer, look] : looks.wide) {
         wide += lookItem(functions, fmt::format("wideLook{}", layer), fmt::format("{}: ", layer),
-                         {looks.upright[layer].name, look});
+                         {looks.upright[layer].name, look}, looks.wide.size() == 1);
     }
     auto out =
         functions + "    static func looks() -> [Look] {\n        [\n" + items + "        ]\n    }\n\n";

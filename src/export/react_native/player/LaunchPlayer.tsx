@@ -466,7 +466,7 @@ class Film {
   }
   //?}
 
-  //?{ Property.rotation|Property.travel|LayerKind.progress
+  //?{ Property.rotation|Place.turn|LayerKind.progress
   degrees(name: string, index: number, of: Values): Moving<string> {
     return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, true)), (it) => `${it}deg`);
   }
@@ -555,7 +555,7 @@ class Film {
       { translateX: this.value('x', index, (it) => it.x - width / 2) },
       { translateY: this.value('y', index, (it) => it.y - height / 2) }, //? player.fixedBackdrops
       { translateY: this.value('y', index, (it) => it.y - top(it)) }, //? Property.panel
-      { rotate: this.degrees('turn', index, (it) => it.rotation) }, //? Property.rotation|Property.travel
+      { rotate: this.degrees('turn', index, (it) => it.rotation) }, //? Property.rotation|Place.turn
       { scaleX: this.value('across', index, (it) => it.scaleX) },
       { scaleY: this.value('down', index, (it) => it.scaleY) },
     ];
@@ -578,12 +578,12 @@ class Film {
     if (first === undefined) return null;
     const seen = (t: number) => all.map((it) => this.state(it, t, false)).find((it) => it.visible);
     const value = (name: string, of: Values) => this.moving(`content ${name}`, all, (t) => of(seen(t) ?? this.state(first, t, false)), (it) => it);
-    const turn = this.moving('content turn', all, (t) => (seen(t) ?? this.state(first, t, false)).rotation, (it) => `${it}deg`); //? Property.rotation|Property.travel
+    const turn = this.moving('content turn', all, (t) => (seen(t) ?? this.state(first, t, false)).rotation, (it) => `${it}deg`); //? Property.rotation|Place.turn
     return {
       opacity: value('opacity', (it) => (it.visible ? it.opacity : 0)),
       transform: [
         { translateX: value('x', (it) => it.x - width / 2) }, { translateY: value('y', (it) => it.y - height / 2) },
-        { rotate: turn }, //? Property.rotation|Property.travel
+        { rotate: turn }, //? Property.rotation|Place.turn
         { scaleX: value('across', (it) => it.scaleX) }, { scaleY: value('down', (it) => it.scaleY) },
       ],
     };

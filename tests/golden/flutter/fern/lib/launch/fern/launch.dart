@@ -9,7 +9,8 @@ enum FernGate { ready }
 
 /// The launch: tell it what has loaded, and show it with a LaunchSequence.
 final Launch<FernGate> fernLaunch = Launch<FernGate>(LaunchData(
-    name: 'Fern', timing: _timing, looks: _looks, palette: _palette, says: []));
+    name: 'Fern', timing: _timing, looks: _looks, palette: _palette,
+    says: []));
 
 const LaunchTiming _timing = LaunchTiming(
     beats: _beats, gates: _gates, layers: _layers, cues: _cues);
