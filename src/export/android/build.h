@@ -43,6 +43,9 @@ void addAndroidOpening(ExportBuild& base, const AndroidNames& names, const std::
 void addColours(AndroidBuild& build);
 /// `openingOnly`: leaves out what the static frame does not show.
 [[nodiscard]] std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOnly = false);
+/// What a picture takes of a box, in dp: a drawable fills its bounds, a layer's picture keeps its
+/// proportions.
+[[nodiscard]] Size keptProportions(const AndroidBuild& build, const model::Layer& layer, Size box);
 /// The files of pictures, backdrop pictures and clips; parts of addLayerDrawables.
 [[nodiscard]] LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer);
 [[nodiscard]] LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer);

@@ -59,7 +59,7 @@ void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::A
 /// size.
 void addImageIcon(AndroidBuild& build, const model::Layer& layer) {
     const double side = newerAndroid().iconBox;
-    const Size size = schedule::openingIconSize(layer, newerAndroid());
+    const Size size = keptProportions(build, layer, schedule::openingIconSize(layer, newerAndroid()));
     const auto dp = [](double value) { return numberText(value) + "dp"; };
     pugi::xml_document document;
     auto list = with(document.append_child("layer-list"), "xmlns:android",

@@ -50,6 +50,14 @@ bool copyPicture(AndroidBuild& build, const std::string& path, const std::string
 
 std::string frameName(const std::string& clip, int frame) { return fmt::format("{}_{:03}", clip, frame); }
 
+Size keptProportions(const AndroidBuild& build, const model::Layer& layer, Size box) {
+    const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
+    const auto* bytes = shown ? build.input.artFiles.bytesOf(shown->path) : nullptr;
+    const auto own = bytes ? pictureSize(*bytes).value_or(box) : box;
+    const double fit = art::fitInto({0, 0, own.width, own.height}, {0, 0, box.width, box.height}).meanScale();
+    return {own.width * fit, own.height * fit};
+}
+
 LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto name = build.names.resource("image", layer.id);
     bool any = false;
@@ -61,12 +69,7 @@ LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
     if (!any) {
         return {};
     }
-    // A drawable fills its bounds; in the layer's box the picture keeps its proportions.
-    const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
-    const Size box{layer.place.width, layer.place.height};
-    const auto own = pictureSize(*build.input.artFiles.bytesOf(shown->path)).value_or(box);
-    const double fit = art::fitInto({0, 0, own.width, own.height}, {0, 0, box.width, box.height}).meanScale();
-    return {name, {own.width * fit, own.height * fit}};
+    return {name, keptProportions(build, layer, {layer.place.width, layer.place.height})};
 }
 
 LayerDrawable addBackdropPicture(AndroidBuild& build, const model::Layer& layer) {
