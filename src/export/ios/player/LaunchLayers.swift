@@ -210,11 +210,12 @@ extension @LAUNCH@ {
 //?}
 //?{ Look.toColor
             let radians = look.angle * Double.pi / 180
-            let half = (abs(Double(box.width) * sin(radians)) + abs(Double(box.height) * cos(radians))) / 2
-            let x = sin(radians) * half / Double(max(1, box.width))
-            let y = -cos(radians) * half / Double(max(1, box.height))
-            gradient.startPoint = CGPoint(x: 0.5 - x, y: 0.5 - y)
-            gradient.endPoint = CGPoint(x: 0.5 + x, y: 0.5 + y)
+            // The axis lies in a square that is stretched to the box, and what crosses it is stretched, too.
+            let across = sin(radians) * Double(box.width)
+            let down = -cos(radians) * Double(box.height)
+            let half = (abs(across) + abs(down)) / 2 / max(1, across * across + down * down)
+            gradient.startPoint = CGPoint(x: 0.5 - across * half, y: 0.5 - down * half)
+            gradient.endPoint = CGPoint(x: 0.5 + across * half, y: 0.5 + down * half)
 //?}
         } //? LayerKind.backdrop
 //?{ Look.frames
