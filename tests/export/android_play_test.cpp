@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 
 /// Exports for Android as parts of a real app, in the real framework: resources linked, Kotlin compiled
 /// without a warning, played on the JVM (tests/judges/android). What must have happened stands in
@@ -23,6 +24,35 @@ void checkBars(const json& seen, const json& it, bool isOver) {
     if (isOver) {
         CHECK(seen["barsAfter"] == 1);
     }
+}
+
+/// Where neither a backdrop nor the app's first screen covers, Android shows the window background of the
+/// theme, and the preview black (docs/platforms.md says so). So where cues play with the first screen, the
+/// lowest backdrop stays until the hand-off; elsewhere backdrops move as they like.
+model::Sequence keptCovered(model::Sequence sequence) {
+    const auto isOf = [&](const model::Cue& cue, model::LayerKind kind) {
+        return model::findThing(sequence.layers, cue.layer)->kind() == kind;
+    };
+    const auto lowest = std::find_if(sequence.layers.begin(), sequence.layers.end(),
+                                     [](const auto& it) { return it.kind() == model::LayerKind::Backdrop; });
+    if (lowest == sequence.layers.end() ||
+        std::none_of(sequence.cues.begin(), sequence.cues.end(),
+                     [&](const auto& it) { return isOf(it, model::LayerKind::FirstScreen); })) {
+        return sequence;
+    }
+    std::set<CueId> gone;
+    for (const auto& it : sequence.cues) {
+        if (it.layer == lowest->id && it.beat != sequence.beats.back().id) {
+            gone.insert(it.id);
+        }
+    }
+    std::erase_if(sequence.cues, [&](const auto& it) { return gone.count(it.id) > 0; });
+    for (auto& it : sequence.cues) {
+        if (gone.count(it.anchor.cue) > 0) {
+            it.anchor = {};
+        }
+    }
+    return sequence;
 }
 
 }
@@ -71,7 +101,7 @@ TEST_CASE("In the real Android framework every sample shows what the preview sho
     auto first = openSample(samples().front());
     first.artFiles = std::make_shared<project::ArtFiles>(randomArtFiles(first));
     for (const unsigned seed : seeds(700, 4)) {
-        const auto sequence = withPlainFirstScreens(randomWithoutClips(seed));
+        const auto sequence = keptCovered(withPlainFirstScreens(randomWithoutClips(seed)));
         std::vector<Look> looks;
         for (const auto& look : {kLooks[0], kLooks[3], kLooks[4]}) {
             if (!isNever(scheduleOf(sequence, look).metrics.shown)) {

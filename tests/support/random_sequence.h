@@ -130,20 +130,6 @@ private:
     Random m_random;
 };
 
-/// The lowest backdrop stays where it is until the hand-off. Beneath a launch that covers nothing lies the
-/// app's own window, which each platform fills with something else: no picture of ours can be held against
-/// it.
-inline void keepCovered(model::Sequence& sequence) {
-    const auto lowest = std::find_if(sequence.layers.begin(), sequence.layers.end(), [](const auto& it) {
-        return it.template as<model::BackdropContent>() != nullptr;
-    });
-    if (lowest != sequence.layers.end()) {
-        std::erase_if(sequence.cues, [&](const auto& it) {
-            return it.layer == lowest->id && it.beat != sequence.beats.back().id;
-        });
-    }
-}
-
 /// A random sequence whose clips, of which there are no files here, are left out.
 inline model::Sequence randomWithoutClips(unsigned seed) {
     RandomSequences random(seed);
@@ -151,7 +137,6 @@ inline model::Sequence randomWithoutClips(unsigned seed) {
     std::erase_if(sequence.layers, [](const auto& it) { return it.template as<model::ClipContent>(); });
     std::erase_if(sequence.cues,
                   [&](const auto& it) { return model::indexOf(sequence.layers, it.layer) < 0; });
-    keepCovered(sequence);
     std::erase_if(sequence.opening.layers,
                   [&](const auto& it) { return model::indexOf(sequence.layers, it) < 0; });
     for (auto& it : sequence.cues) {
