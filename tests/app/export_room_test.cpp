@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "app/export/export_model.h"
 #include "app/export/export_room.h"
 #include "app/export/file_view.h"
 #include "app/export/target_card.h"
@@ -98,6 +99,18 @@ TEST_CASE("Each target can be looked at and written without leaving the room") {
         CHECK(s.find<QTabWidget>("exportTabs")->currentIndex() == 2); // the steps left
         s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
     }
+}
+
+TEST_CASE("What is found is looked for in the background, without a file being made") {
+    Session s;
+    ExportModel model(s.window.document());
+    model.setShown(true);
+    CHECK_FALSE(model.found()); // pictures may be large: nothing is decoded before the room is seen
+    CHECK(model.findings().empty());
+    REQUIRE(QTest::qWaitFor([&] { return model.found() != nullptr; }, 30000));
+    CHECK(model.found() == s.window.document().study());
+    CHECK_FALSE(model.found()->findings(model.target()).empty());
+    REQUIRE(QTest::qWaitFor([&] { return model.stage() == ExportModel::Stage::Idle; }, 30000));
 }
 
 TEST_CASE("A file's text is shown, and what differs after a change") {

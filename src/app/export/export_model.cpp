@@ -96,6 +96,7 @@ void ExportModel::renew() {
         m_soon.start();
         emit changed(); // what is shown is out of date already
     } else {
+        m_found.reset();
         m_built.reset();
         m_placed.reset();
     }
@@ -109,7 +110,10 @@ ExportModel::Stage ExportModel::stage() const {
 }
 
 std::vector<check::Finding> ExportModel::findings() const {
-    return m_built && *m_built ? (*m_built)->findings : m_document.study()->findings(m_target);
+    if (m_built && *m_built) {
+        return (*m_built)->findings;
+    }
+    return m_found ? m_found->findings(m_target) : std::vector<check::Finding>();
 }
 
 bool ExportModel::canWrite() const {
@@ -117,11 +121,24 @@ bool ExportModel::canWrite() const {
            m_plan.changesAnything() && m_plan.problems.empty();
 }
 
+void ExportModel::find() {
+    m_finder.run<study::StudyPtr>(
+        [study = m_document.study()](const Jobs::Run&) {
+            (void)study->findings();
+            return study;
+        },
+        [this](study::StudyPtr study) {
+            m_found = std::move(study);
+            emit changed();
+        });
+}
+
 void ExportModel::build() {
     m_soon.stop();
     if (!m_document.isOpen()) {
         return;
     }
+    find();
     m_wasCancelled = false;
     m_builder.run<Result<exporting::Export>>(
         [study = m_document.study(), target = m_target, chosen = m_options](const Jobs::Run& run) {

@@ -43,8 +43,11 @@ public:
     [[nodiscard]] const Problems& problems() const { return m_problems; }
     [[nodiscard]] bool wasWritten() const { return m_wasWritten; }
     [[nodiscard]] bool wasCancelled() const { return m_wasCancelled; }
-    /// What was found about the sequence on its way to the target, before any file is made.
+    /// What was found about the sequence on its way to the target, as far as it is known: pictures are looked
+    /// at in the background, for the first time before any file is made.
     [[nodiscard]] std::vector<check::Finding> findings() const;
+    /// Whose findings these are; null before the first.
+    [[nodiscard]] const study::StudyPtr& found() const { return m_found; }
 
     /// While nobody looks nothing is built.
     void setShown(bool shown);
@@ -60,6 +63,7 @@ signals:
 
 private:
     void renew();
+    void find();
     void build();
     void place();
     void take(Result<exporting::Export> made);
@@ -74,6 +78,7 @@ private:
     plan::ExportId m_target;
     QString m_folder;
     exporting::ChosenOptions m_options;
+    study::StudyPtr m_found;
     std::optional<Result<exporting::Export>> m_built;
     std::shared_ptr<const exporting::PlacedExport> m_placed;
     exporting::WritePlan m_plan;
@@ -81,6 +86,7 @@ private:
     bool m_wasWritten = false, m_wasCancelled = false, m_isShown = false, m_isWriting = false;
     int m_wish = 0; ///< the last look into a folder that was asked for
     QTimer m_soon;  ///< several changes one after the other make one export
+    Jobs m_finder{Jobs::Order::Newest};
     Jobs m_builder{Jobs::Order::Newest};
     /// Folders can be large, far away or slow; they are looked into and written one after the other.
     Jobs m_folders{Jobs::Order::Queue};

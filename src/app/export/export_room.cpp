@@ -21,6 +21,7 @@
 #include <QTabWidget>
 #include <QTextBrowser>
 #include <map>
+#include <utility>
 
 /// What the Export room shows of its model, and when.
 namespace scaena::app {
@@ -92,6 +93,7 @@ void ExportRoom::refresh() {
     if (stage == Stage::Idle && m_model.wasWritten()) {
         m_tabs->setCurrentIndex(kStepsTab);
     }
+    tellWhatIsLeft();
 }
 
 void ExportRoom::fillCards() {
@@ -196,7 +198,16 @@ QString ExportRoom::planInWords() const {
 }
 
 void ExportRoom::mend(const check::Finding& finding) {
+    m_mended = finding;
     m_document.mend(finding);
+    tellWhatIsLeft();
+}
+
+void ExportRoom::tellWhatIsLeft() {
+    if (!m_mended || m_model.found() != m_document.study()) {
+        return; // what is left is being looked for
+    }
+    const auto finding = *std::exchange(m_mended, std::nullopt);
     QStringList left;
     for (const auto& it : m_document.study()->findings()) {
         const bool isAlike = it.rule == finding.rule && it.target == finding.target;

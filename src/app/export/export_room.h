@@ -59,6 +59,8 @@ private:
     void chooseFolder();
     /// Says what is left of it, which only the platform decides.
     void mend(const check::Finding& finding);
+    /// What a remedy could not mend, once that is known.
+    void tellWhatIsLeft();
 
     Document& m_document;
     ExportModel m_model;
@@ -77,6 +79,7 @@ private:
     QPushButton* m_write;
     QPushButton* m_open;
     std::shared_ptr<const exporting::PlacedExport> m_filled; ///< what the pages show
+    std::optional<check::Finding> m_mended;                  ///< until it is known what its remedy left
 };
 
 }
