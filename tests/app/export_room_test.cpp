@@ -120,7 +120,7 @@ TEST_CASE("A file's text is shown, and what differs after a change") {
     s.write();
     s.find<QTabWidget>("exportTabs")->setCurrentIndex(0);
     REQUIRE(s.select("launch.js"));
-    CHECK(s.find<QPlainTextEdit>("fileText")->toPlainText().contains("const timing"));
+    CHECK(s.find<QPlainTextEdit>("fileText")->toPlainText().contains("beats:["));
     REQUIRE(s.select("maskable-512.png"));
     CHECK(s.find<QLabel>("filePicture")->isVisible());
     CHECK(s.find<QLabel>("fileTitle")->text().contains("512 × 512"));

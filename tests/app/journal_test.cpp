@@ -29,6 +29,19 @@ std::string journal() {
 
 bool journalIsThere() { return !journal().empty(); }
 
+/// Until no file is touched any more: what was opened has its filmstrip.
+void waitForQuiet() {
+    long before = -1;
+    REQUIRE(waitFor(
+        [&] {
+            QTest::qWait(60);
+            const long seen = before;
+            before = fileCalls();
+            return before == seen;
+        },
+        5000));
+}
+
 void rename(Document& document, const std::string& name) {
     auto next = *document.sequence();
     next.name = name;
@@ -52,7 +65,7 @@ TEST_CASE("The count of file calls is awake") {
 TEST_CASE("A drag of two hundred moves does nothing to the disk, and its end writes the journal once") {
     Session s;
     s.window.selection().select(Selection::Kind::Cue, "sun-rise");
-    QTest::qWait(300); // the filmstrip of the open sequence
+    waitForQuiet();
     const QPointF from = s.cueRect("sun-rise").center();
     s.move(from, Qt::NoButton, Qt::AltModifier);
     QTest::mousePress(&s.score(), Qt::LeftButton, Qt::AltModifier, from.toPoint());
@@ -80,7 +93,7 @@ TEST_CASE("A drag of two hundred moves does nothing to the disk, and its end wri
 
 TEST_CASE("Moving the pointer over a window in which nothing was changed touches no file") {
     Session s;
-    QTest::qWait(300);
+    waitForQuiet();
     const auto before = fileCalls();
     for (int i = 0; i < 100; ++i) {
         s.move({100.0 + i, 80}, Qt::NoButton, Qt::NoModifier);

@@ -13,13 +13,16 @@ namespace {
 
 constexpr int kLooks = 5; // moments of a beat that are looked at
 
-/// Whether the layer is seen at any time of that beat.
-bool isSeenIn(const schedule::Schedule& schedule, int beat, int layer) {
+/// Whether the layer is seen at any time of that beat before `until`.
+bool isSeenIn(const schedule::Schedule& schedule, int beat, int layer, Millis until) {
     const auto& span = schedule.beats[static_cast<std::size_t>(beat)];
     if (!span.played || span.end <= span.start || isNever(span.start)) {
         return false;
     }
-    const double end = std::min(span.end, schedule.end);
+    const double end = std::min({span.end, schedule.end, until});
+    if (end <= span.start) {
+        return false;
+    }
     for (int i = 0; i < kLooks; ++i) {
         const double t = span.start + (end - span.start) * i / (kLooks - 1.0);
         if (isSeen(schedule, layer, std::min(t, end - 0.5))) {
@@ -59,11 +62,12 @@ std::vector<Finding> vanishing(const schedule::Schedule& before, const schedule:
             continue;
         }
         std::vector<std::string> lost;
-        for (int beat = 0; beat < model::indexOf(now.beats, cue.beat); ++beat) {
+        const auto start = after.cues[static_cast<std::size_t>(&cue - now.cues.data())].start;
+        for (int beat = 0; beat <= model::indexOf(now.beats, cue.beat); ++beat) {
             const auto& it = now.beats[static_cast<std::size_t>(beat)];
             const int beatBefore = model::indexOf(old.beats, it.id);
-            if (beatBefore >= 0 && isSeenIn(before, beatBefore, layerBefore) &&
-                !isSeenIn(after, beat, layer)) {
+            if (beatBefore >= 0 && isSeenIn(before, beatBefore, layerBefore, start) &&
+                !isSeenIn(after, beat, layer, start)) {
                 lost.push_back(it.name);
             }
         }

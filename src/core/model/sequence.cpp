@@ -6,6 +6,9 @@
 namespace scaena::model {
 
 bool playsOn(const Sequence& sequence, const Beat& beat, StartKind start) {
+    if (beat.kind == BeatKind::Opening && (start == StartKind::First || start == StartKind::Cold)) {
+        return true; // the system shows its picture whenever a process starts, whatever the app wants
+    }
     const auto& beats = sequence.starts[static_cast<std::size_t>(start)];
     if (beats) {
         return std::find(beats->begin(), beats->end(), beat.id) != beats->end();

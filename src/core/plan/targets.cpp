@@ -24,6 +24,14 @@ OpeningTraits newerAndroid() {
     return traits;
 }
 
+/// The same, whose picture the exported player lets go when the icon has come to rest; the cross-platform kits'
+/// hold is over with their first frame.
+OpeningTraits newerAndroidHeld() {
+    OpeningTraits traits = newerAndroid();
+    traits.holdsIcon = true;
+    return traits;
+}
+
 /// The launch storyboard: static, but with safe areas, pictures, and places of their own for low screens
 /// (the compact height class).
 OpeningTraits storyboard() {
@@ -64,7 +72,7 @@ constexpr Millis kBundle = 500;
 const std::vector<Target>& targets() {
     using enum HomeIcon;
     static const std::vector<Target> list = {
-        {"android12", "Android 12+", "android", newerAndroid(), {}, 0, Circle},
+        {"android12", "Android 12+", "android", newerAndroidHeld(), {}, 0, Circle},
         {"android", "Android 6–11", "android", {}, {}, 0, Circle},
         {"ios", "iOS", "ios", storyboard(), {}, 0, Rounded},
         {"flutter", "Flutter on Android 12+", "flutter", newerAndroid(), {}, kEngine, Circle},

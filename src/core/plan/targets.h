@@ -32,6 +32,7 @@ struct OpeningTraits {
     Size footer;                           ///< dp, largest footer mark
     double footerMargin = 0;               ///< dp below the footer mark
     Millis longestAnimation = 0;           ///< 0: the frame is static
+    bool holdsIcon = false;                ///< the exported player keeps the frame until its icon is at rest
     bool safeAreas = false;                ///< places may hang on the safe area
     bool turns = false;                    ///< shows layers that are turned at rest
     bool pictures = false;                 ///< shows a backdrop's picture

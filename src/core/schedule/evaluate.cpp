@@ -284,15 +284,25 @@ private:
         state.rotation = 0;
         state.size = openingIconSize(layer, traits);
         state.mask = model::plateOf(layer) ? traits.plateVisible : traits.iconVisible;
-        state.opacity = std::clamp(value(icon, Property::Opacity), 0.0, 1.0);
-        state.scaleX = value(icon, Property::ScaleX);
-        state.scaleY = value(icon, Property::ScaleY);
-        state.rotation = value(icon, Property::Rotation);
+        state.opacity = std::clamp(bySystem(icon, Property::Opacity), 0.0, 1.0);
+        state.scaleX = bySystem(icon, Property::ScaleX);
+        state.scaleY = bySystem(icon, Property::ScaleY);
+        state.rotation = bySystem(icon, Property::Rotation);
         state.maskCentre = state.centre;
         turnAboutPivot(state, layer.pivot);
-        state.centre.x += value(icon, Property::X);
-        state.centre.y += value(icon, Property::Y);
+        state.centre.x += bySystem(icon, Property::X);
+        state.centre.y += bySystem(icon, Property::Y);
         addIfVisible(state);
+    }
+
+    /// The system knows the opening's own cues alone: whatever a later one begins with, the icon is there.
+    [[nodiscard]] double bySystem(int layer, Property property) const {
+        const auto& timeline = m_schedule.timeline(layer, property);
+        const double base = timeline.baseAt(m_t);
+        const auto& segments = timeline.segments();
+        const auto cue = segments.empty() ? -1 : segments.front().cue;
+        const bool isOwn = cue >= 0 && plan().cues[static_cast<std::size_t>(cue)].beat == 0;
+        return (isOwn ? base : motion::neutral(property)) + timeline.valueAt(m_t) - base;
     }
 
     const Schedule& m_schedule;

@@ -133,8 +133,8 @@ std::vector<SeamGap> seamOf(const Schedule& schedule) {
         return gaps;
     }
     const auto shown = [&](const LayerState* state) {
-        const bool isSeen = state && state->draw > 0 && state->reveal.progress > 0 &&
-                            isWithin(*state, schedule.screen);
+        const bool isSeen =
+            state && state->draw > 0 && state->reveal.progress > 0 && isWithin(*state, schedule.screen);
         return isSeen ? state->opacity : 0;
     };
     for (std::size_t i = 0; i < sequence.layers.size(); ++i) {
@@ -201,6 +201,34 @@ std::vector<WorstGap> worstSeam(const plan::PlanPtr& plan) {
     return worst;
 }
 
+namespace {
+
+/// What covers the app's first frame becomes a layer of the opening, where the system can show it; else the
+/// opening takes its colour, if it has one alone.
+void mendGround(model::Sequence& sequence, const Frame& app, const plan::OpeningTraits& traits) {
+    const model::Layer* covers = nullptr;
+    for (const auto& state : app.layers) {
+        const auto& layer = sequence.layers[static_cast<std::size_t>(state.layer)];
+        if (layer.as<model::BackdropContent>() && state.reveal.progress >= 1 && state.opacity > 0.99) {
+            covers = &layer;
+        }
+    }
+    if (!covers) {
+        return;
+    }
+    const auto& backdrop = covers->get<model::BackdropContent>();
+    auto& layers = sequence.opening.layers;
+    const bool isThere = std::find(layers.begin(), layers.end(), covers->id) != layers.end();
+    const bool isPlain = backdrop.fill.to.empty() && !backdrop.picture;
+    if (!isPlain && !isThere && !traits.iconOnly && (traits.pictures || !backdrop.picture)) {
+        layers.push_back(covers->id);
+    } else if (backdrop.fill.to.empty()) {
+        sequence.opening.colour = backdrop.fill.colour;
+    }
+}
+
+}
+
 model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions) {
     const auto schedule = resolve(sequence, conditions);
     const auto sides = sidesOf(schedule);
@@ -211,15 +239,7 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
     for (const auto& gap : seamOf(schedule)) {
         const int index = model::indexOf(sequence.layers, gap.layer);
         if (gap.layer.empty()) {
-            // The opening takes the colour of the first backdrop that covers the app's first frame, if it has
-            // one.
-            for (const auto& state : sides->app.layers) {
-                const auto& layer = sequence.layers[static_cast<std::size_t>(state.layer)];
-                const auto* backdrop = layer.as<model::BackdropContent>();
-                if (backdrop && backdrop->fill.to.empty() && state.opacity > 0.99) {
-                    sequence.opening.colour = backdrop->fill.colour;
-                }
-            }
+            mendGround(sequence, sides->app, plan::targetOf(conditions.target).opening);
             continue;
         }
         auto& layer = sequence.layers[static_cast<std::size_t>(index)];

@@ -201,6 +201,11 @@ void Timekeeper::runOpening(Millis now) {
     auto& span = m_timing.beats[0];
     span.end = now + m_launch->opening;
     placeCues(0, now, span.end, false);
+    for (const auto index : m_plan.beats[0].cues) {
+        const bool isHeld = m_plan.target->opening.holdsIcon && !m_plan.cues[at(index)].isDropped();
+        const Millis rest = m_timing.cues[at(index)].end;
+        span.end = isHeld && !isNever(rest) ? std::max(span.end, rest) : span.end;
+    }
     placeCues(0, now, span.end, true);
     for (const auto index : m_plan.beats[0].cues) {
         auto& cue = m_timing.cues[at(index)];

@@ -88,16 +88,17 @@ private:
 
     void checkOpening() {
         checkColour("/opening/colour", m_sequence.opening.colour);
-        const auto expect = [&](const char* place, const LayerId& id, LayerKind kind, auto suits) {
+        const auto expect = [&](const char* place, const LayerId& id, const char* what, auto suits) {
             const auto* layer = findThing(m_sequence.layers, id);
             if (!id.empty() && (!layer || !suits(layer->kind()))) {
-                report(place, fmt::format("“{}” is not a layer of kind {}", id, word(kind)));
+                report(place, fmt::format("“{}” is {}", id, layer ? what : "not a layer"));
             }
         };
-        expect("/opening/icon", m_sequence.opening.icon, LayerKind::Artwork, canBeIcon);
-        expect("/opening/footer", m_sequence.opening.footer, LayerKind::FooterMark,
+        constexpr const char* kNoIcon = "neither an artwork nor an image: no other layer can be an icon";
+        expect("/opening/icon", m_sequence.opening.icon, kNoIcon, canBeIcon);
+        expect("/opening/footer", m_sequence.opening.footer, "not a footer mark",
                [](LayerKind kind) { return kind == LayerKind::FooterMark; });
-        expect("/appIcon/layer", m_sequence.appIcon.layer, LayerKind::Artwork, canBeIcon);
+        expect("/appIcon/layer", m_sequence.appIcon.layer, kNoIcon, canBeIcon);
         if (!m_sequence.appIcon.colour.empty()) {
             checkColour("/appIcon/colour", m_sequence.appIcon.colour);
         }

@@ -206,6 +206,27 @@ TEST_CASE("The newer system's frame shows the masked icon and the footer, nothin
     CHECK(frame.layers[0].size.width == 160);
 }
 
+TEST_CASE("The system's icon is there from the first moment, whatever a later cue begins with") {
+    const auto fading =
+        aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, MoveKind::Rise)).build();
+    const auto s = resolve(fading, {});
+    for (const double t : {0.0, 100.0, s.beats[0].end - 0.5}) {
+        const auto frame = evaluate(s, t);
+        INFO(t);
+        REQUIRE(stateOf(frame, s, "logo"));
+        CHECK(stateOf(frame, s, "logo")->opacity == 1);
+        CHECK(stateOf(frame, s, "logo")->centre == Point{206, 457.5});
+    }
+    CHECK(evaluate(s, s.beats[0].end).system == false);
+    // What the opening's own cue does to it is seen, and what a later one adds is not.
+    auto moved = fading;
+    auto settle = cue("settle", moved.beats.front().id, 0, 400, MoveKind::Settle);
+    moved.cues.push_back(settle);
+    const auto m = resolve(moved, {});
+    CHECK(stateOf(evaluate(m, 10), m, "logo")->scaleX != Approx(1));
+    CHECK(stateOf(evaluate(m, 10), m, "logo")->centre == Point{206, 457.5});
+}
+
 TEST_CASE("The older system's frame shows the layers named for it, at rest") {
     auto sequence =
         aSequence().withBeat(play("a", 500)).withCue(cue("in", "a", 0, 400, MoveKind::Rise)).build();

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 #include "support/builders.h"
 
@@ -330,9 +331,45 @@ TEST_CASE("The opening's cues are the system's: only what it can carry is played
 TEST_CASE("An opening that ends before the icon's cue leaves the cue's end state") {
     auto sequence = aSequence().withBeat(play("a", 500)).build();
     sequence.cues = {cue("pop", "opening", 0, 900, model::MoveKind::Settle)};
-    const auto s = resolve(sequence, usual());
+    auto kit = usual();
+    kit.target = "flutter";
+    const auto s = resolve(sequence, kit); // its engine adds 250 ms
+    CHECK(beatOf(s, "opening").end == 850);
     CHECK(spanOf(s, "pop").cut());
-    CHECK(s.timeline(2, motion::Property::ScaleX).valueAt(602) == Approx(1));
+    CHECK(s.timeline(2, motion::Property::ScaleX).valueAt(852) == Approx(1));
+}
+
+TEST_CASE("A start of a process shows the system's picture, also where no beat is to play") {
+    auto sequence = aSequence().withBeat(play("a", 500)).build();
+    sequence.starts[static_cast<std::size_t>(model::StartKind::Cold)] = std::vector<BeatId>{};
+    sequence.starts[static_cast<std::size_t>(model::StartKind::Warm)] = std::vector<BeatId>{};
+    const auto cold = resolve(sequence, usual());
+    CHECK(cold.metrics.shown == 600);
+    CHECK(evaluate(cold, 100).system);
+    CHECK_FALSE(cold.beats[1].played);
+    auto warm = usual();
+    warm.start = model::StartKind::Warm;
+    CHECK(resolve(sequence, warm).metrics.shown == 0);
+}
+
+TEST_CASE("Where the player holds the system's picture, the opening lasts until its icon is at rest") {
+    auto sequence = aSequence().withBeat(play("a", 500)).build();
+    sequence.cues = {cue("pop", "opening", 0, 900, model::MoveKind::Settle)};
+    const auto held = resolve(sequence, usual());
+    CHECK(beatOf(held, "opening").end == 900);
+    CHECK_FALSE(spanOf(held, "pop").cut());
+    CHECK(beatOf(held, "a").start == 900);
+    CHECK(held.metrics.opening == 900);
+    CHECK(held.metrics.shown == resolve(aSequence().withBeat(play("a", 500)).build(), usual()).metrics.shown + 300);
+    // What is over before, or what the system does not play, holds nothing.
+    sequence.cues[0].length = 400;
+    CHECK(beatOf(resolve(sequence, usual()), "opening").end == 600);
+    sequence.cues[0].length = 1200;
+    CHECK(beatOf(resolve(sequence, usual()), "opening").end == 600);
+    auto older = usual();
+    older.target = "android";
+    sequence.cues[0].length = 900;
+    CHECK(beatOf(resolve(sequence, older), "opening").end < 900);
 }
 
 TEST_CASE("The app's own view cannot be cut to a shape, and the preview shows that") {

@@ -169,6 +169,14 @@ TEST_CASE("A backdrop's picture that only the app can show is a gap, and its hid
         }
     }
     CHECK(without > 0);
+    // Where a system can show it and only was not told to, one step tells it.
+    auto untold = sequence;
+    untold.opening.layers = {"logo"};
+    REQUIRE(find(seamOf(untold, on("ios")), ""));
+    const auto mended = mendSeam(untold, on("ios"));
+    CHECK(mended.opening.layers.size() == 2);
+    CHECK(seamOf(mended, on("ios")).empty());
+    CHECK(mendSeam(untold, on("android12")).opening.layers == untold.opening.layers);
     // Where the picture is on both sides, what the opening's colour is beneath it does not matter.
     sequence.opening.colour = "ink";
     CHECK(find(seamOf(sequence, on("ios")), "") == nullptr);

@@ -39,6 +39,16 @@ TEST_CASE("A sound sequence has no problems, nor has the empty one") {
     CHECK(valid::problemsOf(emptySequence()).empty());
 }
 
+TEST_CASE("What cannot be an icon is told by what could") {
+    auto sequence = sound();
+    sequence.opening.icon = "title";
+    const auto problems = valid::problemsOf(sequence);
+    REQUIRE(problems.size() == 1);
+    CHECK(problems[0].message == "“title” is neither an artwork nor an image: no other layer can be an icon");
+    sequence.opening.icon = "ghost";
+    CHECK(valid::problemsOf(sequence).front().message == "“ghost” is not a layer");
+}
+
 TEST_CASE("Each kind of mistake is found at its place") {
     struct Mistake {
         const char* what;
