@@ -5,6 +5,7 @@
 #include "support/export_helper.h"
 #include "support/random_sequence.h"
 #include "support/timing_cases.h"
+#include "support/whole_player.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -111,10 +112,8 @@ TEST_CASE("The exported Kotlin timing gives the core's numbers, for samples and 
     REQUIRE(files.writeAtomically(folder.path() / "Registry.kt", registry + "\n)\n"));
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
     const auto player = readWhole(repository() / "src/export/android/player/LaunchTiming.kt");
-    REQUIRE(files.writeAtomically(
-        folder.path() / "LaunchTiming.kt",
-        withPackage(exporting::onlyUsed(player, exporting::everyPart(player), exporting::kKotlinHabits),
-                    "launch")));
+    REQUIRE(
+        files.writeAtomically(folder.path() / "LaunchTiming.kt", withPackage(wholePlayer(player), "launch")));
     REQUIRE(files.writeAtomically(folder.path() / "TimingCases.kt",
                                   readWhole(repository() / "tests/judges/TimingCases.kt")));
     const auto compiled = kotlinc({".", "-nowarn", "-d", "out.jar"}, folder.path());

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "export/web/short_names.h"
 #include "export/web/small_script.h"
 #include "support/judges.h"
 #include "support/random_sequence.h"
@@ -80,6 +81,30 @@ TEST_CASE("Texts and patterns in a small script stay as they are") {
     }
 }
 
+TEST_CASE("A script's own names are short, those used most the shortest, and what is others' stays") {
+    using exporting::withShortNames;
+    CHECK(withShortNames(
+              "const times = 2;\nfunction twice(value) { return value * times; }\nshow(twice(times));\n") ==
+          "const a = 2;\nfunction b(c) { return c * a; }\nshow(b(a));\n");
+    // Members, keys and methods keep theirs, and so does what a short form says of them.
+    CHECK(withShortNames("class Box {\n  wide = 1;\n  turn(wide, high = wide) {\n    this.wide = wide;\n    "
+                         "return { high, wide: high };"
+                         "\n  }\n}\n") == "class c {\n  wide = 1;\n  turn(b, a = b) {\n    this.wide = b;\n  "
+                                          "  return { high: a, wide: a };\n  }\n}\n");
+    CHECK(withShortNames("const f = ({ one, two: other = one, ...rest }) => [one, other, rest];\n") ==
+          "const d = ({ one: a, two: b = a, ...c }) => [a, b, c];\n");
+    CHECK(withShortNames("const word = `${(item) => `<${item}>`}`;\n") ==
+          "const b = `${(a) => `<${a}>`}`;\n");
+    CHECK(withShortNames("let seen = ok ? seen : { seen: 1 };\nfor (const it of a.it) { it(a); }\n") ==
+          "let c = ok ? c : { seen: 1 };\nfor (const b of a.it) { b(a); }\n");
+    CHECK(withShortNames("class A {\n  from = LAST;\n}\nconst LAST = 1;\n").find("from = LAST") ==
+          std::string::npos);
+    for (const char* broken :
+         {"", "'", "const a = `${", "{", "(", "class", "const", "function", "x =>", "[", "${"}) {
+        CHECK(withShortNames(broken).size() <= std::string_view(broken).size());
+    }
+}
+
 TEST_CASE("The small script of each sample and of random sequences is the readable one") {
     Pairs pairs;
     const auto add = [&](const model::Sequence& sequence, const project::ArtFiles& artFiles) {
@@ -117,10 +142,18 @@ TEST_CASE("Another script than the readable one is seen") {
     pairs.add("const a = 1;\nf(a - -1);\n", "const a=1\nf(a- -1)\n");
     pairs.add("const a = 1;\nf(a - -1);\n", "const a=1\nf(a-1)\n");
     pairs.add("f();\n(g)();\n", "f()\n(g)()\n");
+    pairs.add("const one = 1;\nf(one, two);\n", "const a=1\nf(a,two)\n");
+    pairs.add("const one = 1;\nf(one, two);\n", "const a=1\nf(one,two)\n");
+    pairs.add("const one = 1;\nf(one, two);\n", "const a=1\nf(a,b)\n");
+    pairs.add("const one = { x: 1 };\nf(one.x);\n", "const a={b:1}\nf(a.b)\n");
     const auto result = pairs.compared();
     INFO(result.output);
     CHECK(result.code == 1);
     CHECK(result.output.find("0 is not") == std::string::npos);
     CHECK(result.output.find("1 is not") != std::string::npos);
     CHECK(result.output.find("2 is not") != std::string::npos);
+    CHECK(result.output.find("3 is not") == std::string::npos);
+    for (const char* other : {"4 is not", "5 is not", "6 is not"}) {
+        CHECK(result.output.find(other) != std::string::npos);
+    }
 }

@@ -3,6 +3,7 @@
 #include "export/ios/ios_parts.h"
 #include "support/apple_app.h"
 #include "support/timing_table.h"
+#include "support/whole_player.h"
 
 #include <regex>
 
@@ -200,8 +201,7 @@ TEST_CASE("The exported Swift timing, compiled and run, gives the core's numbers
     const auto cases = timingTable(folder.path(), "swift", "ios", asSwift, 501, 24);
     REQUIRE(files.writeAtomically(folder.path() / "cases.txt", cases));
     REQUIRE(files.writeAtomically(folder.path() / "Registry.swift", registry + "]\n"));
-    const auto player = exporting::wholePlayer(
-        readWhole(repository() / "src/export/ios/player/LaunchTiming.swift"), exporting::kSwiftHabits);
+    const auto player = wholePlayer(readWhole(repository() / "src/export/ios/player/LaunchTiming.swift"));
     REQUIRE(files.writeAtomically(folder.path() / "LaunchTiming.swift",
                                   std::regex_replace(player, std::regex("@LAUNCH@"), "Judged")));
     std::vector<fs::path> sources = {folder.path() / "LaunchTiming.swift",

@@ -2,6 +2,7 @@
 #include "export/flutter/flutter_exporter.h"
 #include "support/judges.h"
 #include "support/timing_table.h"
+#include "support/whole_player.h"
 
 #include "export/common/timing_tree.h"
 
@@ -13,8 +14,7 @@ using namespace scaena::test;
 namespace {
 
 std::string dartPlayer() {
-    return exporting::wholePlayer(readWhole(repository() / "src/export/flutter/player/launch_timing.dart"),
-                                  exporting::kDartHabits);
+    return wholePlayer(readWhole(repository() / "src/export/flutter/player/launch_timing.dart"));
 }
 
 RunResult judged(const std::string& player, unsigned randomOnes) {
@@ -42,10 +42,10 @@ TEST_CASE("The exported Dart timing gives the core's numbers, translated and run
 
 TEST_CASE("A mistake in the Dart timing would be seen") {
     auto player = dartPlayer();
-    const std::string sound = "state.y += value(layerIndex, LaunchProperty.y, t);";
+    const std::string sound = "state.y += value;";
     const auto at = player.find(sound);
     REQUIRE(at != std::string::npos);
-    player.replace(at, sound.size(), "state.y -= value(layerIndex, LaunchProperty.y, t);");
+    player.replace(at, sound.size(), "state.y -= value;");
     const auto result = judged(player, 0);
     INFO(result.output);
     CHECK(result.code != 0);

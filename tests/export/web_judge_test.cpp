@@ -5,6 +5,7 @@
 #include "support/timing_table.h"
 #include "support/variants.h"
 #include "support/web_app.h"
+#include "support/whole_player.h"
 
 #include <QImage>
 
@@ -245,8 +246,7 @@ TEST_CASE("The script players' timing gives the core's numbers, for samples and 
     // The module is told to be one by its ending: the export's own stands in a folder without a package.json.
     REQUIRE(files.writeAtomically(
         folder.path() / "timing.mjs",
-        exporting::wholePlayer(readWhole(repository() / "src/export/web/player/launch-timing.js"),
-                               exporting::kScriptHabits)));
+        wholePlayer(readWhole(repository() / "src/export/web/player/launch-timing.js"))));
     const auto at = [&](const char* name) { return QString::fromStdString((folder.path() / name).string()); };
     const auto judged = runJudge("timing_cases.mjs", {at("timing.mjs"), at("cases.txt"), at("")});
     INFO(judged.output);

@@ -190,3 +190,21 @@ TEST_CASE(
     CHECK(look.find("width = 40.0") != std::string::npos);
     CHECK(look.find("height = 20.0") != std::string::npos);
 }
+
+TEST_CASE("A layer that is turned upright alone stands straight in the page's opening held sideways") {
+    auto sequence = aSequence().withBeat(play("a", 500)).build();
+    sequence.opening.layers = {"logo"};
+    auto& logo = *model::findThing(sequence.layers, "logo");
+    logo.art()->art = "a.svg";
+    logo.place.turn = 30;
+    logo.landscape = logo.place;
+    const auto sideways = [&](double turn) {
+        model::findThing(sequence.layers, "logo")->landscape->turn = turn;
+        const auto text = fileOf(exportedWith({}, sequence, Shelf().artFiles, "web"), "/launch.css");
+        const auto at = text.find("@media (orientation: landscape) { #");
+        REQUIRE(at != std::string::npos);
+        return text.substr(at, text.find('\n', at) - at);
+    };
+    CHECK(sideways(0).find("transform: none;") != std::string::npos);
+    CHECK(sideways(10).find("transform: rotate(10deg);") != std::string::npos);
+}

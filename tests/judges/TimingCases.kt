@@ -29,7 +29,8 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
             "schedule" -> {
                 where = text
                 val opened = IntArray(timing.gates.size) { words[7 + it].toInt() }
-                schedule = LaunchSchedule(timing, StartKind.valueOf(words[1]), words[3] == "1", words[4] == "1", 1.0, 0, 0, words[2].toInt(), opened)
+                val conditions = LaunchConditions(StartKind.valueOf(words[1]), words[3] == "1", words[4] == "1", 1.0, 0, 0, words[2].toInt(), opened)
+                schedule = LaunchSchedule(timing, conditions)
                 same("shown", schedule.shown().toDouble(), words[5].toDouble())
                 same("outcome", schedule.outcome.ordinal.toDouble(), words[6].toDouble())
             }

@@ -63,14 +63,14 @@ for (const line of readFileSync(table, 'utf8').split('\n')) {
     isPlayed = timing.beats.some((it) => (it.plays ?? usual).includes(words[1].toLowerCase()));
     if (module === 'each' && !isPlayed) continue;
     const opened = timing.gates.map((_, i) => Math.min(NEVER, +words[7 + i]));
-    schedule = new LaunchSchedule(timing, words[1].toLowerCase(), words[3] === '1', +words[2], opened);
+    const conditions = { start: words[1].toLowerCase(), reducedMotion: words[3] === '1', messageAt: 0, retriedAt: 0, openingEnd: +words[2], opened };
+    schedule = new LaunchSchedule(timing, conditions);
     same('shown', schedule.shown(), Math.min(NEVER, +words[5]));
     same('outcome', OUTCOMES.indexOf(schedule.outcome), +words[6]);
   } else if (module === 'each' && !isPlayed) {
     continue;
   } else if (words[0] === 'beat') {
-    // A cut player keeps it only where something asks for it.
-    if (schedule.beatStart || module !== 'each') same('beat start', schedule.beatStart[+words[1]], +words[2]);
+    same('beat start', schedule.beatStart[+words[1]], +words[2]);
     same('beat end', schedule.beatEnd[+words[1]], +words[3]);
   } else if (words[0] === 'gate') {
     same('gate open', schedule.gateOpen[+words[1]], +words[2]);

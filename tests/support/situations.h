@@ -314,6 +314,9 @@ inline void checkSituation(const json& seen, const Played& played) {
         CHECK(record["outcome"] == played.told.back());
         CHECK(record["start"] == situation.value("start", "cold"));
     }
+    if (seen.contains("over")) { // told once, when all can be used: nothing while a message stands there
+        CHECK(seen["over"] == (played.stays ? json::array() : json::array({played.told.back()})));
+    }
     if (situation.contains("pressed")) {
         CHECK(seen["pressed"] == situation["pressed"]);
     }

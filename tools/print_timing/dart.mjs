@@ -8,6 +8,7 @@ export class Dart extends Printer {
   }
 
   get step() { return '  '; }
+  get wishes() { return ['player.steady', 'player.stillness', 'player.memory']; }
   note(text) { this.slashNote(text); }
 
   name(name) {
@@ -51,10 +52,9 @@ export class Dart extends Printer {
       for (const field of it.fields) this.marked(field.marks, () => this.field(field));
       for (const method of it.methods) {
         this.marked(method.marks, () => {
-          this.line('');
           this.note(method.note);
           this.functionOf(method.isPrivate ? '_' : '', method);
-        });
+        }, true);
       }
     });
   }
@@ -66,7 +66,7 @@ export class Dart extends Printer {
     }));
     const short = `${this.name(it.name)}(${parts.map((part) => part.text).join(', ')}) {`;
     const body = () => this.statements(it.maker.body);
-    if (short.length + 2 <= this.limit && parts.every((part) => part.marks.length === 0)) {
+    if (this.fits(short)) {
       this.block(short, body);
     } else {
       this.line(`${this.name(it.name)}(`);
@@ -98,7 +98,8 @@ export class Dart extends Printer {
 
   local(it) { return `${it.isConst ? 'final ' : ''}${this.type(it.type)} ${it.name} = ${this.text(it.value)}`; }
 
-  isShort(body, marks) { return ['return', 'continue', 'break'].includes(body[0].what) && super.isShort(body, marks); }
+  isShort(body) { return super.isShort(body) && ['return', 'continue', 'break'].includes(body[0].what); }
+  get needsDefault() { return true; }
 
   countHead(it) {
     const step = it.step > 1 ? `${it.name} += ${it.step}` : `${it.name}++`;

@@ -7,10 +7,23 @@ const ARRAYS = { 'Int[]': 'IntArray', 'Double[]': 'DoubleArray', 'boolean[]': 'B
 export class Kotlin extends Printer {
   print() {
     const header = [...OWNER, 'package @PACKAGE@', ''];
-    return super.print([...header, ...IMPORTS.map((it) => `import kotlin.math.${it} //? import`)]);
+    return super.print([...header, ...IMPORTS.map((it) => `import kotlin.math.${it}`)]);
   }
 
   get end() { return ''; }
+  get wishes() { return ['player.pace', 'player.system', 'player.stillness', 'player.memory']; }
+
+  choose(it) {
+    this.block(`when (${this.text(it.value)}) {`, () => {
+      for (const one of it.cases) this.marked(one.marks, () => this.oneCase(this.text(one.word), one.body));
+      this.oneCase('else', it.other);
+    });
+  }
+
+  oneCase(head, body) {
+    if (body.length === 1 && this.isShort(body)) this.line(`${head} -> ${this.simple(body[0])}`);
+    else this.block(`${head} -> {`, () => this.statements(body));
+  }
 
   type(name) {
     if (name.endsWith('?')) return `${this.type(name.slice(0, -1))}?`;
@@ -33,16 +46,16 @@ export class Kotlin extends Printer {
 
   data(it) {
     this.block(`${this.shown(it)}class ${it.name}(`, () => {
-      for (const field of it.fields) {
+      const fields = it.fields.filter((field) => this.isWanted(field));
+      for (const field of fields) {
         const value = field.value ? ` = ${this.text(field.value)}` : '';
-        this.marked(field.marks, () => this.line(`val ${field.name}: ${this.type(field.type)}${value},`));
+        this.line(`val ${field.name}: ${this.type(field.type)}${value}${field === fields.at(-1) ? '' : ','}`);
       }
     }, ')');
   }
 
   working(it) {
-    const open = it.maker ? this.makerHead(it) : `${this.shown(it)}class ${it.name} {`;
-    if (open) this.line(open);
+    this.line(it.maker ? this.makerHead(it) : `${this.shown(it)}class ${it.name} {`);
     this.indented(() => {
       for (const field of it.fields) this.marked(field.marks, () => this.field(field));
       if (it.maker?.body.length) {
@@ -51,26 +64,20 @@ export class Kotlin extends Printer {
       }
       for (const method of it.methods) {
         this.marked(method.marks, () => {
-          this.line('');
           this.note(method.note);
           this.functionOf(method.isPrivate ? 'private fun' : 'fun', method);
-        });
+        }, true);
       }
     });
     this.line('}');
   }
 
   makerHead(it) {
-    const parts = it.maker.parameters.map(({ name, type, access, marks }) => {
+    const parts = it.maker.parameters.map(({ name, type, access }) => {
       const field = access.isField ? `${access.isPrivate ? 'private ' : ''}val ` : '';
-      return { text: `${field}${name}: ${this.type(type)}`, marks };
+      return `${field}${name}: ${this.type(type)}`;
     });
-    const short = `${this.shown(it)}class ${it.name}(${parts.map((part) => part.text).join(', ')}) {`;
-    if (short.length <= this.limit && parts.every((part) => part.marks.length === 0)) return short;
-    this.block(`${this.shown(it)}class ${it.name}(`, () => {
-      for (const part of parts) this.marked(part.marks, () => this.line(`${part.text},`));
-    }, ') {');
-    return '';
+    return `${this.shown(it)}class ${it.name}(${parts.join(', ')}) {`;
   }
 
   field(it) {

@@ -1,6 +1,6 @@
 // What the printers of all languages share: lines with marks, statements in blocks, expressions by precedence.
-// A mark at the end of a line ("//? Cue.adds|Layer.parent Key.onTop") says what of a sequence has to be used for the line to
-// be exported: of each group one name.
+// A mark on a line of its own ("//? Property.flip") says what of a sequence has to be used for the declaration behind it to be
+// exported: a type, a function, a member, a case.
 import { elementOf, isList } from './read.mjs';
 
 export class Printer {
@@ -8,10 +8,11 @@ export class Printer {
     this.source = source;
     this.lines = [];
     this.depth = 0;
-    this.marks = [];
   }
 
   get step() { return '    '; }
+  /** What of the timing this language's player asks for. */
+  get wishes() { return []; }
 
   print(header) {
     for (const it of header) this.line(it);
@@ -19,9 +20,8 @@ export class Printer {
     for (const it of this.source.order) {
       if (!this.isNeeded(it)) continue;
       const isWord = it.what === 'enum' && !it.note;
-      if (!isWord || !wasWord) this.line('');
+      this.marked(it.marks, () => this.declaration(it), !isWord || !wasWord);
       wasWord = isWord;
-      this.marked(it.marks, () => this.declaration(it));
     }
     for (const it of this.tail) this.line(it);
     return `${this.lines.join('\n')}\n`;
@@ -41,20 +41,29 @@ export class Printer {
   }
 
   line(text) {
-    const groups = [...new Set(this.marks.map((group) => group.join('|')))];
-    const indented = text ? this.step.repeat(this.depth) + text : '';
-    if (indented.length > this.limit) throw new Error(`longer than ${this.limit}: ${indented}`);
-    this.lines.push(groups.length ? `${indented}${text ? ' ' : ''}//? ${groups.join(' ')}` : indented);
+    this.lines.push(text ? this.step.repeat(this.depth) + text : '');
   }
 
   get limit() { return 120; }
 
-  marked(marks, make) {
-    const before = this.marks;
-    this.marks = [...before, ...marks];
+  /** Nothing of what the language has no use for; what a sequence may have no use for gets a mark. */
+  marked(groups, make, isApart = false) {
+    const left = groups.map((group) => this.asked(group)).filter((it) => it);
+    if (left.some((it) => it.length === 0)) return;
+    if (isApart && !this.lines.at(-1).endsWith('{')) this.line('');
+    if (left.length > 1) throw new Error(`a mark names one group: ${left.map((it) => it.join('|')).join(' ')}`);
+    if (left.length === 1) this.line(`//? ${left[0].join('|')}`);
     make();
-    this.marks = before;
   }
+
+  /** What of a group only a sequence can tell; nothing if the language's player asks for it anyway. */
+  asked(group) {
+    const isWish = (it) => it.startsWith('player.');
+    if (group.some((it) => isWish(it) && this.wishes.includes(it))) return null;
+    return group.filter((it) => !isWish(it));
+  }
+
+  isWanted(it) { return it.marks.every((group) => this.asked(group)?.length !== 0); }
 
   indented(make) {
     this.depth++;
@@ -71,7 +80,7 @@ export class Printer {
   /** A function: its parameters go to a line of their own where one line would be too long. */
   functionBlock(before, parameters, after, make) {
     const head = `${before}(${parameters})${after}`;
-    if (head.length + this.step.length * this.depth <= this.limit) return this.block(head, make);
+    if (this.fits(head)) return this.block(head, make);
     this.line(`${before}(`);
     this.indented(() => this.line(parameters));
     return this.block(`)${after}`, make);
@@ -79,7 +88,7 @@ export class Printer {
 
   /** What a function gives if that is all it does, in a language that can say it shortly. */
   onlyValue(body) {
-    return body.length === 1 && body[0].what === 'return' && body[0].value && !body[0].marks.length ? this.text(body[0].value) : '';
+    return body.length === 1 && body[0].what === 'return' && body[0].value ? this.text(body[0].value) : '';
   }
 
   fits(text) { return text.length + this.step.length * this.depth <= this.limit; }
@@ -99,9 +108,11 @@ export class Printer {
   // --- statements -------------------------------------------------------------------------------------------------
 
   statements(list) {
-    for (let i = 0; i < list.length; i++) {
-      const merged = this.together(list[i], list[i + 1]);
-      this.marked(list[i].marks, () => (merged ? merged() : this.statement(list[i])));
+    const wanted = list.filter((it) => this.isWanted(it));
+    for (let i = 0; i < wanted.length; i++) {
+      const merged = this.together(wanted[i], wanted[i + 1]);
+      if (merged) merged();
+      else this.statement(wanted[i]);
       if (merged) i++;
     }
   }
@@ -112,6 +123,7 @@ export class Printer {
   statement(it) {
     switch (it.what) {
       case 'if': return this.branch(it);
+      case 'switch': return this.choose(it);
       case 'while': return this.loop(`while (${this.text(it.test)})`, it.body);
       case 'count': return this.loop(this.countHead(it), it.body);
       case 'each': return this.loop(this.eachHead(it), it.body);
@@ -120,6 +132,25 @@ export class Printer {
   }
 
   get end() { return ';'; }
+
+  choose(it) {
+    this.line(`switch (${this.text(it.value)}) {`);
+    this.indented(() => {
+      for (const one of it.cases) this.marked(one.marks, () => this.oneCase(`case ${this.text(one.word)}:`, one.body));
+      if (it.other.length || this.needsDefault) this.oneCase('default:', it.other);
+    });
+    this.line('}');
+  }
+
+  get needsDefault() { return false; }
+
+  oneCase(head, body) {
+    this.line(head);
+    this.indented(() => {
+      this.statements(body);
+      if (body.at(-1)?.what !== 'return') this.line('break;');
+    });
+  }
 
   simple(it) {
     switch (it.what) {
@@ -138,16 +169,15 @@ export class Printer {
 
   target(it) { return this.text(it); }
 
-  /** Whether a body is one statement without marks of its own, which can stand behind its condition. */
-  isShort(body, marks) {
-    const one = body.length === 1 ? body[0] : null;
-    const plain = one && !['if', 'while', 'count', 'each', 'local'].includes(one.what) && !one.tail;
-    return plain && one.marks.every((it) => marks.some((known) => known.join() === it.join()));
+  /** Whether a body is one statement that can stand behind its condition. */
+  isShort(body) {
+    const wanted = body.filter((it) => this.isWanted(it));
+    return wanted.length === 1 && !['if', 'while', 'count', 'each', 'local', 'switch'].includes(wanted[0].what) && !wanted[0].tail;
   }
 
   branch(it) {
     const head = `if (${this.test(it)})`;
-    if (!it.other && this.isShort(it.then, this.marks)) return this.line(`${head} ${this.oneLine(it.then[0])}`);
+    if (!it.other && this.isShort(it.then)) return this.line(`${head} ${this.oneLine(it.then[0])}`);
     this.line(`${head} {`);
     this.indented(() => this.statements(it.then));
     if (it.other) {
@@ -161,7 +191,7 @@ export class Printer {
   oneLine(it) { return this.simple(it) + this.end; }
 
   loop(head, body) {
-    const short = this.isShort(body, this.marks) ? `${head} ${this.oneLine(body[0])}` : '';
+    const short = this.isShort(body) ? `${head} ${this.oneLine(body[0])}` : '';
     if (short && this.fits(short)) return this.line(short);
     return this.block(`${head} {`, () => this.statements(body));
   }
@@ -201,6 +231,7 @@ export { elementOf, isList };
 
 /** What stands at the head of each file. */
 export const OWNER = [
-  '// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that',
-  '// it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.',
+  '// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the',
+  '// screen, so that it can be tested anywhere. The next export replaces it for as long as you leave',
+  '// it unchanged.',
 ];

@@ -139,13 +139,6 @@ class Reader {
       } else this.fail(member, 'not allowed in a class');
     }
     made.isData = !made.maker && made.methods.length === 0 && made.fields.every((it) => it.isReadonly);
-    for (const it of made.isData && made.name !== 'Screen' ? made.fields : []) this.markField(made, it);
-  }
-
-  /** A field of data is there if the data names it, or if something else needs it. */
-  markField(made, field) {
-    const own = `${made.name}.${field.name}`;
-    field.marks = field.marks.map((group) => (group[0] === 'used' ? [own] : [...new Set([own, ...group])]));
   }
 
   bodies(node, made, K) {
@@ -197,29 +190,13 @@ class Reader {
     this.locals = new Map(outer);
     const nodes = node.kind === this.ts.SyntaxKind.Block ? [...node.statements] : [node];
     const made = nodes.map((it) => this.statement(it));
-    for (const [name, local] of this.locals) if (outer.get(name) !== local) this.mustBeUsed(local);
     this.locals = outer;
     return made;
   }
 
-  /** What a body gives a name to must not be left over where all that uses it is gone: compilers warn of that. */
-  mustBeUsed(local) {
-    const { known, uses, node } = local;
-    if (!node || !uses.length) return;
-    const isNew = (group) => !known.some((it) => it.every((name) => group.includes(name)));
-    const conditions = uses.map((context) => context.filter(isNew));
-    // One of the two is always there.
-    const isUsedWith = (name) => conditions.some((groups) => groups.length === 1 && groups[0].join() === name);
-    if (isUsedWith('player.steady') && isUsedWith('player.pace')) return;
-    if (conditions.some((groups) => !groups.length)) return;
-    const names = new Set(conditions.flat(2));
-    const isCovered = local.marks.some((group) => group.every((name) => names.has(name)) &&
-      conditions.every((groups) => groups.some((it) => it.every((name) => group.includes(name)))));
-    if (!isCovered) this.fail(node, `is used only with ${[...names].join(' or ')}`);
-  }
-
   statement(node) {
     const marks = this.marks(node);
+    if (marks.flat().some((it) => !it.startsWith('player.'))) this.fail(node, 'only what is declared may be left out');
     const made = this.within(marks, () => this.plain(node));
     const tail = /\/\/ (.*)$/.exec(this.text.slice(node.getEnd(), this.lineEnd(node.getEnd())));
     return { ...made, marks, tail: tail ? tail[1] : '' };
@@ -233,6 +210,7 @@ class Reader {
       case K.ReturnStatement: return { what: 'return', value: node.expression ? this.expression(node.expression, this.result) : null };
       case K.IfStatement: return this.branch(node);
       case K.WhileStatement: return { what: 'while', test: this.expression(node.expression, 'boolean'), body: this.block(node.statement) };
+      case K.SwitchStatement: return this.choose(node, K);
       case K.ForStatement: return this.count(node);
       case K.ForOfStatement: return this.each(node);
       case K.BreakStatement: return { what: 'break' };
@@ -248,7 +226,7 @@ class Reader {
     const value = this.expression(one.initializer, wanted);
     const type = wanted ?? value.type;
     this.mustNotHide(one.name);
-    this.locals.set(one.name.text, { type, marks: this.marks(list.parent), known: this.context, uses: [], node: list });
+    this.locals.set(one.name.text, { type, marks: this.marks(list.parent) });
     return { what: 'local', name: one.name.text, isConst, type, value };
   }
 
@@ -285,6 +263,22 @@ class Reader {
     return made;
   }
 
+  /** What is done for a word, for each a case; a case may be left out, what is done for all others stays. */
+  choose(node, K) {
+    const value = this.expression(node.expression);
+    const made = { what: 'switch', value, cases: [], other: [] };
+    for (const clause of node.caseBlock.clauses) {
+      const marks = this.marks(clause);
+      const statements = clause.statements.filter((it) => it.kind !== K.BreakStatement);
+      const body = this.within(marks, () => statements.map((it) => this.plain(it)).map((it) => ({ ...it, marks: [], tail: '' })));
+      if (clause.kind === K.DefaultClause) made.other = body;
+      else made.cases.push({ word: this.expression(clause.expression, value.type), marks, body });
+    }
+    const words = this.enums.get(value.type).words.length;
+    if (made.cases.length >= words) this.fail(node, 'one word at least has to be left for all others');
+    return made;
+  }
+
   count(node) {
     const one = node.initializer.declarations[0];
     const name = one.name.text;
@@ -302,10 +296,8 @@ class Reader {
     const name = node.initializer.declarations[0].name.text;
     const list = this.expression(node.expression);
     const outer = this.locals;
-    const item = { type: elementOf(list.type), marks: [], known: this.context, uses: [], node };
-    this.locals = new Map(outer).set(name, item);
+    this.locals = new Map(outer).set(name, { type: elementOf(list.type), marks: [] });
     const body = this.block(node.statement);
-    this.mustBeUsed(item);
     this.locals = outer;
     return { what: 'each', name, list, body };
   }
@@ -379,7 +371,6 @@ class Reader {
   identifier(node) {
     const local = this.locals.get(node.text);
     if (local) {
-      local.uses?.push(this.context);
       this.need(node, local.marks, node.text);
       return { what: 'local', name: node.text, type: local.type };
     }

@@ -5,7 +5,6 @@ export class JavaScript extends Printer {
   constructor(source) {
     super(source);
     this.defaults = new Map();
-    this.asked = new Map(); // of lists that may be missing: the marks of the lines that ask for them
   }
 
   get header() {
@@ -17,24 +16,19 @@ export class JavaScript extends Printer {
     for (const owner of this.source.classes.values()) {
       if (!owner.isData) continue;
       for (const field of owner.fields) {
-        if (field.value?.what === 'list') this.defaults.set(field, `${upperCase(owner.name[0].toLowerCase() + owner.name.slice(1))}_${upperCase(field.name)}`);
+        if (field.value?.what === 'list' && field.value.items.length) this.defaults.set(field, `${upperCase(owner.name[0].toLowerCase() + owner.name.slice(1))}_${upperCase(field.name)}`);
       }
     }
     const lines = [];
     const text = super.print(this.header);
-    for (const [field, name] of this.defaults) {
-      const list = this.typedConstant(name, field.type, `[${this.list(field.value.items)}]`);
-      const asked = this.asked.get(field) ?? [];
-      const everywhere = (group) => asked.length > 0 && asked.every((marks) => marks.includes(group));
-      const groups = [...new Set([...field.marks.map((group) => group.join('|')), ...(asked[0] ?? []).filter(everywhere)])];
-      lines.push(groups.length ? `${list} //? ${groups.join(' ')}` : list);
-    }
+    for (const [field, name] of this.defaults) lines.push(this.typedConstant(name, field.type, `[${this.list(field.value.items)}]`));
     const end = this.header.join('\n').length;
     return `${text.slice(0, end)}\n\n${lines.join('\n')}${text.slice(end)}`;
   }
 
   typedConstant(name, type, value) { return `const ${name} = ${value};`; }
   get step() { return '  '; }
+  get wishes() { return ['player.steady', 'player.edges']; }
   isNeeded(it) { return it.what !== 'enum' && !it.isData; }
   shown(it) { return it.exported ? 'export ' : ''; }
   typed() { return ''; }
@@ -47,10 +41,9 @@ export class JavaScript extends Printer {
       if (it.maker) this.maker(it);
       for (const method of it.methods) {
         this.marked(method.marks, () => {
-          this.line('');
           this.note(method.note);
           this.functionOf(this.access(method), method);
-        });
+        }, true);
       }
     });
   }
@@ -58,11 +51,10 @@ export class JavaScript extends Printer {
   access() { return ''; }
 
   field(it) {
+    if (!it.value) return; // the constructor sets it
     this.note(it.note);
-    this.line(`${it.name} = ${it.value ? this.text(it.value) : this.empty(it.type)};`);
+    this.line(`${it.name} = ${this.text(it.value)};`);
   }
-
-  empty(type) { return isList(type) ? '[]' : type === 'boolean' ? 'false' : '0'; }
 
   maker(it) {
     const parts = it.maker.parameters.map((part) => ({ ...part, text: this.parameter(part) }));
@@ -72,17 +64,12 @@ export class JavaScript extends Printer {
       this.keepParameters(parts);
       this.statements(it.maker.body);
     };
-    if (short.length + 2 <= this.limit && parts.every((part) => part.marks.length === 0)) return this.block(short, body);
-    this.line('constructor(');
-    this.indented(() => {
-      for (const part of parts) this.marked(part.marks, () => this.line(`${part.text},`));
-    });
-    return this.block(') {', body);
+    return this.block(short, body);
   }
 
   parameter(part) { return part.name; }
   keepParameters(parts) {
-    for (const part of parts) if (part.access.isField) this.marked(part.marks, () => this.line(`this.${part.name} = ${part.name};`));
+    for (const part of parts) if (part.access.isField) this.line(`this.${part.name} = ${part.name};`);
   }
 
   freeFunction(it) { this.functionOf(`${this.shown(it)}function `, it); }
@@ -122,7 +109,32 @@ export class JavaScript extends Printer {
   methodText(it) { return `${this.text(it.object)}.${it.name}(${this.list(it.items)})`; }
   listText(it) { return `[${this.list(it.items)}]`; }
 
+  /** A comparison is false for what is missing: where it is for what that stands for, too, nothing need be put in its place. */
+  isSpare(op) { return op !== '!=='; }
+
+  text(it) {
+    if (it.what !== 'binary' || it.left.what !== 'field' || !it.left.isOptional) return super.text(it);
+    const { value } = it.left.field;
+    const holds = { '===': (a, b) => a === b, '<': (a, b) => +a < +b, '>': (a, b) => +a > +b, '<=': (a, b) => +a <= +b, '>=': (a, b) => +a >= +b }[it.op];
+    if (it.right.what === 'null') return `${this.text(it.left.object)}.${it.left.name} ${it.op.slice(0, 2)} null`; // missing, or null
+    const known = [value, it.right].every((one) => ['word', 'number', 'prefix'].includes(one.what));
+    if (!holds || !known || !this.isSpare(it.op) || holds(super.text(value), super.text(it.right))) return super.text(it);
+    return `${this.text(it.left.object)}.${it.left.name} ${it.op} ${this.text(it.right)}`;
+  }
+
+  /** What is missing is none of the words there is a case for. */
+  choose(it) {
+    const { value } = it;
+    const isSpare = value.what === 'field' && value.isOptional && it.cases.every((one) => one.word.word !== value.field.value.word);
+    super.choose(isSpare ? { ...it, value: { ...value, isOptional: false } } : it);
+  }
+
   /** Between commas the parentheses around a stand-in are of no use. */
+  orText(it) {
+    const isMissing = it.left.what === 'field' && it.left.isOptional && it.left.field.value.what === 'null';
+    return isMissing ? `${this.text(it.left.object)}.${it.left.name} ?? ${this.text(it.right)}` : super.orText(it);
+  }
+
   list(items) {
     return items.map((it) => (it.what === 'field' && it.isOptional ? this.text(it).replace(/^\((.*)\)$/, '$1') : this.text(it))).join(', ');
   }
@@ -131,13 +143,14 @@ export class JavaScript extends Printer {
     const text = `${this.text(it.object)}.${it.name}`;
     if (!it.isOptional || it.field.value.text === 'false') return text;
     const missing = this.defaults.get(it.field) ?? this.text(it.field.value);
-    if (this.defaults.has(it.field)) this.asked.set(it.field, [...(this.asked.get(it.field) ?? []), this.marks.map((group) => group.join('|'))]);
     return `(${text} ?? ${missing})`;
   }
 }
 
 export class TypeScript extends JavaScript {
   isNeeded() { return true; }
+  get wishes() { return ['player.steady', 'player.edges', 'player.shapes', 'player.memory']; }
+  isSpare(op) { return op === '==='; }
 
   type(name) {
     if (name.endsWith('?')) return `${this.type(name.slice(0, -1))} | null`;

@@ -15,6 +15,20 @@ export class Swift extends Printer {
   get tail() { return ['}']; }
 
   get end() { return ''; }
+  get wishes() { return ['player.steady', 'player.stillness', 'player.memory']; }
+
+  choose(it) {
+    this.line(`switch ${this.text(it.value)} {`);
+    for (const one of it.cases) this.marked(one.marks, () => this.oneCase(`case ${this.text(one.word)}:`, one.body));
+    this.oneCase('default:', it.other);
+    this.line('}');
+  }
+
+  oneCase(head, body) {
+    if (body.length <= 1 && (!body.length || this.isShort(body))) return this.line(`${head} ${body.length ? this.simple(body[0]) : 'break'}`);
+    this.line(head);
+    return this.indented(() => this.statements(body));
+  }
 
   /** Filled anew: what lies in a name space stands further in than in the source. */
   note(text) {
@@ -69,10 +83,9 @@ export class Swift extends Printer {
       if (it.maker) this.maker(it);
       for (const method of it.methods) {
         this.marked(method.marks, () => {
-          this.line('');
           this.note(method.note);
           this.functionOf(method.isPrivate ? 'private func' : 'func', method);
-        });
+        }, true);
       }
     });
   }
@@ -86,16 +99,7 @@ export class Swift extends Printer {
       for (const part of parts) if (part.access.isField) this.marked(part.marks, () => this.line(`self.${part.name} = ${part.name}`));
       this.statements(it.maker.body);
     };
-    if (short.length + 4 <= this.limit && parts.every((part) => part.marks.length === 0)) return this.block(short, body);
-    this.line('init(');
-    if (parts.at(-1).marks.length) throw new Error('the last one has no comma, so it must always be there');
-    this.indented(() => {
-      for (const part of parts) {
-        const comma = part === parts.at(-1) ? '' : ',';
-        this.marked(part.marks, () => this.line(`_ ${part.name}: ${this.type(part.type)}${comma}`));
-      }
-    });
-    return this.block(') {', body);
+    return this.block(short, body);
   }
 
   field(it) {
@@ -141,7 +145,7 @@ export class Swift extends Printer {
 
   branch(it) {
     const head = `if ${this.test(it)}`;
-    if (!it.other && this.isShort(it.then, this.marks)) {
+    if (!it.other && this.isShort(it.then)) {
       const short = `${head} { ${this.simple(it.then[0])} }`;
       if (this.fits(short)) return this.line(short);
     }
@@ -162,7 +166,7 @@ export class Swift extends Printer {
   }
 
   loop(head, body) {
-    const short = this.isShort(body, this.marks) ? `${head} { ${this.simple(body[0])} }` : '';
+    const short = this.isShort(body) ? `${head} { ${this.simple(body[0])} }` : '';
     if (short && this.fits(short)) return this.line(short);
     return this.block(`${head} {`, () => this.statements(body));
   }

@@ -63,17 +63,13 @@ void addCode(AndroidBuild& build, const std::vector<LayerDrawable>& drawables) {
     for (const auto& look : looks) {
         collectParts(ofLooks, look.value);
     }
-    if (std::any_of(drawables.begin(), drawables.end(), [](const auto& it) { return it.layered; })) {
-        ofLooks.insert("Drawable.layered");
-    }
-    const auto& layers = build.sequence().layers;
-    if (std::any_of(layers.begin(), layers.end(), [](const auto& it) { return model::pictureOf(it); })) {
-        ofLooks.insert("Backdrop.picture");
-    }
-    const auto parts = playerNeeds(Player::Android, tree, std::move(ofLooks));
-    for (const char* player : {"LaunchTiming.kt", "LaunchArt.kt", "LaunchPlayer.kt"}) {
-        build.add(folder + player,
-                  withPackage(onlyUsed(embedded::find(player), parts, kKotlinHabits), build.names));
+    const auto parts = playerNeeds(tree, std::move(ofLooks));
+    for (const char* player :
+         {"LaunchTiming.kt", "LaunchArt.kt", "LaunchDrawing.kt", "LaunchProgress.kt", "LaunchPlayer.kt"}) {
+        const auto used = onlyUsed(embedded::find(player), parts);
+        if (!used.empty()) {
+            build.add(folder + player, withPackage(used, build.names));
+        }
     }
     build.add("compose/" + build.names.objectName + "/LaunchCompose.kt",
               withPackage(embedded::find("LaunchCompose.kt"), build.names));

@@ -19,20 +19,20 @@ std::string listText(const char* name, const std::vector<TimingTree::Named>& thi
     return out + "  ],\n";
 }
 
-std::string easingsText(const std::vector<TimingTree::Named>& easings) {
+std::string easingsText(const std::vector<TimingTree::Named>& easings, const std::string& type) {
     std::string out;
     for (const auto& [name, easing] : easings) {
-        out += fmt::format("const {} = {};\n", name, scriptDialect().text(easing));
+        out += fmt::format("const {}{} = {};\n", name, type, scriptDialect().text(easing));
     }
     return out + (out.empty() ? "" : "\n");
 }
 
 }
 
-std::string scriptTiming(const Plans& plans, const std::string& declared) {
+std::string scriptTiming(const Plans& plans, const std::string& declared, const std::string& easingType) {
     const auto tree = timingTree(plans);
-    std::string out = easingsText(tree.easings) + declared + " = {\n" + listText("beats", tree.beats) +
-                      listText("gates", tree.gates);
+    std::string out = easingsText(tree.easings, easingType) + declared + " = {\n" +
+                      listText("beats", tree.beats) + listText("gates", tree.gates);
     out += listText("layers", tree.layers) + listText("cues", tree.cues);
     for (const auto& [name, order] : ordersOf(tree)) {
         out += fmt::format("  {}: {},\n", name, scriptDialect().text({order}));

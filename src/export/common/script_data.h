@@ -7,8 +7,9 @@
 namespace scaena::exporting {
 
 /// The sequence's timing as a constant of JavaScript and TypeScript, `declared` as it says, and what it
-/// names.
-[[nodiscard]] std::string scriptTiming(const Plans& plans, const std::string& declared);
+/// names. `easingType`: how TypeScript is told what the easings that several cues name are.
+[[nodiscard]] std::string scriptTiming(const Plans& plans, const std::string& declared,
+                                       const std::string& easingType = "");
 
 /// The names of the gates as a list: "'session', 'feed'".
 [[nodiscard]] std::string scriptGates(const model::Sequence& sequence);

@@ -85,6 +85,9 @@ CodeValue trackValue(const motion::Track& track, const std::string& property) {
 
 CodeValue easingValue(const model::Easing& easing, double tolerance) {
     CodeCall call("Easing");
+    const auto ofKind = [&call](const char* kind) -> CodeCall& {
+        return call.named("kind", {CodeWord{"EasingKind", kind}});
+    };
     if (const auto* b = std::get_if<model::CubicBezier>(&easing)) {
         return call.named("x1", {b->x1})
             .named("y1", {b->y1})
@@ -96,17 +99,21 @@ CodeValue easingValue(const model::Easing& easing, double tolerance) {
         using Jump = model::Steps::Jump;
         const bool atStart = s->jump == Jump::Start || s->jump == Jump::Both;
         const int jumps = s->count + (s->jump == Jump::Both ? 1 : s->jump == Jump::None ? -1 : 0);
-        return call.named("steps", {s->count})
+        return ofKind("steps")
+            .named("steps", {s->count})
             .named("atStart", {true}, !atStart)
             .named("jumps", {jumps}, jumps == 1)
             .value();
     }
     if (const auto* it = std::get_if<model::Bounce>(&easing); it && it->bounces > 0) {
-        return call.named("bounces", {it->bounces}).named("restitution", {it->restitution}).value();
+        return ofKind("bounces")
+            .named("bounces", {it->bounces})
+            .named("restitution", {it->restitution})
+            .value();
     }
     if (const auto* it = std::get_if<model::Spring>(&easing)) {
         if (const auto swing = motion::swingOf(*it)) {
-            return call.named("swing", {swing->radians}).named("decay", {swing->decay}).value();
+            return ofKind("spring").named("swing", {swing->radians}).named("decay", {swing->decay}).value();
         }
     }
     const auto stops = std::holds_alternative<model::LinearStops>(easing)
@@ -117,7 +124,7 @@ CodeValue easingValue(const model::Easing& easing, double tolerance) {
         list.items.push_back({stop.at});
         list.items.push_back({stop.value});
     }
-    return call.named("stops", {std::move(list)}).value();
+    return ofKind("stops").named("stops", {std::move(list)}).value();
 }
 
 std::vector<LayerTracks> layerTracks(const plan::Plan& plan) {

@@ -140,12 +140,11 @@ public:
             tree.cues.push_back({document.cues[static_cast<std::size_t>(cue)].id, cueValue(cue)});
         }
         nameEasings(tree);
-        addNeeds(tree);
-        if (tree.needs.contains("Gate.order")) {
+        if (!std::is_sorted(m_plan.gateOrder.begin(), m_plan.gateOrder.end())) {
             tree.gateOrder = indicesOf(m_plan.gateOrder);
         }
         tree.cueOrder.of = CodeList::Of::Indices;
-        if (tree.needs.contains("Cue.again") || yields()) {
+        if (movesAgain() || yields()) {
             for (const auto cue : m_plan.cueOrder) {
                 tree.cueOrder.items.push_back({m_placeOfCue[static_cast<std::size_t>(cue)]});
             }
@@ -154,48 +153,6 @@ public:
     }
 
 private:
-    /// What no single field says.
-    void addNeeds(TimingTree& tree) const {
-        for (std::size_t i = 0; i < m_plan.cues.size(); ++i) {
-            const auto& c = m_plan.cues[i];
-            const bool opens = m_plan.beats[static_cast<std::size_t>(c.beat)].kind == BeatKind::Opening;
-            if (opens && !carry(static_cast<plan::Index>(i)).first) {
-                tree.needs.insert("Opening.cues");
-            }
-            if (m_plan.layers[static_cast<std::size_t>(c.layer)].source->kind() == LayerKind::FirstScreen &&
-                (movesMore(c.moves->tracks) || movesMore(c.calm->tracks))) {
-                tree.needs.insert("FirstScreen.moves");
-            }
-            if (c.other >= 0 || c.anchor == model::AnchorKind::BeatEnd) {
-                tree.needs.insert("Cue.hangs");
-            }
-        }
-        if (movesAgain()) {
-            tree.needs.insert("Cue.again");
-        }
-        if (gatesHaveRules(tree)) {
-            tree.needs.insert("Gate.rules");
-        }
-        if (!std::is_sorted(m_plan.gateOrder.begin(), m_plan.gateOrder.end())) {
-            tree.needs.insert("Gate.order");
-        }
-        for (const auto& beat : m_plan.beats) {
-            if (!beat.length && beat.kind != BeatKind::Wait && beat.kind != BeatKind::Opening) {
-                tree.needs.insert("Beat.open");
-            }
-        }
-    }
-
-    /// Whether a gate is anything but open from when it was opened.
-    [[nodiscard]] bool gatesHaveRules(const TimingTree& tree) const {
-        const auto parts = partsOf(tree);
-        static constexpr std::array<const char*, 7> kRules = {
-            "GateStart.firstFrame", "GateStart.beat",      "GateTiming.needs",  "GateTiming.timeOut",
-            "StartKind.hot",        "StartKind.recreated", "LayerKind.progress"};
-        return std::any_of(kRules.begin(), kRules.end(),
-                           [&](const char* rule) { return parts.contains(rule); });
-    }
-
     [[nodiscard]] bool yields() const {
         return std::any_of(m_plan.beats.begin(), m_plan.beats.end(),
                            [](const auto& beat) { return beat.yield != model::Yield::Never; });
@@ -336,7 +293,7 @@ private:
 }
 
 UsedParts partsOf(const TimingTree& tree) {
-    UsedParts parts = tree.needs;
+    UsedParts parts;
     for (const auto* list : {&tree.beats, &tree.gates, &tree.layers, &tree.cues, &tree.easings}) {
         for (const auto& it : *list) {
             collectParts(parts, it.value);

@@ -19,7 +19,6 @@ struct TimingTree {
     std::vector<Named> beats, gates, layers, cues;
     std::vector<Named> easings; ///< those that several cues name
     CodeList gateOrder;         ///< each gate after the ones it needs; empty: as they stand
-    UsedParts needs;            ///< of the players, beside what the values name
     /// Which cue comes first for a property, and which of two that start together wins; empty: no matter.
     CodeList cueOrder;
 };

@@ -90,9 +90,9 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     }
     addParts(build, parts);
     const auto tree = timingTree(build.plans);
-    const auto used = playerNeeds(Player::Flutter, tree, partsOf(looks));
+    const auto used = playerNeeds(tree, partsOf(looks));
     for (const char* player : {"launch_timing.dart", "launch_art.dart", "launch_player.dart"}) {
-        build.add(codeFolder(sequence) + player, onlyUsed(embedded::find(player), used, kDartHabits));
+        build.add(codeFolder(sequence) + player, onlyUsed(embedded::find(player), used));
     }
     std::string out = fmt::format(
         "// The launch sequence “{}” as data, written by Scaena; yours without conditions.\n"
@@ -116,11 +116,7 @@ void addDart(ExportBuild& build, const std::set<std::string>& darkPictures) {
     for (const auto& name : darkPictures) {
         dark += "\n      " + dartString(assets + name) + ",";
     }
-    if (used.contains("player.pictures")) {
-        dark = fmt::format("    darkPictures: {{{}}},\n", dark.empty() ? "" : dark + "\n    ");
-    } else {
-        dark.clear();
-    }
+    dark = fmt::format("    darkPictures: {{{}}},\n", dark.empty() ? "" : dark + "\n    ");
     out += fmt::format("/// The launch: tell it what has loaded, and show it with a LaunchSequence.\n"
                        "final Launch<{1}> {0}Launch = Launch<{1}>(LaunchData(\n"
                        "    name: {2}, timing: _timing, looks: _looks, palette: _palette,\n{3}"

@@ -120,15 +120,12 @@ std::string looksText(const SwiftLooks& looks) {
         wide += lookItem(functions, fmt::format("wideLook{}", layer), fmt::format("{}: ", layer),
                          {looks.upright[layer].name, look}, looks.wide.size() == 1);
     }
-    auto out =
+    const auto out =
         functions + "    static func looks() -> [Look] {\n        [\n" + items + "        ]\n    }\n\n";
-    if (!wide.empty()) {
-        out += "    /// Where the screen is wider than high, by layer.\n    static func wideLooks() -> [Int: "
-               "Look] "
-               "{\n        [\n" +
-               wide + "        ]\n    }\n\n";
-    }
-    return out;
+    const auto others = wide.empty() ? std::string("[:]") : "[\n" + wide + "        ]";
+    return out +
+           "    /// Where the screen is wider than high, by layer.\n    static func wideLooks() -> [Int: " +
+           "Look] {\n        " + others + "\n    }\n\n";
 }
 
 std::string gateMembers(const model::Sequence& sequence) {
@@ -217,11 +214,13 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
     PartPictures pictures;
     const auto looks = swiftLooks(build, names, pictures);
     addPartPictures(build, names, pictures);
-    const auto parts = playerNeeds(Player::Ios, tree, partsOf(looks));
-    for (const char* part : {"Timing", "Art", "Layers", "Film", "Player", "Overlay"}) {
-        const auto player = embedded::find(fmt::format("Launch{}.swift", part));
-        build.add(fmt::format("{}{}+{}.swift", names.folder, names.launch(), part),
-                  withNames(onlyUsed(player, parts, kSwiftHabits), sequence, names));
+    const auto parts = playerNeeds(tree, partsOf(looks));
+    for (const char* part : {"Timing", "Art", "Gradients", "Layers", "Film", "Player", "Overlay"}) {
+        const auto used = onlyUsed(embedded::find(fmt::format("Launch{}.swift", part)), parts);
+        if (!used.empty()) {
+            build.add(fmt::format("{}{}+{}.swift", names.folder, names.launch(), part),
+                      withNames(used, sequence, names));
+        }
     }
     build.add(names.folder + names.launch() + ".swift",
               fmt::format("// The launch sequence “{}”, written by Scaena; yours without conditions.\n"

@@ -46,7 +46,6 @@ public:
                 !hasWidePicture(layer)
                     ? ""
                     : fmt::format(", wide: {{ {} }}", picture(atLandscapePlace(layer), wideName(layer)));
-            use("Look.wide", !wide.empty());
             return fmt::format("{{ {}{} }}", picture(layer, layer.id), wide);
         };
         return std::visit(
@@ -61,7 +60,6 @@ public:
                     const Size size = clipSizeOf(m_build.input, layer);
                     const int frames = plan::bakedFrames(it);
                     const double grown = wideLookOf(m_build.input, layer).scale;
-                    use("Look.wide", grown != 1);
                     return fmt::format("{{ picture: {}, width: {}, height: {},{} frames: {}, columns: {} }}",
                                        pair(layer.id), numberText(size.width), numberText(size.height),
                                        grown == 1 ? "" : fmt::format(" wideScale: {},", numberText(grown)),
@@ -73,16 +71,7 @@ public:
             layer.contents);
     }
 
-    /// What of the looks the player has to know.
-    [[nodiscard]] const UsedParts& parts() const { return m_parts; }
-
 private:
-    void use(const char* part, bool isUsed = true) {
-        if (isUsed) {
-            m_parts.insert(part);
-        }
-    }
-
     /// The picture by day and by night.
     [[nodiscard]] std::string pair(const std::string& name) const {
         const auto dark = m_dark.contains(name + ".png") ? name + "-dark" : name;
@@ -93,7 +82,6 @@ private:
         const auto& fill = content.fill;
         std::string out = fmt::format("{{ color: '{}'", fill.colour);
         if (!fill.to.empty()) {
-            use("Look.gradient");
             const auto name = layer.id + "-gradient";
             strip(fill, name, Appearance::Light);
             strip(fill, name + "-dark", Appearance::Dark);
@@ -102,11 +90,9 @@ private:
                 name, numberText(fill.angle));
         }
         if (content.picture && m_build.has(m_folder + "images/" + layer.id + ".png")) {
-            use("Look.backdropPicture");
             out += fmt::format(", picture: {}{}", pair(layer.id),
                                content.picture->fit == model::Fit::Fill ? ", fillsBox: true" : "");
             if (m_build.has(m_folder + "images/" + wideName(layer) + ".png")) {
-                use("Look.wide");
                 out += fmt::format(", wide: {{ picture: {} }}", pair(wideName(layer)));
             }
         }
@@ -133,7 +119,6 @@ private:
     ExportBuild& m_build;
     const std::set<std::string>& m_dark;
     std::string m_folder;
-    UsedParts m_parts;
 };
 
 std::string cssHex(Colour c) {
@@ -147,20 +132,23 @@ void addScript(ExportBuild& build, const std::set<std::string>& dark, const Reac
     for (const auto& layer : sequence.layers) {
         looks += scriptDialect().item({CodeVerbatim{writer.text(layer)}}, commentText(layer.name), 2) + "\n";
     }
-    const auto parts = playerNeeds(Player::ReactNative, timingTree(build.plans), writer.parts());
-    const auto used = [&](const char* file) { return onlyUsed(embedded::find(file), parts, kScriptHabits); };
-    build.add(names.folder + "launchTiming.ts", withNamedUnused(used("launchTiming.ts")));
+    const auto parts = playerNeeds(timingTree(build.plans), {});
+    const auto used = [&](const char* file) { return onlyUsed(embedded::find(file), parts); };
+    build.add(names.folder + "launchTiming.ts", used("launchTiming.ts"));
     build.add(names.folder + "LaunchPlayer.tsx", used("LaunchPlayer.tsx"));
+    constexpr const char* kEasingType = ": Easing";
+    const auto timing = scriptTiming(build.plans, "const timing: LaunchData['timing']", kEasingType);
     std::string out = fmt::format(
         "// The launch sequence “{}” as data, written by Scaena; yours without conditions (0BSD).\n"
         "// The next export replaces it for as long as you leave it unchanged.\n"
         "import {{ Launch }} from './LaunchPlayer';\n"
-        "import type {{ LaunchData }} from './LaunchPlayer';\n\n",
-        commentText(sequence.name));
-    out +=
-        fmt::format("const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
-                    "export type Gate = (typeof gates)[number];\n\n{}\n",
-                    scriptGates(sequence), scriptTiming(build.plans, "const timing: LaunchData['timing']"));
+        "import type {{ LaunchData }} from './LaunchPlayer';\n{}\n",
+        commentText(sequence.name),
+        timing.find(kEasingType) == std::string::npos ? ""
+                                                      : "import type { Easing } from './launchTiming';\n");
+    out += fmt::format("const gates = [{}] as const;\n\n/** What the launch may wait for. */\n"
+                       "export type Gate = (typeof gates)[number];\n\n{}\n",
+                       scriptGates(sequence), timing);
     out += "const looks: LaunchData['looks'] = [\n" + looks;
     out += "];\n\nconst palette: LaunchData['palette'] = {\n";
     for (const auto& colour : sequence.palette) {

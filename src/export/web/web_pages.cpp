@@ -3,6 +3,7 @@
 #include "export/common/player_needs.h"
 #include "export/common/script_data.h"
 #include "export/common/used_parts.h"
+#include "export/web/short_names.h"
 #include "export/web/small_script.h"
 #include "export/web/web_build.h"
 #include "export/web/web_options.h"
@@ -86,17 +87,6 @@ main {{ padding: 3rem 1.5rem; }}
     return beside(page, build.url(""));
 }
 
-/// What of the looks, which stand in the page itself, the player has to know.
-UsedParts partsOfLooks(const model::Sequence& sequence) {
-    UsedParts parts;
-    for (const auto& layer : sequence.layers) {
-        if (const auto* progress = layer.as<model::ProgressContent>()) {
-            parts.insert("Progress." + std::string(model::word(progress->form)));
-        }
-    }
-    return parts;
-}
-
 /// A module's text as a part of another.
 std::string withoutExports(std::string text) {
     for (auto at = text.find("\nexport "); at != std::string::npos; at = text.find("\nexport ", at)) {
@@ -109,10 +99,8 @@ std::string withoutExports(std::string text) {
 std::string playerScript(const WebBuild& build) {
     const auto& sequence = build.sequence();
     const bool isReadable = build.input.options.chosen.flag(kReadableScriptOption);
-    const auto parts = playerNeeds(Player::Web, timingTree(build.plans), partsOfLooks(sequence));
-    const auto used = [&](const char* file) {
-        return withoutExports(onlyUsed(embedded::find(file), parts, kScriptHabits));
-    };
+    const auto parts = playerNeeds(timingTree(build.plans), {});
+    const auto used = [&](const char* file) { return withoutExports(onlyUsed(embedded::find(file), parts)); };
     const auto script = fmt::format("const title = {};\nconst name = {};\nconst says = [{}];\n\n{}\n",
                                     scriptString(sequence.name), scriptString(build.name),
                                     scriptMessages(sequence), scriptTiming(build.plans, "const timing")) +
@@ -122,7 +110,7 @@ std::string playerScript(const WebBuild& build) {
                        "conditions (0BSD).\n"
                        "// The next export replaces it for as long as you leave it unchanged.{}\n{}",
                        commentText(sequence.name), isReadable ? "" : " Its readable form: see INTEGRATE.md.",
-                       isReadable ? script : smallScript(script));
+                       isReadable ? script : smallScript(withShortNames(script)));
 }
 
 constexpr const char* kTypes =

@@ -154,7 +154,9 @@ body:has({0}:not(.launch-playing)) > :not({0}) {{ animation: launch-held 1ms {1}
             "{} {{ {}{}{} }}\n", selector, boxOf(it.place), turnOf(it, it.place),
             model::tintOf(it).empty() ? "" : fmt::format(" color: {};", m_build.colour(model::tintOf(it))));
         if (it.landscape) {
-            out += wideRule(selector, boxOf(*it.landscape) + turnOf(it, *it.landscape));
+            const bool turnsBack = it.place.turn != 0 && it.landscape->turn == 0;
+            out += wideRule(selector, boxOf(*it.landscape) +
+                                          (turnsBack ? " transform: none;" : turnOf(it, *it.landscape)));
             if (const double grown = wideLookOf(m_build.input, it).scale; grown != 1) {
                 const auto scale = fmt::format("scale: {};", numberText(grown));
                 out += wideRule(selector + " .launch-middle", scale) +

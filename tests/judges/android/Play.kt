@@ -36,6 +36,9 @@ import org.robolectric.shadows.ShadowChoreographer
 import org.robolectric.shadows.ShadowSystemClock
 import org.robolectric.util.ReflectionHelpers
 
+/** An outcome as the situations have it. */
+fun word(outcome: Any) = outcome.toString().lowercase().replace("went_on", "wentOn")
+
 /** The exported object, whatever its package. */
 class Exported(private val it: Any) {
     private val base = it.javaClass.superclass
@@ -44,6 +47,7 @@ class Exported(private val it: Any) {
 
     fun call(name: String) = base.getMethod(name).invoke(it)
     fun open(gate: Int) = base.getDeclaredMethod("open", Int::class.javaPrimitiveType).apply { isAccessible = true }.invoke(it, gate)
+    fun whenOver(told: (Any) -> Unit) = base.getMethod("whenOver", Function1::class.java).invoke(it, told)
     fun record(to: (String) -> Unit) = base.getMethod("setOnRecord", Function1::class.java).invoke(it, to)
 }
 
@@ -62,7 +66,7 @@ open class PlayedActivity : Activity() {
         edgeToEdge()
         bars(this, STATUS)
         launch.attach(this, savedInstanceState) {
-            told += it.toString().lowercase().replace("went_on", "wentOn")
+            told += word(it)
             // The app sets another content, as many do.
             if (it.toString() == "OFFLINE") setContentView(FrameLayout(this).apply { setBackgroundColor(offlineSheet) })
         }
@@ -149,6 +153,8 @@ class Play(text: String) {
     private fun run() {
         val records = JSONArray()
         launch.record { records.put(it) }
+        val over = ArrayList<String>()
+        launch.whenOver { over += word(it) }
         val marks = marks()
         ShadowChoreographer.setPaused(true) // frames come when the clock is moved on, and move it themselves no further
         ShadowChoreographer.setFrameDelay(Duration.ofMillis(FRAME))
@@ -172,7 +178,7 @@ class Play(text: String) {
             act()
         }
         repeat(case.optInt("after", 150)) { frames(FRAME) }
-        seen.put("told", told(told)).put("left", views(decor)).put("reachAfter", reach()).put("records", JSONArray(records.toString()))
+        seen.put("over", JSONArray(over)).put("told", told(told)).put("left", views(decor)).put("reachAfter", reach()).put("records", JSONArray(records.toString()))
         seen.put("barsAfter", bars(activity))
         seen.put("content", content.all { listOf(it.alpha - 1, it.translationX, it.translationY, it.scaleX - 1, it.scaleY - 1, it.rotation).all { v -> v == 0f } })
         (activity as? AppActivity)?.let { seen.put("offlineScreens", it.offlineScreens) }

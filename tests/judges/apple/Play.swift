@@ -10,6 +10,7 @@ struct Exported {
     let call: @MainActor (String) -> Void
     let tick: @MainActor (Any) -> Void
     let record: @MainActor (@escaping (String) -> Void) -> Void
+    let whenOver: @MainActor (@escaping (String) -> Void) -> Void
 }
 
 @MainActor
@@ -18,6 +19,7 @@ final class Play {
     private let launch: Exported
     private var seen: [String: Any] = [:]
     private var told: [String] = []
+    private var over: [String] = []
     private var records: [String] = []
     private var shots: [[String: Any]] = []
     private var scenes: [UIWindowScene] = []
@@ -48,6 +50,7 @@ final class Play {
         StandIn.insets = (insets[1].doubleValue, insets[0].doubleValue, insets[3].doubleValue, insets[2].doubleValue)
         StandIn.calls["tick"] = { stage in MainActor.assumeIsolated { self.launch.tick(stage) } }
         launch.record { self.records.append($0) }
+        launch.whenOver { self.over.append($0) }
         isRan(it["ran"] as? Bool ?? true)
         play()
         launch.call("reset")
@@ -91,6 +94,7 @@ final class Play {
         pump()
         seen["shots"] = shots
         seen["told"] = told
+        seen["over"] = over
         seen["records"] = records
         seen["left"] = views()
         seen["reachAfter"] = reach()

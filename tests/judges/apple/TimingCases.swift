@@ -24,7 +24,9 @@ final class Judge {
         case "schedule":
             context = text
             let opened = timing.gates.indices.map { min(launchNever, Int(words[7 + $0])!) }
-            schedule = LaunchSchedule(timing, start(words[1]), words[3] == "1", Int(words[2])!, opened)
+            let conditions = LaunchConditions(
+                start: start(words[1]), reducedMotion: words[3] == "1", messageAt: 0, retriedAt: 0, openingEnd: Int(words[2])!, opened: opened)
+            schedule = LaunchSchedule(timing, conditions)
             same("shown", schedule.shown(), min(launchNever, Int(words[5])!))
             same("outcome", schedule.outcome.rawValue, Int(words[6])!)
         case "beat":

@@ -11,8 +11,8 @@ const [, , judges, source, folder] = process.argv;
 /// What the judge calls, for what the translated class is called and takes.
 const face = `
 class Face {
-  constructor(timing, start, reduced, openingEnd, opened) {
-    this.it = new LaunchSchedule(timing, LaunchStartKind[start], reduced, openingEnd, opened);
+  constructor(timing, conditions) {
+    this.it = new LaunchSchedule(timing, new LaunchConditions({ ...conditions, start: LaunchStartKind[conditions.start] }));
     Object.assign(this, { outcome: this.it.outcome.name, beatStart: this.it.beatStart, beatEnd: this.it.beatEnd, gateOpen: this.it.gateOpen });
   }
   shown() { return this.it.shown(); }

@@ -1,5 +1,6 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but the platform, from
-// Android 6 (API 23) on. The next export replaces it for as long as you leave it unchanged.
+// Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but the
+// platform, from Android 6 (API 23) on. The next export replaces it for as long as you leave it
+// unchanged.
 package @PACKAGE@
 
 import android.annotation.TargetApi
@@ -19,15 +20,16 @@ import android.view.MotionEvent
 import android.view.View
 import android.view.ViewGroup
 import android.view.Window
-import android.view.WindowInsets //? import
+import android.view.WindowInsets
 import android.view.WindowInsetsController
 import android.view.WindowManager
 import android.view.animation.AnimationUtils
 import org.json.JSONObject
 
 /**
- * A launch sequence, of which there is one in the process: what has been opened stays open and the show goes on where it
- * stood, whatever becomes of the activity it is seen over. All of it belongs to the main thread, but for opening gates.
+ * A launch sequence, of which there is one in the process: what has been opened stays open and the
+ * show goes on where it stood, whatever becomes of the activity it is seen over. All of it belongs
+ * to the main thread, but for opening gates.
  */
 internal abstract class Launch(
     val name: String,
@@ -36,6 +38,7 @@ internal abstract class Launch(
     private val showsBars: Boolean
 ) {
     protected abstract val timing: LaunchTiming
+
     protected abstract fun looks(): List<LayerLook>
 
     /** How it ended, once that is decided. */
@@ -45,22 +48,24 @@ internal abstract class Launch(
     /** Gets one line of JSON when a launch is over: what happened, and when (see INTEGRATE.md). */
     var onRecord: ((String) -> Unit)? = null
 
-    /** Milliseconds that only go on, within a frame the frame's own; a test may put another in its place. */
+    /**
+     * Milliseconds that only go on, within a frame the frame's own; a test may put another in its
+     * place.
+     */
     var clock: () -> Long = { AnimationUtils.currentAnimationTimeMillis() }
 
     private val main = Handler(Looper.getMainLooper())
     private val openedAt = HashMap<Int, Long>()
     private val listeners = ArrayList<(Outcome) -> Unit>()
+    private val waiting = ArrayList<(Outcome) -> Unit>()
     private val views = ArrayList<LaunchView>()
     private var opened = IntArray(0)
     private var start = StartKind.FIRST
     private var began = 0L
     private var pausedAt = -1L
     private var openingEnd = -1
-//?{ Outcome.message
     private var messageAt = 0
     private var retriedAt = 0
-//?}
     private var lateFrames = 0
     private var schedule: LaunchSchedule? = null
     private var isPlaying = false
@@ -68,9 +73,9 @@ internal abstract class Launch(
     private var hasRun = false
 
     /**
-     * Plays it over the activity: call it in `onCreate`, behind `setContentView`. While a launch plays it goes on there.
-     * `onOutcome` is told once, as soon as it is decided how the launch ends; an activity that is only made anew after
-     * that asks `outcome`.
+     * Plays it over the activity: call it in `onCreate`, behind `setContentView`. While a launch
+     * plays it goes on there. `onOutcome` is told once, as soon as it is decided how the launch
+     * ends; an activity that is only made anew after that asks `outcome`.
      */
     fun attach(activity: Activity, savedInstanceState: Bundle?, onOutcome: (Outcome) -> Unit = {}) {
         if (!isPlaying) {
@@ -85,8 +90,25 @@ internal abstract class Launch(
         } else {
             onOutcome(decide(if (isSkipped) Outcome.INTERRUPTED else Outcome.COMPLETE))
             onRecord?.invoke(record())
+            tellOver()
         }
         isSkipped = false
+    }
+
+    /**
+     * Calls it once, when the show is over and the first screen can be used: at once if it is
+     * already.
+     */
+    fun whenOver(then: (Outcome) -> Unit) {
+        waiting.add(then)
+        if (!isPlaying) tellOver()
+    }
+
+    private fun tellOver() {
+        val how = outcome ?: return
+        val all = waiting.toList()
+        waiting.clear()
+        all.forEach { it(how) }
     }
 
     /** Tells whoever asks, from now on, how launches end. Gives a function that stops it. */
@@ -105,7 +127,7 @@ internal abstract class Launch(
         if (isPlaying) dismiss() else isSkipped = true
     }
 
-//?{ Outcome.message
+    //? Outcome.message
     /** After a message: what has not loaded gets its time once more. Ask for it again. */
     fun retry() {
         if (outcome != Outcome.MESSAGE || !isPlaying) return
@@ -114,11 +136,11 @@ internal abstract class Launch(
         retriedAt = now()
         plan()
     }
-//?}
 
     /** Everything as in a new process: for tests. */
     fun reset() {
         dismiss()
+        waiting.clear()
         openedAt.clear()
         isSkipped = false
         hasRun = false
@@ -128,7 +150,8 @@ internal abstract class Launch(
     /** May be called from any thread, before there is a window, and again. */
     protected fun open(gate: Int) {
         val at = clock()
-        if (Looper.myLooper() == Looper.getMainLooper()) note(gate, at) else main.post { note(gate, at) }
+        if (Looper.myLooper() == Looper.getMainLooper()) note(gate, at)
+        else main.post { note(gate, at) }
     }
 
     private fun note(gate: Int, at: Long) {
@@ -142,15 +165,14 @@ internal abstract class Launch(
     private fun begin(activity: Activity, kind: StartKind, plays: Boolean) {
         start = kind
         began = if (start == StartKind.FIRST || start == StartKind.COLD) processBegan() else clock()
-        opened = IntArray(timing.gates.size) { gate ->
-            openedAt[gate]?.let { maxOf(0L, it - began).toInt() } ?: NEVER
-        }
+        opened =
+            IntArray(timing.gates.size) { gate ->
+                openedAt[gate]?.let { maxOf(0L, it - began).toInt() } ?: NEVER
+            }
         pausedAt = -1
         openingEnd = -1
-//?{ Outcome.message
         messageAt = 0
         retriedAt = 0
-//?}
         lateFrames = 0
         outcome = null
         schedule = null
@@ -181,20 +203,25 @@ internal abstract class Launch(
     private fun plan() {
         if (openingEnd < 0 || !isPlaying) return
         val view = views.firstOrNull() ?: return
-        val scale = Settings.Global.getFloat(view.context.contentResolver, Settings.Global.ANIMATOR_DURATION_SCALE, 1f)
-        schedule = LaunchSchedule(
-            timing,
-            start,
-            scale == 0f, // a person asked for no animations: the calm variant plays
-            Build.VERSION.SDK_INT >= 31, //? player.system
-            if (scale > 0) scale.toDouble() else 1.0,
-//?{ player.retry
-            messageAt,
-            retriedAt,
-//?}
-            openingEnd,
-            opened.clone(),
-        )
+        val scale =
+            Settings.Global.getFloat(
+                view.context.contentResolver,
+                Settings.Global.ANIMATOR_DURATION_SCALE,
+                1f
+            )
+        val conditions =
+            LaunchConditions(
+                start = start,
+                reducedMotion =
+                    scale == 0f, // a person asked for no animations: the calm variant plays
+                systemMoves = Build.VERSION.SDK_INT >= 31,
+                pace = if (scale > 0) scale.toDouble() else 1.0,
+                messageAt = messageAt,
+                retriedAt = retriedAt,
+                openingEnd = openingEnd,
+                opened = opened.clone()
+            )
+        schedule = LaunchSchedule(timing, conditions)
         views.forEach { it.follow() }
     }
 
@@ -232,51 +259,64 @@ internal abstract class Launch(
         }
         onRecord?.invoke(record())
         schedule = null
+        tellOver()
     }
 
     private fun record(): String {
         val gates = JSONObject()
-        timing.gates.forEachIndexed { i, it -> gates.put(it.id, if (opened[i] < NEVER) opened[i] else JSONObject.NULL) }
+        timing.gates.forEachIndexed { i, it ->
+            gates.put(it.id, if (opened[i] < NEVER) opened[i] else JSONObject.NULL)
+        }
         val starts = arrayOf("first", "cold", "warm", "hot", "recreated")
         val ends = arrayOf("complete", "wentOn", "offline", "message", "interrupted")
-        return JSONObject().put("launch", name).put("start", starts[start.ordinal]).put("firstFrame", openingEnd)
-            .put("gates", gates).put("outcome", ends[outcome!!.ordinal]).put("shown", now())
-            .put("lateFrames", lateFrames).toString()
+        return JSONObject()
+            .put("launch", name)
+            .put("start", starts[start.ordinal])
+            .put("firstFrame", openingEnd)
+            .put("gates", gates)
+            .put("outcome", ends[outcome!!.ordinal])
+            .put("shown", now())
+            .put("lateFrames", lateFrames)
+            .toString()
     }
 
     /** Time in the background does not count, and a launch that cannot be seen any more is over. */
-    private val life = object : Application.ActivityLifecycleCallbacks {
-        override fun onActivityCreated(activity: Activity, savedInstanceState: Bundle?) {}
-        override fun onActivityResumed(activity: Activity) {}
-        override fun onActivityPaused(activity: Activity) {}
+    private val life =
+        object : Application.ActivityLifecycleCallbacks {
+            override fun onActivityCreated(activity: Activity, savedInstanceState: Bundle?) {}
 
-        override fun onActivityStarted(activity: Activity) {
-            val view = viewOf(activity) ?: return
-            view.isStarted = true
-            if (pausedAt >= 0) began += clock() - pausedAt
-            pausedAt = -1
-            view.goOn()
-        }
+            override fun onActivityResumed(activity: Activity) {}
 
-        override fun onActivityStopped(activity: Activity) {
-            viewOf(activity)?.isStarted = false
-            if (views.none { it.isStarted } && pausedAt < 0) pausedAt = clock()
-        }
+            override fun onActivityPaused(activity: Activity) {}
 
-        override fun onActivitySaveInstanceState(activity: Activity, outState: Bundle) {
-            viewOf(activity)?.isSaved = true
-        }
+            override fun onActivityStarted(activity: Activity) {
+                val view = viewOf(activity) ?: return
+                view.isStarted = true
+                if (pausedAt >= 0) began += clock() - pausedAt
+                pausedAt = -1
+                view.goOn()
+            }
 
-        override fun onActivityDestroyed(activity: Activity) {
-            val view = viewOf(activity) ?: return
-            val comesBack = activity.isChangingConfigurations || (view.isSaved && !activity.isFinishing)
-            if (views.size == 1 && !comesBack) return finish(Outcome.INTERRUPTED)
-            views.remove(view)
-            view.leave()
-            val application = activity.application
-            main.postDelayed({ if (views.isEmpty() && isPlaying) giveUp(application) }, 10000L)
+            override fun onActivityStopped(activity: Activity) {
+                viewOf(activity)?.isStarted = false
+                if (views.none { it.isStarted } && pausedAt < 0) pausedAt = clock()
+            }
+
+            override fun onActivitySaveInstanceState(activity: Activity, outState: Bundle) {
+                viewOf(activity)?.isSaved = true
+            }
+
+            override fun onActivityDestroyed(activity: Activity) {
+                val view = viewOf(activity) ?: return
+                val comesBack =
+                    activity.isChangingConfigurations || (view.isSaved && !activity.isFinishing)
+                if (views.size == 1 && !comesBack) return finish(Outcome.INTERRUPTED)
+                views.remove(view)
+                view.leave()
+                val application = activity.application
+                main.postDelayed({ if (views.isEmpty() && isPlaying) giveUp(application) }, 10000L)
+            }
         }
-    }
 
     private fun viewOf(activity: Activity) = views.firstOrNull { it.activity === activity }
 
@@ -286,18 +326,22 @@ internal abstract class Launch(
     }
 
     /** Where the show is seen: over everything of a window. */
-    private inner class LaunchView(val activity: Activity, private val onOutcome: (Outcome) -> Unit) : View(activity) {
+    private inner class LaunchView(
+        val activity: Activity,
+        private val onOutcome: (Outcome) -> Unit
+    ) : View(activity) {
         var isStarted = false
         var isSaved = false
         private val density = resources.displayMetrics.density
         private val state = LayerState()
         private val artist = LaunchArtist(activity, timing, looks())
-        // The frame, not what is in it: the app may set another content meanwhile, its offline screen for one.
+        // The frame, not what is in it: the app may set another content meanwhile, its offline
+        // screen for one.
         private val content: ViewGroup = activity.findViewById(android.R.id.content)
         private val access = content.importantForAccessibility
         private val focus = content.descendantFocusability
         private var screen = Screen(width = 0.0, height = 0.0)
-        private var insets: WindowInsets? = null //? Place.safe
+        private var insets: WindowInsets? = null
         private val bars = SystemBars(activity.window)
         private var isAsked = false
         private var lastFrame = 0L
@@ -306,7 +350,8 @@ internal abstract class Launch(
 
         init {
             (activity.window.decorView as ViewGroup).addView(this, ViewGroup.LayoutParams(-1, -1))
-            // Nothing beneath can be reached before it is shown, by no finger, key or screen reader.
+            // Nothing beneath can be reached before it is shown, by no finger, key or screen
+            // reader.
             isClickable = true
             isFocusableInTouchMode = true
             contentDescription = activity.getText(loadingText)
@@ -320,26 +365,35 @@ internal abstract class Launch(
 
         override fun onTouchEvent(event: MotionEvent) = true
 
-        //?{ Place.safe
         override fun onApplyWindowInsets(insets: WindowInsets): WindowInsets {
             follow() // what keeps clear of the bars moves with them, even while nothing else does
             return super.onApplyWindowInsets(insets)
         }
-        //?}
 
-        /** The system's picture is let go when its icon has come to rest; only then people see ours, and its time begins. */
+        /**
+         * The system's picture is let go when its icon has come to rest; only then people see ours,
+         * and its time begins.
+         */
         @TargetApi(31)
-        private fun takeOver() = activity.splashScreen.setOnExitAnimationListener { picture ->
-            val begun = picture.iconAnimationStart?.toEpochMilli() ?: 0L
-            val length = picture.iconAnimationDuration?.toMillis() ?: 0L
-            val rest = if (begun > 0) maxOf(0L, begun + length - System.currentTimeMillis()) else 0L
-            main.postDelayed({
-                picture.remove()
-                if (outcome == null) showBegins()
-            }, rest)
-        }
+        private fun takeOver() =
+            activity.splashScreen.setOnExitAnimationListener { picture ->
+                val begun = picture.iconAnimationStart?.toEpochMilli() ?: 0L
+                val length = picture.iconAnimationDuration?.toMillis() ?: 0L
+                val rest =
+                    if (begun > 0) maxOf(0L, begun + length - System.currentTimeMillis()) else 0L
+                main.postDelayed(
+                    {
+                        picture.remove()
+                        if (outcome == null) showBegins()
+                    },
+                    rest
+                )
+            }
 
-        /** People see the first own frame: the opening is over. Where none plays, the sequence begins with it. */
+        /**
+         * People see the first own frame: the opening is over. Where none plays, the sequence
+         * begins with it.
+         */
         private fun showBegins() {
             if (start !in timing.beats[0].plays) began = clock()
             openingEnd = now()
@@ -385,7 +439,8 @@ internal abstract class Launch(
             val t = now().toDouble()
             val next = schedule?.stillUntil(t) ?: return
             if (pausedAt >= 0 || next >= NEVER) return
-            if (next <= t + 16) follow() else postDelayed(wake, minOf(100L, (next - t).toLong() - 8))
+            if (next <= t + 16) follow()
+            else postDelayed(wake, minOf(100L, (next - t).toLong() - 8))
         }
 
         override fun onDraw(canvas: Canvas) {
@@ -404,25 +459,24 @@ internal abstract class Launch(
         }
 
         /** Made anew only when it has changed: a frame makes no objects. */
-        @Suppress("DEPRECATION") // the newer way begins only with API 30, and gives the same numbers
+        @Suppress(
+            "DEPRECATION"
+        ) // the newer way begins only with API 30, and gives the same numbers
         private fun measure() {
             var isNew = screen.width != dp(width) || screen.height != dp(height)
-//?{ Place.safe
             val now = rootWindowInsets
             if (now !== insets) isNew = true
             insets = now
-//?}
             if (!isNew) return
-            screen = Screen(
-                width = dp(width),
-                height = dp(height),
-//?{ Place.safe
-                left = dp(now?.systemWindowInsetLeft),
-                top = dp(now?.systemWindowInsetTop),
-                right = dp(now?.systemWindowInsetRight),
-                bottom = dp(now?.systemWindowInsetBottom),
-//?}
-            )
+            screen =
+                Screen(
+                    width = dp(width),
+                    height = dp(height),
+                    left = dp(now?.systemWindowInsetLeft),
+                    top = dp(now?.systemWindowInsetTop),
+                    right = dp(now?.systemWindowInsetRight),
+                    bottom = dp(now?.systemWindowInsetBottom)
+                )
         }
 
         private fun dp(pixels: Int?) = ((pixels ?: 0) / density).toDouble()
@@ -440,17 +494,15 @@ internal abstract class Launch(
             }
             if (!hasLayer) return
             content.alpha = if (isThere) state.opacity.toFloat() else 0f
-//?{ FirstScreen.moves
             content.translationX = ((state.x - screen.width / 2) * density).toFloat()
             content.translationY = ((state.y - screen.height / 2) * density).toFloat()
             content.scaleX = state.scaleX.toFloat()
             content.scaleY = state.scaleY.toFloat()
             content.rotation = state.rotation.toFloat()
-//?}
         }
 
         fun tell(how: Outcome) {
-            if (how == Outcome.MESSAGE) contentDescription = artist.message() //? Outcome.message LayerLook.says
+            if (how == Outcome.MESSAGE) contentDescription = artist.message()
             onOutcome(how)
         }
 
@@ -463,13 +515,11 @@ internal abstract class Launch(
             // A parent that is just taking its children down must not lose one.
             if (decor != null && decor.isAttachedToWindow) decor.removeView(this)
             content.alpha = 1f
-//?{ FirstScreen.moves
             content.translationX = 0f
             content.translationY = 0f
             content.scaleX = 1f
             content.scaleY = 1f
             content.rotation = 0f
-//?}
             content.importantForAccessibility = access
             content.descendantFocusability = focus
             content.requestFocus()
@@ -499,10 +549,10 @@ private class SystemBars(private val window: Window) {
     private fun appearance() = (window.insetsController?.systemBarsAppearance ?: 0) and LIGHT_BARS
 
     @TargetApi(30)
-    private fun lighten(bars: Int) = window.insetsController?.setSystemBarsAppearance(bars, LIGHT_BARS) ?: Unit
+    private fun lighten(bars: Int) =
+        window.insetsController?.setSystemBarsAppearance(bars, LIGHT_BARS) ?: Unit
 
-    @Suppress("DEPRECATION")
-    private fun flags() = window.decorView.systemUiVisibility
+    @Suppress("DEPRECATION") private fun flags() = window.decorView.systemUiVisibility
 
     @Suppress("DEPRECATION")
     private fun flag(flags: Int) {
@@ -510,12 +560,13 @@ private class SystemBars(private val window: Window) {
     }
 
     private companion object {
-        @Suppress("DEPRECATION")
-        const val FULL = WindowManager.LayoutParams.FLAG_FULLSCREEN
+        @Suppress("DEPRECATION") const val FULL = WindowManager.LayoutParams.FLAG_FULLSCREEN
 
         @Suppress("DEPRECATION")
-        const val LIGHT = View.SYSTEM_UI_FLAG_LIGHT_STATUS_BAR or View.SYSTEM_UI_FLAG_LIGHT_NAVIGATION_BAR
+        const val LIGHT =
+            View.SYSTEM_UI_FLAG_LIGHT_STATUS_BAR or View.SYSTEM_UI_FLAG_LIGHT_NAVIGATION_BAR
         const val LIGHT_BARS =
-            WindowInsetsController.APPEARANCE_LIGHT_STATUS_BARS or WindowInsetsController.APPEARANCE_LIGHT_NAVIGATION_BARS
+            WindowInsetsController.APPEARANCE_LIGHT_STATUS_BARS or
+                WindowInsetsController.APPEARANCE_LIGHT_NAVIGATION_BARS
     }
 }

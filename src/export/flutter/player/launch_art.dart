@@ -1,7 +1,7 @@
 // Part of your app: written by Scaena, yours without conditions (0BSD). It needs nothing but Flutter itself. The next
 // export replaces it for as long as you leave it unchanged.
 import 'dart:typed_data';
-import 'dart:ui' as ui; //? Gradient.at|Bitmap.name|Stroke.dashes|Look.outlines
+import 'dart:ui' as ui;
 
 import 'package:flutter/painting.dart';
 
@@ -15,14 +15,13 @@ class LaunchColors {
 
 /// The palette as it is by day or by night.
 class LaunchPaletteColors {
-  LaunchPaletteColors(List<LaunchColors> palette, this.isDark, this.pictures) //? player.pictures
-  LaunchPaletteColors(List<LaunchColors> palette, this.isDark) //? player.drawings
+  LaunchPaletteColors(List<LaunchColors> palette, this.isDark, this.pictures)
       : _values = {for (final LaunchColors it in palette) it.name: isDark ? it.dark : it.light};
 
   final bool isDark;
 
   final Map<String, int> _values;
-  final Map<String, ImageInfo> pictures; //? player.pictures
+  final Map<String, ImageInfo> pictures;
 
   Color named(String name, [double alpha = 1.0]) => launchColor(_values[name] ?? 0, alpha);
 }
@@ -31,7 +30,6 @@ class LaunchPaletteColors {
 Color launchColor(int value, [double alpha = 1.0]) => Color.fromARGB(
     ((value >> 24 & 0xFF) * alpha).round(), value >> 16 & 0xFF, value >> 8 & 0xFF, value & 0xFF);
 
-//?{ Look.art|Look.plate
 /// What art is painted with.
 abstract class LaunchInk {
   const LaunchInk();
@@ -39,27 +37,21 @@ abstract class LaunchInk {
   /// `fade`: how much of its alpha.
   void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]);
 }
-//?}
 
-//?{ Plain.color
 class LaunchPlain extends LaunchInk {
   const LaunchPlain(this.color, {
-    this.dark, //? Plain.dark
+    this.dark,
   });
 
   final int color;
-  final int? dark; //? Plain.dark
+  final int? dark;
 
   @override
   void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) {
-    int seen = color;
-    if (colors.isDark) seen = dark ?? color; //? Plain.dark
-    paint.color = launchColor(seen, fade);
+    paint.color = launchColor(colors.isDark ? dark ?? color : color, fade);
   }
 }
-//?}
 
-//?{ Palette.name
 class LaunchPalette extends LaunchInk {
   const LaunchPalette(this.name, {this.alpha = 1.0});
 
@@ -70,135 +62,112 @@ class LaunchPalette extends LaunchInk {
   void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) =>
       paint.color = colors.named(name, alpha * fade);
 }
-//?}
 
-enum LaunchSpread { pad, reflect, repeating } //? Spread.reflect|Spread.repeating
+//? Gradient.at
+enum LaunchSpread { pad, reflect, repeating }
 
-enum LaunchCap { butt, round, square } //? Cap.round|Cap.square
+enum LaunchCap { butt, round, square }
 
-enum LaunchJoin { miter, round, bevel } //? Join.round|Join.bevel
+enum LaunchJoin { miter, round, bevel }
 
-//?{ Gradient.at
+//? Gradient.at
 /// Straight from one point to the other; with a radius: a circle about the second point with its focus at the first.
 class LaunchGradient extends LaunchInk {
   const LaunchGradient(this.x1, this.y1, this.x2, this.y2, this.at, this.colors, {
-    this.radius = 0.0, //? Gradient.radius
-    this.spread = LaunchSpread.pad, //? Spread.reflect|Spread.repeating
-    this.darkColors, //? Gradient.darkColors
+    this.radius = 0.0,
+    this.spread = LaunchSpread.pad,
+    this.darkColors,
     this.matrix = const [1, 0, 0, 1, 0, 0],
   });
 
   final double x1, y1, x2, y2;
   final List<double> at;
   final List<int> colors;
-  final List<int>? darkColors; //? Gradient.darkColors
-  final double radius; //? Gradient.radius
+  final List<int>? darkColors;
+  final double radius;
   final List<double> matrix;
-  final LaunchSpread spread; //? Spread.reflect|Spread.repeating
+  final LaunchSpread spread;
 
   @override
   void apply(Paint paint, LaunchPaletteColors palette, [double fade = 1.0]) {
-    List<int> seen = colors;
-    if (palette.isDark) seen = darkColors ?? colors; //? Gradient.darkColors
+    final List<int> seen = palette.isDark ? darkColors ?? colors : colors;
     final List<Color> shades = [for (final int it in seen) Color(it)];
-    TileMode mode = TileMode.clamp;
-//?{ Spread.reflect|Spread.repeating
-    if (spread == LaunchSpread.reflect) mode = TileMode.mirror;
-    if (spread == LaunchSpread.repeating) mode = TileMode.repeated;
-//?}
+    const List<TileMode> modes = [TileMode.clamp, TileMode.mirror, TileMode.repeated];
+    final TileMode mode = modes[spread.index];
     final Offset from = Offset(x1, y1);
     final Offset to = Offset(x2, y2);
     paint.color = Color.fromARGB((255 * fade).round(), 0, 0, 0);
     paint.shader = ui.Gradient.linear(from, to, shades, at, mode, launchMatrix(matrix));
-//?{ Gradient.radius
     if (radius <= 0.0) return;
     final Offset? focus = from == to ? null : from;
     paint.shader = ui.Gradient.radial(to, radius, shades, at, mode, launchMatrix(matrix), focus);
-//?}
   }
 }
-//?}
 
-//?{ Stroke.width
 class LaunchStroke {
   const LaunchStroke(this.ink, this.width, {
-    this.cap = LaunchCap.butt, //? Cap.round|Cap.square
-    this.join = LaunchJoin.miter, //? Join.round|Join.bevel
-//?{ Stroke.dashes
+    this.cap = LaunchCap.butt,
+    this.join = LaunchJoin.miter,
     this.dashes = const [],
     this.dashOffset = 0.0,
-//?}
     this.miterLimit = 4.0,
   });
 
   final LaunchInk ink;
   final double width;
-  final LaunchCap cap; //? Cap.round|Cap.square
-  final LaunchJoin join; //? Join.round|Join.bevel
+  final LaunchCap cap;
+  final LaunchJoin join;
   final double miterLimit;
-//?{ Stroke.dashes
   final List<double> dashes;
   final double dashOffset;
-//?}
 }
-//?}
 
-//?{ Clip.path
 class LaunchClip {
   LaunchClip(String path, {bool evenOdd = false}) : path = launchPath(path, evenOdd);
 
   final Path path;
 }
-//?}
 
-//?{ Look.art
 /// A group of items, a shape, or a picture.
 abstract class LaunchItem {
-//?{ Bitmap.name
   /// Names of the pictures it is drawn with.
   Iterable<String> get pictures => const [];
 
-//?}
   void draw(Canvas canvas, LaunchPaletteColors colors);
 }
 
 class LaunchGroup extends LaunchItem {
   LaunchGroup(this.items, {
-    this.opacity = 1.0, //? Group.opacity
-    this.clips = const [], //? Clip.path
+    this.opacity = 1.0,
+    this.clips = const [],
     this.matrix = const [1, 0, 0, 1, 0, 0],
   });
 
   final List<LaunchItem> items;
   final List<double> matrix;
-  final double opacity; //? Group.opacity
-  final List<LaunchClip> clips; //? Clip.path
-//?{ Bitmap.name
+  final double opacity;
+  final List<LaunchClip> clips;
 
   @override
   Iterable<String> get pictures => [for (final LaunchItem item in items) ...item.pictures];
-//?}
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
     canvas.save();
     canvas.transform(launchMatrix(matrix));
-//?{ Clip.path
     for (final LaunchClip clip in clips) {
       canvas.clipPath(clip.path);
     }
-//?}
-    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity)); //? Group.opacity
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
     for (final LaunchItem item in items) {
       item.draw(canvas, colors);
     }
-    if (opacity < 1.0) canvas.restore(); //? Group.opacity
+    if (opacity < 1.0) canvas.restore();
     canvas.restore();
   }
 }
-//?}
 
-//?{ Bitmap.name
+//? Bitmap.name
 /// What paths cannot say: a picture of the assets.
 class LaunchBitmap extends LaunchItem {
   LaunchBitmap(this.name, double x, double y, double width, double height) : box = Rect.fromLTWH(x, y, width, height);
@@ -217,56 +186,47 @@ class LaunchBitmap extends LaunchItem {
     canvas.drawImageRect(image, whole, box, Paint()..filterQuality = FilterQuality.medium);
   }
 }
-//?}
 
-//?{ Look.art
 class LaunchShape extends LaunchItem {
   LaunchShape(String path, {
-    this.stroke, //? Stroke.width
-    this.opacity = 1.0, //? Shape.opacity
+    this.stroke,
+    this.opacity = 1.0,
     this.fill,
     bool evenOdd = false,
   }) : path = launchPath(path, evenOdd);
 
   final Path path;
   final LaunchInk? fill;
-  final LaunchStroke? stroke; //? Stroke.width
-  final double opacity; //? Shape.opacity
-  Path? _dashed; //? Stroke.dashes
+  final LaunchStroke? stroke;
+  final double opacity;
+  Path? _dashed;
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
-    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity)); //? Shape.opacity
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
     final LaunchInk? inside = fill;
     if (inside != null) {
       final Paint paint = Paint()..isAntiAlias = true;
       inside.apply(paint, colors);
       canvas.drawPath(path, paint);
     }
-//?{ Stroke.width
     final LaunchStroke? line = stroke;
     if (line != null) _stroke(canvas, line, colors);
-//?}
-    if (opacity < 1.0) canvas.restore(); //? Shape.opacity
+    if (opacity < 1.0) canvas.restore();
   }
-//?{ Stroke.width
 
   void _stroke(Canvas canvas, LaunchStroke line, LaunchPaletteColors colors) {
     final Paint paint = Paint()
       ..style = PaintingStyle.stroke
       ..strokeWidth = line.width
       ..strokeMiterLimit = line.miterLimit;
-    const List<StrokeCap> caps = [StrokeCap.butt, StrokeCap.round, StrokeCap.square]; //? Cap.round|Cap.square
-    const List<StrokeJoin> joins = [StrokeJoin.miter, StrokeJoin.round, StrokeJoin.bevel]; //? Join.round|Join.bevel
-    paint.strokeCap = caps[line.cap.index]; //? Cap.round|Cap.square
-    paint.strokeJoin = joins[line.join.index]; //? Join.round|Join.bevel
+    const List<StrokeCap> caps = [StrokeCap.butt, StrokeCap.round, StrokeCap.square];
+    const List<StrokeJoin> joins = [StrokeJoin.miter, StrokeJoin.round, StrokeJoin.bevel];
+    paint.strokeCap = caps[line.cap.index];
+    paint.strokeJoin = joins[line.join.index];
     line.ink.apply(paint, colors);
-    Path painted = path;
-    if (line.dashes.isNotEmpty) painted = _dashed ??= _dash(line); //? Stroke.dashes
-    canvas.drawPath(painted, paint);
+    canvas.drawPath(line.dashes.isEmpty ? path : _dashed ??= _dash(line), paint);
   }
-//?}
-//?{ Stroke.dashes
 
   Path _dash(LaunchStroke line) {
     final Path out = Path();
@@ -281,11 +241,8 @@ class LaunchShape extends LaunchItem {
     }
     return out;
   }
-//?}
 }
-//?}
 
-//?{ Look.outlines
 /// A contour that a "draw" cue draws by and by, in dp about the layer's centre. No stroke width: a hairline in the colour
 /// of the fill, which gives way to it.
 class LaunchOutline {
@@ -307,7 +264,6 @@ class LaunchOutline {
     }
   }
 }
-//?}
 
 /// What fades everything painted into a layer of the canvas.
 Paint launchFade(double opacity) => Paint()..color = Color.fromARGB((255 * opacity).round(), 0, 0, 0);
@@ -316,7 +272,6 @@ Paint launchFade(double opacity) => Paint()..color = Color.fromARGB((255 * opaci
 Float64List launchMatrix(List<double> m) =>
     Float64List.fromList([m[0], m[1], 0, 0, m[2], m[3], 0, 0, 0, 0, 1, 0, m[4], m[5], 0, 1]);
 
-//?{ Look.art
 final RegExp _pieces = RegExp(r'([MLCZ])([^MLCZ]*)');
 final RegExp _numbers = RegExp(r'-?[0-9.]+');
 
@@ -341,4 +296,3 @@ Path launchPath(String text, bool evenOdd) {
   }
   return path;
 }
-//?}

@@ -3,7 +3,7 @@
 import 'dart:async';
 import 'dart:convert';
 import 'dart:math';
-import 'dart:ui' as ui; //? Look.toColor|Look.picture|Look.frames
+import 'dart:ui' as ui;
 
 import 'package:flutter/scheduler.dart';
 import 'package:flutter/widgets.dart';
@@ -13,95 +13,65 @@ import 'launch_timing.dart';
 
 export 'launch_timing.dart' show LaunchOutcome, LaunchStartKind;
 
-enum LaunchProgressForm { ring, bar, dots } //? LayerKind.progress
+enum LaunchProgressForm { ring, bar, dots }
 
 /// How a layer is painted. Art is in dp about the layer's centre; pictures are names of assets.
 class LaunchLook {
   LaunchLook({
-//?{ Look.toColor
     this.toColor = '',
     this.angle = 180.0,
-//?}
-//?{ Look.picture
     this.picture = '',
     this.fillsBox = false,
-//?}
-    this.art, //? Look.art
-//?{ Look.outlines
+    this.art,
     this.fills,
     this.outlines = const [],
-//?}
-    this.darkArt, //? Look.darkArt
-    this.darkFills, //? Look.darkFills
-    this.darkOutlines = const [], //? Look.darkOutlines
-//?{ Look.plate
+    this.darkArt,
+    this.darkFills,
+    this.darkOutlines = const [],
     this.plate,
     this.plateDiameter = 0.0,
-//?}
-//?{ LayerKind.progress
     this.form = LaunchProgressForm.ring,
     this.thickness = 4.0,
-//?}
-//?{ Look.frames
     this.frames = const [],
     this.width = 0.0,
     this.height = 0.0,
-//?}
-    this.wideScale = 1.0, //? Look.wideScale
-    this.wide, //? Look.wide
+    this.wideScale = 1.0,
+    this.wide,
     this.color = '',
   });
 
   final String color;
-//?{ Look.toColor
   final String toColor;
   final double angle;
-//?}
-//?{ Look.picture
   final String picture;
   final bool fillsBox;
-//?}
-  final LaunchGroup? art; //? Look.art
-//?{ Look.outlines
+  final LaunchGroup? art;
   final LaunchGroup? fills;
   final List<LaunchOutline> outlines;
-//?}
-  final LaunchGroup? darkArt; //? Look.darkArt
-  final LaunchGroup? darkFills; //? Look.darkFills
-  final List<LaunchOutline> darkOutlines; //? Look.darkOutlines
-//?{ Look.plate
+  final LaunchGroup? darkArt;
+  final LaunchGroup? darkFills;
+  final List<LaunchOutline> darkOutlines;
   final LaunchPalette? plate;
   final double plateDiameter;
-//?}
-//?{ LayerKind.progress
   final LaunchProgressForm form;
   final double thickness;
-//?}
-//?{ Look.frames
   final List<String> frames;
   final double width, height;
-//?}
-//?{ Look.wideScale|Look.wide
 
   /// Where the screen is wider than high: how much larger, or drawn how instead.
-//?}
-  final double wideScale; //? Look.wideScale
-  final LaunchLook? wide; //? Look.wide
-//?{ Look.picture|Look.frames|Bitmap.name
+  final double wideScale;
+  final LaunchLook? wide;
 
   /// Every picture it may need, whichever way the device is held.
   List<String> get pictures => [
-        if (picture.isNotEmpty) picture, //? Look.picture
-        ...frames, //? Look.frames
-//?{ Bitmap.name
+        if (picture.isNotEmpty) picture,
+        ...frames,
         ...?art?.pictures,
-        ...?fills?.pictures, //? Look.outlines
-        ...?darkArt?.pictures, //? Look.darkArt
-        ...?darkFills?.pictures, //? Look.darkFills
-//?}
-        ...?wide?.pictures, //? Look.wide
+        ...?fills?.pictures,
+        ...?darkArt?.pictures,
+        ...?darkFills?.pictures,
+        ...?wide?.pictures,
       ];
-//?}
 }
 
 class LaunchData {
@@ -110,7 +80,7 @@ class LaunchData {
       required this.timing,
       required this.looks,
       required this.palette,
-      required this.darkPictures, //? player.pictures
+      required this.darkPictures,
       this.says = const []});
 
   final String name;
@@ -121,11 +91,9 @@ class LaunchData {
   final LaunchTiming timing;
   final List<LaunchLook> looks;
   final List<LaunchColors> palette;
-//?{ player.pictures
 
   /// Names of pictures that have a variant for the night, with "-dark" behind their name.
   final Set<String> darkPictures;
-//?}
 }
 
 /// A launch, of which there is one in the app: what has been opened stays open and the show goes on where it stood,
@@ -170,10 +138,8 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
   int _began = 0;
   int _openingEnd = -1;
   int _pausedAt = -1;
-//?{ player.retry
   int _messageAt = 0;
   int _retriedAt = 0;
-//?}
   int _views = 0;
   int _lateFrames = 0;
 
@@ -213,7 +179,6 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
   /// The same, before it has begun: for deep links, notifications and tests.
   void skip() => _finish(LaunchOutcome.interrupted);
 
-//?{ player.retry
   /// After a message: what has not loaded gets its time once more.
   void retry() {
     if (isOver || _outcome != LaunchOutcome.message) return;
@@ -222,7 +187,6 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
     _outcome = null;
     _plan();
   }
-//?}
 
   void _allowFirstFrame() {
     if (!_isHeld) return;
@@ -281,10 +245,14 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
       if (_opened[gate] == launchNever) _opened[gate] = max(0, at - _began);
     });
     if (_openingEnd < 0 || isOver) return;
-    _schedule = LaunchSchedule(
-      data.timing, start, _isCalm,
-      _messageAt, _retriedAt, //? player.retry
-      _openingEnd, List.of(_opened));
+    final LaunchConditions conditions = LaunchConditions(
+        start: start,
+        reducedMotion: _isCalm,
+        messageAt: _messageAt,
+        retriedAt: _retriedAt,
+        openingEnd: _openingEnd,
+        opened: List.of(_opened));
+    _schedule = LaunchSchedule(data.timing, conditions);
     notifyListeners();
     _step();
   }
@@ -354,7 +322,7 @@ class LaunchSequence extends StatefulWidget {
 class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProviderStateMixin {
   late final Ticker _ticker;
   final ValueNotifier<double> _time = ValueNotifier<double>(0.0);
-  final Map<String, ImageInfo> _pictures = {}; //? player.pictures
+  final Map<String, ImageInfo> _pictures = {};
   final FocusScopeNode _focus = FocusScopeNode(debugLabel: 'first screen');
   Timer? _announcing;
   String _said = '';
@@ -394,20 +362,16 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
 
   /// Pictures have to be there before the first frame: nothing may pop in later.
   Future<void> _load(bool dark) async {
-//?{ player.pictures
     final ImageConfiguration size = createLocalImageConfiguration(context);
     final Set<String> names = {
       for (final LaunchLook look in _launch.data.looks) ...look.pictures
     };
     await Future.wait([for (final String name in names) _loadPicture(name, dark, size)]);
-//?}
-    await Future<void>.value(); //? player.drawings
     if (!mounted || _launch.isOver) return;
     _launch._begin(_isCalm());
     _stillUntil = 0.0;
     if (!_ticker.isActive && !_launch.isOver) unawaited(_ticker.start());
   }
-//?{ player.pictures
 
   Future<void> _loadPicture(String name, bool dark, ImageConfiguration size) {
     final Completer<void> done = Completer<void>();
@@ -431,7 +395,6 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     stream.addListener(listener);
     return done.future;
   }
-//?}
 
   /// Nothing is painted while nothing moves.
   void _tick(Duration elapsed) {
@@ -454,7 +417,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     if (_launch.isOver) {
       _ticker.stop();
       _announcing?.cancel();
-      _freePictures(); //? player.pictures
+      _freePictures();
       WidgetsBinding.instance.addPostFrameCallback((_) {
         if (mounted) _focus.requestFocus();
       });
@@ -462,7 +425,6 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     setState(() {});
   }
 
-//?{ player.pictures
   void _freePictures() {
     for (final ImageInfo it in _pictures.values) {
       it.dispose();
@@ -470,7 +432,6 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     _pictures.clear();
   }
 
-//?}
   @override
   void dispose() {
     _announcing?.cancel();
@@ -479,7 +440,7 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
     _ticker.dispose();
     _time.dispose();
     _focus.dispose();
-    _freePictures(); //? player.pictures
+    _freePictures();
     super.dispose();
   }
 
@@ -487,19 +448,16 @@ class _LaunchSequenceState extends State<LaunchSequence> with SingleTickerProvid
   Widget build(BuildContext context) {
     final bool over = _launch.isOver;
     final bool dark = MediaQuery.platformBrightnessOf(context) == Brightness.dark;
-    final EdgeInsets insets = MediaQuery.paddingOf(context); //? Place.safe
-    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark, _pictures); //? player.pictures
-    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark); //? player.drawings
+    final EdgeInsets insets = MediaQuery.paddingOf(context);
+    final LaunchPaletteColors colors = LaunchPaletteColors(_launch.data.palette, dark, _pictures);
     return Directionality(
       textDirection: TextDirection.ltr,
       child: LayoutBuilder(builder: (BuildContext context, BoxConstraints room) {
         final LaunchScreen screen = LaunchScreen(
-//?{ Place.safe
             left: insets.left,
             top: insets.top,
             right: insets.right,
             bottom: insets.bottom,
-//?}
             width: room.maxWidth,
             height: room.maxHeight);
         // Nobody gets into what lies beneath, by touch, keyboard or screen reader, before it is shown.
@@ -574,7 +532,7 @@ class _LaunchPainter extends CustomPainter {
     for (int i = 0; i < timing.layers.length; i++) {
       final LaunchLayer layer = timing.layers[i];
       if (layer.kind == LaunchLayerKind.firstScreen) continue;
-      if (layer.kind == LaunchLayerKind.group) continue; //? LayerKind.group
+      if (layer.kind == LaunchLayerKind.group) continue;
       schedule.stateAt(i, time.value, screen, _state);
       if (_state.visible) _paintLayer(canvas, layer, launch.data.looks[i], _state);
     }
@@ -583,21 +541,17 @@ class _LaunchPainter extends CustomPainter {
   @override
   bool shouldRepaint(_LaunchPainter old) => old.screen != screen || old.dark != dark;
 
-  void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook look, LaunchLayerState state) { //? player.oneLook
-//?{ Look.wide
   void _paintLayer(Canvas canvas, LaunchLayer layer, LaunchLook upright, LaunchLayerState state) {
     final LaunchLook look = (screen.width > screen.height ? upright.wide : null) ?? upright;
-//?}
     final Rect box = Rect.fromCenter(center: Offset.zero, width: state.width, height: state.height);
     canvas.save();
-    canvas.transform(launchMatrix(state.outer)); //? Layer.parent
+    canvas.transform(launchMatrix(state.outer));
     canvas.translate(state.x, state.y);
     canvas.rotate(state.rotation * pi / 180.0);
     canvas.scale(state.scaleX, state.scaleY);
-    _cut(canvas, state, box); //? Property.reveal
-    bool isLayer = state.opacity < 1.0;
-    if (layer.kind == LaunchLayerKind.backdrop) isLayer = false;
-    if (state.opacity < 1.0 && look.picture.isNotEmpty) isLayer = true; //? Look.picture
+    _cut(canvas, state, box);
+    final bool isPlain = layer.kind == LaunchLayerKind.backdrop && look.picture.isEmpty;
+    final bool isLayer = state.opacity < 1.0 && !isPlain;
     // What is drawn may reach over its box; a layer of the whole screen would be dear.
     final double reach = max(box.width, box.height);
     if (isLayer) canvas.saveLayer(box.inflate(reach), launchFade(state.opacity));
@@ -605,20 +559,17 @@ class _LaunchPainter extends CustomPainter {
       case LaunchLayerKind.backdrop:
         _backdrop(canvas, look, box, isLayer ? 1.0 : state.opacity);
         break;
-//?{ LayerKind.progress
+      //? LayerKind.progress
       case LaunchLayerKind.progress:
         _progress(canvas, look, state.progress, box);
         break;
-//?}
-//?{ Look.frames
+      //? LayerKind.clip
       case LaunchLayerKind.clip:
         final int frame = (state.clip * (look.frames.length - 1)).round();
-        double grown = 1.0;
-        if (screen.width > screen.height) grown = look.wideScale; //? Look.wideScale
+        final double grown = screen.width > screen.height ? look.wideScale : 1.0;
         final Rect shown = Rect.fromCenter(center: Offset.zero, width: look.width * grown, height: look.height * grown);
         _picture(canvas, look.frames[frame], shown, false);
         break;
-//?}
       default:
         _art(canvas, look, state, box);
     }
@@ -626,7 +577,6 @@ class _LaunchPainter extends CustomPainter {
     canvas.restore();
   }
 
-//?{ Property.reveal
   void _cut(Canvas canvas, LaunchLayerState state, Rect box) {
     final LaunchRevealShape? shape = state.revealShape;
     if (state.reveal >= 1.0 || shape == null) return;
@@ -645,12 +595,10 @@ class _LaunchPainter extends CustomPainter {
     final double top = shape.y < 0.0 ? box.bottom - height : box.top;
     canvas.clipRect(Rect.fromLTWH(left, top, width, height));
   }
-//?}
 
   /// As in CSS: the corners get the pure end colours.
   void _backdrop(Canvas canvas, LaunchLook look, Rect box, double opacity) {
     final Paint paint = Paint()..color = colors.named(look.color, opacity);
-//?{ Look.toColor
     if (look.toColor.isNotEmpty) {
       final double radians = look.angle * pi / 180.0;
       final double half = ((box.width * sin(radians)).abs() + (box.height * cos(radians)).abs()) / 2.0;
@@ -658,19 +606,15 @@ class _LaunchPainter extends CustomPainter {
       paint.color = launchFade(opacity).color; // by which the engine fades the shader
       paint.shader = ui.Gradient.linear(-way, way, [colors.named(look.color), colors.named(look.toColor)]);
     }
-//?}
     canvas.drawRect(box, paint);
-//?{ Look.picture
     if (look.picture.isNotEmpty) {
       canvas.save();
       canvas.clipRect(box);
       _picture(canvas, look.picture, box, look.fillsBox);
       canvas.restore();
     }
-//?}
   }
 
-//?{ Look.picture|Look.frames
   void _picture(Canvas canvas, String name, Rect box, bool covers) {
     final ui.Image? image = colors.pictures[name]?.image;
     if (image == null) return;
@@ -681,53 +625,41 @@ class _LaunchPainter extends CustomPainter {
         fit: covers ? BoxFit.cover : BoxFit.contain,
         filterQuality: FilterQuality.medium);
   }
-//?}
 
   void _art(Canvas canvas, LaunchLook look, LaunchLayerState state, Rect box) {
-//?{ Look.plate
     final LaunchPalette? plate = look.plate;
     if (plate != null) {
       canvas.drawCircle(Offset.zero, look.plateDiameter / 2.0, Paint()..color = colors.named(plate.name, plate.alpha));
     }
-//?}
-//?{ Look.picture
     if (look.picture.isNotEmpty) {
       _picture(canvas, look.picture, box, false);
       return;
     }
-//?}
-    if (screen.width > screen.height) canvas.scale(look.wideScale, look.wideScale); //? Look.wideScale
-//?{ Look.outlines
+    if (screen.width > screen.height) canvas.scale(look.wideScale, look.wideScale);
     if (state.draw < 1.0) {
       final double room = 1.0 - state.fillFrom;
       final double filled = room > 0.0 ? min(1.0, max(0.0, (state.draw - state.fillFrom) / room)) : 0.0;
-      LaunchGroup? fills = look.fills;
-      if (dark) fills = look.darkFills ?? look.fills; //? Look.darkFills
+      final LaunchGroup? fills = dark ? look.darkFills ?? look.fills : look.fills;
       if (filled > 0.0) {
         canvas.saveLayer(null, launchFade(filled));
         fills?.draw(canvas, colors);
         canvas.restore();
       }
       if (state.draw <= 0.0) return;
-      List<LaunchOutline> outlines = look.outlines;
-      if (dark && look.darkOutlines.isNotEmpty) outlines = look.darkOutlines; //? Look.darkOutlines
-      for (final LaunchOutline outline in outlines) {
+      final bool isOther = dark && look.darkOutlines.isNotEmpty;
+      for (final LaunchOutline outline in isOther ? look.darkOutlines : look.outlines) {
         outline.draw(canvas, colors, state.draw, filled);
       }
       return;
     }
-//?}
-    look.art?.draw(canvas, colors); //? Look.art player.oneArt
-    (dark ? look.darkArt ?? look.art : look.art)?.draw(canvas, colors); //? Look.darkArt
+    (dark ? look.darkArt ?? look.art : look.art)?.draw(canvas, colors);
   }
-//?{ LayerKind.progress
 
+  //? LayerKind.progress
   void _progress(Canvas canvas, LaunchLook look, double part, Rect box) {
     final double thick = look.thickness;
     for (final bool track in [true, false]) {
-      String name = look.color;
-      if (track) name = '';
-      if (track) name = look.toColor; //? Look.toColor
+      final String name = track ? look.toColor : look.color;
       final double shown = track ? 1.0 : part;
       if (name.isEmpty || shown <= 0.0) continue;
       final Paint paint = Paint()..color = colors.named(name);
@@ -755,5 +687,4 @@ class _LaunchPainter extends CustomPainter {
       }
     }
   }
-//?}
 }

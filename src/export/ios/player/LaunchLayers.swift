@@ -14,33 +14,37 @@ extension @LAUNCH@ {
         private let colors: PaletteColors
         /// How much larger the drawing is than the look says.
         private let scale: CGFloat
-        private let mask = CAShapeLayer() //? Property.reveal
-        private let gradient = CAGradientLayer() //? LayerKind.backdrop
-        private let content = CALayer() //? Look.picture|Look.frames
-        private var picture: Picture? //? Look.picture
-        private var whole: Drawing? //? Look.art
-        private var fills: Drawing? //? Look.fills
-        private var lines: [(layer: CAShapeLayer, isHairline: Bool)] = [] //? Look.outlines
-        private var parts: [CAShapeLayer] = [] //? LayerKind.progress
-        private var disc: CAShapeLayer? //? Look.plate
-        private var frames: [Int: Picture] = [:] //? Look.frames
+        private let mask = CAShapeLayer()
+        private let gradient = CAGradientLayer()
+        private let content = CALayer()
+        private var picture: Picture?
+        private var whole: Drawing?
+        private var fills: Drawing?
+        private var lines: [(layer: CAShapeLayer, isHairline: Bool)] = []
+        //? LayerKind.progress
+        private var parts: [CAShapeLayer] = []
+        private var disc: CAShapeLayer?
+        //? LayerKind.clip
+        private var frames: [Int: Picture] = [:]
 
         init(_ layer: Layer, _ look: Look, _ colors: PaletteColors, _ scale: Double) {
             self.layer = layer
             self.look = look
             self.colors = colors
             self.scale = CGFloat(scale)
-            if let plate = look.plate { addPlate(plate) } //? Look.plate
-            var art = look.art //? Look.art
-            if colors.isDark { art = look.darkArt ?? art } //? Look.darkArt
-            if let seen = art { whole = add(seen) } //? Look.art
-            addParts() //? Look.fills
-            if layer.kind == .backdrop { addBackdrop() } //? LayerKind.backdrop
-            if !look.picture.isEmpty { addPicture() } //? Look.picture
-            if !look.frames.isEmpty { root.addSublayer(content) } //? Look.frames
-            if layer.kind == .progress { addProgress() } //? LayerKind.progress
+            if let plate = look.plate { addPlate(plate) }
+            if let art = colors.isDark ? look.darkArt ?? look.art : look.art { whole = add(art) }
+            addParts()
+            switch layer.kind {
+            case .backdrop: addBackdrop()
+            //? LayerKind.progress
+            case .progress: addProgress()
+            //? LayerKind.clip
+            case .clip: root.addSublayer(content)
+            default: break
+            }
+            if !look.picture.isEmpty { addPicture() }
         }
-//?{ Look.plate
 
         private func addPlate(_ plate: Palette) {
             let made = CAShapeLayer()
@@ -50,29 +54,18 @@ extension @LAUNCH@ {
             root.addSublayer(made)
             disc = made
         }
-//?}
-//?{ Look.art
 
         private func add(_ art: Group) -> Drawing {
             let made = Drawing(art, colors)
             root.addSublayer(made)
             return made
         }
-//?}
-//?{ Look.fills
 
         /// What is seen of art while it is drawn by and by.
         private func addParts() {
-            var inner = look.fills
-//?}
-            if colors.isDark { inner = look.darkFills ?? inner } //? Look.darkFills
-//?{ Look.fills
-            if let seen = inner { fills = add(seen) }
-            var outlines = look.outlines
-//?}
-            if colors.isDark && !look.darkOutlines.isEmpty { outlines = look.darkOutlines } //? Look.darkOutlines
-//?{ Look.fills
-            for outline in outlines {
+            if let inner = colors.isDark ? look.darkFills ?? look.fills : look.fills { fills = add(inner) }
+            let isOther = colors.isDark && !look.darkOutlines.isEmpty
+            for outline in isOther ? look.darkOutlines : look.outlines {
                 for contour in outline.contours {
                     let line = CAShapeLayer()
                     line.path = contour
@@ -86,17 +79,12 @@ extension @LAUNCH@ {
                 }
             }
         }
-//?}
-//?{ LayerKind.backdrop
 
         private func addBackdrop() {
-            var both = [colors.color(look.color), colors.color(look.color)]
-            if !look.toColor.isEmpty { both[1] = colors.color(look.toColor) } //? Look.toColor
-            gradient.colors = both
+            let from = colors.color(look.color)
+            gradient.colors = [from, look.toColor.isEmpty ? from : colors.color(look.toColor)]
             root.addSublayer(gradient)
         }
-//?}
-//?{ Look.picture
 
         private func addPicture() {
             picture = Picture(look.picture, colors.traits)
@@ -104,9 +92,8 @@ extension @LAUNCH@ {
             content.masksToBounds = true
             root.addSublayer(content)
         }
-//?}
-//?{ LayerKind.progress
 
+        //? LayerKind.progress
         private func addProgress() {
             for isTrack in [true, false] where !isTrack || !look.toColor.isEmpty {
                 for _ in 0..<(look.form == .dots ? 5 : 1) {
@@ -121,7 +108,6 @@ extension @LAUNCH@ {
                 }
             }
         }
-//?}
 
         func show(_ state: LayerState) {
             root.isHidden = !state.visible && !isAwaited
@@ -131,19 +117,21 @@ extension @LAUNCH@ {
             root.opacity = state.visible ? Float(state.opacity) : 0
             root.position = .zero
             root.setAffineTransform(placing(state, about: .zero))
-            reveal(state, box) //? Property.reveal
-            showArt(state, box) //? Look.art
-            if layer.kind == .backdrop { showBackdrop(box) } //? LayerKind.backdrop
-            if layer.kind == .progress { showProgress(state, box) } //? LayerKind.progress
-//?{ Look.picture
+            reveal(state, box)
+            showArt(state, box)
+            switch layer.kind {
+            case .backdrop: showBackdrop(box)
+            //? LayerKind.progress
+            case .progress: showProgress(state, box)
+            //? LayerKind.clip
+            case .clip: showFrame(state, box)
+            default: break
+            }
             if let picture = picture {
                 content.contents = picture.contents
                 content.frame = box
             }
-//?}
-            if !look.frames.isEmpty { showFrame(state, box) } //? Look.frames
         }
-//?{ Property.reveal
 
         private func reveal(_ state: LayerState, _ box: CGRect) {
             guard state.reveal < 1, let shape = state.revealShape else {
@@ -166,18 +154,14 @@ extension @LAUNCH@ {
             }
             root.mask = mask
         }
-//?}
-//?{ Look.art
 
         private func showArt(_ state: LayerState, _ box: CGRect) {
             let middle = CGPoint(x: box.midX, y: box.midY)
             let bigger = CGAffineTransform(scaleX: scale, y: scale)
-            var seen = CGFloat(max(abs(state.scaleX), abs(state.scaleY))) * scale
-            seen *= CGFloat(hypot(state.outer[0], state.outer[1])) //? Layer.parent
-//?}
-            disc?.position = middle //? Look.plate
-            place(whole, middle, bigger, seen) //? Look.art
-//?{ Look.fills
+            let own = CGFloat(max(abs(state.scaleX), abs(state.scaleY))) * scale
+            let seen = own * CGFloat(hypot(state.outer[0], state.outer[1]))
+            disc?.position = middle
+            place(whole, middle, bigger, seen)
             if fills == nil { return }
             place(fills, middle, bigger, seen)
             let rest = 1 - state.fillFrom
@@ -192,8 +176,6 @@ extension @LAUNCH@ {
                 line.layer.strokeEnd = CGFloat(state.draw)
                 line.layer.opacity = Float(line.isHairline ? 1 - filled : 1)
             }
-//?}
-//?{ Look.art
         }
 
         private func place(_ art: Drawing?, _ middle: CGPoint, _ bigger: CGAffineTransform, _ seen: CGFloat) {
@@ -201,14 +183,10 @@ extension @LAUNCH@ {
             art?.setAffineTransform(bigger)
             art?.show(seen)
         }
-//?}
-//?{ LayerKind.backdrop
 
         /// As in CSS: the corners get the pure end colours.
         private func showBackdrop(_ box: CGRect) {
             gradient.frame = box
-//?}
-//?{ Look.toColor
             let radians = look.angle * Double.pi / 180
             // The axis lies in a square that is stretched to the box, and what crosses it is stretched, too.
             let across = sin(radians) * Double(box.width)
@@ -216,10 +194,9 @@ extension @LAUNCH@ {
             let half = (abs(across) + abs(down)) / 2 / max(1, across * across + down * down)
             gradient.startPoint = CGPoint(x: 0.5 - across * half, y: 0.5 - down * half)
             gradient.endPoint = CGPoint(x: 0.5 + across * half, y: 0.5 + down * half)
-//?}
-        } //? LayerKind.backdrop
-//?{ Look.frames
+        }
 
+        //? LayerKind.clip
         /// The picture that is seen and the next three are in memory.
         private func showFrame(_ state: LayerState, _ box: CGRect) {
             let last = look.frames.count - 1
@@ -231,9 +208,8 @@ extension @LAUNCH@ {
             content.bounds.size = CGSize(width: CGFloat(look.width) * scale, height: CGFloat(look.height) * scale)
             content.position = CGPoint(x: box.midX, y: box.midY)
         }
-//?}
-//?{ LayerKind.progress
 
+        //? LayerKind.progress
         private func showProgress(_ state: LayerState, _ box: CGRect) {
             let thick = CGFloat(look.thickness)
             let count = look.form == .dots ? 5 : 1
@@ -263,6 +239,5 @@ extension @LAUNCH@ {
                 }
             }
         }
-//?}
     }
 }

@@ -22,6 +22,7 @@ extension @LAUNCH@ {
     private static var openedAt: [Int: Double] = [:]
     private static var opened: [Int] = []
     private static var waiting: [CheckedContinuation<Outcome, Never>] = []
+    private static var leaving: [(Outcome) -> Void] = []
     private static var watched: [NSObjectProtocol] = []
     private static var stages: [Stage] = []
     private static var known: [KnownWindow] = []
@@ -30,10 +31,8 @@ extension @LAUNCH@ {
     private static var began = 0.0
     private static var pausedAt: Double?
     private static var openingEnd = 0
-//?{ Outcome.message
     private static var messageAt = 0
     private static var retriedAt = 0
-//?}
     private static var lateFrames = 0
     private static var isSeen = false
     private static var isPlaying = false
@@ -55,6 +54,7 @@ extension @LAUNCH@ {
         } else {
             onOutcome(decide(isSkipped ? .interrupted : .complete))
             onRecord?(record())
+            tellOver()
         }
         isSkipped = false
     }
@@ -63,6 +63,24 @@ extension @LAUNCH@ {
     static func decided() async -> Outcome {
         if let outcome = outcome { return outcome }
         return await withCheckedContinuation { waiting.append($0) }
+    }
+
+    /// Calls it once, when the show is over and the content can be used: at once if it is already.
+    static func whenOver(_ then: @escaping (Outcome) -> Void) {
+        leaving.append(then)
+        if !isPlaying { tellOver() }
+    }
+
+    /// How it ended; waits until the content can be used.
+    static func over() async -> Outcome {
+        await withCheckedContinuation { it in whenOver { how in it.resume(returning: how) } }
+    }
+
+    private static func tellOver() {
+        guard let how = outcome else { return }
+        let all = leaving
+        leaving = []
+        for it in all { it(how) }
     }
 
     /// Ends it at once and shows the content.
@@ -75,7 +93,7 @@ extension @LAUNCH@ {
         if isPlaying { dismiss() } else { isSkipped = true }
     }
 
-//?{ Outcome.message
+    //? Outcome.message
     /// After a message: what has not loaded gets its time once more. Ask for it again.
     static func retry() {
         if outcome != .message || !isPlaying { return }
@@ -84,11 +102,11 @@ extension @LAUNCH@ {
         retriedAt = now()
         plan()
     }
-//?}
 
     /// Everything as in a new process: for tests.
     static func reset() {
         dismiss()
+        leaving = []
         openedAt = [:]
         known = []
         isSkipped = false
@@ -117,10 +135,8 @@ extension @LAUNCH@ {
         began = time() - (start == .warm ? 0 : processAge())
         opened = timing.gates.indices.map { gate in openedAt[gate].map { max(0, whole($0)) } ?? launchNever }
         pausedAt = nil
-//?{ Outcome.message
         messageAt = 0
         retriedAt = 0
-//?}
         lateFrames = 0
         outcome = nil
         isSeen = false
@@ -155,17 +171,10 @@ extension @LAUNCH@ {
 
     private static func plan() {
         if !isPlaying { return }
-        schedule = LaunchSchedule(
-            timing,
-            start,
-            UIAccessibility.isReduceMotionEnabled,
-//?{ player.retry
-            messageAt,
-            retriedAt,
-//?}
-            openingEnd,
-            opened
-        )
+        let conditions = LaunchConditions(
+            start: start, reducedMotion: UIAccessibility.isReduceMotionEnabled, messageAt: messageAt,
+            retriedAt: retriedAt, openingEnd: openingEnd, opened: opened)
+        schedule = LaunchSchedule(timing, conditions)
         for it in stages { it.isStale = true }
     }
 
@@ -217,6 +226,7 @@ extension @LAUNCH@ {
         }
         onRecord?(record())
         schedule = nil
+        tellOver()
     }
 
     private static func record() -> String {
@@ -278,7 +288,7 @@ extension @LAUNCH@ {
         private let cover: UIWindow
         private let onOutcome: (Outcome) -> Void
         private let looks = @LAUNCH@.looks()
-        private let wide = @LAUNCH@.wideLooks() //? Look.wide
+        private let wide = @LAUNCH@.wideLooks()
         private let state = LayerState()
         private let wasHidden: Bool
         private let wasKey: Bool
@@ -356,12 +366,10 @@ extension @LAUNCH@ {
             screen = Screen(
                 width: Double(bounds.width),
                 height: Double(bounds.height),
-//?{ Place.safe
                 left: Double(now.left),
                 top: Double(now.top),
                 right: Double(now.right),
                 bottom: Double(now.bottom)
-//?}
             )
             if isWide != (screen.width > screen.height) { painters = [] }
             isWide = screen.width > screen.height
@@ -389,12 +397,9 @@ extension @LAUNCH@ {
             layer.sublayers = nil
             let colors = PaletteColors(palette, traitCollection)
             painters = timing.layers.enumerated().map { i, it in
-                if it.kind == .firstScreen { return nil }
-                if it.kind == .group { return nil } //? LayerKind.group
-                var look = looks[i]
-                if isWide, let other = wide[i] { look = other } //? Look.wide
-                var scale = 1.0
-                if isWide { scale = look.wideScale } //? Look.wideScale
+                if it.kind == .firstScreen || it.kind == .group { return nil }
+                let look = isWide ? wide[i] ?? looks[i] : looks[i]
+                let scale = isWide ? look.wideScale : 1
                 let painter = LayerPainter(it, look, colors, scale)
                 layer.addSublayer(painter.root)
                 return painter
@@ -459,15 +464,11 @@ extension @LAUNCH@ {
         }
 
         func tell(_ how: Outcome) {
-//?{ Outcome.message
-//?{ Look.says
             if how == .message {
                 let says = looks.map { $0.says }.filter { !$0.isEmpty }
                 accessibilityLabel = says.joined(separator: "\n")
                 UIAccessibility.post(notification: .announcement, argument: accessibilityLabel)
             }
-//?}
-//?}
             onOutcome(how)
         }
 

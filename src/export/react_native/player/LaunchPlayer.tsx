@@ -2,40 +2,61 @@
 // export replaces it for as long as you leave it unchanged.
 import { Component, memo, useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import type { ReactNode } from 'react';
-import { AccessibilityInfo, Animated, AppState, Easing, Image, NativeModules, StyleSheet, useColorScheme, useWindowDimensions, View } from 'react-native';
+import {
+  AccessibilityInfo,
+  Animated,
+  AppState,
+  Easing,
+  Image,
+  NativeModules,
+  StyleSheet,
+  useColorScheme,
+  useWindowDimensions,
+  View,
+} from 'react-native';
 import type { ImageSourcePropType, LayoutChangeEvent } from 'react-native';
 
-import { acrossOf, downOf, placeOn } from './launchTiming'; //? Layer.parent
-import { LaunchSchedule, LayerState, NEVER } from './launchTiming';
-//?{ Property.reveal
-import { sameReveal } from './launchTiming';
-import type { RevealShape } from './launchTiming';
-//?}
-import type { LaunchTiming, Layer, Outcome, Property, Screen, StartKind } from './launchTiming';
+import { acrossOf, downOf, LaunchSchedule, LayerState, NEVER, placeOn, sameReveal } from './launchTiming';
+import type { LaunchTiming, Layer, Outcome, Property, RevealShape, Screen, StartKind } from './launchTiming';
 
 export type { Outcome } from './launchTiming';
 
 /** How a layer is painted. Pictures: by day, by night. Sizes in dp. */
 export interface LaunchLook {
-  picture?: [ImageSourcePropType, ImageSourcePropType]; width?: number; height?: number; color?: string;
-  fillsBox?: boolean; //? Look.backdropPicture
-  gradient?: [ImageSourcePropType, ImageSourcePropType]; angle?: number; //? Look.gradient
-  form?: 'ring' | 'bar' | 'dots'; thickness?: number; toColor?: string; //? LayerKind.progress
-//?{ LayerKind.clip
+  picture?: [ImageSourcePropType, ImageSourcePropType];
+  width?: number;
+  height?: number;
+  color?: string;
+  fillsBox?: boolean;
+  gradient?: [ImageSourcePropType, ImageSourcePropType];
+  angle?: number;
+  form?: 'ring' | 'bar' | 'dots';
+  thickness?: number;
+  toColor?: string;
   /** Of a clip: `picture` has so many frames in so many columns. */
-  frames?: number; columns?: number;
-//?}
-//?{ Look.wide
+  frames?: number;
+  columns?: number;
   /** Where the screen is wider than high: how much larger, or drawn how instead. */
-  wideScale?: number; wide?: Partial<LaunchLook>;
-//?}
+  wideScale?: number;
+  wide?: Partial<LaunchLook>;
 }
 
 /** Colours of the palette: by day, by night. `says`: what is read out of a message. */
-export interface LaunchData { name: string; timing: LaunchTiming; looks: LaunchLook[]; palette: Record<string, [string, string]>; says: string[] }
+export interface LaunchData {
+  name: string;
+  timing: LaunchTiming;
+  looks: LaunchLook[];
+  palette: Record<string, [string, string]>;
+  says: string[];
+}
 
 /** What the system's bars cover at the screen's edges. */
-export interface Insets { top?: number; right?: number; bottom?: number; left?: number }
+export interface Insets {
+  top?: number;
+  right?: number;
+  bottom?: number;
+  left?: number;
+}
 
 const HORIZON = 60000; // ms the animation engine's clock is wound up for at a time
 const AHEAD = 20000; // ms that are laid out of what goes on and on
@@ -43,7 +64,11 @@ const STEP = 1000 / 60;
 const LONGEST_WAIT = 1000; // ms for the first pictures to be read
 const LONGEST_WITHOUT_VIEW = 1000; // ms a launch outlives its view: a screen that is made anew is there by then
 
-interface Native { release?: () => void; began?: number; first?: boolean }
+interface Native {
+  release?: () => void;
+  began?: number;
+  first?: boolean;
+}
 const native = (): Native | undefined => (NativeModules as { LaunchHold?: Native }).LaunchHold;
 
 /**
@@ -71,10 +96,8 @@ export class Launch<Gate extends string> {
   private began: number;
   private openingEnd = -1;
   private pausedAt = -1;
-//?{ player.retry
   private messageAt = 0;
   private retriedAt = 0;
-//?}
   private calm = false;
   private kind: StartKind = 'cold';
   private views = 0;
@@ -86,7 +109,10 @@ export class Launch<Gate extends string> {
   private readonly watchers = new Set<() => void>();
   private resolve: (outcome: Outcome) => void = () => undefined;
 
-  constructor(readonly data: LaunchData, private readonly gates: readonly Gate[]) {
+  constructor(
+    readonly data: LaunchData,
+    private readonly gates: readonly Gate[],
+  ) {
     this.opened = gates.map(() => NEVER);
     this.finished = new Promise((resolve) => (this.resolve = resolve));
     this.began = this.clock();
@@ -104,7 +130,10 @@ export class Launch<Gate extends string> {
   openWhen<T>(gate: Gate, work: T | PromiseLike<T>, { signal }: { signal?: AbortSignal } = {}): Promise<T> {
     this.mustKnow(gate);
     const loaded = Promise.resolve(work);
-    loaded.then(() => signal?.aborted || this.open(gate), () => undefined);
+    loaded.then(
+      () => signal?.aborted || this.open(gate),
+      () => undefined,
+    );
     return loaded;
   }
 
@@ -130,11 +159,19 @@ export class Launch<Gate extends string> {
     this.finished = new Promise((resolve) => (this.resolve = resolve));
     this.openedAt.clear();
     this.opened = this.gates.map(() => NEVER);
-    Object.assign(this, { outcome: null, schedule: null, isOver: false, began: this.clock(), openingEnd: -1, pausedAt: -1, lateFrames: 0 });
-    this.messageAt = this.retriedAt = 0; //? player.retry
+    Object.assign(this, {
+      outcome: null,
+      schedule: null,
+      isOver: false,
+      began: this.clock(),
+      openingEnd: -1,
+      pausedAt: -1,
+      lateFrames: 0,
+    });
+    this.messageAt = this.retriedAt = 0;
   }
 
-  //?{ player.retry
+  //? Outcome.message
   /** After a message: what has not loaded gets its time once more. */
   retry(): void {
     if (this.isOver || this.outcome !== 'message') return;
@@ -143,8 +180,6 @@ export class Launch<Gate extends string> {
     this.outcome = null;
     this.plan();
   }
-
-  //?}
 
   /** Milliseconds since the start, but for those in the background. */
   now(): number {
@@ -221,14 +256,14 @@ export class Launch<Gate extends string> {
       if (at !== undefined && this.opened[i] === NEVER) this.opened[i] = Math.max(0, Math.round(at - this.began));
     });
     if (this.openingEnd < 0 || this.isOver) return;
-    this.schedule = new LaunchSchedule(
-      this.data.timing, this.kind, this.calm,
-//?{ player.retry
-      this.messageAt,
-      this.retriedAt,
-//?}
-      this.openingEnd, this.opened,
-    );
+    this.schedule = new LaunchSchedule(this.data.timing, {
+      start: this.kind,
+      reducedMotion: this.calm,
+      messageAt: this.messageAt,
+      retriedAt: this.retriedAt,
+      openingEnd: this.openingEnd,
+      opened: this.opened,
+    });
     this.tell();
     this.step();
   }
@@ -254,7 +289,7 @@ export class Launch<Gate extends string> {
   private decide(outcome: Outcome): void {
     this.outcome = outcome;
     for (const listener of [...this.listeners]) listener(outcome);
-    if (outcome === 'message') AccessibilityInfo.announceForAccessibility(this.data.says.join(' ')); //? Outcome.message
+    if (outcome === 'message') AccessibilityInfo.announceForAccessibility(this.data.says.join(' '));
   }
 
   private finish(outcome: Outcome): void {
@@ -267,7 +302,17 @@ export class Launch<Gate extends string> {
     const { data, kind, openingEnd, opened, lateFrames } = this;
     const gates = Object.fromEntries(this.gates.map((gate, i) => [gate, opened[i]! < NEVER ? opened[i] : null]));
     this.tell();
-    this.onRecord?.(JSON.stringify({ launch: data.name, start: kind, firstFrame: openingEnd, gates, outcome: this.outcome, shown, lateFrames }));
+    this.onRecord?.(
+      JSON.stringify({
+        launch: data.name,
+        start: kind,
+        firstFrame: openingEnd,
+        gates,
+        outcome: this.outcome,
+        shown,
+        lateFrames,
+      }),
+    );
     this.resolve(this.outcome ?? outcome);
   }
 
@@ -333,20 +378,27 @@ export function LaunchSequence({ launch, children, insets = {}, announcement = '
     launch.begin(isCalm);
   }, [launch, isCalm, isRead]);
 
-  const still = useMemo(() => new LaunchSchedule(
-    launch.data.timing, 'cold', isCalm ?? false,
-//?{ player.retry
-    0,
-    0,
-//?}
-    0, launch.data.timing.gates.map(() => NEVER),
-  ), [launch, isCalm]);
+  const still = useMemo(() => {
+    const opened = launch.data.timing.gates.map(() => NEVER);
+    const conditions = {
+      start: 'cold' as const,
+      reducedMotion: isCalm ?? false,
+      messageAt: 0,
+      retriedAt: 0,
+      openingEnd: 0,
+      opened,
+    };
+    return new LaunchSchedule(launch.data.timing, conditions);
+  }, [launch, isCalm]);
   const clock = useMemo(() => new Clock(), []);
   useEffect(() => () => clock.stop(), [clock]);
-  const schedule = launch.isOver ? null : launch.schedule ?? still;
+  const schedule = launch.isOver ? null : (launch.schedule ?? still);
   const film = useMemo(
     // Each version lays out what comes next, of the same schedule, too.
-    () => schedule && version >= 0 && new Film(schedule, clock, launch.schedule ? launch.now() : 0, { width, height, top, right, bottom, left }),
+    () =>
+      schedule &&
+      version >= 0 &&
+      new Film(schedule, clock, launch.schedule ? launch.now() : 0, { width, height, top, right, bottom, left }),
     [launch, schedule, version, clock, width, height, top, right, bottom, left],
   );
   const isRunning = film !== null && launch.schedule !== null && !launch.isPaused;
@@ -358,26 +410,43 @@ export function LaunchSequence({ launch, children, insets = {}, announcement = '
   const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent) => {
     if (layout.width > 0 && layout.height > 0) setSize({ width: layout.width, height: layout.height });
   };
-  const onPicture = useCallback((index: number) => {
-    pictures.delete(index);
-    if (pictures.size === 0) setRead(true);
-  }, [pictures]);
+  const onPicture = useCallback(
+    (index: number) => {
+      pictures.delete(index);
+      if (pictures.size === 0) setRead(true);
+    },
+    [pictures],
+  );
   return (
     <View style={styles.fill} onLayout={onLayout}>
       <Animated.View
-        style={[styles.fill, film && film.content()]} pointerEvents={film ? 'none' : 'auto'} aria-hidden={film !== null}
+        style={[styles.fill, film && film.content()]}
+        pointerEvents={film ? 'none' : 'auto'}
+        aria-hidden={film !== null}
       >
         {children}
       </Animated.View>
       {film && (
         <Careful onError={() => launch.dismiss()}>
           <View
-            style={[StyleSheet.absoluteFill, styles.whole]} onStartShouldSetResponder={() => true} accessible accessibilityLabel={announcement}
-            accessibilityViewIsModal onLayout={() => pictures.size === 0 && setRead(true)}
+            style={[StyleSheet.absoluteFill, styles.whole]}
+            onStartShouldSetResponder={() => true}
+            accessible
+            accessibilityLabel={announcement}
+            accessibilityViewIsModal
+            onLayout={() => pictures.size === 0 && setRead(true)}
           >
             {timing.layers.map((layer, index) =>
               layer.kind === 'firstScreen' || layer.kind === 'group' ? null : (
-                <LayerView key={index} film={film} layer={layer} index={index} data={launch.data} isDark={isDark} onPicture={onPicture} />
+                <LayerView
+                  key={index}
+                  film={film}
+                  layer={layer}
+                  index={index}
+                  data={launch.data}
+                  isDark={isDark}
+                  onPicture={onPicture}
+                />
               ),
             )}
           </View>
@@ -414,12 +483,17 @@ class Clock {
     if (this.isRunning) return;
     this.isRunning = true;
     this.value.setValue(from);
-    Animated.timing(this.value, { toValue: from + HORIZON, duration: HORIZON, easing: Easing.linear, useNativeDriver: true, isInteraction: false })
-      .start(({ finished }) => {
-        if (!finished) return;
-        this.isRunning = false;
-        this.run(from + HORIZON);
-      });
+    Animated.timing(this.value, {
+      toValue: from + HORIZON,
+      duration: HORIZON,
+      easing: Easing.linear,
+      useNativeDriver: true,
+      isInteraction: false,
+    }).start(({ finished }) => {
+      if (!finished) return;
+      this.isRunning = false;
+      this.run(from + HORIZON);
+    });
   }
 
   stop(): void {
@@ -430,7 +504,21 @@ class Clock {
 
 type Values = (state: LayerState) => number;
 type Moving<T extends number | string> = T | Animated.AnimatedInterpolation<T>;
-const EVERY: Property[] = ['opacity', 'x', 'y', 'scale', 'scaleX', 'scaleY', 'rotation', 'flip', 'reveal', 'draw', 'travel', 'panel', 'clip'];
+const EVERY: Property[] = [
+  'opacity',
+  'x',
+  'y',
+  'scale',
+  'scaleX',
+  'scaleY',
+  'rotation',
+  'flip',
+  'reveal',
+  'draw',
+  'travel',
+  'panel',
+  'clip',
+];
 
 /** What is seen from one moment on, as keys of the animation engine; what is as before hangs on the same keys. */
 class Film {
@@ -438,7 +526,12 @@ class Film {
   private readonly edges = new Map<string, number[]>();
   private readonly states = new Map<string, LayerState>();
 
-  constructor(readonly schedule: LaunchSchedule, private readonly clock: Clock, from: number, readonly screen: Screen) {
+  constructor(
+    readonly schedule: LaunchSchedule,
+    private readonly clock: Clock,
+    from: number,
+    readonly screen: Screen,
+  ) {
     this.to = Math.max(from + STEP, Math.min(schedule.shown(), from + AHEAD));
   }
 
@@ -457,23 +550,41 @@ class Film {
 
   /** A value of the layer over time; a plain number where it stands still. */
   value(name: string, index: number, of: Values, isOwn = true): Moving<number> {
-    return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, isOwn)), (it) => it);
+    return this.moving(
+      `${index} ${name}`,
+      [index],
+      (t) => of(this.state(index, t, isOwn)),
+      (it) => it,
+    );
   }
 
-  //?{ LayerKind.clip
+  //? LayerKind.clip
+  /** The same, of what jumps from one value to the next. */
   jump(name: string, index: number, of: Values): Moving<number> {
-    return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, true)), (it) => it, true);
+    return this.moving(
+      `${index} ${name}`,
+      [index],
+      (t) => of(this.state(index, t, true)),
+      (it) => it,
+      true,
+    );
   }
-  //?}
 
-  //?{ Property.rotation|Place.turn|LayerKind.progress
   degrees(name: string, index: number, of: Values): Moving<string> {
-    return this.moving(`${index} ${name}`, [index], (t) => of(this.state(index, t, true)), (it) => `${it}deg`);
+    return this.moving(
+      `${index} ${name}`,
+      [index],
+      (t) => of(this.state(index, t, true)),
+      (it) => `${it}deg`,
+    );
   }
 
-  //?}
   private moving<T extends number | string>(
-    name: string, layers: number[], read: (t: number) => number, make: (value: number) => T, jumps = false,
+    name: string,
+    layers: number[],
+    read: (t: number) => number,
+    make: (value: number) => T,
+    jumps = false,
   ): Moving<T> {
     const { inputRange, values } = this.keys(layers, read, jumps);
     if (values.every((it) => it === values[0])) return make(values[0]!);
@@ -481,13 +592,21 @@ class Film {
     const known = this.clock.known.get(name);
     if (known?.keys === keys) return known.node as Animated.AnimatedInterpolation<T>;
     const outputRange = values.map(make);
-    const node = this.clock.value.interpolate({ inputRange, outputRange: outputRange as string[], extrapolate: 'clamp' });
+    const node = this.clock.value.interpolate({
+      inputRange,
+      outputRange: outputRange as string[],
+      extrapolate: 'clamp',
+    });
     this.clock.known.set(name, { keys, node });
     return node as unknown as Animated.AnimatedInterpolation<T>;
   }
 
   /** Two keys where it goes straight, one for each frame elsewhere; where it jumps, nothing lies between. */
-  private keys(layers: number[], read: (t: number) => number, jumps: boolean): { inputRange: number[]; values: number[] } {
+  private keys(
+    layers: number[],
+    read: (t: number) => number,
+    jumps: boolean,
+  ): { inputRange: number[]; values: number[] } {
     const inputRange: number[] = [];
     const values: number[] = [];
     const add = (t: number, value: number) => {
@@ -504,7 +623,9 @@ class Film {
       const a = times[i]!;
       const end = Math.max(a, b - 0.01);
       const [first, last] = [read(a), read(end)];
-      const isStraight = !jumps && [0.2, 0.5, 0.8].every((part) => Math.abs(first + (last - first) * part - read(a + (end - a) * part)) < 0.001);
+      const isStraight =
+        !jumps &&
+        [0.2, 0.5, 0.8].every((part) => Math.abs(first + (last - first) * part - read(a + (end - a) * part)) < 0.001);
       add(a, first);
       for (let t = a + STEP; !isStraight && t < end; t += STEP) {
         if (jumps) add(t - 0.01, values[values.length - 1] ?? first);
@@ -524,21 +645,18 @@ class Film {
       const { schedule, to } = this;
       const all = [schedule.outcomeAt, ...schedule.beatEnd];
       const family = [...layers];
-      //?{ Layer.parent
       for (const it of family) {
         const parent = schedule.timing.layers[it]!.parent ?? -1;
         if (parent >= 0) family.push(parent);
       }
-      //?}
       for (const it of family) {
         for (const property of EVERY) all.push(...schedule.edgesOf(it, property, to));
       }
-      //?{ LayerKind.progress
-      schedule.timing.gates.forEach((gate, i) => {
+      const loads = family.some((it) => schedule.timing.layers[it]!.kind === 'progress');
+      for (const [i, gate] of loads ? schedule.timing.gates.entries() : []) {
         const from = schedule.gateStart[i]!;
         all.push(from, from + (gate.typical ?? 500), schedule.gateOpen[i]!);
-      });
-      //?}
+      }
       const begin = schedule.beatEnd[0]!;
       edges = [begin, ...[...new Set(all)].filter((it) => it > begin && it < to).sort((a, b) => a - b), to];
       this.edges.set(key, edges);
@@ -547,15 +665,12 @@ class Film {
   }
 
   private moves(index: number, width: number, height: number) {
-//?{ Property.panel
     const isPanel = this.schedule.timing.layers[index]!.kind === 'backdrop';
     const top = (it: LayerState) => (isPanel ? it.height : height) / 2;
-//?}
     return [
       { translateX: this.value('x', index, (it) => it.x - width / 2) },
-      { translateY: this.value('y', index, (it) => it.y - height / 2) }, //? player.fixedBackdrops
-      { translateY: this.value('y', index, (it) => it.y - top(it)) }, //? Property.panel
-      { rotate: this.degrees('turn', index, (it) => it.rotation) }, //? Property.rotation|Place.turn
+      { translateY: this.value('y', index, (it) => it.y - top(it)) },
+      { rotate: this.degrees('turn', index, (it) => it.rotation) },
       { scaleX: this.value('across', index, (it) => it.scaleX) },
       { scaleY: this.value('down', index, (it) => it.scaleY) },
     ];
@@ -573,75 +688,105 @@ class Film {
   /** Style of the app's own first screen: at each moment that of the sequence's first screen which is there then. */
   content() {
     const { width, height } = this.screen;
-    const all = [...this.schedule.timing.layers.keys()].filter((it) => this.schedule.timing.layers[it]!.kind === 'firstScreen');
+    const all = [...this.schedule.timing.layers.keys()].filter(
+      (it) => this.schedule.timing.layers[it]!.kind === 'firstScreen',
+    );
     const [first] = all;
     if (first === undefined) return null;
     const seen = (t: number) => all.map((it) => this.state(it, t, false)).find((it) => it.visible);
-    const value = (name: string, of: Values) => this.moving(`content ${name}`, all, (t) => of(seen(t) ?? this.state(first, t, false)), (it) => it);
-    const turn = this.moving('content turn', all, (t) => (seen(t) ?? this.state(first, t, false)).rotation, (it) => `${it}deg`); //? Property.rotation|Place.turn
+    const value = (name: string, of: Values) =>
+      this.moving(
+        `content ${name}`,
+        all,
+        (t) => of(seen(t) ?? this.state(first, t, false)),
+        (it) => it,
+      );
+    const turn = this.moving(
+      'content turn',
+      all,
+      (t) => (seen(t) ?? this.state(first, t, false)).rotation,
+      (it) => `${it}deg`,
+    );
     return {
       opacity: value('opacity', (it) => (it.visible ? it.opacity : 0)),
       transform: [
-        { translateX: value('x', (it) => it.x - width / 2) }, { translateY: value('y', (it) => it.y - height / 2) },
-        { rotate: turn }, //? Property.rotation|Place.turn
-        { scaleX: value('across', (it) => it.scaleX) }, { scaleY: value('down', (it) => it.scaleY) },
+        { translateX: value('x', (it) => it.x - width / 2) },
+        { translateY: value('y', (it) => it.y - height / 2) },
+        { rotate: turn },
+        { scaleX: value('across', (it) => it.scaleX) },
+        { scaleY: value('down', (it) => it.scaleY) },
       ],
     };
   }
 
-  //?{ Layer.parent
   /** Style of a view that covers the screen, which does to what is in it what the group does. */
   group(index: number) {
     const { width, height } = this.screen;
     const place = placeOn(this.schedule.timing.layers[index]!, this.screen);
-    const rest = place ? { x: acrossOf(place, this.screen), y: downOf(place, this.screen) } : { x: width / 2, y: height / 2 };
-    return { transform: [...this.moves(index, width, height), { translateX: width / 2 - rest.x }, { translateY: height / 2 - rest.y }] };
+    const rest = place
+      ? { x: acrossOf(place, this.screen), y: downOf(place, this.screen) }
+      : { x: width / 2, y: height / 2 };
+    return {
+      transform: [
+        ...this.moves(index, width, height),
+        { translateX: width / 2 - rest.x },
+        { translateY: height / 2 - rest.y },
+      ],
+    };
   }
-  //?}
 }
 
-interface LayerProps { film: Film; layer: Layer; index: number; data: LaunchData; isDark: boolean; onPicture: (index: number) => void }
+interface LayerProps {
+  film: Film;
+  layer: Layer;
+  index: number;
+  data: LaunchData;
+  isDark: boolean;
+  onPicture: (index: number) => void;
+}
 
 const LayerView = memo(function LayerView({ film, layer, index, data, isDark, onPicture }: LayerProps) {
   const box = film.state(index, 0, true);
   const fills = layer.kind === 'backdrop';
-  //?{ player.oneLook
-  const look = data.looks[index]!;
-  const width = fills ? film.screen.width : look.width ?? box.width;
-  const height = fills ? film.screen.height : look.height ?? box.height;
-  //?}
-  //?{ Look.wide
+
   const upright = data.looks[index]!;
   const isTurned = film.screen.width > film.screen.height;
   const look = isTurned ? { ...upright, ...upright.wide } : upright;
-  const grown = isTurned ? look.wideScale ?? 1 : 1;
+  const grown = isTurned ? (look.wideScale ?? 1) : 1;
   const width = fills ? film.screen.width : look.width ? look.width * grown : box.width;
   const height = fills ? film.screen.height : look.height ? look.height * grown : box.height;
-  //?}
   const onLoadEnd = () => onPicture(index);
   const props = { film, index, look, data, isDark, width, height, onLoadEnd };
   const content = fills ? <Backdrop {...props} /> : <Content {...props} layer={layer} />;
-  let view = <Animated.View style={[styles.layer, { width, height }, film.layer(index, width, height)]}>{content}</Animated.View>; //? player.wholeLayers
-  //?{ Property.reveal
   let view = (
     <Animated.View style={[styles.layer, { width, height }, film.layer(index, width, height)]}>
       {film.schedule.revealsOf(index).reduce(
-        (inside, shape, number) => <Reveal {...{ film, index, width, height, shape, number }}>{inside}</Reveal>,
+        (inside, shape, number) => (
+          <Reveal {...{ film, index, width, height, shape, number }}>{inside}</Reveal>
+        ),
         content,
       )}
     </Animated.View>
   );
-  //?}
-  //?{ Layer.parent
   for (let group = layer.parent ?? -1; group >= 0; group = data.timing.layers[group]!.parent ?? -1) {
-    view = <Animated.View style={[StyleSheet.absoluteFill, film.group(group)]} pointerEvents="none">{view}</Animated.View>;
+    view = (
+      <Animated.View style={[StyleSheet.absoluteFill, film.group(group)]} pointerEvents="none">
+        {view}
+      </Animated.View>
+    );
   }
-  //?}
   return view;
 });
 
-//?{ Property.reveal
-interface RevealProps { film: Film; index: number; width: number; height: number; shape: RevealShape; number: number; children: ReactNode }
+interface RevealProps {
+  film: Film;
+  index: number;
+  width: number;
+  height: number;
+  shape: RevealShape;
+  number: number;
+  children: ReactNode;
+}
 
 /**
  * Uncovers what is in it by an opening circle or a wipe, with nothing but moves and sizes the animation engine knows. A
@@ -657,7 +802,19 @@ function Reveal({ film, index, width, height, shape, number, children }: RevealP
     const grows = film.value(`iris ${number}`, index, part);
     const shrinks = film.value(`un-iris ${number}`, index, (it) => 1 / part(it));
     return (
-      <Animated.View style={[styles.cut, { left: x - far, top: y - far, width: 2 * far, height: 2 * far, borderRadius: far, transform: [{ scale: grows }] }]}>
+      <Animated.View
+        style={[
+          styles.cut,
+          {
+            left: x - far,
+            top: y - far,
+            width: 2 * far,
+            height: 2 * far,
+            borderRadius: far,
+            transform: [{ scale: grows }],
+          },
+        ]}
+      >
         <Animated.View style={[styles.layer, { width: 2 * far, height: 2 * far, transform: [{ scale: shrinks }] }]}>
           <View style={[styles.layer, { left: far - x, top: far - y, width, height }]}>{children}</View>
         </Animated.View>
@@ -679,68 +836,71 @@ function Reveal({ film, index, width, height, shape, number, children }: RevealP
   );
 }
 
-//?}
 interface ContentProps {
-  film: Film; index: number; look: LaunchLook; data: LaunchData; isDark: boolean; width: number; height: number; onLoadEnd: () => void;
+  film: Film;
+  index: number;
+  look: LaunchLook;
+  data: LaunchData;
+  isDark: boolean;
+  width: number;
+  height: number;
+  onLoadEnd: () => void;
 }
 
 function Content(props: ContentProps & { layer: Layer }) {
   const { look, isDark, width, height, onLoadEnd } = props;
-  const night = isDark ? 1 : 0;
-  const size = { width, height };
-  //?{ LayerKind.progress
-  if (props.layer.kind === 'progress') return <Progress film={props.film} index={props.index} look={look} color={(name) => props.data.palette[name]?.[night]} {...size} />;
-  //?}
-  if (!look.picture) return null;
-  //?{ LayerKind.clip
-  if (look.frames && look.columns) {
-    const { film, index } = props;
-    const { frames, columns } = look;
-    const frame = (it: LayerState) => Math.round(it.clip * (frames - 1));
-    const transform = [
-      { translateX: film.jump('column', index, (it) => -width * (frame(it) % columns)) },
-      { translateY: film.jump('row', index, (it) => -height * Math.floor(frame(it) / columns)) },
-    ];
-    const sheet = { width: width * columns, height: height * Math.ceil(frames / columns) };
-    return (
-      <View style={[styles.cut, size]}>
-        <Animated.Image source={look.picture[night]} style={[styles.layer, sheet, { transform }]} fadeDuration={0} resizeMode="stretch" onLoadEnd={onLoadEnd} />
-      </View>
-    );
+  switch (props.layer.kind) {
+    //? LayerKind.progress
+    case 'progress':
+      return <Progress {...props} color={(name) => props.data.palette[name]?.[isDark ? 1 : 0]} />;
+    //? LayerKind.clip
+    case 'clip':
+      return <Clip {...props} />;
+    default:
+      if (!look.picture) return null;
+      return (
+        <Image
+          source={look.picture[isDark ? 1 : 0]}
+          style={{ width, height }}
+          fadeDuration={0}
+          resizeMode="contain"
+          onLoadEnd={onLoadEnd}
+        />
+      );
   }
-  //?}
-  return <Image source={look.picture[night]} style={size} fadeDuration={0} resizeMode="contain" onLoadEnd={onLoadEnd} />;
 }
 
-//?{ player.fixedBackdrops
-/** Covers the screen. */
-function Backdrop({ look, data, isDark, width, height, onLoadEnd }: ContentProps) { //? Look.backdropPicture
-function Backdrop({ look, data, isDark, width, height }: ContentProps) { //? player.colouredBackdrops
-  const night = isDark ? 1 : 0;
-  const size = { width, height };
-  const backgroundColor = data.palette[look.color ?? '']?.[night];
-  const fit = look.fillsBox ? 'cover' : 'contain'; //? Look.backdropPicture
-  return <View style={[styles.cut, size, { backgroundColor }]} />; //? player.plainBackdrops
-  //?{ Look.gradient|Look.backdropPicture
+//? LayerKind.clip
+/** A sheet of frames behind a window of one. */
+function Clip({ film, index, look, isDark, width, height, onLoadEnd }: ContentProps) {
+  const { picture, frames, columns } = look;
+  if (!picture || !frames || !columns) return null;
+  const frame = (it: LayerState) => Math.round(it.clip * (frames - 1));
+  const transform = [
+    { translateX: film.jump('column', index, (it) => -width * (frame(it) % columns)) },
+    { translateY: film.jump('row', index, (it) => -height * Math.floor(frame(it) / columns)) },
+  ];
+  const sheet = { width: width * columns, height: height * Math.ceil(frames / columns) };
   return (
-    <View style={[styles.cut, size, { backgroundColor }]}>
-      {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />} //? Look.gradient
-      {look.picture && <Image source={look.picture[night]} resizeMode={fit} fadeDuration={0} onLoadEnd={onLoadEnd} style={[styles.layer, size]} />} //? Look.backdropPicture
+    <View style={[styles.cut, { width, height }]}>
+      <Animated.Image
+        source={picture[isDark ? 1 : 0]}
+        style={[styles.layer, sheet, { transform }]}
+        fadeDuration={0}
+        resizeMode="stretch"
+        onLoadEnd={onLoadEnd}
+      />
     </View>
   );
-  //?}
 }
 
-//?}
-//?{ Property.panel
 /** Covers the screen; shrinks to a header by moving a cut, so that the animation engine alone can do it. */
-function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }: ContentProps) { //? Look.backdropPicture
-function Backdrop({ film, look, index, data, isDark, width, height }: ContentProps) { //? player.colouredBackdrops
+function Backdrop({ film, look, index, data, isDark, width, height, onLoadEnd }: ContentProps) {
   const night = isDark ? 1 : 0;
   const size = { width, height };
   const backgroundColor = data.palette[look.color ?? '']?.[night];
   const missing = (it: LayerState) => height - it.height;
-  const moved = (name: string, of: Values) => ({ transform: [{ translateY: film.value(name, index, of) }] }); //? Look.backdropPicture
+  const moved = (name: string, of: Values) => ({ transform: [{ translateY: film.value(name, index, of) }] });
   const shrunk = {
     transform: [
       { translateY: film.value('shrunk y', index, (it) => -missing(it) / 2) },
@@ -749,42 +909,62 @@ function Backdrop({ film, look, index, data, isDark, width, height }: ContentPro
   };
   return (
     <>
-      <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]} /> //? player.flatBackdrops
-//?{ Look.gradient
       <Animated.View style={[styles.cut, size, { backgroundColor }, shrunk]}>
         {look.gradient && <Gradient source={look.gradient[night]} angle={look.angle ?? 180} {...size} />}
       </Animated.View>
-//?}
-//?{ Look.backdropPicture
       {look.picture && (
         <Animated.View style={[styles.cut, size, moved('cut', (it) => -missing(it))]}>
           <Animated.Image
-            source={look.picture[night]} resizeMode={look.fillsBox ? 'cover' : 'contain'} fadeDuration={0} onLoadEnd={onLoadEnd}
+            source={look.picture[night]}
+            resizeMode={look.fillsBox ? 'cover' : 'contain'}
+            fadeDuration={0}
+            onLoadEnd={onLoadEnd}
             style={[styles.layer, size, moved('un-cut', (it) => missing(it) / 2)]}
           />
         </Animated.View>
       )}
-//?}
     </>
   );
 }
 
-//?}
-//?{ Look.gradient
 /** A strip of the gradient's colours, stretched and turned so that the corners get the pure end colours, as in CSS. */
-function Gradient({ source, angle, width, height }: { source: ImageSourcePropType; angle: number; width: number; height: number }) {
+function Gradient({
+  source,
+  angle,
+  width,
+  height,
+}: {
+  source: ImageSourcePropType;
+  angle: number;
+  width: number;
+  height: number;
+}) {
   const sine = Math.abs(Math.sin((angle * Math.PI) / 180));
   const cosine = Math.abs(Math.cos((angle * Math.PI) / 180));
   const along = width * sine + height * cosine;
   const across = width * cosine + height * sine;
   const place = { left: (width - across) / 2, top: (height - along) / 2, width: across, height: along };
-  return <Image source={source} resizeMode="stretch" fadeDuration={0} style={[styles.layer, place, { transform: [{ rotate: `${angle - 180}deg` }] }]} />;
+  return (
+    <Image
+      source={source}
+      resizeMode="stretch"
+      fadeDuration={0}
+      style={[styles.layer, place, { transform: [{ rotate: `${angle - 180}deg` }] }]}
+    />
+  );
 }
 
-//?}
-//?{ LayerKind.progress
-interface ProgressProps { film: Film; index: number; look: LaunchLook; color: (name: string) => string | undefined; width: number; height: number }
+//? LayerKind.progress
+interface ProgressProps {
+  film: Film;
+  index: number;
+  look: LaunchLook;
+  color: (name: string) => string | undefined;
+  width: number;
+  height: number;
+}
 
+//? LayerKind.progress
 function Progress({ film, index, look, color, width, height }: ProgressProps) {
   const thick = look.thickness ?? 4;
   const ink = color(look.color ?? '');
@@ -792,7 +972,11 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
   const round = { borderRadius: thick / 2, height: thick, position: 'absolute' as const };
   if (look.form === 'bar') {
     const place = { top: (height - thick) / 2, left: 0, width };
-    const translateX = film.value('bar', index, (it) => (it.progress > 0 ? Math.max(thick, width * it.progress) : 0) - width);
+    const translateX = film.value(
+      'bar',
+      index,
+      (it) => (it.progress > 0 ? Math.max(thick, width * it.progress) : 0) - width,
+    );
     return (
       <View style={[round, styles.cut, place, { backgroundColor: track }]}>
         <Animated.View style={[round, { width, backgroundColor: ink, transform: [{ translateX }] }]} />
@@ -811,10 +995,20 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
     });
   }
   const side = Math.min(width, height);
-  const ring = (borderColor: string | undefined) => ({ width: side, height: side, borderRadius: side / 2, borderWidth: thick, borderColor });
+  const ring = (borderColor: string | undefined) => ({
+    width: side,
+    height: side,
+    borderRadius: side / 2,
+    borderWidth: thick,
+    borderColor,
+  });
   // Two half rings, each turned out from behind the edge of its half.
   const half = (isRight: boolean) => {
-    const rotate = film.degrees(`half ${isRight}`, index, (it) => 360 * Math.min(0.5, Math.max(0, it.progress - (isRight ? 0 : 0.5))) - 180);
+    const rotate = film.degrees(
+      `half ${isRight}`,
+      index,
+      (it) => 360 * Math.min(0.5, Math.max(0, it.progress - (isRight ? 0 : 0.5))) - 180,
+    );
     const left = isRight ? side / 2 : 0;
     const own = { left, width: side / 2, height: side };
     const whole = { left: -left, width: side, height: side };
@@ -836,7 +1030,6 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
     </View>
   );
 }
-//?}
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },

@@ -1,8 +1,3 @@
-//?{ module
-import { LaunchSchedule, LayerState, NEVER, eased } from './launch-timing.js';
-import { name, says, timing, title } from './data.js';
-//?}
-
 const HORIZON = 20000; // ms that are laid out ahead of what goes on and on
 const STEP = 1000 / 60;
 const PROBES = [0.15, 0.35, 0.5, 0.65, 0.85];
@@ -21,10 +16,8 @@ let openingEnd = -1;
 let laidUntil = 0;
 let away = 0; // ms in the background, which do not count
 let hiddenAt = -1;
-//?{ player.retry
 let messageAt = 0;
 let retriedAt = 0;
-//?}
 let isOver = false;
 let isHeld = false; // at one moment, by `seek`
 let timer = 0;
@@ -37,7 +30,8 @@ const event = (target, type) => new Promise((done) => target.addEventListener(ty
 /** Waits until people can see the page; then the opening is over, and the show begins. */
 async function begin() {
   launch.player = { follow, dismiss, retry, seek };
-  while (!(root = document.getElementById(`${name}-launch`)) && document.readyState === 'loading') await event(document, 'DOMContentLoaded');
+  while (!(root = document.getElementById(`${name}-launch`)) && document.readyState === 'loading')
+    await event(document, 'DOMContentLoaded');
   if (!root) {
     console.warn(`The page has no #${name}-launch: body.html is missing`);
     return finish('wentOn');
@@ -128,7 +122,8 @@ function countLateFrames(before = 0) {
 /** What has been opened since, before there was a player or now. */
 function follow() {
   timing.gates.forEach(({ id }, i) => {
-    if (opened[i] === NEVER && id in launch.opened) opened[i] = Math.max(0, Math.round(Math.min(now(), launch.opened[id] - away)));
+    if (opened[i] === NEVER && id in launch.opened)
+      opened[i] = Math.max(0, Math.round(Math.min(now(), launch.opened[id] - away)));
   });
   plan();
 }
@@ -146,19 +141,15 @@ function plan() {
 }
 
 function layAll() {
-  schedule = new LaunchSchedule(
-    timing, start, matchMedia('(prefers-reduced-motion: reduce)').matches,
-//?{ player.retry
-    messageAt,
-    retriedAt,
-//?}
-    openingEnd, opened,
-  );
+  const reducedMotion = matchMedia('(prefers-reduced-motion: reduce)').matches;
+  schedule = new LaunchSchedule(timing, { start, reducedMotion, messageAt, retriedAt, openingEnd, opened });
   laidUntil = Math.max(openingEnd + STEP, Math.min(schedule.shown(), now() + HORIZON));
   const unused = new Set(playing.keys());
   for (const { element, reads, states, layers } of things()) {
     for (const look of reads) {
-      const edges = layers.flatMap((layer) => look.of.flatMap((property) => schedule.edgesOf(layer, property, laidUntil)));
+      const edges = layers.flatMap((layer) =>
+        look.of.flatMap((property) => schedule.edgesOf(layer, property, laidUntil)),
+      );
       if (look.more) edges.push(...look.more());
       if (edges.length === 0 && look.rest === '') continue;
       const frames = framesOf(look, edges, (t) => look.read(states(t)));
@@ -180,7 +171,9 @@ function lay(element, css, frames) {
   const from = frames[0].t;
   const duration = frames.at(-1).t - from;
   const animation = element.animate(
-    frames.map(({ t, value, easing }) => ({ offset: Math.min(1, (t - from) / duration), [css]: value, easing })), { duration, fill: 'both' });
+    frames.map(({ t, value, easing }) => ({ offset: Math.min(1, (t - from) / duration), [css]: value, easing })),
+    { duration, fill: 'both' },
+  );
   animation.currentTime = now() - from;
   if (hiddenAt >= 0) animation.pause();
   stopPlaying(key);
@@ -200,14 +193,19 @@ function step() {
   const t = now();
   if (!outcome && t >= schedule.decidedAt) decide(schedule.outcome);
   if (t >= schedule.shown()) return finish(schedule.outcome);
-  const due = [schedule.shown(), outcome ? NEVER : schedule.decidedAt, laidUntil - 1000].filter((it) => it > t && it < NEVER);
-  timer = setTimeout(t >= laidUntil - 1000 && laidUntil < schedule.shown() ? plan : step, Math.ceil(Math.max(1, Math.min(...due, laidUntil) - t)));
+  const due = [schedule.shown(), outcome ? NEVER : schedule.decidedAt, laidUntil - 1000].filter(
+    (it) => it > t && it < NEVER,
+  );
+  timer = setTimeout(
+    t >= laidUntil - 1000 && laidUntil < schedule.shown() ? plan : step,
+    Math.ceil(Math.max(1, Math.min(...due, laidUntil) - t)),
+  );
 }
 
 function decide(how) {
   outcome = how;
   performance.mark(`${name}: ${how}`);
-  if (how === 'message') say(says.join(' ')); //? Outcome.message
+  if (how === 'message') say(says.join(' '));
   launch.decided(how);
   for (const listener of launch.listeners) listener(how);
 }
@@ -218,14 +216,12 @@ function dismiss() {
 
 /** After a message: what has not loaded gets its time once more. */
 function retry() {
-//?{ player.retry
   if (isOver || outcome !== 'message') return;
   messageAt ||= schedule.outcomeAt;
   retriedAt = Math.round(now());
   outcome = null;
   say(root.dataset.announcement);
   plan();
-//?}
 }
 
 function finish(how) {
@@ -241,7 +237,9 @@ function finish(how) {
   performance.measure(name, { start: away, end: performance.now() });
   launch.over(outcome);
   const gates = Object.fromEntries(timing.gates.map(({ id }, i) => [id, opened[i] < NEVER ? opened[i] : null]));
-  launch.onRecord?.(JSON.stringify({ launch: title, start, firstFrame: openingEnd, gates, outcome, shown, lateFrames }));
+  launch.onRecord?.(
+    JSON.stringify({ launch: title, start, firstFrame: openingEnd, gates, outcome, shown, lateFrames }),
+  );
 }
 
 /** Shows one moment and stays there, for pictures and tests: with gates opened at given times after the start. */
@@ -272,19 +270,31 @@ function* things() {
     const states = statesOf((t) => stateAt(index, t, screen));
     const place = placeOf(layer, screen);
     const reads = looks(place);
-    if (layer.kind === 'backdrop') reads.push(PANEL); //? Property.panel
-    reads.push(REVEAL); //? Property.reveal
+    if (layer.kind === 'backdrop') reads.push(PANEL);
+    reads.push(REVEAL);
     const layers = [index];
-    for (let parent = layer.parent ?? -1; parent >= 0; parent = timing.layers[parent].parent ?? -1) layers.push(parent); //? Layer.parent
+    for (let parent = layer.parent ?? -1; parent >= 0; parent = timing.layers[parent].parent ?? -1) layers.push(parent);
     yield { element, reads: reads.slice(1), states, layers: [index] };
     yield { element, reads: [reads[0]], states, layers };
-    if (layers.length > 1) yield { element: element.parentElement, reads: [OUTER], states, layers: layers.slice(1) }; //? Layer.parent
-    for (const part of element.querySelectorAll('[data-part]')) yield { element: part, reads: PARTS[part.dataset.part](part), states, layers: [index] }; //? Property.draw|LayerKind.progress|LayerKind.clip
+    if (layers.length > 1) yield { element: element.parentElement, reads: [OUTER], states, layers: layers.slice(1) };
+    for (const part of element.querySelectorAll('[data-part]'))
+      yield { element: part, reads: PARTS[part.dataset.part](part), states, layers: [index] };
   }
   const content = document.querySelector(root.dataset.content);
   if (!content || firstScreens.length === 0) return;
-  const seen = (t) => firstScreens.map((index) => stateAt(index, t, screen)).find((it) => it.visible) ?? { ...new LayerState(), opacity: 0, x: screen.width / 2, y: screen.height / 2 };
-  yield { element: content, reads: looks({ x: screen.width / 2, y: screen.height / 2, height: 0 }), states: statesOf(seen), layers: firstScreens };
+  const seen = (t) =>
+    firstScreens.map((index) => stateAt(index, t, screen)).find((it) => it.visible) ?? {
+      ...new LayerState(),
+      opacity: 0,
+      x: screen.width / 2,
+      y: screen.height / 2,
+    };
+  yield {
+    element: content,
+    reads: looks({ x: screen.width / 2, y: screen.height / 2, height: 0 }),
+    states: statesOf(seen),
+    layers: firstScreens,
+  };
 }
 
 /** The states of one layer, each worked out once. */
@@ -320,54 +330,74 @@ function placeOf(layer, screen) {
 function looks(place) {
   return [
     {
-      css: 'opacity', of: ['opacity'], near: 0.004, rest: '1', more: () => [schedule.outcomeAt],
+      css: 'opacity',
+      of: ['opacity'],
+      near: 0.004,
+      rest: '1',
+      more: () => [schedule.outcomeAt],
       read: (it) => [it.visible || it.scaleX === 0 || it.scaleY === 0 || it.reveal <= 0 ? it.opacity : 0],
       text: ([opacity]) => `${short(opacity)}`,
     },
     {
-      css: 'translate', near: 0.05, rest: '0px 0px',
+      css: 'translate',
+      near: 0.05,
+      rest: '0px 0px',
       of: ['x', 'y', 'travel', 'panel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
       read: (it) => [it.x - place.x, it.y - place.y - (place.height ? (it.height - place.height) / 2 : 0)],
       text: ([x, y]) => `${short(x)}px ${short(y)}px`,
     },
     {
-      css: 'rotate', of: ['rotation', 'travel'], near: 0.05, rest: '0deg',
-      read: (it) => [it.rotation], text: ([turn]) => `${short(turn)}deg`,
+      css: 'rotate',
+      of: ['rotation', 'travel'],
+      near: 0.05,
+      rest: '0deg',
+      read: (it) => [it.rotation],
+      text: ([turn]) => `${short(turn)}deg`,
     },
     {
-      css: 'scale', of: ['scale', 'scaleX', 'scaleY', 'flip', 'travel'], near: 0.0008, rest: '1 1',
-      read: (it) => [it.scaleX, it.scaleY], text: ([x, y]) => `${short(x)} ${short(y)}`,
+      css: 'scale',
+      of: ['scale', 'scaleX', 'scaleY', 'flip', 'travel'],
+      near: 0.0008,
+      rest: '1 1',
+      read: (it) => [it.scaleX, it.scaleY],
+      text: ([x, y]) => `${short(x)} ${short(y)}`,
     },
   ];
 }
 
-//?{ Property.panel
 const PANEL = {
-  css: 'height', of: ['panel'], near: 0.05, rest: '', read: (it) => [it.height], text: ([height]) => `${short(height)}px`,
+  css: 'height',
+  of: ['panel'],
+  near: 0.05,
+  rest: '',
+  read: (it) => [it.height],
+  text: ([height]) => `${short(height)}px`,
 };
-//?}
 
-//?{ Layer.parent
 /** What groups do to a layer, from the corner of the screen on. */
 const OUTER = {
-  css: 'transform', near: 0.02, rest: 'matrix(1, 0, 0, 1, 0, 0)',
+  css: 'transform',
+  near: 0.02,
+  rest: 'matrix(1, 0, 0, 1, 0, 0)',
   of: ['x', 'y', 'travel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
-  read: (it) => [...it.outer], text: (matrix) => `matrix(${matrix.map(short).join(', ')})`,
+  read: (it) => [...it.outer],
+  text: (matrix) => `matrix(${matrix.map(short).join(', ')})`,
 };
-//?}
 
-//?{ Property.reveal
 const REVEAL = {
-  css: 'clipPath', of: ['reveal'], near: 0.05, rest: 'none',
+  css: 'clipPath',
+  of: ['reveal'],
+  near: 0.05,
+  rest: 'none',
   read: revealOf,
   text: (sides) =>
-    sides.length === 0 ? 'none'
-    : sides.length === 3 ? `circle(${short(sides[0])}px at ${short(sides[1])}px ${short(sides[2])}px)`
-    : `inset(${sides.map((it) => `${short(it)}px`).join(' ')})`,
+    sides.length === 0
+      ? 'none'
+      : sides.length === 3
+        ? `circle(${short(sides[0])}px at ${short(sides[1])}px ${short(sides[2])}px)`
+        : `inset(${sides.map((it) => `${short(it)}px`).join(' ')})`,
 };
-//?}
 
-//?{ Property.reveal
 function revealOf({ revealShape: shape, reveal, width, height }) {
   if (!shape || reveal >= 1) return [];
   if (shape.iris) {
@@ -376,85 +406,104 @@ function revealOf({ revealShape: shape, reveal, width, height }) {
     return [Math.hypot(Math.max(x, width - x), Math.max(y, height - y)) * reveal, x, y];
   }
   const hidden = (isSide, length) => (isSide ? length * (1 - reveal) : 0);
-  return [hidden(shape.y < 0, height), hidden(shape.x > 0, width), hidden(shape.y > 0, height), hidden(shape.x < 0, width)];
+  return [
+    hidden(shape.y < 0, height),
+    hidden(shape.x > 0, width),
+    hidden(shape.y > 0, height),
+    hidden(shape.x < 0, width),
+  ];
 }
-//?}
 
-//?{ Property.draw|LayerKind.progress|LayerKind.clip
 /** How the pieces within a layer follow its state, by the name in their data-part. */
 const PARTS = {
-//?}
-//?{ Property.draw
   whole: () => [faded((it) => (it.draw >= 1 ? 1 : 0))],
   fills: () => [faded((it) => (it.draw < 1 ? filled(it) : 0))],
   line: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 : 0)), dashed((it) => it.draw)],
   hairline: () => [faded((it) => (it.draw > 0 && it.draw < 1 ? 1 - filled(it) : 0)), dashed((it) => it.draw)],
-//?}
-  ring: () => [faded((it) => (it.progress > 0 ? 1 : 0)), dashed((it) => it.progress)], //? Progress.ring
-//?{ Progress.bar
+  //? LayerKind.progress
+  ring: () => [faded((it) => (it.progress > 0 ? 1 : 0)), dashed((it) => it.progress)].map(loading),
+  //? LayerKind.progress
   bar: ({ dataset: { thickness } }) => [
-    faded((it) => (it.progress > 0 ? 1 : 0)),
-    {
-      css: 'clipPath', of: [], near: 0.1, rest: '', more: loads,
+    loading(faded((it) => (it.progress > 0 ? 1 : 0))),
+    loading({
+      css: 'clipPath',
+      of: [],
+      near: 0.1,
+      rest: '',
       read: ({ width, progress }) => [width - Math.max(+thickness, width * progress)],
       text: ([gone]) => `inset(0px ${short(gone)}px 0px 0px round ${thickness / 2}px)`,
-    },
+    }),
   ],
-//?}
-//?{ Progress.dots
+  //? LayerKind.progress
   dot: ({ dataset: { index } }) => [
-    {
-      css: 'scale', of: [], near: 0.01, rest: '', more: loads,
-      read: (it) => [Math.min(1, Math.max(0, it.progress * 5 - index))], text: ([size]) => `${short(size)}`,
-    },
+    loading({
+      css: 'scale',
+      of: [],
+      near: 0.01,
+      rest: '',
+      read: (it) => [Math.min(1, Math.max(0, it.progress * 5 - index))],
+      text: ([size]) => `${short(size)}`,
+    }),
   ],
-//?}
-//?{ LayerKind.clip
+  //? LayerKind.clip
   frames: ({ dataset: { frames, columns } }) => {
     const part = (index, count) => (count > 1 ? (100 * index) / (count - 1) : 0);
-    return [{
-      css: 'backgroundPosition', of: ['clip'], steps: true, rest: '',
-      read: (it) => [Math.round(it.clip * (frames - 1))],
-      text: ([frame]) => `${part(frame % columns, columns)}% ${part(Math.floor(frame / columns), Math.ceil(frames / columns))}%`,
-    }];
+    const rows = Math.ceil(frames / columns);
+    return [
+      {
+        css: 'backgroundPosition',
+        of: ['clip'],
+        steps: true,
+        rest: '',
+        read: (it) => [Math.round(it.clip * (frames - 1))],
+        text: ([frame]) => `${part(frame % columns, columns)}% ${part(Math.floor(frame / columns), rows)}%`,
+      },
+    ];
   },
-//?}
-}; //? Property.draw|LayerKind.progress|LayerKind.clip
+};
 
-const filled = (it) => (it.fillFrom < 1 ? Math.min(1, Math.max(0, (it.draw - it.fillFrom) / (1 - it.fillFrom))) : 0); //? Property.draw
+const filled = (it) => (it.fillFrom < 1 ? Math.min(1, Math.max(0, (it.draw - it.fillFrom) / (1 - it.fillFrom))) : 0);
 
-//?{ LayerKind.progress
-/** Between which moments a gate that loads goes on evenly. */
-const loads = () => timing.gates.flatMap((gate, i) => [schedule.gateStart[i], schedule.gateStart[i] + (gate.typical ?? 500), schedule.gateOpen[i]]);
-//?}
-
-//?{ Property.draw|LayerKind.progress
 const faded = (read) => ({
-  css: 'opacity', of: ['draw'], near: 0.01, rest: '', read: (it) => [read(it)], text: ([opacity]) => `${short(opacity)}`,
-//?}
-  more: loads, //? LayerKind.progress
-}); //? Property.draw|LayerKind.progress
-
-//?{ Property.draw|Progress.ring
-const dashed = (read) => ({
-  css: 'strokeDashoffset', of: ['draw'], near: 0.002, rest: '', read: (it) => [1 - read(it)], text: ([hidden]) => `${short(hidden)}`,
-  more: loads, //? LayerKind.progress
+  css: 'opacity',
+  of: ['draw'],
+  near: 0.01,
+  rest: '',
+  read: (it) => [read(it)],
+  text: ([opacity]) => `${short(opacity)}`,
 });
-//?}
+
+const dashed = (read) => ({
+  css: 'strokeDashoffset',
+  of: ['draw'],
+  near: 0.002,
+  rest: '',
+  read: (it) => [1 - read(it)],
+  text: ([hidden]) => `${short(hidden)}`,
+});
+
+//? LayerKind.progress
+/** Also between the moments in which a gate that loads goes on evenly. */
+const loading = (look) => ({
+  ...look,
+  more: () =>
+    timing.gates.flatMap((gate, i) => [
+      schedule.gateStart[i],
+      schedule.gateStart[i] + (gate.typical ?? 500),
+      schedule.gateOpen[i],
+    ]),
+});
 
 /** Curves the browser knows, of those the sequence uses; null is a straight line. */
 const CURVES = [null];
-//?{ Track.easing|Track.easings
 for (const { easing, easings = [easing] } of timing.cues.flatMap(({ moves, calm = [] }) => [...moves, ...calm])) {
-  for (const it of easings) if (it?.x1 !== undefined && !CURVES.some((known) => known && bezier(known) === bezier(it))) CURVES.push(it);
+  for (const it of easings)
+    if (it?.x1 !== undefined && !CURVES.some((known) => known && bezier(known) === bezier(it))) CURVES.push(it);
 }
-//?}
 
-//?{ Track.easing|Track.easings
 function bezier({ x1, y1, x2, y2 }) {
   return `cubic-bezier(${x1}, ${y1}, ${x2}, ${y2})`;
 }
-//?}
 
 /** Two frames where a curve goes through all, many where none does. */
 function framesOf(look, edges, read) {
@@ -476,10 +525,12 @@ function framesOf(look, edges, read) {
     const last = read(Math.max(a, b - 0.01));
     const passes = (curve) =>
       PROBES.every((part) => {
-        const along = curve ? eased(curve, part) : part; //? Track.easing|Track.easings
-        const along = part; //? player.straight
+        const along = curve ? eased(curve, part) : part;
         const there = read(a + (b - a) * part);
-        return there.length === first.length && there.every((it, k) => Math.abs(first[k] + (last[k] - first[k]) * along - it) <= look.near);
+        return (
+          there.length === first.length &&
+          there.every((it, k) => Math.abs(first[k] + (last[k] - first[k]) * along - it) <= look.near)
+        );
       });
     const curve = look.steps ? undefined : CURVES.find(passes);
     if (curve === undefined) {
@@ -487,12 +538,15 @@ function framesOf(look, edges, read) {
       if (!look.steps) add(b, last);
       return;
     }
-    add(a, first, curve ? bezier(curve) : 'linear'); //? Track.easing|Track.easings
-    add(a, first); //? player.straight
+    add(a, first, curve ? bezier(curve) : 'linear');
     add(b, last);
   });
   const isStill = frames.every((it) => it.value === frames[0].value);
-  if (isStill) return [{ ...frames[0], t: openingEnd }, { ...frames[0], t: openingEnd + 1 }];
+  if (isStill)
+    return [
+      { ...frames[0], t: openingEnd },
+      { ...frames[0], t: openingEnd + 1 },
+    ];
   if (look.steps) frames.push({ ...frames.at(-1), t: laidUntil });
   return frames;
 }

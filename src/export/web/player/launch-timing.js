@@ -1,15 +1,9 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the screen, so that
-// it can be tested anywhere. The next export replaces it for as long as you leave it unchanged.
+// Part of your app: written by Scaena, yours without conditions (0BSD). It knows nothing of the
+// screen, so that it can be tested anywhere. The next export replaces it for as long as you leave
+// it unchanged.
 
-const EASING_STOPS = []; //? Easing.stops Track.easing|Track.easings
 const TRACK_AT = [0, 1];
-const TRACK_EASINGS = []; //? Track.easings
-const BEAT_GATES = []; //? Beat.gates BeatKind.wait Beat.gates|GateTiming.optional
-const BEAT_PLAYS = ['first', 'cold', 'warm']; //? Beat.plays
-const GATE_TIMING_NEEDS = []; //? GateTiming.needs Gate.rules
-const LAYER_GATES = []; //? Layer.gates LayerKind.progress
-const LAUNCH_TIMING_GATE_ORDER = []; //? LaunchTiming.gateOrder|Gate.order Gate.rules Gate.order
-const LAUNCH_TIMING_CUE_ORDER = []; //? LaunchTiming.cueOrder|Cue.again|Beat.yields
+const BEAT_PLAYS = ['first', 'cold', 'warm'];
 
 /** A time that is not reached; all are whole milliseconds after the start of the launch. */
 export const NEVER = 1000000000;
@@ -25,66 +19,60 @@ export class LayerState {
   scaleX = 1;
   scaleY = 1;
   rotation = 0;
-//?{ Property.reveal
   reveal = 1;
   revealShape = null;
-//?}
-//?{ Property.draw
   draw = 1;
   fillFrom = 0.6;
-//?}
-  progress = 0; //? LayerKind.progress
-  clip = 0; //? LayerKind.clip
-//?{ Layer.parent
+  progress = 0;
+  clip = 0;
   /** Its groups' doing, x' = a x + c y + e, y' = b x + d y + f, applied last. */
   outer = [1, 0, 0, 1, 0, 0];
-//?}
 }
 
 function within(value) {
   return Math.min(1, Math.max(0, value));
 }
 
-//?{ BeatKind.wait
-//?{ Beat.atMost|GateTiming.timeOut
+//? BeatKind.wait
 function rank(outcome) {
-  if (outcome === 'message') return 3; //? Outcome.message
-  if (outcome === 'offline') return 2; //? Outcome.offline
+  if (outcome === 'message') return 3;
+  if (outcome === 'offline') return 2;
   return outcome === 'wentOn' ? 1 : 0;
 }
-//?}
-//?}
 
 /** What a property is where nothing says anything else. */
 function neutral(property) {
-  if (property === 'opacity' || property === 'scale') return 1;
-  if (property === 'scaleX') return 1; //? Property.scaleX
-  if (property === 'scaleY') return 1; //? Property.scaleY
-  if (property === 'reveal') return 1; //? Property.reveal
-  if (property === 'draw') return 1; //? Property.draw
-  return 0;
+  const isTurn = property === 'rotation' || property === 'flip';
+  const isWay = property === 'x' || property === 'y' || property === 'travel' || property === 'panel';
+  return isTurn || isWay || property === 'clip' ? 0 : 1;
 }
 
-//?{ Track.easing|Track.easings
+export function eased(easing, x) {
+  switch (easing.kind) {
+    //? Easing.steps
+    case 'steps':
+      return stepped(easing, x);
+    //? Easing.stops
+    case 'stops':
+      return onStops(easing.stops ?? [], x);
+    //? Easing.bounces
+    case 'bounces':
+      return bounced(easing, x);
+    //? Easing.swing
+    case 'spring':
+      return sprung(easing, x);
+    default:
+      return curved(easing, x);
+  }
+}
+
 function cubic(a, b, s) {
   const r = 1 - s;
   return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s;
 }
-//?}
 
-//?{ Track.easing|Track.easings
-function eased(easing, x) {
-//?{ Easing.steps
-  if ((easing.steps ?? 0) > 0) {
-    let step = Math.floor(within(x) * (easing.steps ?? 0) + 1e-12);
-    if (easing.atStart) step += 1; //? Easing.atStart
-    return within(step / (easing.jumps ?? 1));
-  }
-//?}
-  if ((easing.stops ?? EASING_STOPS).length > 0) return onStops(easing.stops ?? EASING_STOPS, x); //? Easing.stops
+function curved(easing, x) {
   if (x <= 0 || x >= 1) return within(x);
-  if ((easing.bounces ?? 0) > 0) return bounced(easing, x); //? Easing.bounces
-  if ((easing.swing ?? 0) > 0) return 1 - swung(easing, x) + swung(easing, 1) * x; //? Easing.swing
   let s = x;
   let half = 0.5;
   let low = 0;
@@ -95,38 +83,50 @@ function eased(easing, x) {
   }
   return cubic(easing.y1 ?? 0, easing.y2 ?? 1, s);
 }
-//?}
 
-//?{ Easing.bounces
+//? Easing.steps
+function stepped(easing, x) {
+  let step = Math.floor(within(x) * (easing.steps ?? 0) + 1e-12);
+  if (easing.atStart) step += 1;
+  return within(step / (easing.jumps ?? 1));
+}
+
+//? Easing.bounces
 /** Each bounce keeps a part of the speed; the distance grows with the square of the time. */
 function bounced(easing, x) {
+  if (x <= 0 || x >= 1) return within(x);
   let speed = 1;
   let total = 1;
   for (let i = 0; i < (easing.bounces ?? 0); i++) {
-    speed *= (easing.restitution ?? 0);
+    speed *= easing.restitution ?? 0;
     total += 2 * speed;
   }
   let t = x * total;
   speed = 1;
   while (t > speed) {
     t -= speed;
-    speed *= (easing.restitution ?? 0);
+    speed *= easing.restitution ?? 0;
     t -= speed;
   }
   return 1 - speed * speed + t * t;
 }
-//?}
 
-//?{ Easing.swing
+//? Easing.swing
+/** What is left of its swinging at the end is taken away by and by. */
+function sprung(easing, x) {
+  if (x <= 0 || x >= 1) return within(x);
+  return 1 - swung(easing, x) + swung(easing, 1) * x;
+}
+
+//? Easing.swing
 /** How far a spring is from its rest. */
 function swung(easing, x) {
-  const swing = (easing.swing ?? 0);
-  const decay = (easing.decay ?? 0);
-  return Math.exp(0 - decay * x) * (Math.cos(swing * x) + decay / swing * Math.sin(swing * x));
+  const swing = easing.swing ?? 0;
+  const decay = easing.decay ?? 0;
+  return Math.exp(0 - decay * x) * (Math.cos(swing * x) + (decay / swing) * Math.sin(swing * x));
 }
-//?}
 
-//?{ Easing.stops
+//? Easing.stops
 function onStops(stops, x) {
   if (x <= stops[0]) return stops[1];
   let i = 2;
@@ -135,43 +135,38 @@ function onStops(stops, x) {
   const part = (x - stops[i - 2]) / (stops[i] - stops[i - 2]);
   return stops[i - 1] + (stops[i + 1] - stops[i - 1]) * part;
 }
-//?}
 
 /** When a cue plays in this launch. `skips`: it goes straight to its end, from what is there if it `blends`. */
 class CueTiming {
   start = NEVER;
   stop = NEVER;
   length = 1;
-  settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
-  blends = false; //? Beat.yields
-  skips = false; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-  never = false; //? Beat.plays|Cue.dropped|Cue.bySystem
-  hangs = false; //? Cue.hangs
+  settle = 0;
+  blends = false;
+  skips = false;
+  never = false;
+  hangs = false;
 
   constructor(cue) {
     this.cue = cue;
   }
-//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
   skip(from, to) {
     this.start = from;
     this.stop = to;
     this.skips = true;
-    this.settle = 0; //? Opening.cues|Beat.yields|RepeatEnd.settle
-    this.blends = false; //? Beat.yields
+    this.settle = 0;
+    this.blends = false;
   }
-//?}
 
   /** When it has come to rest. */
   rests() {
-    if (this.settle > 0) return Math.min(NEVER, this.stop + this.settle); //? Opening.cues|Beat.yields|RepeatEnd.settle
-    return this.stop;
+    return Math.min(NEVER, this.stop + this.settle);
   }
 }
 
 /** What a cue does to one property in this launch; `found`: what that was when it began. */
 class Segment {
-
   constructor(plan, track, found) {
     this.plan = plan;
     this.track = track;
@@ -180,205 +175,148 @@ class Segment {
 
   key(i) {
     const value = this.track.values[i];
-//?{ Track.onTop
-    const isOnTop = i < (this.track.onTop ?? 0);
-    if (isOnTop && neutral(this.track.property) === 1) return this.found * value;
-    if (isOnTop) return this.found + value;
-//?}
-    return value;
+    if (i >= (this.track.onTop ?? 0)) return value;
+    return neutral(this.track.property) === 1 ? this.found * value : this.found + value;
   }
-//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting|Opening.cues|RepeatEnd.settle
 
   end() {
-//?{ Cue.alternate
-    let even = false;
-    if ((this.plan.cue.times ?? 1) % 2 === 0) even = true; //? Cue.times
-    if (this.plan.cue.whileWaiting) even = true; //? Cue.whileWaiting
-    if (this.plan.cue.alternate && even) return this.key(0);
-//?}
-    return this.key(this.track.values.length - 1);
+    const cue = this.plan.cue;
+    const isBack = cue.alternate && (cue.whileWaiting || (cue.times ?? 1) % 2 === 0);
+    return this.key(isBack ? 0 : this.track.values.length - 1);
   }
-//?}
-//?{ player.edges
 
-  /** When its keys come, in each round it plays before `until`. */
+  /** In how many steps it goes from one key to the next; 0: not in steps. */
+  stepsAfter(piece) {
+    if ((this.track.easings ?? []).length > 0) return (this.track.easings ?? [])[piece].steps ?? 0;
+    const easing = this.track.easing ?? null;
+    if (easing === null) return 0;
+    return easing.steps ?? 0;
+  }
+
+  /** When its keys and steps come, in each round it plays before `until`. */
   keyTimes(until) {
     const edges = [];
     edges.push(this.plan.start);
     edges.push(this.plan.stop);
     edges.push(this.plan.rests());
     const stop = Math.min(until, 1 * this.plan.stop);
-    let length = this.plan.length;
-    if (this.plan.skips) length = this.plan.stop - this.plan.start; //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
+    const length = this.plan.skips ? this.plan.stop - this.plan.start : this.plan.length;
     let round = 1 * this.plan.start;
     while (round < stop && length > 0) {
-      for (const it of (this.track.at ?? TRACK_AT)) edges.push(round + it * length);
+      const at = this.track.at ?? TRACK_AT;
+      for (let i = 0; i < at.length; i++) {
+        edges.push(round + at[i] * length);
+        const steps = i < at.length - 1 ? this.stepsAfter(i) : 0;
+        for (let step = 1; step < steps; step++) {
+          edges.push(round + (at[i] + ((at[i + 1] - at[i]) * step) / steps) * length);
+        }
+      }
       round += length;
     }
     return edges;
   }
-//?}
 
   valueAt(t) {
     const start = this.plan.start;
     const stop = this.plan.stop;
-    if (this.plan.never) return this.end(); //? Beat.plays|Cue.dropped|Cue.bySystem
+    if (this.plan.never) return this.end();
     if (t < start) return this.key(0);
-    if (this.plan.skips) return this.skipped(t); //? Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
-//?{ Opening.cues|Beat.yields|RepeatEnd.settle
-    const settle = this.plan.settle;
-    if (settle > 0 && t >= stop) {
+    if (this.plan.skips) return this.skipped(t);
+    if (this.plan.settle > 0 && t >= stop) {
       const from = this.during(stop - start);
-      return from + (this.end() - from) * within((t - stop) / settle);
+      return from + (this.end() - from) * within((t - stop) / this.plan.settle);
     }
-//?}
     return this.during(Math.min(t, stop) - start);
   }
-//?{ Beat.plays|Cue.dropped|Cue.bySystem|Beat.yields|Cue.whileWaiting
 
   skipped(t) {
-    let from = this.end();
-    if (this.plan.blends) from = this.found; //? Beat.yields
+    const from = this.plan.blends ? this.found : this.end();
     const length = this.plan.stop - this.plan.start;
     const part = length > 0 ? within((t - this.plan.start) / length) : 1;
     return from + (this.end() - from) * part;
   }
-//?}
 
   during(local) {
-    const length = this.plan.length;
-    const keys = (this.track.at ?? TRACK_AT);
-    let part = length > 0 ? within(local / length) : 1;
-    if (length > 0 && local >= length) part = this.inRound(local / length); //? Cue.times|Cue.whileWaiting
+    const keys = this.track.at ?? TRACK_AT;
+    const part = this.partAt(local);
     let i = 1;
     while (i < keys.length - 1 && keys[i] <= part) i++;
     const width = keys[i] - keys[i - 1];
     let between = width > 0 ? within((part - keys[i - 1]) / width) : 1;
-//?{ Track.easing
-    const easing = (this.track.easing ?? null);
+    const easing = this.track.easing ?? null;
     if (easing !== null) between = eased(easing, between);
-//?}
-//?{ Track.easings
-    const easings = (this.track.easings ?? TRACK_EASINGS);
-    if (easings.length > 0) between = eased(easings[i - 1], between);
-//?}
+    if ((this.track.easings ?? []).length > 0) between = eased((this.track.easings ?? [])[i - 1], between);
     return this.key(i - 1) + (this.key(i) - this.key(i - 1)) * between;
   }
-//?{ Cue.times|Cue.whileWaiting
 
-  /** Which part of its round is played after so many of them; the last one stays at its end. */
-  inRound(rounds) {
-    let round = Math.floor(rounds);
-    let part = rounds - round;
-    if (part === 0 && rounds * this.plan.length >= this.plan.stop - this.plan.start) {
+  /** Which part of its round is played then; the last round stays at its end. */
+  partAt(local) {
+    const length = this.plan.length;
+    if (local < length) return within(local / length);
+    if (length <= 0) return 1;
+    let round = Math.floor(local / length);
+    let part = local / length - round;
+    if (part === 0 && local >= this.plan.stop - this.plan.start) {
       round -= 1;
       part = 1;
     }
-    if (round % 2 === 1 && this.plan.cue.alternate) part = 1 - part; //? Cue.alternate
-    return part;
+    return this.plan.cue.alternate && round % 2 === 1 ? 1 - part : part;
   }
-//?}
 }
 
 /** What moves of one layer: of each property in the order of time. */
 class Lane {
   segments = [];
+  properties = [];
+
+  add(segment) {
+    const property = segment.track.property;
+    this.segments.push(segment);
+    if (this.properties.includes(property)) return;
+    this.properties.push(property);
+  }
 }
 
-/**
- * The launch with absolute times, for what is known of the gates so far: made anew when a gate opens, without a jump.
- * `openingEnd`: when the app's first own frame was drawn. `opened`: when each gate was opened, or NEVER.
- */
+/** The launch with absolute times: made anew when a gate opens, without a jump. */
 export class LaunchSchedule {
-  beatStart = []; //? GateStart.beat|Cue.dropped|Cue.bySystem
-  beatEnd = [];
   outcome = 'complete';
   outcomeAt = NEVER;
-  /** When the outcome is settled: with the last wait, or with the first frame. NEVER: it is not yet known. */
-  decidedAt = 0;
-  gateOpen = [];
-  gateStart = []; //? LayerKind.progress
-  gateTimedOut = []; //? GateTiming.timeOut
   plans = [];
   lanes = [];
-  groupState = new LayerState(); //? Layer.parent
-  reached = 0; //? GateStart.beat
+  //? Layer.parent
+  groupState = new LayerState();
+  reached = 0;
 
-  constructor(
-    timing,
-    start,
-    reducedMotion,
-    systemMoves, //? player.system
-    pace, //? player.pace
-//?{ player.retry
-    messageAt,
-    retriedAt,
-//?}
-    openingEnd,
-    opened,
-  ) {
+  constructor(timing, launch) {
     this.timing = timing;
-    this.start = start;
-    this.reducedMotion = reducedMotion;
-    this.systemMoves = systemMoves; //? player.system
-    this.pace = pace; //? player.pace
-//?{ player.retry
-    this.messageAt = messageAt;
-    this.retriedAt = retriedAt;
-//?}
-    this.openingEnd = openingEnd;
-    this.opened = opened;
-    this.beatStart = new Array(timing.beats.length).fill(0); //? GateStart.beat|Cue.dropped|Cue.bySystem
+    this.launch = launch;
+    this.beatStart = new Array(timing.beats.length).fill(0);
     this.beatEnd = new Array(timing.beats.length).fill(0);
-    this.gateOpen = opened;
-    this.gateOpen = new Array(opened.length).fill(NEVER); //? Gate.rules
-    this.gateStart = new Array(opened.length).fill(NEVER); //? LayerKind.progress
-    this.decidedAt = openingEnd;
-    this.gateTimedOut = new Array(opened.length).fill(false); //? GateTiming.timeOut
+    this.gateOpen = new Array(timing.gates.length).fill(NEVER);
+    this.gateStart = new Array(timing.gates.length).fill(NEVER);
+    this.gateTimedOut = new Array(timing.gates.length).fill(false);
+    this.decidedAt = launch.openingEnd;
     for (const it of timing.cues) this.plans.push(new CueTiming(it));
-    for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue); //? Cue.hangs
+    for (const it of this.plans) it.hangs = this.waitsForEnd(it.cue);
     for (let i = 0; i < timing.layers.length; i++) this.lanes.push(new Lane());
     let now = 0;
     for (let i = 0; i < this.beatEnd.length; i++) {
-      this.reached = i; //? GateStart.beat
-      if (this.outcome === 'message') now = NEVER; //? Outcome.message
-      this.beatStart[i] = now; //? GateStart.beat|Cue.dropped|Cue.bySystem
+      this.reached = i;
+      if (this.outcome === 'message') now = NEVER;
+      this.beatStart[i] = now;
       this.beatEnd[i] = now;
       this.runBeat(i, now);
-      this.dropCues(i); //? Cue.dropped|Cue.bySystem
+      this.dropCues(i);
       now = this.beatEnd[i];
     }
-    this.resolveGates(); //? Gate.rules
+    this.resolveGates();
     this.fillLanes();
   }
 
   /** When the first screen can be used, or NEVER as far as is known. */
   shown() {
-    if (this.outcome === 'message') return NEVER; //? Outcome.message
-    return this.beatEnd[this.beatEnd.length - 1];
+    return this.outcome === 'message' ? NEVER : this.beatEnd[this.beatEnd.length - 1];
   }
-//?{ player.stillness
-
-  /** From `t` on nothing moves before the time given; `t` itself if something does. */
-  stillUntil(t) {
-    let until = 1 * NEVER;
-    for (const it of this.plans) {
-      if (it.rests() <= t || this.tracksOf(it.cue).length === 0) continue;
-      if (it.start <= t) return t;
-      until = Math.min(until, it.start);
-    }
-//?{ LayerKind.progress
-    for (const layer of this.timing.layers) {
-      if (layer.kind === 'progress' && this.loaded(layer, t) < 1) return t;
-    }
-//?}
-    for (const it of this.beatEnd) {
-      if (it > t) until = Math.min(until, it);
-    }
-    return until;
-  }
-//?}
-//?{ player.edges
 
   /** When the keys of a property come, up to `until`; between them it runs along one curve. In no order. */
   edgesOf(layer, property, until) {
@@ -389,119 +327,75 @@ export class LaunchSchedule {
     }
     return edges;
   }
-//?}
-//?{ Property.reveal
-//?{ player.shapes
-
-  /** The shapes by which the layer is uncovered, each once. */
-  revealsOf(layerIndex) {
-    const shapes = [];
-    for (const it of this.lanes[layerIndex].segments) {
-      if (it.track.property !== 'reveal') continue;
-      const shape = (it.plan.cue.reveal ?? null);
-      if (shape !== null) {
-        let isNew = true;
-        for (const known of shapes) {
-          if (sameReveal(known, shape)) isNew = false;
-        }
-        if (isNew) shapes.push(shape);
-      }
-    }
-    return shapes;
-  }
-//?}
-//?}
-//?{ Cue.hangs
 
   waitsForEnd(cue) {
-    if ((cue.anchor ?? 'beatStart') === 'beatEnd') return true; //? Anchor.beatEnd
-//?{ Anchor.withCue|Anchor.afterCue
-    if ((cue.other ?? -1) >= 0) {
-      const other = this.plans[(cue.other ?? -1)];
-      if (other.cue.beat !== cue.beat) return false;
-      if (other.hangs) return true;
-      if ((cue.anchor ?? 'beatStart') === 'afterCue' && other.cue.whileWaiting) return true; //? Cue.whileWaiting Anchor.afterCue
-    }
-//?}
-    return false;
+    if (cue.anchor === 'beatEnd') return true;
+    if ((cue.other ?? -1) < 0) return false;
+    const other = this.plans[cue.other ?? -1];
+    if (other.cue.beat !== cue.beat) return false;
+    if (cue.anchor === 'afterCue' && other.cue.whileWaiting) return true;
+    return other.hangs;
   }
-//?}
-//?{ Beat.plays
 
   plays(beat) {
-    return (beat.plays ?? BEAT_PLAYS).includes(this.start);
+    return (beat.plays ?? BEAT_PLAYS).includes(this.launch.start);
   }
-//?}
-//?{ player.pace
-
-  /** Lengths of the show at the pace the system asks for; gates keep their time. */
-  paced(length) {
-    return Math.trunc(Math.floor(length * this.pace + 0.5));
-  }
-//?}
-//?{ StartKind.hot|StartKind.recreated
-
-  isInMemory() {
-    return this.start === 'hot' || this.start === 'recreated';
-  }
-//?}
 
   runBeat(i, now) {
     const beat = this.timing.beats[i];
-    if (!this.plays(beat)) return this.skipCues(i, now); //? Beat.plays
+    if (!this.plays(beat)) return this.skipCues(i, now);
     if (now >= NEVER) return;
     this.placeCues(i, now, NEVER, false);
-    this.beatEnd[i] = now + (beat.length ?? -1); //? player.steady
-    this.beatEnd[i] = now + this.paced(beat.length ?? -1); //? player.pace
-    if ((beat.length ?? -1) < 0) this.beatEnd[i] = this.lastCueEnd(i, now); //? Beat.open
-    if (beat.kind === 'opening') this.beatEnd[i] = this.openingEnd; //? BeatKind.opening
-    if (beat.kind === 'wait') this.runWait(i, now); //? BeatKind.wait
-    this.placeCues(i, now, this.beatEnd[i], true); //? Cue.hangs
-    if (beat.kind === 'opening') this.endOpening(i); //? Opening.cues
-//?{ Beat.yields
-    if ((beat.yields ?? 'never') !== 'never' && (beat.kind === 'play' || beat.kind === 'hold')) {
-      this.resolveGates(); //? Gate.rules
-      const ready = this.neededReady();
-      if (ready < this.beatEnd[i]) this.yieldAt(i, Math.max(ready, now));
+    this.beatEnd[i] = now + (beat.length ?? -1);
+    if ((beat.length ?? -1) < 0) this.beatEnd[i] = this.lastCueEnd(i, now);
+    switch (beat.kind) {
+      case 'opening':
+        this.beatEnd[i] = this.launch.openingEnd;
+        break;
+      //? BeatKind.wait
+      case 'wait':
+        this.runWait(i, now);
+        break;
     }
-//?}
+    this.placeCues(i, now, this.beatEnd[i], true);
+    switch (beat.kind) {
+      case 'opening':
+        this.endOpening(i);
+        break;
+      //? Beat.yields
+      case 'play':
+        this.leaveEarly(i, now);
+        break;
+      //? Beat.yields
+      case 'hold':
+        this.leaveEarly(i, now);
+        break;
+    }
   }
 
   placeCues(beat, from, end, hanging) {
+    const earliest = hanging && this.timing.beats[beat].kind === 'wait' ? end : from;
     for (const it of this.plans) {
       const cue = it.cue;
-      if (cue.beat !== beat) continue;
-      if (it.hangs !== hanging) continue; //? Cue.hangs
+      if (cue.beat !== beat || it.hangs !== hanging) continue;
       let base = from;
-      if ((cue.anchor ?? 'beatStart') === 'beatEnd') base = end; //? Anchor.beatEnd
-      if ((cue.anchor ?? 'beatStart') === 'withCue') base = this.plans[(cue.other ?? -1)].start; //? Anchor.withCue
-      if ((cue.anchor ?? 'beatStart') === 'afterCue') base = this.plans[(cue.other ?? -1)].stop; //? Anchor.afterCue
-      let earliest = from;
-      if (hanging && this.timing.beats[beat].kind === 'wait') earliest = end; //? BeatKind.wait Cue.hangs
-      it.start = Math.max(earliest, base + (cue.offset ?? 0)); //? player.steady
-      it.start = Math.max(earliest, base + this.paced(cue.offset ?? 0)); //? player.pace
-      if (base >= NEVER) it.start = NEVER; //? Cue.hangs
-      it.length = cue.length; //? player.steady
-      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
-      let all = it.length;
-      all *= (cue.times ?? 1); //? Cue.times
-      if (cue.whileWaiting) all = NEVER; //? Cue.whileWaiting
-      it.stop = Math.min(NEVER, it.start + all);
+      if (cue.anchor === 'beatEnd') base = end;
+      if (cue.anchor === 'withCue') base = this.plans[cue.other ?? -1].start;
+      if (cue.anchor === 'afterCue') base = this.plans[cue.other ?? -1].stop;
+      it.start = Math.max(earliest, base + (cue.offset ?? 0));
+      if (base >= NEVER) it.start = NEVER;
+      it.length = cue.length;
+      it.stop = cue.whileWaiting ? NEVER : Math.min(NEVER, it.start + it.length * (cue.times ?? 1));
     }
   }
-//?{ Beat.open
 
   lastCueEnd(beat, from) {
     let end = from;
     for (const it of this.plans) {
-      if (it.cue.beat !== beat || it.stop >= NEVER) continue;
-      if (it.hangs) continue; //? Cue.hangs
-      end = Math.max(end, it.stop);
+      if (it.cue.beat === beat && !it.hangs && it.stop < NEVER) end = Math.max(end, it.stop);
     }
     return end;
   }
-//?}
-//?{ Beat.plays
 
   /** What does not play in this launch is at its end as soon as it is reached. */
   skipCues(beat, at) {
@@ -511,193 +405,100 @@ export class LaunchSchedule {
       it.never = true;
     }
   }
-//?}
-//?{ Cue.dropped|Cue.bySystem
+
+  isCarried(cue) {
+    return !cue.dropped && !cue.bySystem;
+  }
 
   /** What this platform does not play is at its end from the start. */
   dropCues(i) {
     for (const it of this.plans) {
-      let dropped = false;
-      if (it.cue.dropped) dropped = true; //? Cue.dropped
-//?{ Cue.bySystem
-      if (it.cue.bySystem) dropped = true;
-      if (it.cue.bySystem && this.systemMoves) dropped = false; //? player.system
-//?}
-      if (it.cue.beat !== i || !dropped) continue;
+      if (it.cue.beat !== i || this.isCarried(it.cue)) continue;
       it.skip(this.beatStart[i], this.beatStart[i]);
       it.never = true;
     }
   }
-//?}
-//?{ Opening.cues
 
   /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
   endOpening(i) {
+    const end = this.launch.openingEnd;
     for (const it of this.plans) {
-      if (it.cue.beat !== i || it.stop <= this.openingEnd) continue;
-      it.stop = Math.max(it.start, this.openingEnd);
+      if (it.cue.beat !== i || it.stop <= end) continue;
+      it.stop = Math.max(it.start, end);
       it.settle = 1;
     }
   }
-//?}
-//?{ GateStart.beat
 
-  /** When a beat began, or NEVER as far as the beats are worked out. */
-  reachedAt(beat) {
-    return beat <= this.reached ? this.beatStart[beat] : NEVER;
+  /** When a gate's work begins, but for the gates it needs; NEVER as far as the beats are worked out. */
+  begins(gate) {
+    if (gate.start === 'firstFrame') return this.beatEnd[0];
+    if ((gate.start ?? 'process') === 'process') return 0;
+    return (gate.beat ?? 0) <= this.reached ? this.beatStart[gate.beat ?? 0] : NEVER;
   }
-//?}
-//?{ Gate.rules
+
+  openedAt(gate, from) {
+    return Math.max(from, this.launch.opened[gate]);
+  }
 
   resolveGates() {
+    const order = this.timing.gateOrder ?? [];
     for (let i = 0; i < this.gateOpen.length; i++) {
-      let g = i;
-//?{ Gate.order
-      const order = (this.timing.gateOrder ?? LAUNCH_TIMING_GATE_ORDER);
-      if (order.length > 0) g = order[i];
-//?}
-      const gate = this.timing.gates[g]; //? GateStart.firstFrame|GateStart.beat|GateTiming.needs|GateTiming.timeOut
-      let from = 0;
-      if ((gate.start ?? 'process') === 'firstFrame') from = this.beatEnd[0]; //? GateStart.firstFrame
-      if ((gate.start ?? 'process') === 'beat') from = this.reachedAt(gate.beat ?? 0); //? GateStart.beat
-      if (this.isInMemory()) from = 0; //? StartKind.hot|StartKind.recreated
-      for (const need of (gate.needs ?? GATE_TIMING_NEEDS)) from = Math.max(from, this.gateOpen[need]); //? GateTiming.needs
-      this.gateStart[g] = from; //? LayerKind.progress
-      let open = Math.max(from, this.opened[g]);
-      if (this.isInMemory()) open = from; //? StartKind.hot|StartKind.recreated
-      this.gateOpen[g] = Math.min(open, NEVER);
-//?{ GateTiming.timeOut
-      let latest = Math.min(NEVER, from + (gate.timeOut ?? NEVER));
-//?{ player.retry
-      const again = (gate.onTimeOut ?? 'wentOn') === 'message' || latest >= this.messageAt;
-      if (again) latest = Math.min(NEVER, Math.max(from, this.retriedAt) + (gate.timeOut ?? NEVER));
-//?}
+      const g = order.length > 0 ? order[i] : i;
+      const gate = this.timing.gates[g];
+      let from = this.begins(gate);
+      for (const need of gate.needs ?? []) from = Math.max(from, this.gateOpen[need]);
+      const open = this.openedAt(g, from);
+      const latest = this.limit(from, gate.timeOut ?? NEVER, gate.onTimeOut ?? 'wentOn');
+      this.gateStart[g] = from;
       this.gateTimedOut[g] = open > latest;
       this.gateOpen[g] = Math.min(open, latest);
-//?}
     }
   }
-//?}
-//?{ BeatKind.wait
-//?{ Beat.gates|GateTiming.optional
 
+  /** When patience ends; after a message it begins anew when people try again. */
+  limit(from, patience, how) {
+    const end = Math.min(NEVER, from + patience);
+    if (how !== 'message' && end < this.launch.messageAt) return end;
+    return Math.min(NEVER, Math.max(from, this.launch.retriedAt) + patience);
+  }
+
+  //? BeatKind.wait|Beat.yields
   needs(beat, gate) {
-    if ((beat.gates ?? BEAT_GATES).length > 0) return (beat.gates ?? BEAT_GATES).includes(gate); //? Beat.gates
-    if (this.timing.gates[gate].optional) return false; //? GateTiming.optional
-    return true;
+    if ((beat.gates ?? []).length > 0) return (beat.gates ?? []).includes(gate);
+    return !this.timing.gates[gate].optional;
   }
-//?}
-//?}
-//?{ Beat.yields
 
-  neededReady() {
-    let ready = 0;
-    for (let g = 0; g < this.gateOpen.length; g++) {
-      let waits = false;
-      let needed = false;
-//?{ BeatKind.wait
-      for (const beat of this.timing.beats) {
-        if (beat.kind !== 'wait') continue;
-        if (!this.plays(beat)) continue; //? Beat.plays
-        waits = true;
-        if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
-        needed = true;
-      }
-//?}
-      if (!waits) needed = true;
-      if (!waits && this.timing.gates[g].optional) needed = false; //? GateTiming.optional
-      if (needed) ready = Math.max(ready, this.gateOpen[g]);
-    }
-    return ready;
-  }
-//?}
-//?{ BeatKind.wait
-
+  //? BeatKind.wait
   runWait(i, now) {
-    const beat = this.timing.beats[i]; //? Beat.gates|GateTiming.optional|Beat.atLeast|Beat.atMost
-    this.resolveGates(); //? Gate.rules
+    const beat = this.timing.beats[i];
+    this.resolveGates();
     let end = now;
-//?{ Beat.atLeast
-    let least = (beat.atLeast ?? 0);
-    least = this.paced(least); //? player.pace
-    end = Math.max(end, now + least);
-//?}
+    end += beat.atLeast ?? 0;
     for (let g = 0; g < this.gateOpen.length; g++) {
-      if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
-      end = Math.max(end, this.gateOpen[g]);
+      if (this.needs(beat, g)) end = Math.max(end, this.gateOpen[g]);
     }
-    this.beatEnd[i] = end;
-//?{ Beat.atMost
-    let latest = Math.min(NEVER, now + (beat.atMost ?? NEVER));
-//?{ player.retry
-    const again = latest >= this.messageAt;
-    if (again) latest = Math.min(NEVER, Math.max(now, this.retriedAt) + (beat.atMost ?? NEVER));
-//?}
+    const latest = this.limit(now, beat.atMost ?? NEVER, beat.onTimeOut ?? 'wentOn');
     this.beatEnd[i] = Math.min(end, latest);
-//?}
-//?{ Cue.whileWaiting
-    this.endRepeats(i);
-    if (this.beatEnd[i] > latest) this.cutRepeats(i, latest); //? RepeatEnd.finish Beat.atMost
-//?}
+    this.endRepeats(i, latest);
     this.decidedAt = this.beatEnd[i];
-    if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn', this.decidedAt); //? Beat.atMost
-//?{ GateTiming.timeOut
+    if (end > latest) this.decide(beat.onTimeOut ?? 'wentOn');
     for (let g = 0; g < this.gateOpen.length; g++) {
-      if (!this.needs(beat, g)) continue; //? Beat.gates|GateTiming.optional
       const isLate = this.gateTimedOut[g] && this.gateOpen[g] <= this.decidedAt;
-      if (isLate) this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn', this.decidedAt);
+      if (isLate && this.needs(beat, g)) this.decide(this.timing.gates[g].onTimeOut ?? 'wentOn');
     }
-//?}
   }
-//?{ Beat.atMost|GateTiming.timeOut
 
+  //? BeatKind.wait
   /** Of several outcomes the gravest counts, from when it was decided. */
-  decide(how, at) {
+  decide(how) {
     if (rank(how) <= rank(this.outcome)) return;
     this.outcome = how;
-    this.outcomeAt = at;
+    this.outcomeAt = this.decidedAt;
   }
-//?}
-//?}
-//?{ Beat.yields
 
-  /** The beat is left early: cues to come blend to their ends, those that play settle there. */
-  yieldAt(i, ready) {
-    const beat = this.timing.beats[i];
-    let at = ready;
-    let blends = false;
-//?{ Yield.afterCues
-    for (const it of this.plans) {
-      if ((beat.yields ?? 'never') !== 'afterCues' || it.cue.beat !== i) continue;
-      if (it.start <= ready && it.stop > ready) at = Math.max(at, it.stop);
-    }
-//?}
-    at = Math.min(at, this.beatEnd[i]);
-    for (const it of this.plans) {
-      if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true;
-    }
-    let blend = (beat.blend ?? 120);
-    blend = this.paced(blend); //? player.pace
-    if (!blends) blend = 0;
-    this.beatEnd[i] = Math.min(this.beatEnd[i], at + blend);
-    const end = this.beatEnd[i];
-    for (const it of this.plans) {
-      if (it.cue.beat !== i) continue;
-      if (it.start >= at) {
-        it.skip(at, end);
-        it.blends = true;
-      } else {
-        if (it.stop > at) {
-          it.stop = at;
-          it.settle = Math.max(1, end - at);
-        }
-      }
-    }
-  }
-//?}
-//?{ Cue.whileWaiting
-
-  endRepeats(i) {
+  //? BeatKind.wait
+  /** What goes on while it waits ends with the wait: at once, calmly, or with its round, if the wait may last so long. */
+  endRepeats(i, latest) {
     const end = this.beatEnd[i];
     if (end >= NEVER) return;
     for (const it of this.plans) {
@@ -706,150 +507,252 @@ export class LaunchSchedule {
         it.skip(end, end);
         continue;
       }
-      this.cut(it, end);
-//?{ RepeatEnd.finish
-      if ((it.cue.end ?? 'cut') === 'finish') {
-        let cycle = it.length;
-        if (it.cue.alternate) cycle = it.length * 2; //? Cue.alternate
-        it.stop = it.start + Math.trunc((end - it.start + cycle - 1) / cycle) * cycle;
+      it.stop = end;
+      if (it.cue.end === 'settle') it.settle = Math.max(1, it.cue.settle ?? 0);
+      if (it.cue.end === 'finish') {
+        const cycle = it.cue.alternate ? it.length * 2 : it.length;
+        it.stop = Math.min(latest, it.start + Math.trunc((end - it.start + cycle - 1) / cycle) * cycle);
         this.beatEnd[i] = Math.max(this.beatEnd[i], it.stop);
       }
-//?}
     }
   }
-//?{ RepeatEnd.finish
-//?{ Beat.atMost
 
-  /** Nothing goes on longer than the wait may. */
-  cutRepeats(i, latest) {
-    this.beatEnd[i] = latest;
+  //? Beat.yields
+  /** When all is there that the waits of this launch need. */
+  neededReady() {
+    let ready = 0;
+    for (let g = 0; g < this.gateOpen.length; g++) {
+      let waits = false;
+      let needed = false;
+      for (const beat of this.timing.beats) {
+        if (beat.kind !== 'wait' || !this.plays(beat)) continue;
+        waits = true;
+        if (this.needs(beat, g)) needed = true;
+      }
+      if (needed || (!waits && !this.timing.gates[g].optional)) ready = Math.max(ready, this.gateOpen[g]);
+    }
+    return ready;
+  }
+
+  //? Beat.yields
+  /** All is there: cues to come blend to their ends, those that play settle there. */
+  leaveEarly(i, now) {
+    const beat = this.timing.beats[i];
+    if ((beat.yields ?? 'never') === 'never') return;
+    this.resolveGates();
+    const ready = Math.max(now, this.neededReady());
+    if (ready >= this.beatEnd[i]) return;
+    let at = ready;
     for (const it of this.plans) {
-      if (it.cue.beat === i && it.cue.whileWaiting && it.stop > latest) this.cut(it, latest);
+      const isPlaying = it.cue.beat === i && it.start <= ready && it.stop > ready;
+      if (isPlaying && beat.yields === 'afterCues') at = Math.max(at, it.stop);
+    }
+    at = Math.min(at, this.beatEnd[i]);
+    let blends = false;
+    for (const it of this.plans) {
+      if (it.cue.beat === i && (it.start >= at || it.stop > at)) blends = true;
+    }
+    let end = at;
+    if (blends) end += beat.blend ?? 120;
+    this.beatEnd[i] = Math.min(this.beatEnd[i], end);
+    this.blendCues(i, at, this.beatEnd[i]);
+  }
+
+  //? Beat.yields
+  blendCues(i, at, end) {
+    for (const it of this.plans) {
+      if (it.cue.beat !== i || (it.stop <= at && it.start < at)) continue;
+      if (it.start >= at) {
+        it.skip(at, end);
+        it.blends = true;
+      } else {
+        it.stop = at;
+        it.settle = Math.max(1, end - at);
+      }
     }
   }
-//?}
-//?}
-
-  cut(it, at) {
-    it.stop = at;
-//?{ RepeatEnd.settle
-    if (at >= NEVER || (it.cue.end ?? 'cut') !== 'settle') return;
-    it.settle = Math.max(1, it.cue.settle ?? 0); //? player.steady
-    it.settle = Math.max(1, this.paced(it.cue.settle ?? 0)); //? player.pace
-//?}
-  }
-//?}
 
   tracksOf(cue) {
-    if (this.reducedMotion) return (cue.calm ?? null) ?? cue.moves; //? Cue.calm
+    if (this.launch.reducedMotion) return cue.calm ?? cue.moves;
     return cue.moves;
   }
 
+  /** Of each property first what it is before its first cue: where that cue starts. */
   fillLanes() {
-//?{ Cue.again|Beat.yields
-    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) {
+    for (const c of this.timing.cueOrder ?? []) {
       const before = new CueTiming(this.timing.cues[c]);
-      before.never = this.plans[c].never; //? Beat.plays|Cue.dropped|Cue.bySystem
-      if (before.cue.adds) continue; //? Cue.adds
-      const layer = before.cue.layer;
+      before.never = this.plans[c].never;
+      if (before.cue.adds) continue;
       for (const it of this.tracksOf(before.cue)) {
-        this.lanes[layer].segments.push(new Segment(before, it, neutral(it.property)));
+        this.lanes[before.cue.layer].add(new Segment(before, it, neutral(it.property)));
       }
     }
-//?}
-    let order = this.plans;
-    if ((this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER).length > 0) order = this.inOrderOfTime(); //? Cue.again
-    for (const plan of order) {
+    for (const plan of this.inOrderOfTime()) {
       const lane = this.lanes[plan.cue.layer];
       for (const it of this.tracksOf(plan.cue)) {
         let found = neutral(it.property);
-//?{ Cue.again|Beat.yields
         const before = this.ruling(plan.cue.layer, it.property, plan.start);
-        let follows = before >= 0 && lane.segments[before].plan.start < NEVER;
-//?}
-        if (before >= 0 && plan.blends) follows = true; //? Beat.yields
-        if (follows) found = lane.segments[before].valueAt(plan.start); //? Cue.again|Beat.yields
-        if (plan.cue.adds) found = neutral(it.property); //? Cue.adds
-        lane.segments.push(new Segment(plan, it, found));
+        if (before >= 0 && !plan.cue.adds) {
+          const segment = lane.segments[before];
+          if (plan.blends || segment.plan.start < NEVER) found = segment.valueAt(plan.start);
+        }
+        lane.add(new Segment(plan, it, found));
       }
     }
   }
-//?{ Cue.again
 
   /** The cues by their start; those that start together as `cueOrder` says. */
   inOrderOfTime() {
     const order = [];
-    for (const c of (this.timing.cueOrder ?? LAUNCH_TIMING_CUE_ORDER)) {
-      const plan = this.plans[c];
+    for (let i = 0; i < this.plans.length; i++) {
+      const isSaid = (this.timing.cueOrder ?? []).length > 0;
+      const plan = this.plans[isSaid ? (this.timing.cueOrder ?? [])[i] : i];
       order.push(plan);
-      let i = order.length - 1;
-      while (i > 0 && order[i - 1].start > plan.start) {
-        order[i] = order[i - 1];
-        i--;
+      let at = order.length - 1;
+      while (isSaid && at > 0 && order[at - 1].start > plan.start) {
+        order[at] = order[at - 1];
+        at--;
       }
-      order[i] = plan;
+      order[at] = plan;
     }
     return order;
   }
-//?}
 
   /** What rules a property at a moment: what began last, or else what begins first. */
   ruling(layer, property, t) {
     const segments = this.lanes[layer].segments;
     let found = -1;
     for (let i = 0; i < segments.length; i++) {
-      if (segments[i].track.property !== property) continue;
-      if (segments[i].plan.cue.adds) continue; //? Cue.adds
+      if (segments[i].track.property !== property || segments[i].plan.cue.adds) continue;
       if (found < 0 || segments[i].plan.start <= t) found = i;
     }
     return found;
   }
-//?{ Property.reveal|Property.draw
-//?{ Cue.adds
 
-  /** Of the cues laid over a property, which nothing rules, the one that began last, or else begins first. */
-  laidOver(layer, property, t) {
+  //? Property.reveal|Property.draw
+  /** The cue whose shape a property has then: the one that rules it, or else of those laid over it. */
+  shaping(layer, property, t) {
     const segments = this.lanes[layer].segments;
-    let found = -1;
+    let found = this.ruling(layer, property, t);
+    const isRuled = found >= 0;
     for (let i = 0; i < segments.length; i++) {
-      if (segments[i].track.property !== property) continue;
+      if (isRuled || segments[i].track.property !== property) continue;
       if (found < 0 || segments[i].plan.start <= t) found = i;
     }
-    return found;
+    return segments[found].plan.cue;
   }
-//?}
-//?}
 
-  value(layer, property, t) {
+  valueOf(layer, property, t) {
     const segments = this.lanes[layer].segments;
     const i = this.ruling(layer, property, t);
     let sum = i < 0 ? neutral(property) : segments[i].valueAt(t);
-//?{ Cue.adds
     for (const it of segments) {
-      if (!it.plan.cue.adds || it.track.property !== property || it.plan.start > t) continue;
-      sum += it.valueAt(t) - neutral(property);
+      const isOnTop = it.plan.cue.adds && it.track.property === property && it.plan.start <= t;
+      if (isOnTop) sum += it.valueAt(t) - neutral(property);
     }
-//?}
     return sum;
   }
 
+  //? Layers.alone
   /** Fills `state` with what is seen of a layer at `t`. */
-  stateAt(layerIndex, t, screen, state) {
-    this.own(layerIndex, t, screen, state);
-//?{ Layer.parent
+  stateAt(index, t, screen, state) {
+    this.own(index, t, screen, state);
+    hideUnseen(this.timing.layers[index], state);
+  }
+
+  //? Layer.parent
+  /** Fills `state` with what is seen of a layer at `t`. */
+  stateAt(index, t, screen, state) {
+    this.own(index, t, screen, state);
     for (let i = 0; i < 6; i++) state.outer[i] = i === 0 || i === 3 ? 1 : 0;
-    let parent = (this.timing.layers[layerIndex].parent ?? -1);
+    let parent = this.timing.layers[index].parent ?? -1;
     while (parent >= 0) {
       this.joinGroup(parent, t, screen, state);
-      parent = (this.timing.layers[parent].parent ?? -1);
+      parent = this.timing.layers[parent].parent ?? -1;
     }
-//?}
-    if (state.opacity <= 0 || state.scaleX === 0 || state.scaleY === 0) state.visible = false;
-    if (state.reveal <= 0) state.visible = false; //? Property.reveal
-    if (this.timing.layers[layerIndex].kind === 'group') state.visible = false; //? LayerKind.group
+    hideUnseen(this.timing.layers[index], state);
   }
-//?{ Layer.parent
 
+  /** The layer's own state, without its groups. */
+  own(index, t, screen, state) {
+    const layer = this.timing.layers[index];
+    state.visible = this.belongs(layer, t);
+    atRest(layer, screen, state);
+    switch (layer.kind) {
+      case 'firstScreen':
+        state.visible = this.stands(layer, t);
+        break;
+      //? LayerKind.progress
+      case 'progress':
+        state.progress = this.loaded(layer, t);
+        break;
+    }
+    for (const property of this.lanes[index].properties) {
+      const value = this.valueOf(index, property, t);
+      switch (property) {
+        case 'x':
+          state.x += value;
+          break;
+        case 'y':
+          state.y += value;
+          break;
+        case 'scale':
+          scaleBy(value, value, state);
+          break;
+        case 'scaleX':
+          state.scaleX *= value;
+          break;
+        case 'scaleY':
+          state.scaleY *= value;
+          break;
+        case 'rotation':
+          state.rotation += value;
+          break;
+        //? Property.flip
+        case 'flip':
+          flip(value, state);
+          break;
+        //? Property.reveal
+        case 'reveal':
+          this.reveal(index, value, t, state);
+          break;
+        //? Property.draw
+        case 'draw':
+          this.draw(index, value, t, state);
+          break;
+        //? Property.travel
+        case 'travel':
+          travel(layer, value, screen, state);
+          break;
+        //? Property.panel
+        case 'panel':
+          shrinkToPanel(layer, value, screen, state);
+          break;
+        //? Property.clip
+        case 'clip':
+          state.clip = frameAt(layer, value);
+          break;
+        default:
+          state.opacity = within(value);
+          break;
+      }
+    }
+    if (layer.place != null) turnAboutPivot(layer, state);
+  }
+
+  //? Property.reveal
+  reveal(index, part, t, state) {
+    state.reveal = within(part);
+    state.revealShape = this.shaping(index, 'reveal', t).reveal ?? null;
+  }
+
+  //? Property.draw
+  draw(index, part, t, state) {
+    state.draw = within(part);
+    state.fillFrom = this.shaping(index, 'draw', t).fillFrom ?? 0.6;
+  }
+
+  //? Layer.parent
   joinGroup(index, t, screen, state) {
     const place = placeOn(this.timing.layers[index], screen);
     if (place === null) return;
@@ -857,7 +760,7 @@ export class LaunchSchedule {
     this.own(index, t, screen, group);
     if (!group.visible) state.visible = false;
     state.opacity *= group.opacity;
-    const radians = group.rotation * Math.PI / 180;
+    const radians = (group.rotation * Math.PI) / 180;
     const a = Math.cos(radians) * group.scaleX;
     const b = Math.sin(radians) * group.scaleX;
     const c = -Math.sin(radians) * group.scaleY;
@@ -873,167 +776,134 @@ export class LaunchSchedule {
     state.outer[4] += group.x - a * restX - c * restY;
     state.outer[5] += group.y - b * restX - d * restY;
   }
-//?}
 
-  /** The layer's own state, without its groups. */
-  own(layerIndex, t, screen, state) {
-    const layer = this.timing.layers[layerIndex];
-    state.visible = true;
-    state.visible = this.belongs(layer, t); //? Layer.shown
-    state.opacity = within(this.value(layerIndex, 'opacity', t));
-    state.scaleX = this.value(layerIndex, 'scale', t);
-    state.scaleY = state.scaleX;
-    state.scaleX *= this.value(layerIndex, 'scaleX', t); //? Property.scaleX
-    state.scaleY *= this.value(layerIndex, 'scaleY', t); //? Property.scaleY
-    state.rotation = this.value(layerIndex, 'rotation', t);
-//?{ Property.flip
-    const flip = this.value(layerIndex, 'flip', t);
-    if (flip !== 0) {
-      const narrowed = Math.cos(flip * Math.PI / 180);
-      state.scaleX *= Math.abs(narrowed) < 1e-9 ? 0 : narrowed;
-    }
-//?}
-    state.width = screen.width;
-    state.height = screen.height;
-    state.x = screen.width / 2;
-    state.y = screen.height / 2;
-    const place = placeOn(layer, screen);
-    if (place !== null) {
-      state.width = place.width;
-      state.height = place.height;
-      state.x = acrossOf(place, screen);
-      state.y = downOf(place, screen);
-      state.rotation += (place.turn ?? 0); //? Place.turn
-//?{ Property.travel
-      const there = (layer.destination ?? null);
-      if (there !== null) this.travel(there, place, this.value(layerIndex, 'travel', t), screen, state);
-//?}
-      this.turnAboutPivot(layer, state); //? Layer.pivotX|Layer.pivotY
-    }
-    state.x += this.value(layerIndex, 'x', t); //? Property.x
-    state.y += this.value(layerIndex, 'y', t); //? Property.y
-//?{ Property.panel
-    if (layer.kind === 'backdrop') {
-      const panel = this.value(layerIndex, 'panel', t);
-      state.height = screen.height + ((layer.panelHeight ?? 0) - screen.height) * panel;
-      state.y += (state.height - screen.height) / 2;
-    }
-//?}
-//?{ Property.reveal
-    state.reveal = within(this.value(layerIndex, 'reveal', t));
-    state.revealShape = null;
-    let reveal = this.ruling(layerIndex, 'reveal', t);
-    if (reveal < 0) reveal = this.laidOver(layerIndex, 'reveal', t); //? Cue.adds
-    if (reveal >= 0) state.revealShape = (this.lanes[layerIndex].segments[reveal].plan.cue.reveal ?? null);
-//?}
-//?{ Property.draw
-    state.draw = within(this.value(layerIndex, 'draw', t));
-    let draw = this.ruling(layerIndex, 'draw', t);
-    if (draw < 0) draw = this.laidOver(layerIndex, 'draw', t); //? Cue.adds
-    if (draw >= 0) state.fillFrom = (this.lanes[layerIndex].segments[draw].plan.cue.fillFrom ?? 0.6);
-//?}
-    state.progress = layer.kind === 'progress' ? this.loaded(layer, t) : 0; //? LayerKind.progress
-//?{ LayerKind.clip
-//?{ Property.clip
-    state.clip = within(this.value(layerIndex, 'clip', t));
-    const steps = (layer.frames ?? 0) - 1;
-    if (steps > 0) state.clip = Math.floor(state.clip * steps + 1e-9) / steps;
-//?}
-//?}
-  }
-//?{ Property.travel
-
-  travel(there, place, part, screen, state) {
-    state.x += (acrossOf(there, screen) - state.x) * part;
-    state.y += (downOf(there, screen) - state.y) * part;
-    state.rotation += ((there.turn ?? 0) - (place.turn ?? 0)) * part; //? Place.turn
-    const across = place.width > 0 ? there.width / place.width : 1;
-    const down = place.height > 0 ? there.height / place.height : 1;
-    const scale = 1 + (Math.min(across, down) - 1) * part;
-    state.scaleX *= scale;
-    state.scaleY *= scale;
-  }
-//?}
-//?{ Layer.pivotX|Layer.pivotY
-
-  /** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */
-  turnAboutPivot(layer, state) {
-    const x = ((layer.pivotX ?? 0.5) - 0.5) * state.width;
-    const y = ((layer.pivotY ?? 0.5) - 0.5) * state.height;
-    const radians = state.rotation * Math.PI / 180;
-    state.x += x - (Math.cos(radians) * state.scaleX * x - Math.sin(radians) * state.scaleY * y);
-    state.y += y - (Math.sin(radians) * state.scaleX * x + Math.cos(radians) * state.scaleY * y);
-  }
-//?}
-//?{ LayerKind.progress
-
+  //? LayerKind.progress
   /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
   loaded(layer, t) {
     let sum = 0;
     let count = 0;
     for (let g = 0; g < this.gateOpen.length; g++) {
-      const gate = this.timing.gates[g]; //? GateTiming.optional|GateTiming.typical
-      let counts = true;
-      if (gate.optional) counts = false; //? GateTiming.optional
-      if ((layer.gates ?? LAYER_GATES).length > 0) counts = (layer.gates ?? LAYER_GATES).includes(g); //? Layer.gates
+      const gate = this.timing.gates[g];
+      const counts = (layer.gates ?? []).length > 0 ? (layer.gates ?? []).includes(g) : !gate.optional;
       if (!counts) continue;
       count++;
       const taken = this.gateStart[g] >= NEVER ? 0 : Math.max(0, t - this.gateStart[g]);
-      let typical = 500;
-      typical = Math.max(1, gate.typical ?? 500); //? GateTiming.typical
-      sum += t >= this.gateOpen[g] ? 1 : Math.min(0.9, 0.9 * taken / typical);
+      sum += t >= this.gateOpen[g] ? 1 : Math.min(0.9, (0.9 * taken) / Math.max(1, gate.typical ?? 500));
     }
     return count > 0 ? sum / count : 1;
   }
-//?}
-//?{ Layer.shown
 
   /** Some layers are seen in one outcome alone. */
   belongs(layer, t) {
-    const decided = t >= this.outcomeAt; //? Shown.offline|Shown.message
-//?{ Shown.offline
-    const offline = decided && this.outcome === 'offline';
-    if ((layer.shown ?? 'always') === 'offline') return offline;
-//?}
-    if ((layer.shown ?? 'always') === 'message') return decided && this.outcome === 'message'; //? Shown.message
-//?{ Shown.offline
-    if (offline && layer.kind === 'firstScreen') {
-      for (const it of this.timing.layers) {
-        if (it.kind === 'firstScreen' && (it.shown ?? 'always') === 'offline') return false;
-      }
-    }
-//?}
+    const decided = t >= this.outcomeAt;
+    if (layer.shown === 'offline') return decided && this.outcome === 'offline';
+    if (layer.shown === 'message') return decided && this.outcome === 'message';
     return true;
   }
-//?}
+
+  /** A first screen gives way to one that is only for being offline. */
+  stands(layer, t) {
+    const isOffline = t >= this.outcomeAt && this.outcome === 'offline';
+    if (!isOffline || layer.shown === 'offline') return this.belongs(layer, t);
+    for (const it of this.timing.layers) {
+      if (it.kind === 'firstScreen' && it.shown === 'offline') return false;
+    }
+    return true;
+  }
 }
 
-//?{ Property.reveal
-//?{ player.shapes
-export function sameReveal(a, b) {
-  return a.iris === b.iris && a.x === b.x && a.y === b.y;
+/** All of the layer at its place, before anything moves it. */
+function atRest(layer, screen, state) {
+  state.opacity = 1;
+  state.scaleX = 1;
+  state.scaleY = 1;
+  state.rotation = 0;
+  state.reveal = 1;
+  state.revealShape = null;
+  state.draw = 1;
+  state.progress = 0;
+  state.clip = 0;
+  state.width = screen.width;
+  state.height = screen.height;
+  state.x = screen.width / 2;
+  state.y = screen.height / 2;
+  const place = placeOn(layer, screen);
+  if (place === null) return;
+  state.width = place.width;
+  state.height = place.height;
+  state.x = acrossOf(place, screen);
+  state.y = downOf(place, screen);
+  state.rotation = place.turn ?? 0;
 }
-//?}
-//?}
+
+function hideUnseen(layer, state) {
+  const isGone = state.opacity <= 0 || state.scaleX === 0 || state.scaleY === 0 || state.reveal <= 0;
+  if (isGone || layer.kind === 'group') state.visible = false;
+}
+
+function scaleBy(across, down, state) {
+  state.scaleX *= across;
+  state.scaleY *= down;
+}
+
+//? Property.flip
+/** About the upright axis, seen from the front. */
+function flip(turn, state) {
+  const narrowed = Math.cos((turn * Math.PI) / 180);
+  state.scaleX *= Math.abs(narrowed) < 1e-9 ? 0 : narrowed;
+}
+
+//? Property.travel
+function travel(layer, part, screen, state) {
+  const place = placeOn(layer, screen);
+  if (place === null) return;
+  const there = layer.destination ?? null;
+  if (there === null) return;
+  state.x += (acrossOf(there, screen) - acrossOf(place, screen)) * part;
+  state.y += (downOf(there, screen) - downOf(place, screen)) * part;
+  state.rotation += ((there.turn ?? 0) - (place.turn ?? 0)) * part;
+  const across = place.width > 0 ? there.width / place.width : 1;
+  const down = place.height > 0 ? there.height / place.height : 1;
+  const scale = 1 + (Math.min(across, down) - 1) * part;
+  scaleBy(scale, scale, state);
+}
+
+//? Property.panel
+function shrinkToPanel(layer, part, screen, state) {
+  const taken = (screen.height - (layer.panelHeight ?? 0)) * part;
+  state.height -= taken;
+  state.y -= taken / 2;
+}
+
+//? Property.clip
+function frameAt(layer, part) {
+  const steps = (layer.frames ?? 0) - 1;
+  return steps > 0 ? Math.floor(within(part) * steps + 1e-9) / steps : within(part);
+}
+
+/** Scale and turn are about the box's middle; what a pivot elsewhere would do is a way of the middle. */
+function turnAboutPivot(layer, state) {
+  const x = ((layer.pivotX ?? 0.5) - 0.5) * state.width;
+  const y = ((layer.pivotY ?? 0.5) - 0.5) * state.height;
+  const radians = (state.rotation * Math.PI) / 180;
+  state.x += x - (Math.cos(radians) * state.scaleX * x - Math.sin(radians) * state.scaleY * y);
+  state.y += y - (Math.sin(radians) * state.scaleX * x + Math.cos(radians) * state.scaleY * y);
+}
 
 /** Where the layer stands, held this way. */
 export function placeOn(layer, screen) {
-  if (screen.width > screen.height) return (layer.landscape ?? null) ?? (layer.place ?? null); //? Layer.landscape
-  return (layer.place ?? null);
+  if (screen.width > screen.height) return layer.landscape ?? layer.place ?? null;
+  return layer.place ?? null;
 }
 
 export function acrossOf(place, screen) {
-//?{ Place.safe
   const free = screen.width - (screen.left ?? 0) - (screen.right ?? 0);
   if (place.safe) return (place.x ?? 0) + (screen.left ?? 0) + free * (place.across ?? 0.5);
-//?}
   return (place.x ?? 0) + screen.width * (place.across ?? 0.5);
 }
 
 export function downOf(place, screen) {
-//?{ Place.safe
   const free = screen.height - (screen.top ?? 0) - (screen.bottom ?? 0);
   if (place.safe) return (place.y ?? 0) + (screen.top ?? 0) + free * (place.down ?? 0.5);
-//?}
   return (place.y ?? 0) + screen.height * (place.down ?? 0.5);
 }

@@ -6,8 +6,29 @@ extension FernLaunch {
     /// How a layer is painted. Art is in points about the layer's centre; pictures are names of the asset catalogue.
     struct Look {
         var color = ""
+        var toColor = ""
+        var angle = 180.0
+        var picture = ""
+        var fillsBox = false
         var art: Group?
+        var fills: Group?
+        var outlines: [Outline] = []
+        var darkArt: Group?
+        var darkFills: Group?
+        var darkOutlines: [Outline] = []
+        var plate: Palette?
+        var plateDiameter = 0.0
+        var form = ProgressForm.ring
+        var thickness = 4.0
+        var frames: [String] = []
+        var width = 0.0
+        var height = 0.0
+        var says = ""
+        /// How much larger it is drawn where the screen is wider than high.
+        var wideScale = 1.0
     }
+
+    enum ProgressForm { case ring, bar, dots }
 
     /// A colour by day and by night, 0xAARRGGBB.
     struct Colors {
@@ -35,12 +56,23 @@ extension FernLaunch {
     /// What art is painted with.
     protocol Ink {
         func color(_ colors: PaletteColors) -> CGColor
+        /// Paints a path, which lies within `box`.
+        func paint(_ context: CGContext, _ path: CGPath, _ rule: CGPathFillRule, _ box: CGRect, _ colors: PaletteColors)
     }
 
     struct Plain: Ink {
         var color: UInt32
+        var dark: UInt32?
 
-        func color(_ colors: PaletteColors) -> CGColor { shade(color, 1) }
+        func color(_ colors: PaletteColors) -> CGColor {
+            if let dark = dark, colors.isDark { return shade(dark, 1) }
+            return shade(color, 1)
+        }
+
+        func paint(_ context: CGContext, _ path: CGPath, _ rule: CGPathFillRule, _ box: CGRect, _ colors: PaletteColors)
+        {
+            flood(context, path, rule, color(colors))
+        }
     }
 
     struct Palette: Ink {
@@ -48,6 +80,11 @@ extension FernLaunch {
         var alpha = 1.0
 
         func color(_ colors: PaletteColors) -> CGColor { colors.color(name, alpha: alpha) }
+
+        func paint(_ context: CGContext, _ path: CGPath, _ rule: CGPathFillRule, _ box: CGRect, _ colors: PaletteColors)
+        {
+            flood(context, path, rule, color(colors))
+        }
     }
 
     enum Cap { case butt, round, square }
@@ -67,14 +104,17 @@ extension FernLaunch {
             if !dashes.isEmpty {
                 line = line.copy(dashingWithPhase: CGFloat(dashOffset), lengths: dashes.map { CGFloat($0) })
             }
-            var lineCap = CGLineCap.butt
-            lineCap = cap == .round ? .round : cap == .square ? .square : .butt
-            var lineJoin = CGLineJoin.miter
-            lineJoin = join == .round ? .round : join == .bevel ? .bevel : .miter
+            let lineCap: CGLineCap = cap == .round ? .round : cap == .square ? .square : .butt
+            let lineJoin: CGLineJoin = join == .round ? .round : join == .bevel ? .bevel : .miter
             return line.copy(
                 strokingWithWidth: CGFloat(width), lineCap: lineCap, lineJoin: lineJoin,
                 miterLimit: CGFloat(miterLimit))
         }
+    }
+
+    struct Clip {
+        var path: PathText
+        var evenOdd = false
     }
 
     /// A group of items, or a shape.
@@ -87,6 +127,8 @@ extension FernLaunch {
     struct Group: Item {
         var items: [Item]
         var matrix: [Double] = [1, 0, 0, 1, 0, 0]
+        var opacity = 1.0
+        var clips: [Clip] = []
 
         var box: CGRect {
             items.reduce(CGRect.null) { $0.union($1.box) }.applying(transform(matrix))
@@ -95,7 +137,16 @@ extension FernLaunch {
         func draw(_ context: CGContext, _ colors: PaletteColors) {
             context.saveGState()
             context.concatenate(transform(matrix))
+            for clip in clips {
+                context.addPath(clip.path.path)
+                context.clip(using: clip.evenOdd ? .evenOdd : .winding)
+            }
+            if opacity < 1 {
+                context.setAlpha(CGFloat(opacity))
+                context.beginTransparencyLayer(auxiliaryInfo: nil)
+            }
             for item in items { item.draw(context, colors) }
+            if opacity < 1 { context.endTransparencyLayer() }
             context.restoreGState()
         }
     }
@@ -103,28 +154,38 @@ extension FernLaunch {
     struct Shape: Item {
         var path: PathText
         var fill: Ink?
+        var evenOdd = false
         var stroke: Stroke?
+        var opacity = 1.0
 
         var box: CGRect {
-            var reach = 0.0
-            if let stroke = stroke { reach = stroke.width / 2 * max(1.5, stroke.miterLimit) }
+            let reach = stroke.map { $0.width / 2 * max(1.5, $0.miterLimit) } ?? 0
             return path.path.boundingBoxOfPath.insetBy(dx: CGFloat(-reach), dy: CGFloat(-reach))
         }
 
         func draw(_ context: CGContext, _ colors: PaletteColors) {
             context.saveGState()
-            let rule = CGPathFillRule.winding
-            if let fill = fill { paint(context, fill, path.path, rule, colors) }
-            if let stroke = stroke { paint(context, stroke.ink, stroke.outline(path.path), .winding, colors) }
+            if opacity < 1 {
+                context.setAlpha(CGFloat(opacity))
+                context.beginTransparencyLayer(auxiliaryInfo: nil)
+            }
+            if let fill = fill { fill.paint(context, path.path, evenOdd ? .evenOdd : .winding, box, colors) }
+            if let stroke = stroke { stroke.ink.paint(context, stroke.outline(path.path), .winding, box, colors) }
+            if opacity < 1 { context.endTransparencyLayer() }
             context.restoreGState()
         }
+    }
 
-        private func paint(
-            _ context: CGContext, _ ink: Ink, _ path: CGPath, _ rule: CGPathFillRule, _ colors: PaletteColors
-        ) {
-            context.addPath(path)
-            context.setFillColor(ink.color(colors))
-            context.fillPath(using: rule)
+    /// A contour that a "draw" cue draws by and by. No stroke width: a hairline in the colour of the fill, which gives
+    /// way to it.
+    struct Outline {
+        var path: PathText
+        var ink: Ink
+        var strokeWidth = 0.0
+
+        /// Each contour begins at once with the others.
+        var contours: [CGPath] {
+            path.text.split(separator: "M").map { PathText(stringLiteral: "M" + $0).path }
         }
     }
 
@@ -163,6 +224,13 @@ extension FernLaunch {
         }
     }
 
+    /// One colour all over.
+    private static func flood(_ context: CGContext, _ path: CGPath, _ rule: CGPathFillRule, _ color: CGColor) {
+        context.addPath(path)
+        context.setFillColor(color)
+        context.fillPath(using: rule)
+    }
+
     static func shade(_ value: UInt32, _ alpha: Double) -> CGColor {
         func part(_ shift: UInt32) -> CGFloat { CGFloat((value >> shift) & 0xFF) / 255 }
         return UIColor(red: part(16), green: part(8), blue: part(0), alpha: part(24) * CGFloat(alpha)).cgColor
@@ -173,6 +241,7 @@ extension FernLaunch {
         CGAffineTransform(translationX: CGFloat(state.x), y: CGFloat(state.y))
             .rotated(by: CGFloat(state.rotation * Double.pi / 180))
             .scaledBy(x: notFlat(state.scaleX), y: notFlat(state.scaleY))
+            .concatenating(transform(state.outer))
             .concatenating(CGAffineTransform(translationX: -rest.midX, y: -rest.midY))
     }
 
@@ -183,6 +252,22 @@ extension FernLaunch {
         CGAffineTransform(
             a: CGFloat(m[0]), b: CGFloat(m[1]), c: CGFloat(m[2]), d: CGFloat(m[3]), tx: CGFloat(m[4]),
             ty: CGFloat(m[5]))
+    }
+
+    /// A picture of the catalogue. It is decoded beside the main thread, and by it only if it is seen before.
+    @MainActor
+    final class Picture {
+        private var image: UIImage?
+        var contents: CGImage? { image?.cgImage }
+
+        init(_ name: String, _ traits: UITraitCollection) {
+            image = UIImage(named: name, in: nil, compatibleWith: traits)
+            if #available(iOS 15.0, *) {
+                image?.prepareForDisplay { [weak self] ready in
+                    Task { @MainActor in self?.image = ready ?? self?.image }
+                }
+            }
+        }
     }
 
     /// Art drawn as vector, at the scale it is seen at: again whenever it is shown much larger than before.

@@ -1,5 +1,7 @@
-// Part of your app: written by Scaena, yours without conditions (0BSD). For Jetpack Compose. It lies outside of the source
-// folders, since not every app has Compose: copy it beside LaunchPlayer.kt if yours has.
+// Part of your app: written by Scaena, yours without conditions (0BSD). For Jetpack Compose. It
+// lies
+// outside of the source folders, since not every app has Compose: copy it beside LaunchPlayer.kt if
+// yours has.
 package com.example.fern.launch.fern
 
 import androidx.compose.runtime.Composable
@@ -8,7 +10,10 @@ import androidx.compose.runtime.State
 import androidx.compose.runtime.mutableStateOf
 import androidx.compose.runtime.remember
 
-/** How the launch ends, once that is decided: show your offline screen, or offer to try again, by it. */
+/**
+ * How the launch ends, once that is decided: show your offline screen, or offer to try again, by
+ * it.
+ */
 @Composable
 internal fun rememberLaunchState(launch: Launch): State<Outcome?> {
     val state = remember { mutableStateOf(launch.outcome) }

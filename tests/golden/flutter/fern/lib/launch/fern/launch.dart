@@ -10,6 +10,7 @@ enum FernGate { ready }
 /// The launch: tell it what has loaded, and show it with a LaunchSequence.
 final Launch<FernGate> fernLaunch = Launch<FernGate>(LaunchData(
     name: 'Fern', timing: _timing, looks: _looks, palette: _palette,
+    darkPictures: {},
     says: []));
 
 const LaunchTiming _timing = LaunchTiming(

@@ -15,12 +15,13 @@ class LaunchColors {
 
 /// The palette as it is by day or by night.
 class LaunchPaletteColors {
-  LaunchPaletteColors(List<LaunchColors> palette, this.isDark)
+  LaunchPaletteColors(List<LaunchColors> palette, this.isDark, this.pictures)
       : _values = {for (final LaunchColors it in palette) it.name: isDark ? it.dark : it.light};
 
   final bool isDark;
 
   final Map<String, int> _values;
+  final Map<String, ImageInfo> pictures;
 
   Color named(String name, [double alpha = 1.0]) => launchColor(_values[name] ?? 0, alpha);
 }
@@ -38,14 +39,16 @@ abstract class LaunchInk {
 }
 
 class LaunchPlain extends LaunchInk {
-  const LaunchPlain(this.color);
+  const LaunchPlain(this.color, {
+    this.dark,
+  });
 
   final int color;
+  final int? dark;
 
   @override
   void apply(Paint paint, LaunchPaletteColors colors, [double fade = 1.0]) {
-    int seen = color;
-    paint.color = launchColor(seen, fade);
+    paint.color = launchColor(colors.isDark ? dark ?? color : color, fade);
   }
 }
 
@@ -82,26 +85,47 @@ class LaunchStroke {
   final double dashOffset;
 }
 
+class LaunchClip {
+  LaunchClip(String path, {bool evenOdd = false}) : path = launchPath(path, evenOdd);
+
+  final Path path;
+}
+
 /// A group of items, a shape, or a picture.
 abstract class LaunchItem {
+  /// Names of the pictures it is drawn with.
+  Iterable<String> get pictures => const [];
+
   void draw(Canvas canvas, LaunchPaletteColors colors);
 }
 
 class LaunchGroup extends LaunchItem {
   LaunchGroup(this.items, {
+    this.opacity = 1.0,
+    this.clips = const [],
     this.matrix = const [1, 0, 0, 1, 0, 0],
   });
 
   final List<LaunchItem> items;
   final List<double> matrix;
+  final double opacity;
+  final List<LaunchClip> clips;
+
+  @override
+  Iterable<String> get pictures => [for (final LaunchItem item in items) ...item.pictures];
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
     canvas.save();
     canvas.transform(launchMatrix(matrix));
+    for (final LaunchClip clip in clips) {
+      canvas.clipPath(clip.path);
+    }
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
     for (final LaunchItem item in items) {
       item.draw(canvas, colors);
     }
+    if (opacity < 1.0) canvas.restore();
     canvas.restore();
   }
 }
@@ -109,6 +133,7 @@ class LaunchGroup extends LaunchItem {
 class LaunchShape extends LaunchItem {
   LaunchShape(String path, {
     this.stroke,
+    this.opacity = 1.0,
     this.fill,
     bool evenOdd = false,
   }) : path = launchPath(path, evenOdd);
@@ -116,10 +141,12 @@ class LaunchShape extends LaunchItem {
   final Path path;
   final LaunchInk? fill;
   final LaunchStroke? stroke;
+  final double opacity;
   Path? _dashed;
 
   @override
   void draw(Canvas canvas, LaunchPaletteColors colors) {
+    if (opacity < 1.0) canvas.saveLayer(null, launchFade(opacity));
     final LaunchInk? inside = fill;
     if (inside != null) {
       final Paint paint = Paint()..isAntiAlias = true;
@@ -128,6 +155,7 @@ class LaunchShape extends LaunchItem {
     }
     final LaunchStroke? line = stroke;
     if (line != null) _stroke(canvas, line, colors);
+    if (opacity < 1.0) canvas.restore();
   }
 
   void _stroke(Canvas canvas, LaunchStroke line, LaunchPaletteColors colors) {
@@ -140,9 +168,7 @@ class LaunchShape extends LaunchItem {
     paint.strokeCap = caps[line.cap.index];
     paint.strokeJoin = joins[line.join.index];
     line.ink.apply(paint, colors);
-    Path painted = path;
-    if (line.dashes.isNotEmpty) painted = _dashed ??= _dash(line);
-    canvas.drawPath(painted, paint);
+    canvas.drawPath(line.dashes.isEmpty ? path : _dashed ??= _dash(line), paint);
   }
 
   Path _dash(LaunchStroke line) {
@@ -157,6 +183,28 @@ class LaunchShape extends LaunchItem {
       }
     }
     return out;
+  }
+}
+
+/// A contour that a "draw" cue draws by and by, in dp about the layer's centre. No stroke width: a hairline in the colour
+/// of the fill, which gives way to it.
+class LaunchOutline {
+  LaunchOutline(String path, this.ink, {this.strokeWidth = 0.0}) : path = launchPath(path, false);
+
+  final Path path;
+  final LaunchInk ink;
+  final double strokeWidth;
+
+  void draw(Canvas canvas, LaunchPaletteColors colors, double part, double filled) {
+    final Paint paint = Paint()
+      ..style = PaintingStyle.stroke
+      ..strokeWidth = strokeWidth > 0.0 ? strokeWidth : 1.5
+      ..strokeCap = StrokeCap.round
+      ..strokeJoin = StrokeJoin.round;
+    ink.apply(paint, colors, strokeWidth > 0.0 ? 1.0 : 1.0 - filled);
+    for (final ui.PathMetric metric in path.computeMetrics()) {
+      canvas.drawPath(metric.extractPath(0.0, metric.length * part), paint);
+    }
   }
 }
 
