@@ -1,6 +1,7 @@
 import { OWNER, Printer, elementOf, isList, upperCase } from './printer.mjs';
 
-const IMPORTS = ['PI', 'abs', 'cos', 'exp', 'floor', 'max', 'min', 'sin'];
+/** What every sequence's timing uses; the rest is called by its full name, or an import might be left over. */
+const IMPORTS = ['PI', 'cos', 'floor', 'max', 'min', 'sin'];
 const PLAIN = { boolean: 'Boolean', string: 'String', void: 'Unit' };
 const ARRAYS = { 'Int[]': 'IntArray', 'Double[]': 'DoubleArray', 'boolean[]': 'BooleanArray' };
 
@@ -125,7 +126,7 @@ export class Kotlin extends Printer {
   hasText(it) { return `${this.text(it.value)} in ${this.text(it.list)}`; }
   newText(it) { return `${it.owner.name}(${this.list(it.items)})`; }
   callText(it) { return `${it.name}(${this.list(it.items)})`; }
-  mathText(it) { return `${it.name}(${this.list(it.items)})`; }
+  mathText(it) { return `${IMPORTS.includes(it.name) ? '' : 'Math.'}${it.name}(${this.list(it.items)})`; }
   intsText(it) { return `IntArray(${this.text(it.items[0])}) { ${this.text(it.items[1])} }`; }
   doublesText(it) { return `DoubleArray(${this.text(it.items[0])})`; }
   flagsText(it) { return `BooleanArray(${this.text(it.items[0])})`; }

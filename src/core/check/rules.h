@@ -25,6 +25,9 @@ namespace scaena::check {
 /// Gradients and pictures of backdrops the system's own frame shows otherwise.
 [[nodiscard]] std::vector<Finding> openingGrounds(const Subject& subject);
 
+/// Cues of the icon that are cut where nothing holds the system's picture.
+[[nodiscard]] std::vector<Finding> iconMotion(const Subject& subject);
+
 /// Layers without contents that can be read, as `unreadable` finds them: "layer “Logo” has no art that can be
 /// read (art/logo.svg)".
 [[nodiscard]] std::string whyUnreadable(const model::Sequence& sequence, const project::ArtFiles& files,

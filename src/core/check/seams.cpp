@@ -9,8 +9,8 @@ namespace scaena::check {
 
 namespace {
 
-/// Of each layer, and of the ground, the worst among all devices and both appearances. Each can be mended as
-/// far as the sequence decides it.
+/// Of each layer, and of the ground, the worst among all devices, upright and sideways, and both appearances.
+/// Each can be mended as far as the sequence decides it.
 std::vector<Finding> seamsOn(const plan::PlanPtr& plan) {
     std::vector<Finding> found;
     for (const auto& [gap, conditions] : schedule::worstSeam(plan)) {
@@ -20,8 +20,9 @@ std::vector<Finding> seamsOn(const plan::PlanPtr& plan) {
         finding.target = plan->target->id;
         finding.place = gap.layer.empty() ? Place{Place::Kind::Opening, {}, {}}
                                           : Place{Place::Kind::Layer, gap.layer, {}};
-        finding.sentence = fmt::format("{} (on a {}{}), where the app takes over: {}", plan->target->name,
-                                       schedule::deviceOf(conditions.device).name, night ? " by night" : "",
+        finding.sentence = fmt::format("{} (on a {}{}{}), where the app takes over: {}", plan->target->name,
+                                       schedule::deviceOf(conditions.device).name,
+                                       conditions.landscape ? " held sideways" : "", night ? " by night" : "",
                                        schedule::describe(*plan->document, gap));
         finding.limit =
             fmt::format("seen from {} dp, {} % of opacity or a colour distance of {} on (CIE 1976)",

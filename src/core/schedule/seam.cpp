@@ -178,11 +178,12 @@ std::vector<SeamGap> seamOf(const Schedule& schedule) {
 std::vector<WorstGap> worstSeam(const plan::PlanPtr& plan) {
     std::vector<WorstGap> worst;
     for (const auto& device : devices()) {
-        for (const auto appearance : {model::Appearance::Light, model::Appearance::Dark}) {
+        for (int way = 0; way < 4; ++way) { // upright by day and by night, then sideways
             Conditions conditions;
             conditions.target = plan->target->id;
             conditions.device = device.id;
-            conditions.appearance = appearance;
+            conditions.appearance = way % 2 == 0 ? model::Appearance::Light : model::Appearance::Dark;
+            conditions.landscape = way >= 2;
             for (const auto& gap : seamOf(resolve(plan, conditions))) {
                 const auto known = std::find_if(worst.begin(), worst.end(), [&](const WorstGap& it) {
                     return it.gap.layer == gap.layer;
@@ -248,7 +249,8 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
         if (before && after && gap.jump > kSeenJump) {
             // At rest the layer moves to where the system shows it; what cues add to its rest stays.
             const Size screen = schedule.screen;
-            model::Place place = layer.place;
+            model::Place place = model::placeOn(layer, conditions.landscape);
+            const Point rest = centreOf(place, screen, schedule.safeArea);
             const double grow =
                 after->size.width * after->scaleX > 0
                     ? before->size.width * before->scaleX / (after->size.width * after->scaleX)
@@ -261,14 +263,16 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
                 place.anchor = model::AnchorPoint::Centre;
                 place.safeArea = false;
                 place.turn = 0;
-                place.x = before->centre.x - screen.width / 2 -
-                          (after->centre.x - centreOf(layer.place, screen, schedule.safeArea).x);
-                place.y = before->centre.y - screen.height / 2 -
-                          (after->centre.y - centreOf(layer.place, screen, schedule.safeArea).y);
+                place.x = before->centre.x - screen.width / 2 - (after->centre.x - rest.x);
+                place.y = before->centre.y - screen.height / 2 - (after->centre.y - rest.y);
             }
             place.x = std::round(place.x * 100) / 100;
             place.y = std::round(place.y * 100) / 100;
-            layer.place = place;
+            if (conditions.landscape) {
+                layer.landscape = place;
+            } else {
+                layer.place = place;
+            }
         } else if (!iconOnly && gap.fade < 0) {
             std::erase(sequence.opening.layers, layer.id);
         } else if (!iconOnly && gap.fade > 0 && canBeStatic(layer.kind())) {

@@ -44,6 +44,7 @@ struct Troubled {
         }
         sequence.opening.layers = {"backdrop"};
         sequence.cues.push_back(cue("early", "opening", 0, 300, model::MoveKind::Iris));
+        sequence.cues.push_back(cue("spin", "opening", 0, 1000, model::MoveKind::Turn));
     }
 };
 

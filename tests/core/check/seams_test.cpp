@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "core/schedule/resolve.h"
 #include "core/schedule/seam.h"
 #include "support/builders.h"
 #include "support/fake_instruments.h"
@@ -18,12 +19,13 @@ model::Sequence jumping() {
         .build();
 }
 
-std::vector<check::Finding> findingsOf(const model::Sequence& sequence, plan::TargetId target) {
+std::vector<check::Finding> findingsOf(const model::Sequence& sequence, plan::TargetId target,
+                                       const char* rule = "seam") {
     const FakeInstruments fakes;
     std::vector<check::Finding> found;
     const auto study = studyOf(fakes, sequence);
     for (const auto& it : study->findings()) {
-        if (it.rule == "seam" && it.target == target) {
+        if (it.rule == rule && it.target == target) {
             found.push_back(it);
         }
     }
@@ -78,4 +80,34 @@ TEST_CASE("Each target has findings of its own, and where nothing jumps there ar
         }
     }
     CHECK(all >= plan::targets().size()); // it jumps everywhere
+}
+
+TEST_CASE(
+    "An icon's cue that nothing holds the picture for is told with both times, and can be made to fit") {
+    auto sequence = aSequence().withBeat(play("arrive", 400)).build();
+    sequence.cues = {cue("turn", "opening", 100, 900, model::MoveKind::Turn)};
+    CHECK(findingsOf(sequence, "android12", "icon-cut").empty()); // held
+    CHECK(findingsOf(sequence, "android", "icon-cut").empty());   // not played at all
+    for (const plan::TargetId target : {plan::TargetId("flutter"), plan::TargetId("react-native")}) {
+        INFO(target.name());
+        const auto found = findingsOf(sequence, target, "icon-cut");
+        const auto fitting = schedule::resolve(sequence, [&] {
+            schedule::Conditions conditions;
+            conditions.target = target;
+            return conditions;
+        }());
+        if (fitting.beats[0].end >= 1000) { // its start takes that long
+            continue;
+        }
+        REQUIRE(found.size() == 1);
+        CHECK(found[0].place.id == "turn");
+        REQUIRE(found[0].seen);
+        CHECK(schedule::resolve(sequence, *found[0].seen).cues[0].cut());
+        CHECK(found[0].sentence.find("of 1000") != std::string::npos);
+        REQUIRE(found[0].remedy);
+        const auto shorter = check::mended(sequence, found[0]);
+        CHECK(findingsOf(shorter, target, "icon-cut").empty());
+        CHECK(shorter.cues[0].length < 900);
+    }
+    CHECK_FALSE(findingsOf(sequence, "flutter", "icon-cut").empty());
 }

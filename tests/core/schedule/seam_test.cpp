@@ -200,6 +200,22 @@ TEST_CASE(
               .empty());
 }
 
+TEST_CASE("A logo that jumps only where the device is held sideways is found, and mended there alone") {
+    auto sequence = standing();
+    auto& logo = *model::findThing(sequence.layers, "logo");
+    logo.landscape = logo.place;
+    logo.landscape->x = 200;
+    CHECK(seamOf(sequence, on("android12")).empty());
+    const auto worst = worstSeam(plan::compile(sequence, plan::targetOf("android12")));
+    REQUIRE(worst.size() == 1);
+    CHECK(worst[0].gap.layer == LayerId("logo"));
+    CHECK(worst[0].gap.jump == Approx(200).margin(1));
+    CHECK(worst[0].conditions.landscape);
+    const auto mended = mendSeam(sequence, worst[0].conditions);
+    CHECK(model::findThing(mended.layers, "logo")->place == logo.place);
+    CHECK(worstSeam(plan::compile(mended, plan::targetOf("android12"))).empty());
+}
+
 TEST_CASE("What waits beside the screen, or is not uncovered yet, is not there at once") {
     auto sequence = standing();
     model::Layer bird;

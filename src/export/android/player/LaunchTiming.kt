@@ -4,9 +4,7 @@
 package @PACKAGE@
 
 import kotlin.math.PI
-import kotlin.math.abs
 import kotlin.math.cos
-import kotlin.math.exp
 import kotlin.math.floor
 import kotlin.math.max
 import kotlin.math.min
@@ -375,7 +373,7 @@ private fun sprung(easing: Easing, x: Double): Double {
 private fun swung(easing: Easing, x: Double): Double {
     val swing = easing.swing
     val decay = easing.decay
-    return exp(0.0 - decay * x) * (cos(swing * x) + decay / swing * sin(swing * x))
+    return Math.exp(0.0 - decay * x) * (cos(swing * x) + decay / swing * sin(swing * x))
 }
 
 //? Easing.stops
@@ -1066,7 +1064,7 @@ private fun scaleBy(across: Double, down: Double, state: LayerState) {
 /** About the upright axis, seen from the front. */
 private fun flip(turn: Double, state: LayerState) {
     val narrowed = cos(turn * PI / 180.0)
-    state.scaleX *= if (abs(narrowed) < 1e-9) 0.0 else narrowed
+    state.scaleX *= if (Math.abs(narrowed) < 1e-9) 0.0 else narrowed
 }
 
 //? Property.travel
