@@ -43,6 +43,7 @@ struct ConditionOptions {
 /// What a list of problems means for the exit code.
 [[nodiscard]] int exitCodeFor(const Problems& problems);
 
+void addBegin(CLI::App& app, Context& context);
 void addInfo(CLI::App& app, Context& context);
 void addSchedule(CLI::App& app, Context& context);
 void addState(CLI::App& app, Context& context);

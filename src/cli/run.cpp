@@ -16,6 +16,7 @@ int run(const std::vector<std::string>& arguments, std::ostream& stdOut, std::os
     app.require_subcommand(1);
     app.set_version_flag("--version", SCAENA_VERSION);
     Context context{out, err, {}};
+    addBegin(app, context);
     addInfo(app, context);
     addSchedule(app, context);
     addState(app, context);

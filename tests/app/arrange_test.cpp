@@ -3,8 +3,11 @@
 #include "app/arrange/stage/conditions_sentence.h"
 #include "app/arrange/stage/stage_view.h"
 #include "app/shell/commands.h"
+#include "core/edit/edits.h"
 #include "core/file/sequence_file.h"
 #include "core/moves/definition.h"
+#include "core/schedule/evaluate.h"
+#include "core/valid/validate.h"
 #include "support/window_session.h"
 
 #include <QAction>
@@ -12,6 +15,7 @@
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QDropEvent>
+#include <QElapsedTimer>
 #include <QFileDialog>
 #include <QLabel>
 #include <QLineEdit>
@@ -123,6 +127,175 @@ TEST_CASE("Playing stops at the end, and a looped beat goes round") {
     s.trigger("play");
 }
 
+TEST_CASE("The launch plays again and again until it is stopped, at the chosen speed, which is kept") {
+    Session s;
+    auto& preview = s.window.preview();
+    s.trigger("again");
+    CHECK(s.child<QToolButton>("round")->text() == "again and again");
+    preview.setTime(preview.schedule()->end - 40);
+    s.trigger("play");
+    CHECK(QTest::qWaitFor([&] { return preview.time() < 1000; }, 5000));
+    CHECK(preview.isPlaying());
+    s.trigger("play");
+    s.trigger("again");
+    CHECK(preview.round() == Preview::Round::Once);
+    // Slower: a tenth of the time, or less, goes by.
+    for (int i = 0; i < 5; ++i) {
+        s.trigger("slower");
+    }
+    CHECK(preview.speed() == 0.1);
+    CHECK(s.child<QToolButton>("speed")->text().startsWith("0"));
+    preview.setTime(0);
+    QElapsedTimer clock;
+    clock.start();
+    s.trigger("play");
+    QTest::qWait(300);
+    s.trigger("play");
+    CHECK(preview.time() > 0);
+    CHECK(preview.time() <= 0.1 * double(clock.elapsed()) + 1);
+    CHECK(Preview(s.window.document()).speed() == 0.1); // the next time, too
+    for (int i = 0; i < 5; ++i) {
+        s.trigger("faster");
+    }
+    CHECK(preview.speed() == 2);
+    preview.setSpeed(1);
+    preview.setSpeed(7); // nothing one can choose
+    CHECK(preview.speed() == 1);
+}
+
+TEST_CASE("With no cue selected the arrow keys move the needle by a frame of the chosen screen") {
+    Session s;
+    auto& preview = s.window.preview();
+    s.window.selection().clear();
+    s.score().setFocus();
+    for (const int rate : {60, 90, 120}) {
+        CHECK(preview.frameRate() == rate);
+        preview.setTime(1000);
+        QTest::keyClick(&s.score(), Qt::Key_Right);
+        CHECK(preview.time() == Approx(1000 + 1000.0 / rate));
+        QTest::keyClick(&s.score(), Qt::Key_Left, Qt::ShiftModifier);
+        CHECK(preview.time() == Approx(1000 - 9000.0 / rate));
+        s.trigger("frameRate");
+    }
+    CHECK(preview.frameRate() == 60); // round again
+    // On the stage, too, where nothing is selected; else they place the layer.
+    auto& stage = s.window.arrange().stage();
+    preview.setTime(1000);
+    QTest::keyClick(&stage, Qt::Key_Right);
+    CHECK(preview.time() == Approx(1000 + 1000.0 / 60));
+    s.window.selection().select(Selection::Kind::Layer, "sun");
+    const auto x = model::findThing(s.sequence().layers, "sun")->place.x;
+    QTest::keyClick(&stage, Qt::Key_Right);
+    CHECK(preview.time() == Approx(1000 + 1000.0 / 60));
+    CHECK(model::findThing(s.sequence().layers, "sun")->place.x == x + 1);
+}
+
+TEST_CASE("A beat is duplicated with its cues, the opening says why not") {
+    Session s;
+    const auto cues = s.sequence().cues.size();
+    s.window.selection().select(Selection::Kind::Beat, "arrive");
+    s.trigger("duplicate");
+    const auto made = s.window.selection().beat();
+    CHECK(made != "arrive");
+    CHECK(s.sequence().cues.size() > cues);
+    CHECK(valid::problemsOf(s.sequence()).empty());
+    s.trigger("undo");
+    CHECK(s.sequence().cues.size() == cues);
+    s.window.selection().select(Selection::Kind::Beat, "opening");
+    CHECK(toldBy([&] { s.trigger("duplicate"); }).contains("once"));
+}
+
+TEST_CASE("Numbers on the card take sums and parts of themselves") {
+    Session s;
+    s.window.selection().select(Selection::Kind::Cue, "hills-rise");
+    auto* length = s.child<QSpinBox>("length");
+    s.type(length, "240+16");
+    CHECK(s.cue("hills-rise").length == 256);
+    s.type(length, "/2");
+    CHECK(s.cue("hills-rise").length == 128);
+    s.type(length, "50%");
+    CHECK(s.cue("hills-rise").length == 64);
+    CHECK(length->text() == "64 ms");
+    s.type(length, "3*(4+"); // not finished: nothing changes
+    CHECK(s.cue("hills-rise").length == 64);
+    s.type(length, "1/0");
+    CHECK(s.cue("hills-rise").length == 64);
+    s.type(length, "99999*99999"); // as much as there may be
+    CHECK(s.cue("hills-rise").length == length->maximum());
+}
+
+TEST_CASE(
+    "A distance is told in parts of the screen by turning its word, and the layer goes as far as before") {
+    Session s;
+    s.window.selection().select(Selection::Kind::Cue, "hills-rise");
+    const auto way = [&] {
+        const auto& schedule = *s.window.preview().schedule();
+        const int layer = model::indexOf(s.sequence().layers, s.cue("hills-rise").layer);
+        const auto& span = schedule.cues[std::size_t(model::indexOf(s.sequence().cues, "hills-rise"))];
+        return schedule::stateOf(schedule, layer, span.start).centre.y -
+               schedule::stateOf(schedule, layer, span.end).centre.y;
+    };
+    s.type(s.child<QDoubleSpinBox>("parameter-distance"), "300");
+    CHECK(way() == Approx(300));
+    auto* measure = s.child<QComboBox>("parameter-measure");
+    const auto turn = [&](const char* word) {
+        measure->setCurrentText(word);
+        emit measure->activated(measure->currentIndex());
+    };
+    turn("screen");
+    CHECK(s.child<QDoubleSpinBox>("parameter-distance")->text().endsWith("%"));
+    CHECK(way() == Approx(300).margin(5)); // whole percents
+    const double part = moves::numberOf(s.cue("hills-rise").move, "distance");
+    const double height = s.window.preview().schedule()->screen.height;
+    CHECK(part == Approx(300 / height * 100).margin(0.51));
+    s.trigger("landscape"); // another screen, the same part of it
+    CHECK(way() == Approx(part / 100 * s.window.preview().schedule()->screen.height));
+    s.trigger("landscape");
+    s.type(s.child<QDoubleSpinBox>("parameter-distance"), "50");
+    CHECK(way() == Approx(height / 2));
+    turn("dp");
+    CHECK(s.child<QDoubleSpinBox>("parameter-distance")->text().endsWith("dp"));
+    CHECK(way() == Approx(height / 2).margin(1));
+    s.trigger("undo");
+    CHECK(moves::choiceOf(s.cue("hills-rise").move, "measure") == "screen");
+    CHECK(valid::problemsOf(s.sequence()).empty());
+}
+
+TEST_CASE("While a beat is dragged the score says what becomes of the total, and narrow beats are named when "
+          "pointed at") {
+    Session s;
+    const auto arrive = s.beatRect("arrive");
+    const QPointF from(arrive.right() - 1, arrive.center().y());
+    s.move(from, Qt::NoButton, Qt::AltModifier);
+    QTest::mousePress(&s.score(), Qt::LeftButton, Qt::AltModifier, from.toPoint());
+    const auto chipAt = [&](QPointF at) {
+        return s.score().grab(QRect(int(at.x()) + 15, int(at.y()) + 17, 120, 18)).toImage();
+    };
+    const QPointF to = from + QPointF(60, 0);
+    s.move(from + QPointF(59, 0), Qt::LeftButton, Qt::AltModifier);
+    s.move(to, Qt::LeftButton, Qt::AltModifier);
+    QTest::qWait(60);
+    const auto during = chipAt(to);
+    QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::AltModifier, to.toPoint());
+    s.move({4, 4}, Qt::NoButton, {});
+    QTest::qWait(60);
+    CHECK(chipAt(to) != during);
+    s.trigger("undo");
+
+    s.window.document().apply("narrow", edit::setBeatLength(s.sequence(), "arrive", 30));
+    s.window.selection().clear();
+    QTest::qWait(60);
+    const auto narrow = s.beatRect("arrive");
+    const QRect beside(int(narrow.right()) + 6, int(narrow.top()), 30, int(narrow.height()));
+    const auto bare = s.score().grab(beside).toImage();
+    s.move(narrow.center(), Qt::NoButton, {});
+    CHECK(s.score().grab(beside).toImage() != bare);
+    s.move({4, 4}, Qt::NoButton, {});
+    CHECK(s.score().grab(beside).toImage() == bare);
+    s.window.selection().select(Selection::Kind::Beat, "arrive");
+    CHECK(s.score().grab(beside).toImage() != bare);
+}
+
 TEST_CASE("The card changes move, numbers, anchor and easing of the selected cue") {
     Session s;
     s.window.selection().select(Selection::Kind::Cue, "hills-rise");
@@ -145,9 +318,10 @@ TEST_CASE("The card changes move, numbers, anchor and easing of the selected cue
 
     auto* anchor = s.child<QComboBox>("anchor");
     auto* other = s.child<QComboBox>("anchorCue");
-    other->setCurrentIndex(other->findData("sun-rise"));
     anchor->setCurrentIndex(static_cast<int>(model::AnchorKind::After));
     emit anchor->activated(anchor->currentIndex());
+    other->setCurrentIndex(other->findData("sun-rise"));
+    emit other->activated(other->currentIndex());
     CHECK(s.cue("hills-rise").anchor.kind == model::AnchorKind::After);
     CHECK(s.cue("hills-rise").anchor.cue == "sun-rise");
 

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "app/arrange/card/clip_strip.h"
 #include "app/arrange/card/colour_box.h"
 #include "app/arrange/card_box.h"
 #include "app/arrange/shelf/moves_page.h"
@@ -9,7 +10,10 @@
 #include "app/arrange/takes_dialog.h"
 #include "app/arrange/tap_dialog.h"
 #include "app/widgets/background.h"
+#include "core/edit/layer_edits.h"
 #include "core/edit/phrases.h"
+#include "core/schedule/evaluate.h"
+#include "core/schedule/resolve.h"
 #include "core/valid/validate.h"
 #include "support/pictures.h"
 #include "support/window_session.h"
@@ -67,6 +71,171 @@ TEST_CASE("Files become layers: vectors, pictures in their densities, clips, and
     CHECK(s.sequence().layers.size() == count);
     s.trigger("redo");
     CHECK(s.window.document().artFiles()->findArt("art/mark.svg"));
+}
+
+namespace {
+
+/// A clip of the other sample, whose card is shown.
+void addJar(Session& s) {
+    s.window.arrange().actions().addFiles(
+        {QString::fromStdString((repository() / "samples/larder/clips/jar.json").string())});
+    s.window.background().finish();
+    s.window.selection().select(Selection::Kind::Layer, "jar");
+    QCoreApplication::processEvents();
+}
+
+ClipStrip* drawnStrip(Session& s) {
+    auto* strip = s.child<ClipStrip>("clipStrip");
+    REQUIRE(waitFor([&] { return strip->isDrawn(); }, 20000));
+    CHECK(strip->message().isEmpty());
+    return strip;
+}
+
+}
+
+TEST_CASE(
+    "A clip is cut by eye: its begin, its end and what is kept are taken hold of on its strip of frames") {
+    Session s;
+    addJar(s);
+    auto* strip = drawnStrip(s);
+    const auto clip = [&] { return model::findThing(s.sequence().layers, "jar")->get<model::ClipContent>(); };
+    const auto before = clip();
+    REQUIRE(strip->info().length == 2500);
+    const auto pull = [&](double fromTime, double toTime, int y, bool lets) {
+        const QPoint from(int(strip->xOf(fromTime)), y), to(int(strip->xOf(toTime)), y);
+        QTest::mousePress(strip, Qt::LeftButton, {}, from);
+        QMouseEvent move(QEvent::MouseMove, to, strip->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, {});
+        QApplication::sendEvent(strip, &move);
+        if (lets) {
+            QTest::mouseRelease(strip, Qt::LeftButton, {}, to);
+        }
+    };
+    const double pixel = 2500 / (strip->xOf(2500) - strip->xOf(0));
+    pull(before.from, 600, 25, true);
+    CHECK(clip().from == Approx(600).margin(2 * pixel));
+    CHECK(clip().stopAt == before.stopAt);
+    pull(before.stopAt, 1200, 25, true);
+    CHECK(clip().stopAt == Approx(1200).margin(2 * pixel));
+    pull(clip().keep.value_or(clip().stopAt), 300, strip->height() - 10, true);
+    REQUIRE(clip().keep);
+    CHECK(*clip().keep == Approx(300).margin(2 * pixel));
+    CHECK(valid::problemsOf(s.sequence()).empty());
+    for (int i = 0; i < 3; ++i) {
+        s.trigger("undo"); // a step each
+    }
+    CHECK(clip() == before);
+    // It never begins behind its end, and Esc takes a drag back.
+    pull(before.from, 2500, 25, true);
+    CHECK(clip().from == before.stopAt - 1);
+    s.trigger("undo");
+    pull(before.from, 800, 25, false);
+    CHECK(clip().from > 0);
+    QTest::keyClick(strip, Qt::Key_Escape);
+    CHECK(clip() == before);
+    QTest::mouseRelease(strip, Qt::LeftButton, {}, QPoint(int(strip->xOf(800)), 25));
+    CHECK(clip() == before);
+    // By keys: a frame of its 60 a second.
+    QTest::keyClick(strip, Qt::Key_Right);
+    CHECK(clip().from == 17);
+    QTest::keyClick(strip, Qt::Key_Right);
+    CHECK(clip().from == 33);
+    s.trigger("undo"); // several in a row are one step
+    CHECK(clip() == before);
+    QTest::keyClick(strip, Qt::Key_Down);
+    QTest::keyClick(strip, Qt::Key_Left);
+    CHECK(clip().stopAt == Approx(before.stopAt - 1000.0 / 60).margin(1.01));
+    // The file's own marker plays its stretch.
+    QTest::mouseClick(strip, Qt::LeftButton, {}, QPoint(int(strip->xOf(1500)), 5));
+    CHECK(clip().from == 1500);
+    CHECK(clip().stopAt == 2500);
+}
+
+TEST_CASE("A clip whose file is gone says so on its strip") {
+    Session s;
+    addJar(s);
+    s.window.document().apply("lose it", edit::changeLayer(s.sequence(), "jar", [](model::Layer& layer) {
+                                  layer.get<model::ClipContent>().path = "clips/gone.json";
+                              }));
+    s.window.selection().clear();
+    s.window.selection().select(Selection::Kind::Layer, "jar");
+    CHECK(waitFor([&] { return s.child<ClipStrip>("clipStrip")->message().contains("cannot"); }, 20000));
+}
+
+TEST_CASE("A frame of a clip is taken as a picture, and its playing is fitted to the beat") {
+    Session s;
+    addJar(s);
+    auto* strip = drawnStrip(s);
+    const auto choose = [&](const char* name, Millis at) {
+        QMenu menu;
+        strip->fillMenu(menu, at);
+        auto* action = menu.findChild<QAction*>(name);
+        REQUIRE(action);
+        action->trigger();
+        s.window.background().finish();
+    };
+    CHECK(toldBy([&] { choose("fitPlaying", 0); }).contains("play"));
+    s.window.arrange().actions().addCue(model::MoveKind::Play, "jar", 700); // in the beat that arrives
+    choose("fitPlaying", 0);
+    const auto& schedule = *s.window.preview().schedule();
+    const auto cue = std::size_t(s.sequence().cues.size() - 1);
+    REQUIRE(s.sequence().cues[cue].move.kind == model::MoveKind::Play);
+    const auto beat = std::size_t(model::indexOf(s.sequence().beats, s.sequence().cues[cue].beat));
+    CHECK(schedule.cues[cue].end == schedule.beats[beat].end);
+
+    CHECK(toldBy([&] { s.child<QToolButton>("clipFits")->click(); }).contains("fill theirs"));
+    s.child<QToolButton>("clipFrame")->click();
+    s.window.background().finish();
+    CHECK(s.window.selection().layer() == "jar-still");
+    s.trigger("undo");
+    s.window.selection().select(Selection::Kind::Layer, "jar");
+    QCoreApplication::processEvents();
+    strip = drawnStrip(s);
+    const auto layers = s.sequence().layers.size();
+    choose("takeFrame", 1200);
+    REQUIRE(s.sequence().layers.size() == layers + 1);
+    const auto& still = *model::findThing(s.sequence().layers, s.window.selection().layer());
+    const auto& jar = *model::findThing(s.sequence().layers, "jar");
+    CHECK(still.place == jar.place);
+    CHECK(s.window.document().artFiles()->bytesOf(still.get<model::ImageContent>().pictures.at(0).path));
+    CHECK(model::indexOf(s.sequence().layers, still.id) == model::indexOf(s.sequence().layers, "jar") + 1);
+    CHECK(valid::problemsOf(s.sequence()).empty());
+    choose("keepHere", 400);
+    CHECK(model::findThing(s.sequence().layers, "jar")->get<model::ClipContent>().keep == 400);
+}
+
+TEST_CASE("The opening begins with a clip's first frame, which gives way to the clip without a jump") {
+    Session s;
+    addJar(s);
+    const auto before = s.sequence();
+    s.child<QToolButton>("clipOpens")->click();
+    s.window.background().finish();
+    const auto& after = s.sequence();
+    CHECK(valid::problemsOf(after).empty());
+    CHECK(after.opening.icon == "jar-still");
+    const auto& still = *model::findThing(after.layers, "jar-still");
+    const auto& picture = still.get<model::ImageContent>().pictures.at(0);
+    CHECK(still.place == model::findThing(after.layers, "jar")->place);
+    const auto image =
+        QImage::fromData(QByteArray::fromStdString(*s.window.document().artFiles()->bytesOf(picture.path)));
+    CHECK(std::max(image.width() / still.place.width, image.height() / still.place.height) ==
+          Approx(picture.density).epsilon(0.02));
+    // The system's frame has the picture, the app's first frame the clip in the same box.
+    schedule::Conditions conditions;
+    conditions.target = "ios";
+    const auto launch = schedule::resolve(after, conditions);
+    const auto has = [&](double t, const char* id) {
+        const auto frame = schedule::evaluate(launch, t);
+        return std::ranges::any_of(frame.layers, [&](const auto& it) {
+            return it.layer == model::indexOf(after.layers, LayerId(id));
+        });
+    };
+    const Millis over = launch.beats.front().end;
+    CHECK(has(over - 1, "jar-still"));
+    CHECK_FALSE(has(over - 1, "jar"));
+    CHECK(has(over + 1, "jar"));
+    CHECK_FALSE(has(over + 1, "jar-still"));
+    s.trigger("undo");
+    CHECK(s.sequence() == before);
 }
 
 TEST_CASE("A file that cannot be used says why and what would work, and nothing else happens") {
@@ -247,9 +416,10 @@ TEST_CASE("A progress layer is bound to a gate, an artwork becomes the footer ma
     Session s;
     s.window.arrange().actions().addProgress();
     const LayerId progress = s.window.selection().layer();
-    auto* gate = s.child<QComboBox>("progressGate");
-    gate->setCurrentIndex(gate->findText("Session"));
-    emit gate->activated(gate->currentIndex());
+    const auto gates = s.child<QToolButton>("progressGates")->menu()->actions();
+    const auto session = std::ranges::find_if(gates, [](auto* it) { return it->text() == "Session"; });
+    REQUIRE(session != gates.end());
+    (*session)->trigger();
     CHECK(model::findThing(s.sequence().layers, progress)->get<model::ProgressContent>().gates ==
           std::vector<GateId>{"session"});
     s.window.selection().select(Selection::Kind::Layer, "sun");

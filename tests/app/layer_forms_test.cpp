@@ -7,6 +7,7 @@
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QLineEdit>
+#include <QPlainTextEdit>
 #include <QSpinBox>
 #include <QToolButton>
 
@@ -197,13 +198,17 @@ TEST_CASE("A clip's times keep their order, whichever is changed") {
 TEST_CASE("Words, names and switches of a layer are written as they are typed") {
     FormSession s;
     s.show("text");
-    auto* text = s.child<QLineEdit>("layerText");
+    auto* text = s.child<QPlainTextEdit>("layerText");
     s.changesOnly("text", [&] {
         text->setFocus();
         text->selectAll();
         QTest::keyClicks(text, "Bon vent");
     });
     CHECK(s.layer("text").get<model::TextContent>().text == "Bon vent");
+    // A further line goes behind what was written, also after it was taken back and done again.
+    QTest::keyClick(text, Qt::Key_Return);
+    QTest::keyClicks(text, "et bonne mer");
+    CHECK(s.layer("text").get<model::TextContent>().text == "Bon vent\net bonne mer");
     s.changesOnly("text", [&] { s.child<QCheckBox>("bold")->click(); });
     CHECK(s.layer("text").get<model::TextContent>().bold);
     s.changesOnly("text", [&] {
@@ -266,7 +271,7 @@ TEST_CASE("The card of each kind has its own rows and no others, even right afte
     const std::map<std::string, std::vector<const char*>> own = {
         {"text", {"layerText", "textSize", "typeface", "ownFont"}},
         {"shape", {"shapeForm", "corner", "strokeWidth"}},
-        {"progress", {"progressForm", "thickness", "progressGate"}},
+        {"progress", {"progressForm", "thickness", "progressGates"}},
         {"clip", {"clipFrom", "clipStop", "clipKeep"}},
         {"backdrop", {"fillAngle", "panelHeight", "pictureLight"}},
         {"artwork", {"darkArt", "footerMark", "takeApart", "asIcon"}},

@@ -11,6 +11,7 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QMimeData>
+#include <QPlainTextEdit>
 #include <QToolButton>
 
 using namespace scaena;
@@ -50,7 +51,8 @@ public:
         QTest::mouseClick(widget, Qt::LeftButton, Qt::NoModifier, at.isNull() ? widget->rect().center() : at);
     }
     void clicksStage(QPointF dp) { clicks(&stage(), stage().toPixel(dp).toPoint()); }
-    void types(QLineEdit* field, const QString& text) {
+    template <class Field>
+    void types(Field* field, const QString& text) {
         ++m_actions;
         field->selectAll();
         QTest::keyClicks(field, text);
@@ -100,7 +102,7 @@ TEST_CASE("A new user's way: logo, title, bounce, hold, hand-off, dark, save –
     REQUIRE(title);
     person.clicksStage({206, 457 + title->place.y});
     s.window.selection().select(Selection::Kind::Layer, "title");
-    person.types(s.child<QLineEdit>("layerText"), "Fern & Moss");
+    person.types(s.child<QPlainTextEdit>("layerText"), "Fern & Moss");
     CHECK(model::findThing(s.sequence().layers, "title")->get<model::TextContent>().text == "Fern & Moss");
 
     // A bounce for the logo, by the keyboard.

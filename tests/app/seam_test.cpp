@@ -8,6 +8,7 @@
 #include "support/window_session.h"
 
 #include <QLabel>
+#include <QRegularExpression>
 #include <QToolButton>
 
 /// Where the app takes over from the system's own frame: seen on the score, on the stage and in the Export
@@ -113,4 +114,88 @@ TEST_CASE("The Export room's findings lead to the seam on the stage and mend it"
     CHECK_FALSE(notes->text().contains("Ridges”</b> jumps"));
     CHECK(notes->text().count("href=\"mend:") < links);
     emit notes->linkActivated(QStringLiteral("mend:99")); // a stale link does nothing
+}
+
+namespace {
+
+/// The Export room's findings of a target, when they are known.
+struct FindingsSession : Session {
+    QLabel* findingsOf(plan::ExportId target) {
+        trigger("roomExport");
+        built();
+        window.exports().choose(target);
+        built();
+        return window.findChild<QLabel*>(QStringLiteral("exportNotes"));
+    }
+    void built() {
+        REQUIRE(QTest::qWaitFor([&] { return !window.exports().isBuilding(); }, 30000));
+        QApplication::processEvents();
+    }
+    /// The link to do something about the first finding that says this: "mend:2".
+    static QString linkAfter(const QLabel* notes, const QString& words, const QString& act) {
+        const auto at = notes->text().indexOf(words);
+        const QRegularExpression link(QStringLiteral("href=\"(%1:\\d+)\"").arg(act));
+        return at < 0 ? QString() : link.match(notes->text(), at).captured(1);
+    }
+};
+
+}
+
+TEST_CASE(
+    "A cue of the icon that a kit cuts is told in the Export room, fitted by one click, and taken back") {
+    FindingsSession s;
+    auto next = s.sequence();
+    auto& pop = *model::findThing(next.cues, "ridges-pop");
+    pop.length = 950;
+    s.window.document().apply("longer", std::move(next));
+    auto* notes = s.findingsOf("flutter");
+    REQUIRE(notes);
+    REQUIRE(QTest::qWaitFor([&] { return notes->text().contains("is cut at"); }, 5000));
+    CHECK(notes->text().contains("of 950"));
+    // Two ways out: the app goes on with it, or it is made shorter.
+    const auto mend = FindingsSession::linkAfter(notes, "is cut at", "mend");
+    REQUIRE_FALSE(mend.isEmpty());
+    emit notes->linkActivated(mend);
+    s.built();
+    CHECK(model::findThing(s.sequence().cues, "ridges-pop")->continues);
+    CHECK(model::findThing(s.sequence().cues, "ridges-pop")->length == 950);
+    CHECK(QTest::qWaitFor([&] { return !notes->text().contains("is cut at"); }, 5000));
+    s.trigger("undo");
+    REQUIRE(QTest::qWaitFor([&] { return notes->text().contains("is cut at"); }, 5000));
+    const auto shorten = FindingsSession::linkAfter(notes, "is cut at", "other");
+    REQUIRE_FALSE(shorten.isEmpty());
+    emit notes->linkActivated(shorten);
+    s.built();
+    const auto length = model::findThing(s.sequence().cues, "ridges-pop")->length;
+    CHECK(length < 950);
+    CHECK(QTest::qWaitFor([&] { return !notes->text().contains("is cut at"); }, 5000));
+    s.trigger("undo");
+    CHECK(model::findThing(s.sequence().cues, "ridges-pop")->length == 950);
+    // Where the player holds the picture nothing is cut, and the opening lasts as long on the score.
+    CHECK_FALSE(s.findingsOf("android")->text().contains("is cut at"));
+    CHECK(s.window.preview().schedule()->beats.front().end == 950);
+}
+
+TEST_CASE("What jumps sideways alone is shown on the stage held sideways, and mended there") {
+    FindingsSession s;
+    auto next = s.sequence();
+    auto& ridges = *model::findThing(next.layers, "ridges");
+    const auto upright = ridges.place;
+    ridges.landscape = ridges.place;
+    ridges.landscape->x += 200;
+    s.window.document().apply("sideways", std::move(next));
+    auto* notes = s.findingsOf("android");
+    REQUIRE(notes);
+    const QString words = QStringLiteral("held sideways");
+    REQUIRE(QTest::qWaitFor([&] { return notes->text().contains(words); }, 5000));
+    emit notes->linkActivated(FindingsSession::linkAfter(notes, words, "show"));
+    CHECK(s.window.arrange().isVisible());
+    CHECK(s.window.preview().conditions().landscape);
+    CHECK_FALSE(s.window.preview().seam().empty());
+    notes = s.findingsOf("android");
+    whenDialogOpens([](QWidget* dialog) { dialog->close(); }); // the ground's gradient stays, and is told
+    emit notes->linkActivated(FindingsSession::linkAfter(notes, words, "mend"));
+    s.built();
+    CHECK(model::findThing(s.sequence().layers, "ridges")->place == upright);
+    CHECK(QTest::qWaitFor([&] { return !notes->text().contains("Ridges”</b> jumps"); }, 5000));
 }

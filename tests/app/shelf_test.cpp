@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/card_box.h"
+#include "app/arrange/note_strip.h"
 #include "app/arrange/shelf/moves_page.h"
 #include "app/arrange/shelf/palette_page.h"
 #include "app/arrange/shelf/screen_page.h"
@@ -8,7 +9,9 @@
 #include "app/arrange/takes_dialog.h"
 #include "app/arrange/tap_dialog.h"
 #include "app/widgets/background.h"
+#include "core/edit/beat_edits.h"
 #include "core/edit/phrases.h"
+#include "core/file/phrase_file.h"
 #include "core/valid/validate.h"
 #include "support/pictures.h"
 #include "support/window_session.h"
@@ -49,6 +52,42 @@ TEST_CASE("Every move and phrase has a running miniature, made in the background
         // Only a clip can be played, and the sample has none.
         CHECK(moved == (entry != int(model::MoveKind::Play)));
     }
+}
+
+TEST_CASE("At rest each move's picture says what it does, and only what is pointed at plays") {
+    Session s;
+    s.trigger("movesTab");
+    auto& moves = s.window.arrange().cards().moves();
+    REQUIRE(QTest::qWaitFor([&] { return moves.miniatures().isComplete(); }, 20000));
+    std::vector<QImage> pictures;
+    int ways = 0;
+    for (int entry = 0; entry < int(model::kMoveKinds); ++entry) {
+        const auto rest = moves.miniatures().rest(entry);
+        INFO("entry " << entry);
+        REQUIRE_FALSE(rest.image.isNull());
+        ways += rest.way.isEmpty() ? 0 : 1;
+        using model::MoveKind;
+        if (entry != int(MoveKind::Play)) { // the sample has no clip
+            CHECK(rest.image != moves.miniatures().frame(entry, MoveMiniatures::kFrames - 1));
+        }
+        for (const auto& other : pictures) {
+            CHECK((rest.image != other || entry == int(MoveKind::Play)));
+        }
+        pictures.push_back(rest.image);
+    }
+    CHECK(ways >= 4); // rise, drop, travel, shift …
+    // Nothing changes by itself while nobody points there.
+    s.score().setFocus();
+    QTest::qWait(50);
+    const auto still = moves.viewport()->grab().toImage();
+    QTest::qWait(300);
+    CHECK(moves.viewport()->grab().toImage() == still);
+    QMouseEvent over(QEvent::MouseMove, moves.cellOf(int(model::MoveKind::Drop)).center(),
+                     moves.viewport()->mapToGlobal(moves.cellOf(int(model::MoveKind::Drop)).center()),
+                     Qt::NoButton, Qt::NoButton, Qt::NoModifier);
+    QApplication::sendEvent(moves.viewport(), &over);
+    const auto begun = moves.viewport()->grab().toImage();
+    CHECK(QTest::qWaitFor([&] { return moves.viewport()->grab().toImage() != begun; }, 2000));
 }
 
 TEST_CASE("A click on the shelf adds the move at the needle, arrows and Enter as well") {
@@ -111,6 +150,40 @@ TEST_CASE("A thread pulled from one cue to another chains them") {
     CHECK(s.cue("title-draw").anchor.kind == model::AnchorKind::BeatStart);
 }
 
+TEST_CASE("A thread pulled from one gate to another lets that wait for it, pulled again it no longer does") {
+    Session s;
+    const auto& gates = s.sequence().gates;
+    const auto needs = [&](const GateId& gate) -> const std::vector<GateId>& {
+        return model::findThing(s.sequence().gates, gate)->needs;
+    };
+    const auto pull = [&](std::size_t from, std::size_t to) {
+        const auto& layout = s.score().layoutOfScore();
+        const QPointF a = layout.gateRow(int(from)).center(), b = layout.gateRow(int(to)).center();
+        s.move(a, Qt::NoButton, Qt::NoModifier);
+        QTest::mousePress(&s.score(), Qt::LeftButton, Qt::NoModifier, a.toPoint());
+        s.move((a + b) / 2, Qt::LeftButton, Qt::NoModifier);
+        s.move(b, Qt::LeftButton, Qt::NoModifier);
+        QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::NoModifier, b.toPoint());
+    };
+    REQUIRE(gates.size() == 3);
+    const auto before = s.sequence();
+    const GateId session = gates[0].id, huts = gates[1].id, tiles = gates[2].id;
+    REQUIRE(needs(huts) == std::vector<GateId>{session});
+    pull(1, 2);
+    CHECK(std::ranges::count(needs(tiles), huts) == 1);
+    CHECK(s.window.selection().gate() == tiles);
+    s.trigger("undo");
+    CHECK(s.sequence() == before);
+    pull(0, 1);
+    CHECK(needs(huts).empty());
+    pull(0, 1);
+    CHECK(needs(huts) == std::vector<GateId>{session});
+    pull(1, 0); // it would wait for itself
+    CHECK(needs(session).empty());
+    pull(1, 1);
+    CHECK(s.sequence() == before);
+}
+
 TEST_CASE("A rubber band and Ctrl select several cues, which then move, scale and stagger together") {
     Session s;
     const auto sun = s.cueRect("sun-rise");
@@ -143,6 +216,36 @@ TEST_CASE("A rubber band and Ctrl select several cues, which then move, scale an
     QTest::mouseRelease(&s.score(), Qt::LeftButton, Qt::NoModifier,
                         QPoint(int(layout.left()) + 2, int(layout.laneRow(0).bottom())));
     CHECK(s.window.selection().all().size() == s.sequence().cues.size());
+}
+
+TEST_CASE("A busy sign is chosen from a list, stands in the wait, and says where there is none") {
+    Session s;
+    const auto before = s.window.document().sequence();
+    whenDialogOpens([](QWidget* dialog) {
+        auto* field = dialog->findChild<QLineEdit*>();
+        QTest::keyClicks(field, "ring");
+        QTest::keyClick(field, Qt::Key_Return);
+    });
+    s.trigger("addBusySign");
+    REQUIRE(s.sequence().layers.size() == before->layers.size() + 1);
+    const auto& ring = *model::findThing(s.sequence().layers, s.window.selection().layer());
+    CHECK(s.window.document().artFiles()->findArt(ring.art()->art));
+    CHECK(valid::problemsOf(s.sequence()).empty());
+    s.trigger("undo");
+    CHECK(s.window.document().sequence() == before);
+    s.window.selection().select(Selection::Kind::Layer, "sun");
+    s.window.arrange().actions().addBusySign(edit::BusySign::Breath);
+    CHECK(s.cue(s.sequence().cues.back().id).layer == "sun");
+    auto hasty = s.sequence();
+    for (const auto& beat : before->beats) {
+        if (beat.kind == model::BeatKind::Wait) {
+            hasty = edit::removeBeat(std::move(hasty), beat.id);
+        }
+    }
+    s.window.document().apply("without waits", hasty);
+    CHECK(
+        toldBy([&] { s.window.arrange().actions().addBusySign(edit::BusySign::Dots); }).contains("press G"));
+    CHECK(s.sequence() == hasty);
 }
 
 TEST_CASE("Lanes are reordered by dragging their names, renamed by F2") {
@@ -178,6 +281,36 @@ TEST_CASE("Cues are copied from one sequence and pasted into another") {
     CHECK(valid::problemsOf(s.sequence()).empty());
     QGuiApplication::clipboard()->setText("nothing of ours");
     CHECK(toldBy([&] { s.trigger("paste"); }).contains("Ctrl+C"));
+}
+
+TEST_CASE("Cues copied to another layer say what of them does not fit there") {
+    Session s;
+    s.window.selection().setAll(Selection::Kind::Cue, {"title-draw"});
+    s.trigger("copy");
+    s.window.selection().select(Selection::Kind::Layer, "day-sky");
+    const auto before = s.window.document().sequence();
+    CHECK(toldBy([&] { s.trigger("paste"); }).contains("draw"));
+    CHECK(s.window.document().sequence() == before);
+    // One that fits and one that does not: the one is there, the other is named on the strip.
+    const auto phrases = file::readPhrases(QGuiApplication::clipboard()->text().toStdString());
+    REQUIRE(phrases);
+    auto both = phrases->front();
+    both.cues.push_back(both.cues.front());
+    both.cues.back().id = "second";
+    both.cues.back().layer = {};
+    both.cues.back().move = {model::MoveKind::Fade, {}};
+    QGuiApplication::clipboard()->setText(QString::fromStdString(file::writePhrases({both})));
+    s.trigger("paste");
+    CHECK(s.sequence().cues.size() == before->cues.size() + 1);
+    CHECK(s.cue(s.window.selection().cues().front()).move.kind == model::MoveKind::Fade);
+    auto* strip = s.window.findChild<NoteStrip*>();
+    REQUIRE(strip);
+    CHECK(strip->isVisible());
+    bool named = false;
+    for (auto* label : strip->findChildren<QLabel*>()) {
+        named = named || label->text().contains("left out: draw");
+    }
+    CHECK(named);
 }
 
 TEST_CASE("One's own phrase is kept for other sequences and other days") {

@@ -302,3 +302,43 @@ TEST_CASE("What a hostile sequence is called reaches the terminal as plain text"
     CHECK((out.str() + err.str()).find('\x1b') == std::string::npos);
     CHECK((out.str() + err.str()).find('\x07') == std::string::npos);
 }
+
+TEST_CASE("A first sequence is begun without a window, and what was taken and lost is said") {
+    const TemporaryFolder folder;
+    const auto logo = folder.path() / "logo.svg";
+    std::ofstream(logo)
+        << R"(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><style>@keyframes c{to{fill:#00f}} .c{animation:c 1s}</style>)"
+           R"(<circle class="c" cx="50" cy="50" r="40" fill="#c33"/><rect x="40" y="10" width="20" height="40"><animateTransform attributeName="transform" type="translate" from="0 -20" to="0 0" dur="0.5s" fill="freeze"/></rect></svg>)";
+    const auto out = (folder.path() / "made" / "first.scaena").string();
+    const auto result = runCli({"begin", logo.string(), "-o", out, "--json"});
+    INFO(result.err);
+    REQUIRE(result.code == 0);
+    const auto said = json::parse(result.out);
+    CHECK(said["lost"].dump().find("fill of the animation") != std::string::npos);
+    CHECK(said["taken"].dump().find("motion") != std::string::npos);
+    CHECK(said["files"][0] == "art/logo.svg");
+    CHECK(runCli({"info", out}).code == 0);
+    CHECK(runCli({"schedule", out, "--target", "android12"}).code == 0);
+
+    SECTION("nothing is written over") {
+        const auto before = readWhole(out);
+        const auto again = runCli({"begin", logo.string(), "-o", out});
+        CHECK(again.code != 0);
+        CHECK(again.err.find("is there already") != std::string::npos);
+        CHECK(readWhole(out) == before);
+        std::ofstream(folder.path() / "made/art/logo.svg") << "mine";
+        const auto beside =
+            runCli({"begin", logo.string(), "-o", (folder.path() / "made/other.scaena").string()});
+        CHECK(beside.code != 0);
+        CHECK(readWhole(folder.path() / "made/art/logo.svg") == "mine");
+        CHECK_FALSE(std::filesystem::exists(folder.path() / "made/other.scaena"));
+    }
+    SECTION("what cannot be a beginning says why") {
+        std::ofstream(folder.path() / "notes.txt") << "words";
+        const auto bad = runCli(
+            {"begin", (folder.path() / "notes.txt").string(), "-o", (folder.path() / "a.scaena").string()});
+        CHECK(bad.code != 0);
+        CHECK(bad.err.find("cannot be used") != std::string::npos);
+        CHECK(runCli({"begin", logo.string(), "-o", "a.txt"}).code != 0);
+    }
+}

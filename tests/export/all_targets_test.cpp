@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
+#include "core/art/picture_head.h"
 #include "export/common/export_writer.h"
-#include "export/common/picture_kind.h"
 #include "support/judges.h"
 
 #include <fmt/format.h>
@@ -212,7 +212,7 @@ TEST_CASE("Pictures of asset catalogues have the size their set says") {
         std::map<int, Size> sizes;
         for (const auto& image : json.value("images", nlohmann::json::array())) {
             const auto file = folder + image.at("filename").get<std::string>();
-            const auto size = exporting::pictureSize(bytesAt(made, file));
+            const auto size = art::pictureSize(bytesAt(made, file));
             INFO(file);
             REQUIRE(size);
             const auto scaleText = image.value("scale", std::string("1x"));
@@ -259,7 +259,7 @@ TEST_CASE("The web manifest's icons and the startup images have the size they ar
     std::set<std::string> purposes;
     for (const auto& icon : manifest.at("icons")) {
         const auto size =
-            exporting::pictureSize(bytesAt(made, "launch/moraine-huts/" + icon.at("src").get<std::string>()));
+            art::pictureSize(bytesAt(made, "launch/moraine-huts/" + icon.at("src").get<std::string>()));
         REQUIRE(size);
         CHECK(std::to_string(static_cast<int>(size->width)) + "x" +
                   std::to_string(static_cast<int>(size->height)) ==
@@ -272,7 +272,7 @@ TEST_CASE("The web manifest's icons and the startup images have the size they ar
     for (const auto& file : made.files) {
         if (file.path.starts_with("launch/moraine-huts/startup/")) {
             ++images;
-            const auto size = exporting::pictureSize(file.bytes);
+            const auto size = art::pictureSize(file.bytes);
             REQUIRE(size);
             CHECK(file.path.find(fmt::format("/{}x{}", size->width, size->height)) != std::string::npos);
             CHECK(head.find(file.path) != std::string::npos);
@@ -339,7 +339,7 @@ TEST_CASE("The launcher icon of Android is adaptive, with pictures for older sys
         {"mdpi", 48}, {"hdpi", 72}, {"xhdpi", 96}, {"xxhdpi", 144}, {"xxxhdpi", 192}};
     for (const auto& [bucket, side] : sides) {
         for (const char* name : {"launcher", "launcher_round"}) {
-            const auto size = exporting::pictureSize(
+            const auto size = art::pictureSize(
                 bytesAt(made, fmt::format("res/mipmap-{}/moraine_huts_{}.png", bucket, name)));
             REQUIRE(size);
             CHECK(size->width == side);

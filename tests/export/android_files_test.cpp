@@ -301,7 +301,6 @@ TEST_CASE("The animated icon has the values the preview shows, at every moment")
             conditions.device = "small-phone"; // its opening lasts long enough to see all of it
             const auto schedule = schedule::resolve(small.sequence, conditions);
             const auto made = small.made();
-            const auto vector = parsed(fileOf(made, "drawable/test_icon.xml")).document_element();
             const auto standing = parsed(fileOf(made, "drawable/test_icon.xml"));
             const auto group = standing.document_element().child("group");
             const std::tuple<motion::Property, const char*, const char*, const char*> properties[] = {

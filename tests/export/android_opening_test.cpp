@@ -79,7 +79,15 @@ TEST_CASE("In the real Android framework every opening shows what the preview sh
         const auto project = openSample(path);
         add(project.sequence, *project.artFiles, path.stem().string());
         if (!project.sequence.opening.icon.empty()) {
-            add(withMovingIcon(project.sequence), *project.artFiles, path.stem().string() + "-icon");
+            auto moving = withMovingIcon(project.sequence);
+            add(moving, *project.artFiles, path.stem().string() + "-icon");
+            // One that is too long for the system: it plays the beginning.
+            auto& turn = *std::ranges::find(moving.cues, model::MoveKind::Turn,
+                                            [](const auto& it) { return it.move.kind; });
+            turn.length = 2600;
+            turn.continues = true;
+            moving.name += " On";
+            add(moving, *project.artFiles, path.stem().string() + "-goes-on");
         }
     }
     const auto first = openSample(samples().front());

@@ -159,8 +159,8 @@ TEST_CASE("The exported player, its wrapper and data compile against the shape o
         std::string r = "package com.example." + name + ";\npublic final class R {\n";
         for (const auto& [kind, names] : resources) {
             r += "  public static final class " + kind + " {\n";
-            for (const auto& name : names) {
-                r += "    public static final int " + name + " = 1;\n";
+            for (const auto& resource : names) {
+                r += "    public static final int " + resource + " = 1;\n";
             }
             r += "  }\n";
         }

@@ -249,6 +249,7 @@ TEST_CASE("The script players' timing gives the core's numbers, for samples and 
         wholePlayer(readWhole(repository() / "src/export/web/player/launch-timing.js"))));
     const auto at = [&](const char* name) { return QString::fromStdString((folder.path() / name).string()); };
     const auto judged = runJudge("timing_cases.mjs", {at("timing.mjs"), at("cases.txt"), at("")});
+    keepIfAsked(folder);
     INFO(judged.output);
     CHECK(judged.code == 0);
     CHECK(judged.output.find("compared, 0 different") != std::string::npos);

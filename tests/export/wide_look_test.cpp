@@ -2,6 +2,7 @@
 #include "export/common/wide_look.h"
 
 #include "core/art/read_svg.h"
+#include "core/project/shown_art.h"
 #include "support/builders.h"
 #include "support/export_helper.h"
 #include "support/variants.h"
@@ -139,6 +140,48 @@ TEST_CASE("A shape in another box is written twice, once for each way of holding
     const auto body = fileOf(exported(project.sequence, *project.artFiles, {}, "web"), "body.html");
     CHECK(countOf(body, "launch-upright") == 1);
     CHECK(countOf(body, "launch-wide") == 1);
+}
+
+TEST_CASE("The launch storyboard has the wide picture on phones held sideways, by day and by night") {
+    auto project = openSample(repository() / "samples/tidewater/tidewater.scaena");
+    auto& sequence = project.sequence;
+    auto backdrop = std::find_if(sequence.layers.begin(), sequence.layers.end(),
+                                 [](const auto& it) { return model::pictureOf(it) != nullptr; });
+    REQUIRE(backdrop != sequence.layers.end());
+    sequence.opening.layers = {backdrop->id};
+    const auto& picture = *model::pictureOf(*backdrop);
+    const auto made = exported(sequence, *project.artFiles, {}, "ios");
+    const auto set = std::find_if(made.files.begin(), made.files.end(), [&](const auto& file) {
+        return file.path.ends_with("Contents.json") &&
+               file.bytes.find("\"height-class\"") != std::string::npos;
+    });
+    REQUIRE(set != made.files.end());
+    const auto folder = set->path.substr(0, set->path.rfind('/') + 1);
+    int low = 0;
+    const auto contents = nlohmann::json::parse(set->bytes);
+    for (const auto& image : contents["images"]) {
+        const std::string file = image["filename"];
+        const bool isDark = image.contains("appearances");
+        const bool isLow = image.value("height-class", "") == "compact";
+        const auto& path = project::backdropPicture(
+            *backdrop, isDark ? model::Appearance::Dark : model::Appearance::Light, isLow);
+        CHECK(fileOf(made, file) == *project.artFiles->bytesOf(path));
+        low += isLow ? 1 : 0;
+    }
+    CHECK(low >= 1);
+    CHECK(project::backdropPicture(*backdrop, model::Appearance::Light, true) == picture.landscape);
+    // A tablet has no such class: there the picture for upright screens stays, in the preview, too.
+    const auto uprightOn = [&](decltype(schedule::Conditions::device) device) {
+        schedule::Conditions conditions;
+        conditions.target = "ios";
+        conditions.device = device;
+        conditions.landscape = true;
+        const auto frame = schedule::evaluate(schedule::resolve(sequence, conditions), 0);
+        REQUIRE(frame.layers.size() == 1);
+        return frame.layers.front().upright;
+    };
+    CHECK(uprightOn("tablet"));
+    CHECK_FALSE(uprightOn("tall-phone"));
 }
 
 TEST_CASE("Backdrops have their landscape picture wherever catalogues and bundles know no orientation") {

@@ -29,7 +29,7 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
             "schedule" -> {
                 where = text
                 val opened = IntArray(timing.gates.size) { words[7 + it].toInt() }
-                val conditions = LaunchConditions(StartKind.valueOf(words[1]), words[3] == "1", words[4] == "1", 1.0, 0, 0, words[2].toInt(), opened)
+                val conditions = LaunchConditions(StartKind.valueOf(words[1]), words[3] == "1", words[4] == "1", 0, 1.0, 0, 0, words[2].toInt(), opened)
                 schedule = LaunchSchedule(timing, conditions)
                 same("shown", schedule.shown().toDouble(), words[5].toDouble())
                 same("outcome", schedule.outcome.ordinal.toDouble(), words[6].toDouble())
@@ -41,6 +41,28 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
             "gate" -> same("gate open", schedule.gateOpen[words[1].toInt()].toDouble(), words[2].toDouble())
             "state" -> compareState(words, text)
         }
+    }
+
+    /** A cue that goes on is taken over where the system's own clock has brought it, early or late, and no further than it plays. */
+    fun takesOverInStep() {
+        val way = Track(Property.X, doubleArrayOf(0.0, 2000.0), onTop = 2)
+        val cue = Cue(0, 0, 2000, listOf(way), bySystem = true, systemUntil = 1000)
+        val box = Layer(LayerKind.ART, Place(width = 10.0, height = 10.0))
+        val own = LaunchTiming(listOf(Beat(BeatKind.OPENING), Beat(BeatKind.PLAY, 3000)), listOf(), listOf(box), listOf(cue))
+        fun wayAt(t: Double, openingEnd: Int, iconBegan: Int): Double {
+            val conditions = LaunchConditions(StartKind.COLD, false, true, iconBegan, 1.0, 0, 0, openingEnd, intArrayOf())
+            LaunchSchedule(own, conditions).stateAt(0, t, screen, state)
+            return state.x - screen.width / 2
+        }
+        where = "a cue that goes on"
+        same("with the process", wayAt(700.0, 600, 0), 700.0)
+        same("later than it, at once", wayAt(600.0, 600, 150), 450.0)
+        same("later than it", wayAt(700.0, 600, 150), 550.0)
+        same("later than it, at its end", wayAt(2150.0, 600, 150), 2000.0)
+        same("before it", wayAt(700.0, 600, -100), 800.0)
+        same("when the system plays no more", wayAt(1500.0, 1500, 200), 1000.0)
+        same("afterwards", wayAt(1600.0, 1500, 200), 1100.0)
+        same("at its end", wayAt(9000.0, 1500, 200), 2000.0)
     }
 
     private fun compareState(words: List<String>, text: String) {
@@ -76,6 +98,7 @@ private class Judge(private val timings: Map<String, LaunchTiming>) {
 fun main(arguments: Array<String>) {
     val judge = Judge(allTimings())
     File(arguments[0]).forEachLine { judge.line(it) }
+    judge.takesOverInStep()
     println("${judge.checked} compared, ${judge.failed} different")
     exitProcess(if (judge.failed == 0 && judge.checked > 0) 0 else 1)
 }

@@ -22,7 +22,14 @@ function readScript(text) {
   return { file, isOwn: (name) => !!checker.getSymbolAtLocation(name)?.declarations?.some((it) => it.getSourceFile() === file) };
 }
 
-const MEMBERS = new Set([K.PropertyAccessExpression, K.PropertyAssignment, K.MethodDeclaration, K.PropertyDeclaration, K.GetAccessor]);
+const MEMBERS = new Set([
+  K.PropertyAccessExpression, K.PropertyAssignment, K.MethodDeclaration, K.PropertyDeclaration, K.GetAccessor, K.SetAccessor,
+]);
+
+/** Whether a name is a key at the same time: another one there would be another key. */
+const isKey = ({ parent }) =>
+  parent.kind === K.ShorthandPropertyAssignment ||
+  (parent.kind === K.BindingElement && !parent.propertyName && !parent.dotDotDotToken && parent.parent.kind === K.ObjectBindingPattern);
 
 const plain = (node) => {
   let it = node;
@@ -51,8 +58,8 @@ function renamed(small, readable, isOwn) {
       return isNamed(one.propertyName, one.name, other.name) && !one.initializer === !other.initializer && (!one.initializer || match(one.initializer, other.initializer));
     }
     if (one.kind === K.Identifier) {
-      const isMember = one.parent.name === one && MEMBERS.has(one.parent.kind);
-      if (isMember || !isOwn(other)) return one.text === other.text;
+      const isMember = (one.parent.name === one && MEMBERS.has(one.parent.kind)) || one.parent.propertyName === one;
+      if (isMember || (isKey(one) && one.parent.name === one) || !isOwn(other)) return one.text === other.text;
       if (!isOne(`to ${one.text}`, other.text) || !isOne(`from ${other.text}`, one.text)) return false;
       if (one.text === other.text) return true;
       found.push({ from: one.getStart(), to: one.getEnd(), name: other.text });

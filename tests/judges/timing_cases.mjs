@@ -63,7 +63,7 @@ for (const line of readFileSync(table, 'utf8').split('\n')) {
     isPlayed = timing.beats.some((it) => (it.plays ?? usual).includes(words[1].toLowerCase()));
     if (module === 'each' && !isPlayed) continue;
     const opened = timing.gates.map((_, i) => Math.min(NEVER, +words[7 + i]));
-    const conditions = { start: words[1].toLowerCase(), reducedMotion: words[3] === '1', messageAt: 0, retriedAt: 0, openingEnd: +words[2], opened };
+    const conditions = { start: words[1].toLowerCase(), reducedMotion: words[3] === '1', systemMoves: words[4] === '1', messageAt: 0, retriedAt: 0, openingEnd: +words[2], opened };
     schedule = new LaunchSchedule(timing, conditions);
     same('shown', schedule.shown(), Math.min(NEVER, +words[5]));
     same('outcome', OUTCOMES.indexOf(schedule.outcome), +words[6]);

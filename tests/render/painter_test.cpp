@@ -229,6 +229,23 @@ TEST_CASE("Trimming takes the first part of every contour") {
     CHECK(render::trimmedPath(path, 1).length() == Approx(80));
 }
 
+TEST_CASE("A gradient of an older Android's opening runs by eighths of a turn, as the system draws it") {
+    const QRectF rect(0, 0, 100, 200);
+    const auto near = [](QPointF a, QPointF b) { return QLineF(a, b).length() < 0.01; };
+    const auto right = render::gradientByEighths(97, rect);
+    CHECK(near(right.from, {0, 100}));
+    CHECK(near(right.to, {100, 100}));
+    const auto down = render::gradientByEighths(180, rect);
+    CHECK(near(down.from, {50, 0}));
+    CHECK(near(down.to, {50, 200}));
+    const auto corner =
+        render::gradientByEighths(140, rect); // not across the corners, as a style sheet's would
+    CHECK(near(corner.from, {0, 0}));
+    CHECK(near(corner.to, {100, 200}));
+    const auto up = render::gradientByEighths(-10, rect);
+    CHECK(near(up.to, {50, 0}));
+}
+
 TEST_CASE("Text becomes outlines about its middle, in any script") {
     model::TextContent text;
     text.text = "Moraine";
@@ -247,6 +264,54 @@ TEST_CASE("Text becomes outlines about its middle, in any script") {
     for (const char* odd : {"", " ", "مرحبا", "שלום", "日本語", "🏔", "a\tb", "]]>&<'\"\\@$"}) {
         text.text = odd;
         CHECK_NOTHROW(render::outlineText(text));
+    }
+}
+
+TEST_CASE("Lines of a text are broken at a width, aligned, and stand as far apart as told") {
+    model::TextContent text;
+    text.text = "one two three four five six";
+    text.size = 40;
+    const auto boxOf = [](const model::TextContent& it) { return render::outlineText(it).boundingRect(); };
+    const QRectF line = boxOf(text);
+    text.wrapAt = line.width() / 2;
+    const QRectF broken = boxOf(text);
+    CHECK(broken.width() <= text.wrapAt + 1);
+    CHECK(broken.height() > 1.9 * line.height());
+    CHECK(broken.center().x() == Approx(0).margin(5));
+    CHECK(broken.center().y() == Approx(line.center().y()).margin(8));
+    const double edge = text.wrapAt / 2;
+    text.align = model::TextAlign::Start;
+    CHECK(boxOf(text).left() == Approx(-edge).margin(4));
+    text.align = model::TextAlign::End;
+    CHECK(boxOf(text).right() == Approx(edge).margin(4));
+    // From line to line: so much more for each line but the first.
+    const double hundred = boxOf(text).height();
+    text.lineHeight = 150;
+    const double more = boxOf(text).height() - hundred;
+    text.lineHeight = 200;
+    CHECK(boxOf(text).height() - hundred == Approx(2 * more).margin(0.1));
+    CHECK(more > 0.4 * text.size);
+    text.lineHeight = 100;
+    text.wrapAt = 0;
+    text.align = model::TextAlign::Centre;
+    text.spacing = 10;
+    CHECK(boxOf(text).width() == Approx(line.width() + 0.1 * 40 * double(text.text.size() - 1)).margin(1));
+    CHECK(boxOf(text).center().x() == Approx(0).margin(3));
+    // A word longer than the width is broken itself, and nothing never ends.
+    text.spacing = 0;
+    text.text = "Donaudampfschifffahrt";
+    text.wrapAt = 60;
+    CHECK(boxOf(text).width() <= 61);
+    text.wrapAt = 1;
+    CHECK_NOTHROW(render::outlineText(text));
+    // What is written from the right starts there.
+    text = {};
+    text.text = "שלום\nא";
+    text.size = 40;
+    text.wrapAt = 300;
+    text.align = model::TextAlign::Start;
+    if (const auto outline = render::outlineText(text); !outline.isEmpty()) {
+        CHECK(outline.boundingRect().right() == Approx(150).margin(6));
     }
 }
 

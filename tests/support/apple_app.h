@@ -53,10 +53,11 @@ public:
         }},
         tick: {{ ($0 as? {}.Stage)?.tick() }},
         record: {{ {}.onRecord = $0 }},
-        whenOver: {{ told in {}.whenOver {{ told("\($0)") }} }}),
+        whenOver: {{ told in {}.whenOver {{ told("\($0)") }} }},
+        over: {{ "\(await {}.over())" }}),
 )swift",
             exporting::swiftString(sequence.name), launch, launch, launch, launch, launch,
-            retries ? launch + ".retry()" : std::string("fatalError(name)"), launch, launch, launch);
+            retries ? launch + ".retry()" : std::string("fatalError(name)"), launch, launch, launch, launch);
         m_catalogues[sequence.name] = folder.string();
     }
 

@@ -137,6 +137,7 @@ private:
         made.repeat.alternate = m_random.oneIn(3);
         made.composite = m_random.oneIn(5) ? model::Composite::Add : model::Composite::Replace;
         made.reduced = m_random.word<model::ReducedMotion>();
+        made.continues = m_random.oneIn(2);
         return made;
     }
 

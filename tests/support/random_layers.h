@@ -4,6 +4,8 @@
 #include "support/builders.h"
 #include "support/random.h"
 
+#include <algorithm>
+
 namespace scaena::test {
 
 /// The files random sequences name; whoever exports them puts some there (support/export_helper.h).
@@ -95,6 +97,13 @@ private:
             text->size = 12 + m_random.below(40);
             text->typeface = m_random.word<model::Typeface>();
             text->bold = m_random.oneIn(2);
+            if (m_random.oneIn(2)) { // several lines
+                text->text += "\nOnce more, with all of them";
+                text->wrapAt = m_random.oneIn(2) ? 60 + m_random.below(200) : 0;
+                text->align = m_random.word<model::TextAlign>();
+                text->lineHeight = 80 + m_random.below(100);
+                text->spacing = m_random.below(12) - 4;
+            }
         } else if (auto* shape = std::get_if<model::ShapeContent>(&made)) {
             dressShape(*shape, sequence);
         } else if (auto* image = std::get_if<model::ImageContent>(&made)) {
@@ -150,6 +159,14 @@ private:
             if (layer.kind() != model::LayerKind::FirstScreen && m_random.oneIn(3)) {
                 opening.layers.push_back(layer.id);
             }
+        }
+        if (!opening.icon.empty() && m_random.oneIn(2)) {
+            opening.iconShift = {m_random.below(30) - 15.0, m_random.below(30) - 15.0};
+        }
+        const auto image =
+            std::ranges::find_if(layers, [](const auto& it) { return it.kind() == model::LayerKind::Image; });
+        if (image != layers.end() && image->id != opening.icon && m_random.oneIn(2)) {
+            opening.footer = image->id;
         }
     }
 

@@ -316,6 +316,7 @@ inline void checkSituation(const json& seen, const Played& played) {
     }
     if (seen.contains("over")) { // told once, when all can be used: nothing while a message stands there
         CHECK(seen["over"] == (played.stays ? json::array() : json::array({played.told.back()})));
+        CHECK(seen.value("awaited", seen["over"]) == seen["over"]);
     }
     if (situation.contains("pressed")) {
         CHECK(seen["pressed"] == situation["pressed"]);

@@ -21,7 +21,7 @@ inline std::string casesOf(const model::Sequence& sequence, Conditions condition
     static const char* starts[] = {"FIRST", "COLD", "WARM", "HOT", "RECREATED"};
     out +=
         fmt::format("schedule {} {} {} {} {} {}", starts[static_cast<int>(conditions.start)], s.beats[0].end,
-                    conditions.reducedMotion ? 1 : 0, conditions.target == "android12" ? 1 : 0,
+                    conditions.reducedMotion ? 1 : 0, s.plan->target->opening.longestAnimation > 0 ? 1 : 0,
                     s.metrics.shown, static_cast<int>(s.outcome));
     for (const auto& gate : s.gates) {
         out += fmt::format(" {}", gate.timedOut ? kNever : gate.open);

@@ -8,7 +8,7 @@ export class Dart extends Printer {
   }
 
   get step() { return '  '; }
-  get wishes() { return ['player.steady', 'player.stillness', 'player.memory']; }
+  get wishes() { return ['player.steady', 'player.system', 'player.stillness', 'player.memory']; }
   note(text) { this.slashNote(text); }
 
   name(name) {
@@ -98,7 +98,11 @@ export class Dart extends Printer {
 
   local(it) { return `${it.isConst ? 'final ' : ''}${this.type(it.type)} ${it.name} = ${this.text(it.value)}`; }
 
-  isShort(body) { return super.isShort(body) && ['return', 'continue', 'break'].includes(body[0].what); }
+  only(body) {
+    const one = super.only(body);
+    return one && ['return', 'continue', 'break'].includes(one.what) ? one : null;
+  }
+
   get needsDefault() { return true; }
 
   countHead(it) {
@@ -127,7 +131,6 @@ export class Dart extends Printer {
   }
 
   intsText(it) { return `List<int>.filled(${this.list(it.items)})`; }
-  doublesText(it) { return `List<double>.filled(${this.text(it.items[0])}, 0.0)`; }
   flagsText(it) { return `List<bool>.filled(${this.text(it.items[0])}, false)`; }
   methodText(it) { return `${it.object.what === 'this' ? '' : `${this.text(it.object)}.`}${this.member(it)}(${this.list(it.items)})`; }
   listText(it) { return `[${this.list(it.items)}]`; }

@@ -12,7 +12,7 @@ export class Kotlin extends Printer {
   }
 
   get end() { return ''; }
-  get wishes() { return ['player.pace', 'player.system', 'player.stillness', 'player.memory']; }
+  get wishes() { return ['player.pace', 'player.system', 'player.icon', 'player.stillness', 'player.memory']; }
 
   choose(it) {
     this.block(`when (${this.text(it.value)}) {`, () => {
@@ -22,7 +22,8 @@ export class Kotlin extends Printer {
   }
 
   oneCase(head, body) {
-    if (body.length === 1 && this.isShort(body)) this.line(`${head} -> ${this.simple(body[0])}`);
+    const one = this.only(body);
+    if (one) this.line(`${head} -> ${this.simple(one)}`);
     else this.block(`${head} -> {`, () => this.statements(body));
   }
 
@@ -39,8 +40,7 @@ export class Kotlin extends Printer {
   enumeration(it) {
     const words = it.words.map(upperCase).join(', ');
     const head = `${this.shown(it)}enum class ${it.name} {`;
-    if (this.fits(`${head} ${words} }`)) this.line(`${head} ${words} }`);
-    else this.block(head, () => this.line(words));
+    this.block(head, () => this.line(words));
   }
 
   constant(it) { this.line(`${this.shown(it)}const val ${it.name} = ${this.text(it.value)}`); }
@@ -128,7 +128,6 @@ export class Kotlin extends Printer {
   callText(it) { return `${it.name}(${this.list(it.items)})`; }
   mathText(it) { return `${IMPORTS.includes(it.name) ? '' : 'Math.'}${it.name}(${this.list(it.items)})`; }
   intsText(it) { return `IntArray(${this.text(it.items[0])}) { ${this.text(it.items[1])} }`; }
-  doublesText(it) { return `DoubleArray(${this.text(it.items[0])})`; }
   flagsText(it) { return `BooleanArray(${this.text(it.items[0])})`; }
   methodText(it) {
     const call = `${it.name}(${this.list(it.items)})`;

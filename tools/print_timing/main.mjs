@@ -1,6 +1,6 @@
 // Prints the timing in the languages of the players, and lays out all players. Usage: node main.mjs LIBRARIES [--check]
 // LIBRARIES: a folder with node_modules/typescript and node_modules/prettier. With --check nothing is written; what differs is told, with
-// exit code 1. Where a language's formatter is missing only what stands there is compared, not how, and nothing is written.
+// exit code 1. Where a language's formatter is missing only what stands there is compared, not how; what is new is written as it is printed.
 import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { dirname, extname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -25,7 +25,8 @@ const players = readdirSync(exporters, { withFileTypes: true }).filter((it) => i
   const list = readdirSync(join(exporters, name), { withFileTypes: true }).some((it) => it.name === 'player');
   return list ? readdirSync(join(exporters, name, 'player')).sort().map((it) => `${name}/player/${it}`) : [];
 });
-const bare = (text) => text.replace(/[\s,*/]/g, '');
+/** Without how it is laid out: lines, the stars of notes, and commas that only broken lists have. */
+const bare = (text) => text.replace(/^\s*(\/\*\*|\*\/|\*(?=\s|$)|\/\/\/)/gm, '').replace(/\*\//g, '').replace(/[\s,]/g, '');
 
 const there = new Map(players.map((path) => [path, readFileSync(join(exporters, path), 'utf8')]));
 const wanted = new Map(players.map((path) => {
@@ -40,8 +41,8 @@ for (const [path, text] of await layOut(wanted, libraries)) {
   if (mode === '--check' && !isSame) {
     console.log(`${path} is not what the source and its formatter give; run tools/print_timing/main.mjs`);
     different++;
-  } else if (mode !== '--check' && text !== null && !isSame) {
-    writeFileSync(join(exporters, path), text);
+  } else if (mode !== '--check' && !isSame) {
+    writeFileSync(join(exporters, path), text ?? wanted.get(path));
   }
 }
 if (unknown.size > 0) console.log(`no formatter for ${[...unknown].join(', ')}`);

@@ -169,15 +169,17 @@ export class Printer {
 
   target(it) { return this.text(it); }
 
-  /** Whether a body is one statement that can stand behind its condition. */
-  isShort(body) {
-    const wanted = body.filter((it) => this.isWanted(it));
-    return wanted.length === 1 && !['if', 'while', 'count', 'each', 'local', 'switch'].includes(wanted[0].what) && !wanted[0].tail;
+  /** The one statement of a body that can stand behind its condition; nothing if there is more to it. */
+  only(body) {
+    const [one, ...others] = body.filter((it) => this.isWanted(it));
+    const isPlain = one && !others.length && !['if', 'while', 'count', 'each', 'local', 'switch'].includes(one.what) && !one.tail;
+    return isPlain ? one : null;
   }
 
   branch(it) {
     const head = `if (${this.test(it)})`;
-    if (!it.other && this.isShort(it.then)) return this.line(`${head} ${this.oneLine(it.then[0])}`);
+    const one = it.other ? null : this.only(it.then);
+    if (one) return this.line(`${head} ${this.oneLine(one)}`);
     this.line(`${head} {`);
     this.indented(() => this.statements(it.then));
     if (it.other) {
@@ -191,7 +193,8 @@ export class Printer {
   oneLine(it) { return this.simple(it) + this.end; }
 
   loop(head, body) {
-    const short = this.isShort(body) ? `${head} ${this.oneLine(body[0])}` : '';
+    const one = this.only(body);
+    const short = one ? `${head} ${this.oneLine(one)}` : '';
     if (short && this.fits(short)) return this.line(short);
     return this.block(`${head} {`, () => this.statements(body));
   }

@@ -422,7 +422,7 @@ class Reader {
   }
 
   plainCall(node, name) {
-    const own = { ints: ['Int[]', 'Int', 'Int'], doubles: ['Double[]', 'Int'], flags: ['boolean[]', 'Int'], whole: ['Int', 'Double'] }[name];
+    const own = { ints: ['Int[]', 'Int', 'Int'], flags: ['boolean[]', 'Int'], whole: ['Int', 'Double'] }[name];
     if (own) {
       const items = node.arguments.map((it, i) => this.expression(it, own[i + 1]));
       return { what: name, items, type: own[0] };

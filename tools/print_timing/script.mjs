@@ -28,7 +28,7 @@ export class JavaScript extends Printer {
 
   typedConstant(name, type, value) { return `const ${name} = ${value};`; }
   get step() { return '  '; }
-  get wishes() { return ['player.steady', 'player.edges']; }
+  get wishes() { return ['player.steady', 'player.alone', 'player.edges']; }
   isNeeded(it) { return it.what !== 'enum' && !it.isData; }
   shown(it) { return it.exported ? 'export ' : ''; }
   typed() { return ''; }
@@ -104,7 +104,6 @@ export class JavaScript extends Printer {
   callText(it) { return `${it.name}(${this.list(it.items)})`; }
   mathText(it) { return `Math.${it.name}(${this.list(it.items)})`; }
   intsText(it) { return `new Array(${this.text(it.items[0])}).fill(${this.text(it.items[1])})`; }
-  doublesText(it) { return `new Array(${this.text(it.items[0])}).fill(0)`; }
   flagsText(it) { return `new Array(${this.text(it.items[0])}).fill(false)`; }
   methodText(it) { return `${this.text(it.object)}.${it.name}(${this.list(it.items)})`; }
   listText(it) { return `[${this.list(it.items)}]`; }
@@ -149,7 +148,7 @@ export class JavaScript extends Printer {
 
 export class TypeScript extends JavaScript {
   isNeeded() { return true; }
-  get wishes() { return ['player.steady', 'player.edges', 'player.shapes', 'player.memory']; }
+  get wishes() { return ['player.steady', 'player.system', 'player.edges', 'player.shapes', 'player.memory']; }
   isSpare(op) { return op === '==='; }
 
   type(name) {
@@ -162,16 +161,7 @@ export class TypeScript extends JavaScript {
   typedConstant(name, type, value) { return `const ${name}: ${this.type(type)} = ${value};`; }
 
   enumeration(it) {
-    const words = it.words.map((word) => `'${word}'`);
-    const short = `${this.shown(it)}type ${it.name} = ${words.join(' | ')};`;
-    if (short.length <= this.limit) return this.line(short);
-    this.line(`${this.shown(it)}type ${it.name} =`);
-    const lines = [''];
-    for (const word of words) {
-      if (lines.at(-1).length + word.length + 8 > this.limit) lines.push('');
-      lines[lines.length - 1] += `${lines.at(-1) ? ' ' : ''}| ${word}`;
-    }
-    return this.indented(() => lines.forEach((it, i) => this.line(it + (i === lines.length - 1 ? ';' : ''))));
+    this.line(`${this.shown(it)}type ${it.name} = ${it.words.map((word) => `'${word}'`).join(' | ')};`);
   }
 
   data(it) {
@@ -199,7 +189,6 @@ export class TypeScript extends JavaScript {
   keepParameters() {}
   localType(it) { return it.value.what === 'list' || it.type.endsWith('?') || it.value.what === 'word' ? this.typed(it.type) : ''; }
   intsText(it) { return `new Array<number>(${this.text(it.items[0])}).fill(${this.text(it.items[1])})`; }
-  doublesText(it) { return `new Array<number>(${this.text(it.items[0])}).fill(0)`; }
   flagsText(it) { return `new Array<boolean>(${this.text(it.items[0])}).fill(false)`; }
 
   text(it) {

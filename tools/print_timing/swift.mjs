@@ -15,7 +15,7 @@ export class Swift extends Printer {
   get tail() { return ['}']; }
 
   get end() { return ''; }
-  get wishes() { return ['player.steady', 'player.stillness', 'player.memory']; }
+  get wishes() { return ['player.steady', 'player.alone', 'player.stillness', 'player.memory']; }
 
   choose(it) {
     this.line(`switch ${this.text(it.value)} {`);
@@ -25,7 +25,8 @@ export class Swift extends Printer {
   }
 
   oneCase(head, body) {
-    if (body.length <= 1 && (!body.length || this.isShort(body))) return this.line(`${head} ${body.length ? this.simple(body[0]) : 'break'}`);
+    const one = this.only(body);
+    if (one || !body.length) return this.line(`${head} ${one ? this.simple(one) : 'break'}`);
     this.line(head);
     return this.indented(() => this.statements(body));
   }
@@ -145,10 +146,9 @@ export class Swift extends Printer {
 
   branch(it) {
     const head = `if ${this.test(it)}`;
-    if (!it.other && this.isShort(it.then)) {
-      const short = `${head} { ${this.simple(it.then[0])} }`;
-      if (this.fits(short)) return this.line(short);
-    }
+    const one = it.other ? null : this.only(it.then);
+    const short = one ? `${head} { ${this.simple(one)} }` : '';
+    if (short && this.fits(short)) return this.line(short);
     this.line(`${head} {`);
     this.indented(() => this.statements(it.then));
     if (it.other) {
@@ -166,7 +166,8 @@ export class Swift extends Printer {
   }
 
   loop(head, body) {
-    const short = this.isShort(body) ? `${head} { ${this.simple(body[0])} }` : '';
+    const one = this.only(body);
+    const short = one ? `${head} { ${this.simple(one)} }` : '';
     if (short && this.fits(short)) return this.line(short);
     return this.block(`${head} {`, () => this.statements(body));
   }
@@ -203,7 +204,6 @@ export class Swift extends Printer {
   }
 
   intsText(it) { return `Array(repeating: ${this.text(it.items[1])}, count: ${this.text(it.items[0])})`; }
-  doublesText(it) { return `Array(repeating: 0, count: ${this.text(it.items[0])})`; }
   flagsText(it) { return `Array(repeating: false, count: ${this.text(it.items[0])})`; }
   methodText(it) { return `${it.object.what === 'this' ? '' : `${this.text(it.object)}.`}${it.name}(${this.list(it.items)})`; }
   listText(it) { return `[${this.list(it.items)}]`; }

@@ -117,6 +117,8 @@ void ArrangeActions::duplicate() {
         const QString name = nameOfLayer(m_selection.layer());
         apply(tr("duplicate %1").arg(name), edit::duplicateLayer(sequence(), m_selection.layer(), made));
         m_selection.select(Selection::Kind::Layer, made);
+    } else if (const auto* beat = model::findThing(sequence().beats, m_selection.beat())) {
+        duplicateBeat(*beat);
     }
 }
 

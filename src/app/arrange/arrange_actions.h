@@ -6,9 +6,12 @@
 #include "app/document/selection.h"
 #include "app/widgets/background.h"
 #include "core/check/finding.h"
+#include "core/edit/busy_signs.h"
 #include "core/edit/handoff_edits.h"
+#include "core/edit/opening_edits.h"
 #include "core/edit/time_edits.h"
 #include "core/start/dropped_file.h"
+#include "core/start/icon_themes.h"
 
 #include <QPointer>
 #include <QWidget>
@@ -26,12 +29,34 @@ public:
     // Layers
     void addText();
     void addProgress();
+    /// A sign that something is under way, while the wait lasts that is selected, at the needle, or else the
+    /// first.
+    void addBusySign(edit::BusySign sign);
+    void chooseBusySign();
     void addBackdrop();
     void addShape(model::ShapeForm form);
     /// Files of any kind the stage can show: art, pictures, clips; on the selected layer also dark variants
     /// and fonts. Says what cannot be used.
     void addFiles(const QStringList& paths);
+    /// Makes layers of them, whatever is selected, and does something with the last of them in the same step.
+    using WithLayer = std::function<model::Sequence(model::Sequence, const LayerId& made)>;
+    void addFilesFor(const QStringList& paths, const WithLayer& then);
     void askForFiles();
+    /// Art from the icon themes of this computer, for those who have no logo yet.
+    void chooseThemeIcon();
+    void addThemeIcon(const start::ThemeIcon& icon, const start::IconLicence& licence);
+    /// The layer shows this file from now on; says why where it cannot.
+    void replaceFile(const LayerId& layer, const start::DroppedFile& file, const std::string& path);
+    /// A frame of the clip, at a moment of its own time, as a picture in the clip's place, above it.
+    void takeClipFrame(const LayerId& clip, Millis at);
+    /// The clip's cues that play it last from where they begin to the end of their beat, so that it plays
+    /// faster or slower.
+    void fitPlaying(const LayerId& clip);
+    /// The opening begins with the clip's first frame, which becomes a picture of its own.
+    void openWithClip(const LayerId& clip);
+    /// The opening's icon is one drawing of these layers, which gives way to them; says why where it cannot
+    /// be.
+    void openWithTogether(const std::vector<LayerId>& layers);
     void groupSelected();
     void ungroupSelected();
     void takeApart();
@@ -109,9 +134,17 @@ private:
     [[nodiscard]] Moment momentFor(const LayerId& layer, double time) const;
     [[nodiscard]] bool isInSight(const LayerId& layer, const Moment& moment) const;
     void apply(const QString& name, model::Sequence next);
+    void duplicateBeat(const model::Beat& beat);
+    /// Puts the phrase there and selects it; says which of its cues that layer cannot make.
+    void insert(const model::Phrase& phrase, const LayerId& layer, const Moment& moment, const QString& step);
     void forgetGone();
     void addLayerOf(model::Layer layer, const QString& name);
-    void useFiles(const std::vector<start::DroppedFile>& files);
+    /// Draws a frame of a clip in the background, by day and by night, and gives it on as files of the
+    /// sequence; says why not where there is none. `as`: what the files' names end with.
+    void withFrame(const LayerId& clip, Millis at, const std::string& as,
+                   std::function<void(const edit::ClipStill&)> then);
+    void readFiles(const QStringList& paths, const WithLayer& then);
+    void useFiles(const std::vector<start::DroppedFile>& files, const WithLayer& then);
     [[nodiscard]] model::ColourRef colourFor(const char* wish) const;
     [[nodiscard]] QString nameOfLayer(const LayerId& id) const;
     [[nodiscard]] std::vector<CueId> selectedCues() const;

@@ -47,6 +47,24 @@ void ArrangeActions::splitBeat() {
     m_selection.select(Selection::Kind::Beat, made);
 }
 
+void ArrangeActions::duplicateBeat(const model::Beat& beat) {
+    BeatId made;
+    const QString name = toQString(beat.name);
+    auto next = edit::duplicateBeat(sequence(), beat.id, made);
+    if (made.empty()) {
+        emit problems(tr("“%1” cannot be duplicated").arg(name),
+                      {{ProblemKind::Unsupported,
+                        "the opening and the hand-off stand once in every sequence; other beats can, as long "
+                        "as the sequence "
+                        "has room for them",
+                        {},
+                        {}}});
+        return;
+    }
+    apply(tr("duplicate beat %1").arg(name), std::move(next));
+    m_selection.select(Selection::Kind::Beat, made);
+}
+
 void ArrangeActions::shiftBeat(int by) {
     if (const auto* beat = model::findThing(sequence().beats, m_selection.beat())) {
         const QString name = toQString(beat->name);

@@ -21,6 +21,8 @@ namespace scaena::app {
 
 namespace {
 constexpr int kTabHeight = 24;
+constexpr int kHeight = 232;
+constexpr int kAroundCard = 67; ///< tabs, margins and the card's heading
 }
 
 CardBox::CardBox(ArrangeActions& actions, QWidget* parent)
@@ -67,8 +69,8 @@ CardBox::CardBox(ArrangeActions& actions, QWidget* parent)
     inner->setContentsMargins(14, 6, 14, 9);
     inner->addWidget(m_pages);
     column->addLayout(inner, 1);
-    setFixedHeight(232);
     open(Tab::Card);
+    connect(m_card, &CueCard::wishChanged, this, &CardBox::fitHeight);
     // Selecting something is asking for its card; whoever works in the moves or takes stays there.
     connect(&actions.selection(), &Selection::changed, this, [this, &actions] {
         const bool stays =
@@ -91,7 +93,14 @@ void CardBox::open(Tab tab) {
                                      .arg((front ? theme().ink : theme().faint).name(),
                                           front ? QStringLiteral("600") : QStringLiteral("400")));
     }
+    fitHeight();
     update();
+}
+
+/// Most cards are as high as each other; that of the opening has pictures to show.
+void CardBox::fitHeight() {
+    const int wish = m_tab == Tab::Card ? m_card->wishedHeight() + kAroundCard : 0;
+    setFixedHeight(std::max(kHeight, wish));
 }
 
 /// The tabs have inks of their own; they follow the looks of the window.

@@ -39,6 +39,8 @@ protected:
     void changeEvent(QEvent* event) override;
 
 private:
+    void fitHeight();
+
     QStackedWidget* m_pages;
     CueCard* m_card;
     PalettePage* m_palette;

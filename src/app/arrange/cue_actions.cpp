@@ -95,12 +95,38 @@ bool ArrangeActions::isInSight(const LayerId& layer, const Moment& moment) const
 }
 
 void ArrangeActions::addPhrase(const model::Phrase& phrase, const LayerId& layer, double time) {
-    const auto moment = momentFor(layer, time);
+    insert(phrase, layer, momentFor(layer, time),
+           tr("add “%1” to %2").arg(toQString(phrase.name), nameOfLayer(layer)));
+}
+
+void ArrangeActions::insert(const model::Phrase& phrase, const LayerId& layer, const Moment& moment,
+                            const QString& step) {
+    QStringList unfit;
+    for (const auto& cue : edit::leftOut(sequence(), phrase, layer)) {
+        unfit << toQString(moves::definitionOf(cue.move.kind).label).toLower();
+    }
+    unfit.removeDuplicates();
     std::vector<CueId> made;
     auto next = edit::insertPhrase(sequence(), phrase, layer, moment.beat, moment.offset, made);
-    if (!made.empty()) {
-        apply(tr("add “%1” to %2").arg(toQString(phrase.name), nameOfLayer(layer)), std::move(next));
-        m_selection.setAll(Selection::Kind::Cue, made);
+    if (made.empty()) {
+        emit problems(tr("None of these cues fit “%1”").arg(nameOfLayer(layer)),
+                      {{ProblemKind::Unsupported,
+                        tr("this layer cannot make: %1").arg(unfit.join(QStringLiteral(", "))).toStdString(),
+                        {},
+                        {}}});
+        return;
+    }
+    apply(step, std::move(next));
+    m_selection.setAll(Selection::Kind::Cue, made);
+    if (!unfit.isEmpty()) {
+        check::Finding note;
+        note.rule = "left-out";
+        note.severity = check::Severity::Note;
+        note.place = {check::Place::Kind::Layer, layer, {}};
+        note.sentence = tr("“%1” cannot make all of it; left out: %2.")
+                            .arg(nameOfLayer(layer), unfit.join(QStringLiteral(", ")))
+                            .toStdString();
+        emit noted(note);
     }
 }
 
@@ -147,13 +173,9 @@ void ArrangeActions::paste() {
         return;
     }
     const LayerId layer = layerForCue();
-    const auto moment = momentFor(layer, m_preview.time());
-    std::vector<CueId> made;
-    auto next = edit::insertPhrase(sequence(), phrases->front(), layer, moment.beat, moment.offset, made);
-    if (!made.empty()) {
-        apply(tr("paste %n cue(s)", nullptr, int(made.size())), std::move(next));
-        m_selection.setAll(Selection::Kind::Cue, made);
-    }
+    const auto& phrase = phrases->front();
+    const auto fitting = phrase.cues.size() - edit::leftOut(sequence(), phrase, layer).size();
+    insert(phrase, layer, momentFor(layer, m_preview.time()), tr("paste %n cue(s)", nullptr, int(fitting)));
 }
 
 void ArrangeActions::align(edit::Edge edge) {

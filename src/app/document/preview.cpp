@@ -1,15 +1,21 @@
 // SPDX-License-Identifier: MIT
 #include "app/document/preview.h"
 
+#include <QSettings>
 #include <algorithm>
+#include <iterator>
 
 namespace scaena::app {
 
 namespace {
 constexpr int kFrameMillis = 16;
+constexpr const char* kSpeedKey = "playing/speed";
+constexpr const char* kRateKey = "playing/frameRate";
 }
 
 Preview::Preview(Document& document, QObject* parent) : QObject(parent), m_document(document) {
+    setSpeed(QSettings().value(QString::fromLatin1(kSpeedKey), 1.0).toDouble());
+    setFrameRate(QSettings().value(QString::fromLatin1(kRateKey), 60).toInt());
     m_timer.setTimerType(Qt::PreciseTimer);
     m_timer.setInterval(kFrameMillis);
     connect(&m_timer, &QTimer::timeout, this, &Preview::tick);
@@ -100,7 +106,7 @@ void Preview::setPlaying(bool playing) {
         if (m_time >= m_schedule->end || m_leftAt) {
             setTime(firstTime());
         }
-        aimLoop();
+        aimRound();
         m_startedAt = m_time;
         m_clock.start();
         m_timer.start();
@@ -110,16 +116,38 @@ void Preview::setPlaying(bool playing) {
     emit playingChanged();
 }
 
-void Preview::setLoopsBeat(bool loops) {
-    m_loopsBeat = loops;
-    aimLoop();
+void Preview::setRound(Round round) {
+    m_round = round;
+    aimRound();
     emit playingChanged();
 }
 
-void Preview::aimLoop() {
+void Preview::setSpeed(double speed) {
+    const bool isKnown = std::find(std::begin(kSpeeds), std::end(kSpeeds), speed) != std::end(kSpeeds);
+    if (!isKnown || speed == m_speed) {
+        return;
+    }
+    m_speed = speed;
+    m_startedAt = m_time;
+    m_clock.restart();
+    QSettings().setValue(QString::fromLatin1(kSpeedKey), speed);
+    emit playingChanged();
+}
+
+void Preview::setFrameRate(int rate) {
+    if (std::find(std::begin(kRates), std::end(kRates), rate) != std::end(kRates) && rate != m_frameRate) {
+        m_frameRate = rate;
+        QSettings().setValue(QString::fromLatin1(kRateKey), rate);
+        emit playingChanged();
+    }
+}
+
+void Preview::step(int frames) { setTime(m_time + frames * 1000.0 / m_frameRate); }
+
+void Preview::aimRound() {
     const auto& beat = m_schedule->beats[static_cast<std::size_t>(m_schedule->beatAt(m_time))];
-    m_loopStart = beat.start;
-    m_loopEnd = std::min(beat.end, m_schedule->end);
+    m_roundStart = beat.start;
+    m_roundEnd = std::min(beat.end, m_schedule->end);
 }
 
 void Preview::setFromIcon(bool fromIcon) {
@@ -151,9 +179,13 @@ double Preview::windowPart() const {
 }
 
 void Preview::tick() {
-    double now = m_startedAt + double(m_clock.nsecsElapsed()) / 1e6;
-    if (m_loopsBeat && now >= m_loopEnd) {
-        m_startedAt = now = m_loopStart;
+    double now = m_startedAt + m_speed * double(m_clock.nsecsElapsed()) / 1e6;
+    if (m_round == Round::Beat && now >= m_roundEnd) {
+        m_startedAt = now = m_roundStart;
+        m_clock.restart();
+    }
+    if (m_round == Round::Launch && now >= m_schedule->end) {
+        m_startedAt = now = firstTime();
         m_clock.restart();
     }
     const bool over = now >= m_schedule->end;

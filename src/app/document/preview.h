@@ -37,9 +37,20 @@ public:
     void setTime(double time);
     [[nodiscard]] bool isPlaying() const { return m_timer.isActive(); }
     void setPlaying(bool playing);
-    /// While on, playing goes round within the beat in which it began.
-    [[nodiscard]] bool loopsBeat() const { return m_loopsBeat; }
-    void setLoopsBeat(bool loops);
+    /// Once, round within the beat in which playing began, or the whole launch again and again.
+    enum class Round { Once, Beat, Launch };
+    [[nodiscard]] Round round() const { return m_round; }
+    void setRound(Round round);
+    /// How fast playing goes, a tenth to double; kept for all sequences.
+    static constexpr double kSpeeds[] = {0.1, 0.25, 0.5, 1, 2};
+    [[nodiscard]] double speed() const { return m_speed; }
+    void setSpeed(double speed);
+    /// Frames a second of the screen that single steps are those of; kept for all sequences.
+    static constexpr int kRates[] = {60, 90, 120};
+    [[nodiscard]] int frameRate() const { return m_frameRate; }
+    void setFrameRate(int rate);
+    /// Moves the needle by so many frames.
+    void step(int frames);
 
     /// From the icon: before the tap the home screen is seen, then the system's zoom into the app; and at the
     /// end Back leads home.
@@ -55,12 +66,12 @@ signals:
     void scheduleChanged(); ///< also after the scene has changed
     void timeChanged();
     void conditionsChanged();
-    void playingChanged();
+    void playingChanged(); ///< also how it plays
 
 private:
     void rebuild(bool sceneToo);
     void tick();
-    void aimLoop();
+    void aimRound();
     [[nodiscard]] double firstTime() const { return m_fromIcon ? -kHomeBefore : 0; }
 
     Document& m_document;
@@ -72,8 +83,10 @@ private:
     QTimer m_timer;
     QElapsedTimer m_clock;
     double m_startedAt = 0;
-    bool m_loopsBeat = false;
-    double m_loopStart = 0, m_loopEnd = 0;
+    Round m_round = Round::Once;
+    double m_roundStart = 0, m_roundEnd = 0; ///< of the beat
+    double m_speed = 1;
+    int m_frameRate = 60;
     bool m_fromIcon = false;
     std::optional<double> m_leftAt; ///< clock of the way back, ms; kBack when it is over
     QTimer m_backTimer;

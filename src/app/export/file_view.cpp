@@ -4,7 +4,7 @@
 #include "app/export/code_colours.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
-#include "export/common/picture_kind.h"
+#include "core/art/picture_head.h"
 
 #include <QButtonGroup>
 #include <QHBoxLayout>
@@ -26,7 +26,7 @@ namespace {
 /// Longer texts are shown up to here; the file itself is whole.
 constexpr std::size_t kLongestText = 400'000;
 
-bool isPicture(const std::string& bytes) { return !exporting::pictureEnding(bytes).empty(); }
+bool isPicture(const std::string& bytes) { return !art::pictureEnding(bytes).empty(); }
 
 }
 

@@ -43,6 +43,7 @@ void FindingsPage::fill(std::vector<check::Finding> findings) {
                        : QStringLiteral("<p><b style=\"color:%1\">▲</b> %2").arg(colour.name(), sentence);
         text += finding.seen ? link("show", i, tr("see it on the stage")) : QString();
         text += finding.remedy ? link("mend", i, toQString(finding.remedy->label).toLower()) : QString();
+        text += finding.other ? link("other", i, toQString(finding.other->label).toLower()) : QString();
         text += QStringLiteral("</p>");
     }
     m_text->setText(text.isEmpty() ? tr("Nothing to note: all of it gets there as it is previewed.") : text);
@@ -54,10 +55,13 @@ void FindingsPage::follow(const QString& link) {
     if (index >= m_findings.size()) {
         return;
     }
-    const auto finding = m_findings[index]; // a copy: mending fills the page anew
+    auto finding = m_findings[index]; // a copy: mending fills the page anew
     if (parts.first() == QLatin1String("show") && finding.seen) {
         emit wantsShown(finding);
-    } else if (parts.first() == QLatin1String("mend")) {
+    } else if (parts.first() == QLatin1String("mend") || parts.first() == QLatin1String("other")) {
+        if (parts.first() == QLatin1String("other")) {
+            finding.remedy = finding.other;
+        }
         emit wantsMended(finding);
     }
 }

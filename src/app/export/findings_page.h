@@ -21,7 +21,7 @@ signals:
     void wantsMended(const scaena::check::Finding& finding);
 
 private:
-    /// A link of a finding: "show:2", "mend:2".
+    /// A link of a finding: "show:2", "mend:2", "other:2".
     void follow(const QString& link);
 
     QLabel* m_text;

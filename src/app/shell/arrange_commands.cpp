@@ -10,11 +10,12 @@
 #include "app/widgets/chooser.h"
 #include "app/widgets/phrasing.h"
 
+#include <algorithm>
+#include <iterator>
+
 namespace scaena::app {
 
 namespace {
-
-constexpr double kFrameStep = 1000.0 / 60;
 
 using Bind = std::function<void(const char*, const std::function<void()>&)>;
 
@@ -39,7 +40,8 @@ void chooseLayer(ArrangeRoom& room) {
          {QObject::tr("Ellipse"), QObject::tr("shape"), true, {}},
          {QObject::tr("Line"), QObject::tr("shape"), true, {}},
          {QObject::tr("Progress"), QObject::tr("ring, bar or dots, bound to gates"), true, {}},
-         {QObject::tr("Backdrop"), QObject::tr("colour, gradient or picture behind"), true, {}}});
+         {QObject::tr("Backdrop"), QObject::tr("colour, gradient or picture behind"), true, {}},
+         {QObject::tr("Busy sign …"), QObject::tr("ring, dots, bar or breath while a wait lasts"), true, {}}});
     auto& actions = room.actions();
     switch (chosen) {
     case 0:
@@ -58,6 +60,9 @@ void chooseLayer(ArrangeRoom& room) {
         break;
     case 6:
         actions.addBackdrop();
+        break;
+    case 7:
+        actions.chooseBusySign();
         break;
     default:
         break;
@@ -103,11 +108,13 @@ void bindEditing(ArrangeRoom& room, const Bind& bind) {
     bind("keepPhrase", [a] { a->keepPhrase(); });
     bind("addLayer", [r] { chooseLayer(*r); });
     bind("addFiles", [a] { a->askForFiles(); });
+    bind("addThemeIcon", [a] { a->chooseThemeIcon(); });
     bind("addText", [a] { a->addText(); });
     bind("addRectangle", [a] { a->addShape(model::ShapeForm::Rectangle); });
     bind("addEllipse", [a] { a->addShape(model::ShapeForm::Ellipse); });
     bind("addLine", [a] { a->addShape(model::ShapeForm::Line); });
     bind("addProgress", [a] { a->addProgress(); });
+    bind("addBusySign", [a] { a->chooseBusySign(); });
     bind("addBackdrop", [a] { a->addBackdrop(); });
     bind("addBeat", [r] { chooseBeat(*r); });
     bind("addPlay", [a] { a->addBeat(model::BeatKind::Play); });
@@ -149,17 +156,35 @@ void bindTime(ArrangeRoom& room, const Bind& bind) {
     bind("compareTakes", [r] { r->cards().takes().compare(); });
 }
 
+/// The one before or behind it in the list, or itself at the list's end.
+template <typename Value, std::size_t kCount>
+Value neighbour(const Value (&list)[kCount], Value of, int by) {
+    const auto at = std::find(std::begin(list), std::end(list), of) - std::begin(list) + by;
+    return list[std::clamp<std::ptrdiff_t>(at, 0, kCount - 1)];
+}
+
 void bindPreview(ArrangeRoom& room, const Bind& bind) {
     auto* preview = &room.actions().preview();
     auto* r = &room;
     bind("play", [preview] { preview->setPlaying(!preview->isPlaying()); });
-    bind("loop", [preview] { preview->setLoopsBeat(!preview->loopsBeat()); });
+    using Round = Preview::Round;
+    const auto turn = [preview](Round round) {
+        preview->setRound(preview->round() == round ? Round::Once : round);
+    };
+    bind("loop", [turn] { turn(Round::Beat); });
+    bind("again", [turn] { turn(Round::Launch); });
+    bind("slower", [preview] { preview->setSpeed(neighbour(Preview::kSpeeds, preview->speed(), -1)); });
+    bind("faster", [preview] { preview->setSpeed(neighbour(Preview::kSpeeds, preview->speed(), 1)); });
+    bind("frameRate", [preview] {
+        const int next = neighbour(Preview::kRates, preview->frameRate(), 1);
+        preview->setFrameRate(next == preview->frameRate() ? Preview::kRates[0] : next);
+    });
     bind("fromIcon", [preview] { preview->setFromIcon(!preview->isFromIcon()); });
     bind("back", [preview] { preview->goBack(); });
     bind("toStart", [preview] { preview->setTime(preview->isFromIcon() ? -Preview::kHomeBefore : 0); });
     bind("toEnd", [preview] { preview->setTime(preview->schedule()->end); });
-    bind("frameBack", [preview] { preview->setTime(preview->time() - kFrameStep); });
-    bind("frameOn", [preview] { preview->setTime(preview->time() + kFrameStep); });
+    bind("frameBack", [preview] { preview->step(-1); });
+    bind("frameOn", [preview] { preview->step(1); });
     bind("lightDark", [r] { r->conditions().turn(QStringLiteral("appearance"), 1); });
     bind("landscape", [r] { r->conditions().turn(QStringLiteral("held"), 1); });
     bind("nextDevice", [r] { r->conditions().turn(QStringLiteral("device"), 1); });
@@ -206,8 +231,8 @@ QStringList contextCommands(ArrangeRoom& room) {
         return {"addCue", "paste",   "",         "rename", "duplicate", "group", "ungroup", "takeApart",
                 "",       "forward", "backward", "hide",   "lock",      "",      "remove"};
     case Selection::Kind::Beat:
-        return {"rename",  "splitBeat", "beatEarlier", "beatLater", "",
-                "addPlay", "addHold",   "addWait",     "",          "remove"};
+        return {"rename",  "duplicate", "splitBeat", "beatEarlier", "beatLater", "", "addPlay",
+                "addHold", "addWait",   "",          "remove"};
     case Selection::Kind::Gate:
         return {"rename", "addGate", "", "remove"};
     case Selection::Kind::None:

@@ -131,8 +131,8 @@ MainWindow::~MainWindow() { render::HelperProcess::tellDeaths({}); }
 void MainWindow::bindFiles() {
     bind("new", [this] {
         if (mayLeave()) {
-            m_selection.clear();
             m_document.startNew();
+            selectOpening();
         }
     });
     bind("newFromLogo", [this] {

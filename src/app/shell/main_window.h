@@ -94,6 +94,8 @@ private:
     /// True when it is all right to leave the present document.
     bool mayLeave();
     [[nodiscard]] bool mayStillLeave(const edit::SequencePtr& whenAsked);
+    /// What people see first is where one begins: a new sequence stands with its opening's card in front.
+    void selectOpening();
     void offer(std::shared_ptr<const std::vector<LostWork>> lost, std::size_t next,
                const std::function<void()>& otherwise);
     void openSample(const Sample& sample);

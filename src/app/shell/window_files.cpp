@@ -112,6 +112,11 @@ bool MainWindow::mayStillLeave(const edit::SequencePtr& whenAsked) {
     return m_document.sequence() == whenAsked || mayLeave();
 }
 
+void MainWindow::selectOpening() {
+    m_preview.setTime(0);
+    m_selection.select(Selection::Kind::Beat, m_document.sequence()->beats.front().id);
+}
+
 /// A sample is shown on the device it was made for.
 void MainWindow::openSample(const Sample& sample) {
     openFile(sampleFile(sample), [this, device = sample.device, landscape = sample.landscape] {
@@ -144,8 +149,7 @@ void MainWindow::startFrom(const QString& path) {
             }
             const Problems warnings = read->warnings;
             m_document.start(std::move(*read));
-            m_selection.clear();
-            m_preview.setTime(0);
+            selectOpening();
             arrange().score().setFocus();
             if (!warnings.empty()) {
                 showProblems(tr("The sequence stands, but something is not as it was"), warnings);

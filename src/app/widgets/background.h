@@ -4,9 +4,9 @@
 #include "app/widgets/jobs.h"
 
 #include <QPointer>
+#include <QProgressDialog>
 #include <QString>
 
-class QProgressDialog;
 class QWidget;
 
 namespace scaena::app {

@@ -62,6 +62,9 @@ public:
     /// A clip's composition at a moment of its own time, as PNG bytes; empty if it cannot be drawn.
     [[nodiscard]] virtual std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis,
                                               int width, int height) const = 0;
+    /// A picture in fewer pixels, as PNG bytes; empty if it cannot be decoded.
+    [[nodiscard]] virtual std::string scaledPng(const std::shared_ptr<const std::string>& picture, int width,
+                                                int height) const = 0;
     /// Several moments of a clip in one picture, `columns` side by side, row below row.
     [[nodiscard]] virtual std::string clipSheetPng(const std::shared_ptr<const std::string>& clip,
                                                    const std::vector<double>& times, Size pixels,

@@ -13,7 +13,15 @@ namespace scaena::art {
 namespace {
 
 /// In the order of the alphabet, to be looked up.
-constexpr std::array kProperties = std::to_array<std::string_view>({"clip-path",
+constexpr std::array kProperties = std::to_array<std::string_view>({"animation",
+                                                                    "animation-delay",
+                                                                    "animation-direction",
+                                                                    "animation-duration",
+                                                                    "animation-fill-mode",
+                                                                    "animation-iteration-count",
+                                                                    "animation-name",
+                                                                    "animation-timing-function",
+                                                                    "clip-path",
                                                                     "clip-rule",
                                                                     "color",
                                                                     "display",

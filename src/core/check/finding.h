@@ -42,6 +42,7 @@ struct Finding {
     std::string limit;    ///< the number or rule that is broken, and its source; may be empty
     std::optional<schedule::Conditions> seen; ///< under which it is seen at its worst, to show it
     std::optional<Remedy> remedy;             ///< where there is one
+    std::optional<Remedy> other;              ///< another way, at the cost of something else
 };
 
 }

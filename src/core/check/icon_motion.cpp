@@ -3,6 +3,7 @@
 #include "core/schedule/devices.h"
 #include "core/schedule/resolve.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 
 namespace scaena::check {
@@ -43,22 +44,52 @@ Remedy shorter(const model::Cue& cue, Millis length) {
             }};
 }
 
+Remedy carriedOn(const model::Cue& cue) {
+    return {"Carry it on in the app", fmt::format("carry {} on", cue.id), [id = cue.id](model::Sequence it) {
+                model::findThing(it.cues, id)->continues = true;
+                return it;
+            }};
+}
+
+Finding tooLong(const model::Cue& cue, const plan::Plan& plan, const plan::CueCarry& carry) {
+    Finding finding;
+    finding.severity = Severity::Warning;
+    finding.target = plan.target->id;
+    finding.place = {Place::Kind::Cue, cue.id, {}};
+    finding.sentence =
+        fmt::format("{}: the icon stands still: “{}” {}.", plan.target->name, cue.id, carry.reason.text());
+    finding.limit = fmt::format("at most {} ms, by the platform's guide to launch pictures",
+                                plan.target->opening.longestAnimation);
+    finding.remedy = carriedOn(cue);
+    const Millis room = plan.target->opening.longestAnimation - std::max(0, cue.anchor.offset);
+    if (room / cue.repeat.times > 0) {
+        finding.other = shorter(cue, room / cue.repeat.times);
+    }
+    return finding;
+}
+
 }
 
 std::vector<Finding> iconMotion(const Subject& subject) {
     std::vector<Finding> found;
     for (const auto& target : plan::targets()) {
         const auto plan = subject.plan(target.id);
-        if (target.opening.longestAnimation == 0 || target.opening.holdsIcon) {
+        if (target.opening.longestAnimation == 0) {
             continue;
         }
         for (const auto index : plan->beats.front().cues) {
             const auto i = static_cast<std::size_t>(index);
-            const auto cut = plan->cues[i].isDropped() ? Cut() : cutOf(plan, i);
+            const auto& cue = subject.sequence().cues[i];
+            if (plan->cues[i].carry.isTooLong) {
+                found.push_back(tooLong(cue, *plan, plan->cues[i].carry));
+                continue;
+            }
+            const bool isWhole =
+                target.opening.holdsIcon || plan->cues[i].isDropped() || plan->cues[i].continues;
+            const auto cut = isWhole ? Cut() : cutOf(plan, i);
             if (isNever(cut.after)) {
                 continue;
             }
-            const auto& cue = subject.sequence().cues[i];
             Finding finding;
             finding.target = target.id;
             finding.place = {Place::Kind::Cue, cue.id, cut.after};
@@ -67,9 +98,10 @@ std::vector<Finding> iconMotion(const Subject& subject) {
                 "app's first frame, and nothing holds it there.",
                 target.name, cue.id, cut.after, cut.end, schedule::deviceOf(cut.seen.device).name);
             finding.seen = cut.seen;
+            finding.remedy = carriedOn(cue);
             const Millis length = (cut.after - cut.start) / std::max(1, cue.repeat.times);
             if (length > 0) {
-                finding.remedy = shorter(cue, length);
+                finding.other = shorter(cue, length);
             }
             found.push_back(std::move(finding));
         }

@@ -11,7 +11,7 @@ std::vector<Finding> notCarried(const Subject& subject) {
         const auto plan = subject.plan(target.id);
         for (std::size_t i = 0; i < plan->cues.size(); ++i) {
             const auto& cue = plan->cues[i];
-            if (!cue.isDropped()) {
+            if (!cue.isDropped() || cue.carry.isTooLong) { // that is told by who knows two ways out of it
                 continue;
             }
             const auto& id = subject.sequence().cues[i].id;

@@ -23,6 +23,7 @@ constexpr Rule kRules[] = {
     {"no-icon", "nothing an app icon could be made of", kLayersAndOpening, false, missingIcon},
     {"opening-ground", "grounds the system's frame shows otherwise", kLayersAndOpening, false,
      openingGrounds},
+    {"few-pixels", "pictures enlarged beyond their pixels", kCarried, true, fewPixels},
     {"icon-cut", "motion of the icon that a system cuts", kCarried, false, iconMotion},
 };
 

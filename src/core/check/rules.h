@@ -28,6 +28,9 @@ namespace scaena::check {
 /// Cues of the icon that are cut where nothing holds the system's picture.
 [[nodiscard]] std::vector<Finding> iconMotion(const Subject& subject);
 
+/// Pictures that are shown on more pixels than they have.
+[[nodiscard]] std::vector<Finding> fewPixels(const Subject& subject);
+
 /// Layers without contents that can be read, as `unreadable` finds them: "layer “Logo” has no art that can be
 /// read (art/logo.svg)".
 [[nodiscard]] std::string whyUnreadable(const model::Sequence& sequence, const project::ArtFiles& files,

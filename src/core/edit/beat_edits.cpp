@@ -7,6 +7,8 @@
 #include "core/valid/validate.h"
 
 #include <algorithm>
+#include <map>
+#include <utility>
 
 namespace scaena::edit {
 
@@ -27,6 +29,32 @@ void playLike(Sequence& sequence, const BeatId& neighbour, const BeatId& beat) {
             start->push_back(beat);
         }
     }
+}
+
+/// The last beat with whose start the gate's loading can begin, or that of one it needs; -1: none.
+int latestStart(const Sequence& sequence, const Gate& gate, std::size_t depth = 0) {
+    int latest = gate.start == GateStart::Beat ? indexOf(sequence.beats, gate.beat) : -1;
+    for (const auto& id : gate.needs) {
+        const auto* need = findThing(sequence.gates, id);
+        if (need && depth < sequence.gates.size()) {
+            latest = std::max(latest, latestStart(sequence, *need, depth + 1));
+        }
+    }
+    return latest;
+}
+
+/// Whether no wait waits for what starts loading only behind it.
+bool mayEnd(const Sequence& sequence) {
+    for (std::size_t i = 0; i < sequence.beats.size(); ++i) {
+        const auto& beat = sequence.beats[i];
+        for (const auto& gate : sequence.gates) {
+            if (beat.kind == BeatKind::Wait && needsGate(beat, gate) &&
+                latestStart(sequence, gate) > static_cast<int>(i)) {
+                return false;
+            }
+        }
+    }
+    return true;
 }
 
 /// A change that would leave something hanging on a later beat is not made.
@@ -98,6 +126,39 @@ Sequence splitBeat(Sequence sequence, const BeatId& beat, Millis offset, Millis 
     return ifValid(std::move(sequence), before);
 }
 
+Sequence duplicateBeat(Sequence sequence, const BeatId& beat, BeatId& made) {
+    made.clear();
+    const int index = indexOf(sequence.beats, beat);
+    if (index <= 0 || index + 1 >= static_cast<int>(sequence.beats.size())) {
+        return sequence;
+    }
+    const Sequence before = sequence;
+    Beat copy = sequence.beats[static_cast<std::size_t>(index)];
+    copy.id = freeBeatId(sequence, copy.id);
+    copy.name = shortName(copy.name + " 2");
+    std::map<CueId, CueId> names;
+    for (const auto& cue : before.cues) {
+        if (cue.beat == beat) {
+            Cue twin = cue;
+            twin.id = names[cue.id] = freeId(sequence.cues, cue.id, "cue");
+            twin.beat = copy.id;
+            sequence.cues.push_back(std::move(twin));
+        }
+    }
+    // Threads between the beat's own cues are threads between the copies.
+    for (std::size_t i = before.cues.size(); i < sequence.cues.size(); ++i) {
+        auto& anchor = sequence.cues[i].anchor;
+        const auto twin = names.find(anchor.cue);
+        anchor.cue = twin == names.end() ? anchor.cue : twin->second;
+    }
+    const BeatId name = copy.id;
+    sequence.beats.insert(sequence.beats.begin() + index + 1, std::move(copy));
+    playLike(sequence, beat, name);
+    sequence = ifValid(std::move(sequence), before);
+    made = indexOf(sequence.beats, name) >= 0 ? name : BeatId();
+    return sequence;
+}
+
 Sequence removeBeat(Sequence sequence, const BeatId& beat) {
     const int index = indexOf(sequence.beats, beat);
     if (index <= 0 || index + 1 >= static_cast<int>(sequence.beats.size())) {
@@ -132,6 +193,74 @@ Sequence renameBeat(Sequence sequence, const BeatId& beat, const std::string& na
         it->name = shortName(name);
     }
     return sequence;
+}
+
+Sequence setPlays(Sequence sequence, const BeatId& beat, StartKind start, bool plays) {
+    const auto* it = findThing(std::as_const(sequence).beats, beat);
+    const bool isSystems =
+        it && it->kind == BeatKind::Opening && (start == StartKind::First || start == StartKind::Cold);
+    if (!it || isSystems || playsOn(sequence, *it, start) == plays) {
+        return sequence;
+    }
+    auto& list = sequence.starts[static_cast<std::size_t>(start)];
+    std::vector<BeatId> playing;
+    for (const auto& other : sequence.beats) {
+        if (other.id == beat ? plays : playsOn(sequence, other, start)) {
+            playing.push_back(other.id);
+        }
+    }
+    list.reset();
+    const bool isUsual = std::ranges::all_of(sequence.beats, [&](const Beat& other) {
+        return playsOn(sequence, other, start) == (std::ranges::find(playing, other.id) != playing.end());
+    });
+    if (!isUsual) {
+        list = std::move(playing);
+    }
+    return sequence;
+}
+
+Sequence playOnlyFirst(Sequence sequence, const BeatId& beat) {
+    for (std::size_t start = 0; start < kStartKinds; ++start) {
+        const auto kind = static_cast<StartKind>(start);
+        sequence = setPlays(std::move(sequence), beat, kind, kind == StartKind::First);
+    }
+    return sequence;
+}
+
+Sequence setWaitsFor(Sequence sequence, const BeatId& wait, const GateId& gate, bool waits) {
+    auto next = sequence;
+    auto* it = findThing(next.beats, wait);
+    if (!it || it->kind != BeatKind::Wait || !findThing(std::as_const(next).gates, gate)) {
+        return sequence;
+    }
+    std::erase(it->gates, gate);
+    if (waits) {
+        it->gates.push_back(gate);
+    }
+    return mayEnd(next) ? ifValid(std::move(next), sequence) : sequence;
+}
+
+Sequence setGateStart(Sequence sequence, const GateId& gate, GateStart start, const BeatId& beat) {
+    auto next = sequence;
+    if (auto* it = findThing(next.gates, gate)) {
+        it->start = start;
+        it->beat = start == GateStart::Beat ? beat : BeatId();
+    }
+    return mayEnd(next) ? ifValid(std::move(next), sequence) : sequence;
+}
+
+Sequence setNeeds(Sequence sequence, const GateId& gate, const GateId& other, bool needs) {
+    auto next = sequence;
+    auto* it = findThing(next.gates, gate);
+    if (!it || gate == other || !findThing(std::as_const(next).gates, other)) {
+        return sequence;
+    }
+    std::erase(it->needs, other);
+    if (needs) {
+        it->needs.push_back(other);
+    }
+    next = ifValid(std::move(next), sequence); // no circles
+    return mayEnd(next) ? next : sequence;
 }
 
 Sequence addGate(Sequence sequence, const std::string& name, GateId& made) {
@@ -182,6 +311,13 @@ Sequence goBackTo(Sequence sequence, const TakeId& take) {
 
 Sequence removeTake(Sequence sequence, const TakeId& take) {
     std::erase_if(sequence.takes, [&](const Take& it) { return it.id == take; });
+    return sequence;
+}
+
+Sequence renameTake(Sequence sequence, const TakeId& take, const std::string& name) {
+    if (auto* it = findThing(sequence.takes, take)) {
+        it->name = shortName(name);
+    }
     return sequence;
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/edit/edits.h"
 
+#include "core/valid/validate.h"
+
 #include "core/model/graph.h"
 #include "core/model/limits.h"
 #include "core/moves/definition.h"
@@ -62,6 +64,26 @@ Sequence setCueAnchor(Sequence sequence, const CueId& cue, const CueAnchor& anch
     return cueCycle(changed).empty() ? changed : sequence;
 }
 
+Sequence setCueBeat(Sequence sequence, const CueId& cue, const BeatId& beat) {
+    auto next = sequence;
+    auto* it = findThing(next.cues, cue);
+    if (!it || it->beat == beat) {
+        return sequence;
+    }
+    it->beat = beat;
+    return valid::problemsOf(next).empty() ? next : sequence;
+}
+
+Sequence setCueLayer(Sequence sequence, const CueId& cue, const LayerId& layer) {
+    auto next = sequence;
+    auto* it = findThing(next.cues, cue);
+    if (!it || it->layer == layer || !canMove(next, layer, it->move.kind)) {
+        return sequence;
+    }
+    it->layer = layer;
+    return valid::problemsOf(next).empty() ? next : sequence;
+}
+
 Sequence setMoveKind(Sequence sequence, const CueId& cue, MoveKind kind) {
     const auto* changed = findThing(std::as_const(sequence).cues, cue);
     if (!changed || !canMove(sequence, changed->layer, kind)) {
@@ -104,6 +126,11 @@ Sequence setMoveParameter(Sequence sequence, const CueId& cue, const std::string
 
 Sequence setCueEasing(Sequence sequence, const CueId& cue, const std::optional<Easing>& easing) {
     with(sequence.cues, cue, [&](Cue& it) { it.easing = easing; });
+    return sequence;
+}
+
+Sequence setCueContinues(Sequence sequence, const CueId& cue, bool continues) {
+    with(sequence.cues, cue, [&](Cue& c) { c.continues = continues; });
     return sequence;
 }
 

@@ -20,6 +20,10 @@ using model::Sequence;
 [[nodiscard]] Sequence trimCueStart(Sequence sequence, const CueId& cue, Millis by);
 [[nodiscard]] Sequence setCueLength(Sequence sequence, const CueId& cue, Millis length);
 [[nodiscard]] Sequence setCueAnchor(Sequence sequence, const CueId& cue, const model::CueAnchor& anchor);
+/// The cue belongs to another beat, as long after its start (or end) as in the one before, or to another
+/// layer. Nothing changes where what hangs on it, or its move, could not be there.
+[[nodiscard]] Sequence setCueBeat(Sequence sequence, const CueId& cue, const BeatId& beat);
+[[nodiscard]] Sequence setCueLayer(Sequence sequence, const CueId& cue, const LayerId& layer);
 /// Another move with its own defaults; parameters both know are kept.
 [[nodiscard]] Sequence setMoveKind(Sequence sequence, const CueId& cue, model::MoveKind kind);
 [[nodiscard]] Sequence setMoveParameter(Sequence sequence, const CueId& cue, const std::string& key,
@@ -27,6 +31,8 @@ using model::Sequence;
 [[nodiscard]] Sequence setCueEasing(Sequence sequence, const CueId& cue,
                                     const std::optional<model::Easing>& easing);
 [[nodiscard]] Sequence setCueRepeat(Sequence sequence, const CueId& cue, const model::Repeat& repeat);
+/// Whether the player carries on what the system's picture has begun of a cue of the opening.
+[[nodiscard]] Sequence setCueContinues(Sequence sequence, const CueId& cue, bool continues);
 /// A new cue with the move's defaults, `offset` ms after the beat's start. Its id is in `made`.
 [[nodiscard]] Sequence addCue(Sequence sequence, const LayerId& layer, const BeatId& beat, Millis offset,
                               model::MoveKind kind, CueId& made);

@@ -11,8 +11,10 @@ using namespace model;
 
 namespace {
 
-/// Farther than any screen is high or wide.
-constexpr double kOffScreen = 1400;
+/// What leaves as one goes as far as the screen is high or wide, in percent; it speeds up on its way.
+constexpr double kWholeScreen = 100;
+const std::string kOfScreen = "screen";
+const Easing kSpeedingUp = CubicBezier{0.4, 0, 1, 1};
 constexpr double kHeader = 96;
 
 class TransitionMaker {
@@ -32,12 +34,16 @@ public:
             break;
         case Transition::SlideUp:
             leave({MoveKind::Drop,
-                   {{"direction", std::string("out")}, {"distance", kOffScreen}, {"fade", 0.0}}},
-                  0, 520, "slides");
+                   {{"direction", std::string("out")},
+                    {"distance", kWholeScreen},
+                    {"measure", kOfScreen},
+                    {"fade", 0.0}}},
+                  0, 520, "slides", kSpeedingUp);
             first({MoveKind::Rise, {{"distance", 56.0}, {"fade", 0.0}}}, 60, 460);
             break;
         case Transition::SlideAside:
-            leave({MoveKind::Shift, {{"across", -kOffScreen}, {"down", 0.0}}}, 0, 480, "slides");
+            leave({MoveKind::Shift, {{"across", -kWholeScreen}, {"down", 0.0}, {"measure", kOfScreen}}}, 0,
+                  480, "slides", kSpeedingUp);
             first({MoveKind::Settle, {{"from", 96.0}, {"fade", 0.0}}}, 0, 480);
             break;
         case Transition::Iris:
@@ -66,7 +72,8 @@ public:
     }
 
 private:
-    void add(const Layer& layer, const char* verb, Move move, Millis offset, Millis length) {
+    void add(const Layer& layer, const char* verb, Move move, Millis offset, Millis length,
+             const std::optional<Easing>& easing = {}) {
         Cue cue;
         cue.id = freeId(m_sequence.cues, layer.id + "-" + verb, "cue");
         cue.layer = layer.id;
@@ -74,6 +81,7 @@ private:
         cue.anchor.offset = offset;
         cue.length = length;
         cue.move = std::move(move);
+        cue.easing = easing;
         m_sequence.cues.push_back(std::move(cue));
     }
 
@@ -84,15 +92,17 @@ private:
     }
 
     template <typename Which>
-    void each(Which which, const Move& move, Millis offset, Millis length, const char* verb) {
+    void each(Which which, const Move& move, Millis offset, Millis length, const char* verb,
+              const std::optional<Easing>& easing = {}) {
         for (const auto& layer : m_sequence.layers) {
             if (takesPart(layer) && which(layer)) {
-                add(layer, verb, move, offset, length);
+                add(layer, verb, move, offset, length, easing);
             }
         }
     }
-    void leave(const Move& move, Millis offset, Millis length, const char* verb) {
-        each([](const Layer&) { return true; }, move, offset, length, verb);
+    void leave(const Move& move, Millis offset, Millis length, const char* verb,
+               const std::optional<Easing>& easing = {}) {
+        each([](const Layer&) { return true; }, move, offset, length, verb, easing);
     }
     void backdrops(const Move& move, Millis offset, Millis length, const char* verb) {
         each([](const Layer& it) { return it.as<BackdropContent>() != nullptr; }, move, offset, length, verb);

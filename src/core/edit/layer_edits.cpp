@@ -1,12 +1,15 @@
 // SPDX-License-Identifier: MIT
 #include "core/edit/layer_edits.h"
 
+#include "core/edit/edits.h"
 #include "core/edit/tidy.h"
 #include "core/model/contents_visit.h"
 #include "core/model/limits.h"
+#include "core/valid/validate.h"
 
 #include <algorithm>
 #include <cmath>
+#include <fmt/format.h>
 
 namespace scaena::edit {
 
@@ -132,6 +135,29 @@ Sequence makeFooter(Sequence sequence, const LayerId& layer) {
     it->place = {AnchorPoint::Bottom, 0, -100, it->place.width * fit, it->place.height * fit};
     sequence.opening.footer = layer;
     return tidied(std::move(sequence));
+}
+
+Sequence replaceContents(Sequence sequence, const LayerId& layer, Contents contents, std::string& problem) {
+    auto next = sequence;
+    auto* it = findThing(next.layers, layer);
+    if (!it) {
+        return sequence;
+    }
+    it->contents = std::move(contents);
+    for (const auto& cue : next.cues) {
+        if (cue.layer == layer && !canMove(next, layer, cue.move.kind)) {
+            problem =
+                fmt::format("its cue “{}” ({}) cannot be made by what it would become: remove that cue first",
+                            cue.id, moves::definitionOf(cue.move.kind).label);
+            return sequence;
+        }
+    }
+    next = tidied(std::move(next));
+    if (const auto problems = valid::problemsOf(next); !problems.empty()) {
+        problem = problems.front().message;
+        return sequence;
+    }
+    return next;
 }
 
 Sequence renameLayer(Sequence sequence, const LayerId& layer, const std::string& name) {

@@ -21,6 +21,11 @@ using model::Sequence;
 [[nodiscard]] Sequence makeIcon(Sequence sequence, const LayerId& layer);
 /// An artwork becomes the footer mark: small, near the bottom edge, and shown by the opening.
 [[nodiscard]] Sequence makeFooter(Sequence sequence, const LayerId& layer);
+/// The layer shows something else; its cues, place, name and groups stay, and it stays icon, footer mark and
+/// in the opening where what it has become can be. Nothing changes where its cues could not be made any more;
+/// `problem` says so.
+[[nodiscard]] Sequence replaceContents(Sequence sequence, const LayerId& layer, model::Contents contents,
+                                       std::string& problem);
 [[nodiscard]] Sequence renameLayer(Sequence sequence, const LayerId& layer, const std::string& name);
 /// Any other change of one layer.
 template <typename Change>

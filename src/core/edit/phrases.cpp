@@ -103,6 +103,25 @@ Phrase phraseOf(const Sequence& sequence, const std::vector<CueTime>& cues, cons
     return phrase;
 }
 
+namespace {
+
+/// Where a cue of a phrase goes: to the layer it came from where there is one, else to the one that is meant.
+LayerId goalOf(const Sequence& sequence, const Cue& cue, const LayerId& layer) {
+    return !cue.layer.empty() && findThing(sequence.layers, cue.layer) ? cue.layer : layer;
+}
+
+}
+
+std::vector<Cue> leftOut(const Sequence& sequence, const Phrase& phrase, const LayerId& layer) {
+    std::vector<Cue> out;
+    for (const auto& cue : phrase.cues) {
+        if (!canMove(sequence, goalOf(sequence, cue, layer), cue.move.kind)) {
+            out.push_back(cue);
+        }
+    }
+    return out;
+}
+
 Sequence insertPhrase(Sequence sequence, const Phrase& phrase, const LayerId& layer, const BeatId& beat,
                       Millis offset, std::vector<CueId>& made) {
     made.clear();
@@ -114,8 +133,7 @@ Sequence insertPhrase(Sequence sequence, const Phrase& phrase, const LayerId& la
     std::map<CueId, CueId> names;
     for (const auto& original : phrase.cues) {
         Cue cue = original;
-        const bool own = !cue.layer.empty() && findThing(std::as_const(sequence).layers, cue.layer);
-        cue.layer = own ? cue.layer : layer;
+        cue.layer = goalOf(sequence, cue, layer);
         if (!canMove(sequence, cue.layer, cue.move.kind)) {
             continue;
         }

@@ -14,6 +14,11 @@ namespace scaena::edit {
 [[nodiscard]] model::Phrase phraseOf(const Sequence& sequence, const std::vector<CueTime>& cues,
                                      const std::string& name);
 
+/// The cues of the phrase that would not be put onto that layer (or onto their own), since it cannot make
+/// their moves.
+[[nodiscard]] std::vector<model::Cue> leftOut(const Sequence& sequence, const model::Phrase& phrase,
+                                              const LayerId& layer);
+
 /// Puts the phrase's cues into a beat, `offset` ms after its start: all on `layer` if the phrase is of one
 /// layer, else each on the layer it came from where there is one. Cues that layer cannot make are left out;
 /// `made` names the new ones.

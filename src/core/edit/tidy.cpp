@@ -77,8 +77,11 @@ Sequence tidied(Sequence sequence) {
             icon->clear();
         }
     }
+    if (sequence.opening.icon.empty()) {
+        sequence.opening.iconShift = {};
+    }
     const auto* footer = findThing(std::as_const(sequence).layers, sequence.opening.footer);
-    if (!footer || !footer->as<FooterContent>()) {
+    if (!footer || !canBeFooter(footer->kind())) {
         sequence.opening.footer.clear();
     }
     tidyTiming(sequence, sequence.beats, sequence.cues, sequence.starts);

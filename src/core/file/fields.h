@@ -32,6 +32,8 @@ template <class A>
 void describe(A& a, model::Opening& o) {
     a.field("colour", o.colour);
     a.optional("icon", o.icon);
+    a.optional("iconX", o.iconShift.x, standard<model::Opening>().iconShift.x);
+    a.optional("iconY", o.iconShift.y, standard<model::Opening>().iconShift.y);
     a.optional("footer", o.footer);
     a.optional("layers", o.layers);
     a.extras(o.extras);
@@ -86,6 +88,10 @@ void describe(A& a, model::TextContent& t) {
     a.field("size", t.size);
     a.optional("typeface", t.typeface, standard<model::TextContent>().typeface);
     a.optional("bold", t.bold, standard<model::TextContent>().bold);
+    a.optional("wrapAt", t.wrapAt, standard<model::TextContent>().wrapAt);
+    a.optional("align", t.align, standard<model::TextContent>().align);
+    a.optional("lineHeight", t.lineHeight, standard<model::TextContent>().lineHeight);
+    a.optional("spacing", t.spacing, standard<model::TextContent>().spacing);
     a.optional("fontFile", t.fontFile);
     a.extras(t.extras);
 }
@@ -310,6 +316,7 @@ void describe(A& a, model::Cue& c) {
     a.optional("repeat", c.repeat);
     a.optional("composite", c.composite, standard<model::Cue>().composite);
     a.optional("reduced", c.reduced, standard<model::Cue>().reduced);
+    a.optional("continues", c.continues, false);
     a.extras(c.extras);
 }
 

@@ -53,13 +53,25 @@ struct Words<Typeface> {
     static constexpr std::array<std::string_view, 3> list = {"sans", "serif", "mono"};
 };
 
+/// How lines of a text stand to each other. Start and end are by the direction the line is written in.
+enum class TextAlign { Centre, Start, End };
+template <>
+struct Words<TextAlign> {
+    static constexpr std::array<std::string_view, 3> list = {"centre", "start", "end"};
+};
+
 struct TextContent {
-    std::string text;
+    std::string text; ///< may have several lines
     ColourRef colour;
     double size = 32; ///< dp
     Typeface typeface = Typeface::Sans;
     bool bold = false;
-    std::string fontFile; ///< relative path of the person's own font; empty: the shipped `typeface`
+    double wrapAt =
+        0; ///< dp; longer lines are broken between words; 0: only where the text breaks them itself
+    TextAlign align = TextAlign::Centre;
+    double lineHeight = 100; ///< from line to line, % of the typeface's own
+    double spacing = 0;      ///< added between letters, % of the size
+    std::string fontFile;    ///< relative path of the person's own font; empty: the shipped `typeface`
     Extras extras;
     bool operator==(const TextContent&) const = default;
 };

@@ -122,6 +122,7 @@ struct Cue {
     Repeat repeat;
     Composite composite = Composite::Replace;
     ReducedMotion reduced = ReducedMotion::Fade;
+    bool continues = false; ///< in the opening: what the system has not played, the player carries on
     Extras extras;
     bool operator==(const Cue&) const = default;
 };

@@ -94,6 +94,11 @@ struct Layer {
     return kind == LayerKind::Artwork || kind == LayerKind::Image;
 }
 
+/// Whether the layer can be the mark near the lower edge that newer Android shows.
+[[nodiscard]] constexpr bool canBeFooter(LayerKind kind) {
+    return kind == LayerKind::FooterMark || kind == LayerKind::Image;
+}
+
 /// The disc behind an artwork; null if it has none or the layer is of another kind.
 [[nodiscard]] inline const Plate* plateOf(const Layer& layer) {
     const auto* artwork = layer.as<ArtworkContent>();

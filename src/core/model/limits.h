@@ -17,6 +17,7 @@ inline constexpr std::size_t kNameLength = 200;
 inline constexpr std::size_t kTextLength = 2000;
 inline constexpr Millis kLongest = 600'000; ///< any single length or offset: ten minutes
 inline constexpr double kFarthest = 20'000; ///< any dp value
+inline constexpr double kIconShift = 144;   ///< dp, half of the box newer Android draws an icon in
 inline constexpr int kMostRepeats = 1000;
 
 }

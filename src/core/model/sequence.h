@@ -13,8 +13,9 @@ namespace scaena::model {
 /// and the footer; older Android can show every layer named in `layers`.
 struct Opening {
     ColourRef colour;
-    LayerId icon;   ///< an artwork, may be empty
-    LayerId footer; ///< a footer mark, may be empty
+    LayerId icon;    ///< an artwork or an image, may be empty
+    Point iconShift; ///< dp from the middle of the circle to that of the icon's box: its optical centring
+    LayerId footer;  ///< a footer mark or an image, may be empty
     std::vector<LayerId> layers;
     Extras extras;
     bool operator==(const Opening&) const = default;

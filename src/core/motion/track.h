@@ -8,11 +8,52 @@
 
 namespace scaena::motion {
 
-/// What can be animated of a layer. Units: opacity 0..1; x, y dp from the layer's place; scale factors;
+/// What can be animated of a layer. Units: opacity 0..1; x, y dp from the layer's place; the next six a way
+/// in another measure (see Measure), which comes to x and y on the screen it is seen on; scale factors;
 /// rotation and flip degrees (flip about the upright axis); reveal, draw, travel, panel and clip are
 /// progress, 0..1.
-enum class Property { Opacity, X, Y, ScaleX, ScaleY, Rotation, Flip, Reveal, Draw, Travel, Panel, Clip };
-inline constexpr std::size_t kProperties = 12;
+enum class Property {
+    Opacity,
+    X,
+    Y,
+    XScreen,
+    YScreen,
+    XItself,
+    YItself,
+    XEdge,
+    YEdge,
+    ScaleX,
+    ScaleY,
+    Rotation,
+    Flip,
+    Reveal,
+    Draw,
+    Travel,
+    Panel,
+    Clip
+};
+inline constexpr std::size_t kProperties = 18;
+
+/// What a way is told in: dp; parts of the screen's width or height; parts of the layer's own width or height
+/// at rest; parts of the way to just outside of the screen's edge (1: to the right or below, -1: to the left
+/// or above).
+enum class Measure { Dp, Screen, Itself, Edge };
+inline constexpr std::size_t kMeasures = 4;
+enum class Axis { Across, Down };
+
+[[nodiscard]] constexpr Property wayAlong(Axis axis, Measure measure) {
+    return static_cast<Property>(static_cast<int>(Property::X) + 2 * static_cast<int>(measure) +
+                                 static_cast<int>(axis));
+}
+[[nodiscard]] constexpr bool isWay(Property property) {
+    return property >= Property::X && property <= Property::YEdge;
+}
+[[nodiscard]] constexpr Axis axisOfWay(Property property) {
+    return static_cast<Axis>((static_cast<int>(property) - static_cast<int>(Property::X)) % 2);
+}
+[[nodiscard]] constexpr Measure measureOfWay(Property property) {
+    return static_cast<Measure>((static_cast<int>(property) - static_cast<int>(Property::X)) / 2);
+}
 
 [[nodiscard]] std::string_view propertyWord(Property property);
 

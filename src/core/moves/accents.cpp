@@ -33,7 +33,8 @@ void swayTo(TrackBuilder& it, Property property, double reach) {
 
 void sway(TrackBuilder& it) {
     swayTo(it, Property::Rotation, it.number("angle"));
-    swayTo(it, Property::X, it.number("across"));
+    const auto way = it.way(motion::Axis::Across, "across");
+    swayTo(it, way.property, way.by);
 }
 
 }
@@ -52,7 +53,8 @@ std::vector<MoveDefinition> accents() {
         {MoveKind::Sway,
          "Sway",
          "sways",
-         {number("angle", "Angle", "°", 8, -360, 360), number("across", "Sideways", "dp", 0, -1000, 1000)},
+         {number("angle", "Angle", "°", 8, -360, 360), number("across", "Sideways", "dp", 0, -1000, 1000),
+          thereAndBackMeasure()},
          kEaseInOut,
          1200,
          forAll,

@@ -5,18 +5,21 @@
 namespace scaena::moves {
 
 using model::MoveKind;
+using motion::Axis;
 using motion::Basis;
 using motion::Property;
 
 namespace {
 
 void rise(TrackBuilder& it) {
-    it.arrive(Property::Y, it.number("distance"));
+    const auto way = it.way(Axis::Down, "distance");
+    it.arrive(way.property, way.by);
     it.fadeAlong();
 }
 
 void drop(TrackBuilder& it) {
-    it.arrive(Property::Y, -it.number("distance"));
+    const auto way = it.way(Axis::Down, "distance");
+    it.arrive(way.property, -way.by);
     it.fadeAlong();
 }
 
@@ -25,7 +28,8 @@ void fromSide(TrackBuilder& it) {
     const auto from = it.choice("from");
     const bool upright = from == "above" || from == "below";
     const double sign = from == "above" || from == "left" ? -1 : 1;
-    it.arrive(upright ? Property::Y : Property::X, sign * it.number("distance"));
+    const auto way = it.way(upright ? Axis::Down : Axis::Across, "distance");
+    it.arrive(way.property, sign * way.by);
     it.fadeAlong();
 }
 
@@ -72,7 +76,7 @@ std::vector<MoveDefinition> arrivals() {
         {MoveKind::Rise,
          "Rise",
          "rises into place",
-         {direction(), number("distance", "From below", "dp", 80, 0, 4000), fadeToo(60)},
+         {direction(), number("distance", "From below", "dp", 80, 0, 4000), measure(), fadeToo(60)},
          kArrive,
          600,
          forAll,
@@ -80,7 +84,7 @@ std::vector<MoveDefinition> arrivals() {
         {MoveKind::Drop,
          "Drop",
          "drops into place",
-         {direction(), number("distance", "From above", "dp", 80, 0, 4000), fadeToo(40)},
+         {direction(), number("distance", "From above", "dp", 80, 0, 4000), measure(), fadeToo(40)},
          kArrive,
          600,
          forAll,
@@ -89,7 +93,7 @@ std::vector<MoveDefinition> arrivals() {
          "Bounce",
          "falls and bounces",
          {arrival(), choice("from", "From", {"above", "below", "left", "right"}),
-          number("distance", "Distance", "dp", 140, 0, 4000), fadeToo(20)},
+          number("distance", "Distance", "dp", 140, 0, 4000), measure(), fadeToo(20)},
          model::Bounce{2, 0.45},
          800,
          forAll,
@@ -98,7 +102,7 @@ std::vector<MoveDefinition> arrivals() {
          "Spring",
          "springs into place",
          {arrival(), choice("from", "From", {"below", "above", "left", "right"}),
-          number("distance", "Distance", "dp", 100, 0, 4000), fadeToo(30)},
+          number("distance", "Distance", "dp", 100, 0, 4000), measure(), fadeToo(30)},
          model::Spring{1, 180, 14},
          800,
          forAll,

@@ -33,9 +33,10 @@ void size(TrackBuilder& it) { it.addBothScales({{0, 1, Basis::OnTop, it.easing()
 
 /// From where it is, so that two shifts add up.
 void shift(TrackBuilder& it) {
-    for (const auto& [property, key] : {std::pair(Property::X, "across"), std::pair(Property::Y, "down")}) {
-        if (const double by = it.number(key); by != 0) {
-            it.add(property, {{0, 0, Basis::OnTop, it.easing()}, {1, by, Basis::OnTop}});
+    for (const auto& [axis, key] :
+         {std::pair(motion::Axis::Across, "across"), std::pair(motion::Axis::Down, "down")}) {
+        if (const auto way = it.way(axis, key); way.by != 0) {
+            it.add(way.property, {{0, 0, Basis::OnTop, it.easing()}, {1, way.by, Basis::OnTop}});
         }
     }
 }
@@ -113,7 +114,7 @@ std::vector<MoveDefinition> changes() {
          "Shift",
          "shifts",
          {number("across", "To the right", "dp", 0, -4000, 4000),
-          number("down", "Down", "dp", -60, -4000, 4000)},
+          number("down", "Down", "dp", -60, -4000, 4000), measure()},
          kEaseInOut,
          400,
          forAll,

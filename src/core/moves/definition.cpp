@@ -67,6 +67,20 @@ std::string choiceOf(const model::Move& move, std::string_view key) {
     return value ? *value : std::string(parameter->choices.front());
 }
 
+motion::Measure measureOf(const model::Move& move) {
+    const auto* parameter = findParameter(move.kind, "measure");
+    if (!parameter) {
+        return motion::Measure::Dp;
+    }
+    const auto& words = parameter->choices;
+    const auto found = std::find(words.begin(), words.end(), choiceOf(move, "measure"));
+    return found == words.end() ? motion::Measure::Dp : static_cast<motion::Measure>(found - words.begin());
+}
+
+std::string_view unitOf(const model::Move& move, const MoveParameter& parameter) {
+    return parameter.unit == "dp" && measureOf(move) != motion::Measure::Dp ? "%" : parameter.unit;
+}
+
 const model::Easing& easingOf(const model::Cue& cue) {
     return cue.easing ? *cue.easing : definitionOf(cue.move.kind).easing;
 }

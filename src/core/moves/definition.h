@@ -3,6 +3,7 @@
 
 #include "core/model/cue.h"
 #include "core/model/layer.h"
+#include "core/motion/track.h"
 
 #include <string_view>
 #include <vector>
@@ -64,6 +65,11 @@ inline constexpr std::string_view kStay = "stay";
 /// The parameter's value in this move, or its default. The key must be one of the definition's.
 [[nodiscard]] double numberOf(const model::Move& move, std::string_view key);
 [[nodiscard]] std::string choiceOf(const model::Move& move, std::string_view key);
+
+/// What the move's distances are told in; dp for those that have no choice.
+[[nodiscard]] motion::Measure measureOf(const model::Move& move);
+/// The parameter's unit in this move: a distance told in something else than dp is in percent of that.
+[[nodiscard]] std::string_view unitOf(const model::Move& move, const MoveParameter& parameter);
 
 /// The cue's own easing or else its move's.
 [[nodiscard]] const model::Easing& easingOf(const model::Cue& cue);

@@ -26,6 +26,16 @@ inline MoveParameter direction() { return choice("direction", "Direction", {"in"
 inline MoveParameter arrival() { return choice("direction", "Direction", {"in", kStay}); }
 inline MoveParameter fadeToo(double standard) { return number("fade", "Fades over", "%", standard, 0, 100); }
 
+/// What the move's distances are told in, in the order of motion::Measure; all but dp in percent.
+inline MoveParameter measure() {
+    return choice("measure", "Measured by", {"dp", "screen", "itself", "edge"});
+}
+
+/// The same for what goes as far to one side as to the other, which the edges are not.
+inline MoveParameter thereAndBackMeasure() {
+    return choice("measure", "Measured by", {"dp", "screen", "itself"});
+}
+
 inline constexpr model::CubicBezier kArrive{0.16, 1, 0.3, 1};
 inline constexpr model::CubicBezier kDepart{0.7, 0, 0.84, 0};
 inline constexpr model::CubicBezier kEaseOut{0, 0, 0.58, 1};

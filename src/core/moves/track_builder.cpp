@@ -18,6 +18,11 @@ bool TrackBuilder::goes(std::string_view direction) const {
     return findParameter(m_cue.move.kind, "direction") && choice("direction") == direction;
 }
 
+TrackBuilder::Way TrackBuilder::way(motion::Axis axis, std::string_view key) const {
+    const auto measure = measureOf(m_cue.move);
+    return {motion::wayAlong(axis, measure), measure == motion::Measure::Dp ? number(key) : part(key)};
+}
+
 void TrackBuilder::add(Property property, std::vector<Keyframe> keyframes) {
     m_lowered.tracks.push_back({property, std::move(keyframes)});
 }

@@ -18,6 +18,12 @@ public:
     [[nodiscard]] double number(std::string_view key) const { return numberOf(m_cue.move, key); }
     [[nodiscard]] double part(std::string_view key) const { return number(key) / 100; }
     [[nodiscard]] std::string choice(std::string_view key) const { return choiceOf(m_cue.move, key); }
+    /// A distance along the screen: the property it is one of, and how much of it.
+    struct Way {
+        motion::Property property;
+        double by;
+    };
+    [[nodiscard]] Way way(motion::Axis axis, std::string_view key) const;
     /// Whether the parameter has a value of its own.
     [[nodiscard]] bool says(const std::string& key) const { return m_cue.move.parameters.contains(key); }
     [[nodiscard]] bool isOut() const { return goes("out"); }

@@ -71,11 +71,6 @@ CueCarry carryOf(const CarryFacts& facts, const Target& target) {
     if (cue.anchor.kind != model::AnchorKind::BeatStart) {
         return {Carry::Dropped, "in the opening a cue has to hang on its start"};
     }
-    const long long end = std::max(0, cue.anchor.offset) + 1LL * cue.length * cue.repeat.times;
-    if (end > opening.longestAnimation) {
-        return {Carry::Dropped,
-                fmt::format("ends at {} ms; the system plays at most {} ms", end, opening.longestAnimation)};
-    }
     if (cue.composite == model::Composite::Add) {
         return {Carry::Dropped, "the system cannot lay one animation over another"};
     }
@@ -85,7 +80,15 @@ CueCarry carryOf(const CarryFacts& facts, const Target& target) {
                     fmt::format("the system cannot animate {}", motion::propertyWord(track.property))};
         }
     }
-    return {Carry::System, "played by the system's launch picture"};
+    const long long end = std::max(0, cue.anchor.offset) + 1LL * cue.length * cue.repeat.times;
+    const bool begins = cue.continues && cue.anchor.offset < opening.longestAnimation;
+    if (end > opening.longestAnimation && !begins) {
+        return {Carry::Dropped,
+                fmt::format("ends at {} ms; the system plays at most {} ms", end, opening.longestAnimation),
+                cue.anchor.offset < opening.longestAnimation};
+    }
+    return {Carry::System, cue.continues ? "begun by the system's launch picture, carried on by the player"
+                                         : "played by the system's launch picture"};
 }
 
 }

@@ -29,6 +29,7 @@ private:
 struct CueCarry {
     Carry how = Carry::Player;
     Reason reason;
+    bool isTooLong = false; ///< dropped for its length alone: the system could begin it
 };
 
 /// Where a platform plays no clips by itself, they become pictures: this many a second, and at most so many.

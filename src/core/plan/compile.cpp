@@ -5,6 +5,7 @@
 #include "core/model/graph.h"
 #include "core/model/index_by_id.h"
 #include "core/moves/lower.h"
+#include "core/plan/mixed_measures.h"
 
 #include <algorithm>
 #include <deque>
@@ -31,6 +32,7 @@ public:
         gates();
         layers();
         cues();
+        joinMeasures(m_plan);
         m_plan.cueOrder = orderByOffsets();
         return std::move(m_plan);
     }
@@ -100,6 +102,7 @@ private:
                      it.repeat.settle},
                     it.composite == model::Composite::Add,
                     false,
+                    false,
                     {},
                     {},
                     {}};
@@ -118,6 +121,7 @@ private:
             cue.carry = carryOf({it, m_document.layers[static_cast<std::size_t>(cue.layer)], inOpening,
                                  cue.layer == m_plan.icon},
                                 target);
+            cue.continues = it.continues && inOpening && cue.carry.how == Carry::System;
             m_plan.cues.push_back(std::move(cue));
         }
         std::vector<int> others, beats;

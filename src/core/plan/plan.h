@@ -60,6 +60,7 @@ struct Cue {
     Millis length = 0; ///< of one cycle
     Repeat repeat;
     bool adds = false;       ///< lies over what is there
+    bool continues = false;  ///< of the opening: the player carries it on from where the system leaves it
     bool hangsOnEnd = false; ///< its chain of anchors leads to the end of its own beat
     CueCarry carry;          ///< how the target gets it
     MovesPtr moves;          ///< as the target plays it

@@ -53,6 +53,7 @@ OpeningTraits firstPaint() {
 PlayerTraits withoutPaths() {
     PlayerTraits traits;
     traits.bakesDraws = true;
+    traits.largestArtPicture = 2048;
     return traits;
 }
 

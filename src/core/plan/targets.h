@@ -44,6 +44,9 @@ struct OpeningTraits {
 struct PlayerTraits {
     bool bakesClips = true;  ///< plays a clip as single pictures
     bool bakesDraws = false; ///< draws no paths: an outline appears by a wipe instead
+    /// Pixels: longest side of the pictures art becomes where no paths are drawn (larger ones take too much
+    /// of a phone's memory: 16 MB each); 0: it is drawn.
+    int largestArtPicture = 0;
     std::string how = "drawn by the exported player"; ///< one clause: how a cue gets there
 };
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/evaluate.h"
 
+#include "core/schedule/measures.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -11,6 +13,13 @@ using model::LayerKind;
 using motion::Property;
 
 namespace {
+
+/// Whether the system's still picture is another one on a screen of that shape, held sideways.
+bool heedsTurn(const plan::OpeningTraits& traits, Size screen) {
+    return screen.width > screen.height &&
+           (traits.turnedPlaces == plan::TurnedPlaces::Always ||
+            (traits.turnedPlaces == plan::TurnedPlaces::LowScreens && screen.height < plan::kLowScreen));
+}
 
 double mixed(double from, double to, double part) { return from + (to - from) * part; }
 
@@ -189,8 +198,9 @@ private:
             travel(state, layer, value(index, Property::Travel));
         }
         turnAboutPivot(state, layer.pivot);
-        state.centre.x += value(index, Property::X);
-        state.centre.y += value(index, Property::Y);
+        const Point way = wayOf(index);
+        state.centre.x += way.x;
+        state.centre.y += way.y;
         const auto& reveal = m_schedule.timeline(index, Property::Reveal);
         if (reveal.isAnimated()) {
             const auto* segment = reveal.shapingAt(m_t);
@@ -203,6 +213,24 @@ private:
             const auto* segment = draw.shapingAt(m_t);
             state.fillFrom = segment ? segment->moves->fillFrom : state.fillFrom;
         }
+    }
+
+    /// How far it is from its place, in dp, whatever its ways are told in.
+    [[nodiscard]] Point wayOf(int index) const {
+        Point way{value(index, Property::X), value(index, Property::Y)};
+        const auto& values = m_schedule.values;
+        if (!values.hasMeasures(index)) {
+            return way;
+        }
+        const LayerState rest = unturnedState(index);
+        for (const auto measure : {motion::Measure::Screen, motion::Measure::Itself, motion::Measure::Edge}) {
+            const double across = value(index, wayAlong(motion::Axis::Across, measure));
+            const double down = value(index, wayAlong(motion::Axis::Down, measure));
+            const Point whole = measured(measure, rest.centre, rest.size, rest.rotation, m_frame.screen,
+                                         across > 0, down > 0);
+            way = {way.x + across * whole.x, way.y + down * whole.y};
+        }
+        return way;
     }
 
     /// On a target that plays a clip as single pictures, the one that is seen.
@@ -257,6 +285,7 @@ private:
             }
             LayerState state = unturnedState(static_cast<int>(i));
             state.plain = !traits.pictures;
+            state.upright = screen.width > screen.height && !heedsTurn(traits, screen);
             if (!model::coversScreen(layer.kind())) {
                 const auto& place = openingPlace(layer, traits, screen);
                 state.turned = &place != &layer.place;
@@ -289,6 +318,8 @@ private:
         state.scaleY = bySystem(icon, Property::ScaleY);
         state.rotation = bySystem(icon, Property::Rotation);
         state.maskCentre = state.centre;
+        const Point shift = plan().document->opening.iconShift;
+        state.centre = {state.centre.x + shift.x, state.centre.y + shift.y};
         turnAboutPivot(state, layer.pivot);
         state.centre.x += bySystem(icon, Property::X);
         state.centre.y += bySystem(icon, Property::Y);
@@ -319,11 +350,7 @@ Point centreOf(const model::Place& place, Size screen, const Rect& safeArea) {
 }
 
 const model::Place& openingPlace(const model::Layer& layer, const plan::OpeningTraits& traits, Size screen) {
-    const bool turned =
-        screen.width > screen.height &&
-        (traits.turnedPlaces == plan::TurnedPlaces::Always ||
-         (traits.turnedPlaces == plan::TurnedPlaces::LowScreens && screen.height < plan::kLowScreen));
-    return model::placeOn(layer, turned);
+    return model::placeOn(layer, heedsTurn(traits, screen));
 }
 
 bool canBeStatic(model::LayerKind kind) {

@@ -21,8 +21,9 @@ struct LayerState {
     int layer = -1; ///< index into the sequence's layers
     double opacity = 1;
     Point centre;
-    Size size;           ///< of the unscaled box
-    bool turned = false; ///< stands in the box of its landscape place
+    Size size;            ///< of the unscaled box
+    bool turned = false;  ///< stands in the box of its landscape place
+    bool upright = false; ///< a backdrop with its picture for upright screens, on a wide one
     double scaleX = 1, scaleY = 1;
     double rotation = 0; ///< degrees, clockwise
     Reveal reveal;
@@ -30,7 +31,7 @@ struct LayerState {
     double fillFrom = 0.6;
     double progress = 0; ///< progress layers: part that has loaded
     double clip = 0;     ///< clips: part of the segment that has been played
-    bool plain = false;  ///< a backdrop without its picture
+    bool plain = false;  ///< a backdrop without its picture, its gradient by eighths of a turn
     Matrix outer;        ///< what its groups do to it, in screen coordinates; applied last
     double mask = 0;     ///< diameter of the circle the system cuts the layer to; 0: none
     Point maskCentre;    ///< it stays where it is when the layer moves

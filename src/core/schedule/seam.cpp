@@ -63,6 +63,7 @@ const LayerState* findState(const Frame& frame, int layer) {
 struct Ground {
     Colour upper, lower;
     int picture = -1;
+    bool upright = false; ///< the one for upright screens, where there is another for wide ones
 };
 
 Ground groundOf(const model::Sequence& sequence, const Frame& frame, model::Appearance appearance) {
@@ -80,6 +81,7 @@ Ground groundOf(const model::Sequence& sequence, const Frame& frame, model::Appe
             ground.lower =
                 fill.to.empty() ? ground.upper : model::colourOf(sequence.palette, fill.to, appearance);
             ground.picture = backdrop->picture && !state.plain ? state.layer : -1;
+            ground.upright = backdrop->picture && state.upright && !backdrop->picture->landscape.empty();
         }
     }
     return ground;
@@ -166,7 +168,7 @@ std::vector<SeamGap> seamOf(const Schedule& schedule) {
     ground.colours =
         std::max(colourDistance(before.upper, after.upper), colourDistance(before.lower, after.lower));
     // A picture hides the colours beneath it; two of them are not compared, only told apart.
-    ground.picture = before.picture != after.picture;
+    ground.picture = before.picture != after.picture || before.upright != after.upright;
     if (ground.picture || (ground.colours > kSeenColours && before.picture < 0)) {
         gaps.push_back(ground);
     }

@@ -202,14 +202,17 @@ void Timekeeper::runOpening(Millis now) {
     span.end = now + m_launch->opening;
     placeCues(0, now, span.end, false);
     for (const auto index : m_plan.beats[0].cues) {
-        const bool isHeld = m_plan.target->opening.holdsIcon && !m_plan.cues[at(index)].isDropped();
+        const auto& cue = m_plan.cues[at(index)];
+        const bool isHeld = m_plan.target->opening.holdsIcon && !cue.isDropped() && !cue.continues;
         const Millis rest = m_timing.cues[at(index)].end;
         span.end = isHeld && !isNever(rest) ? std::max(span.end, rest) : span.end;
     }
     placeCues(0, now, span.end, true);
     for (const auto index : m_plan.beats[0].cues) {
         auto& cue = m_timing.cues[at(index)];
-        if (cue.end > span.end) {
+        if (m_plan.cues[at(index)].continues) {
+            continueAfter(span.end, cue);
+        } else if (cue.end > span.end) {
             // The system takes its picture away at the end of the opening; the first frame shows the cue's
             // end state.
             cue.end = std::max(cue.start, span.end);
@@ -217,6 +220,17 @@ void Timekeeper::runOpening(Millis now) {
         }
     }
     resolveGates();
+}
+
+/// The player takes the icon over as it stands. Where the system has come to the end of what it plays, it has
+/// been standing for a while.
+void Timekeeper::continueAfter(Millis opening, CueSpan& cue) const {
+    const Millis longest = m_plan.target->opening.longestAnimation;
+    if (opening > longest && cue.end > longest) {
+        cue.pausedAt = longest;
+        cue.paused = opening - longest;
+        cue.end = plus(cue.end, cue.paused);
+    }
 }
 
 /// Of what the target cannot carry only the end state is seen, from the beat's start on.

@@ -45,6 +45,7 @@ private:
     void runFixed(std::size_t beat, Millis now);
     void dropUncarried(std::size_t beat);
     void runOpening(Millis now);
+    void continueAfter(Millis opening, CueSpan& cue) const;
     void runWait(std::size_t beat, Millis now);
     void decideOutcome(std::size_t wait, Millis end);
 

@@ -30,14 +30,23 @@ double along(const Segment& segment, double part) {
     return before + (after - before) * motion::ease(from.easing, local);
 }
 
-double duringCycles(const Segment& segment, double local) {
+/// How long it has been playing, which it does not while it stands still.
+double playedAt(const Segment& segment, double t) {
+    if (t <= segment.pausedAt) {
+        return t - segment.start;
+    }
+    return std::max<double>(segment.pausedAt, t - segment.paused) - segment.start;
+}
+
+double duringCycles(const Segment& segment, double t) {
+    const double local = playedAt(segment, t);
     if (segment.length <= 0) {
         return along(segment, 1);
     }
     const double cycles = std::max(0.0, local / segment.length);
     double cycle = std::floor(cycles);
     double part = cycles - cycle;
-    const bool atVeryEnd = local >= segment.stop - segment.start && part == 0 && cycle > 0;
+    const bool atVeryEnd = t >= segment.stop && part == 0 && cycle > 0;
     if (atVeryEnd) {
         cycle -= 1;
         part = 1;
@@ -72,9 +81,9 @@ std::vector<Key> Segment::keys() const {
 
 double Segment::valueAt(double t) const {
     if (t < stop || settle <= 0) {
-        return duringCycles(*this, std::min<double>(t, stop) - start);
+        return duringCycles(*this, std::min<double>(t, stop));
     }
-    const double from = duringCycles(*this, stop - start);
+    const double from = duringCycles(*this, stop);
     const double part = std::clamp((t - stop) / settle, 0.0, 1.0);
     return from + (rest - from) * part;
 }

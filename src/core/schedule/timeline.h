@@ -18,10 +18,12 @@ struct Key {
 /// along a track of the cue's moves, which are not its own: they belong to the plan and outlive it.
 struct Segment {
     Millis start = 0;
-    Millis length = 0; ///< of one cycle; 0: the last key holds from `start`
-    Millis stop = 0;   ///< end of the last cycle, or where it was cut
-    Millis settle = 0; ///< after `stop`: a straight blend to `rest`
-    int cue = -1;      ///< index into the sequence's cues
+    Millis length = 0;        ///< of one cycle; 0: the last key holds from `start`
+    Millis stop = 0;          ///< end of the last cycle, or where it was cut
+    Millis settle = 0;        ///< after `stop`: a straight blend to `rest`
+    Millis pausedAt = kNever; ///< from here on it stands still, `paused` long
+    Millis paused = 0;
+    int cue = -1; ///< index into the sequence's cues
     bool alternate = false;
     double found = 0; ///< what the property had; keys that lie on top of it are settled upon that
     double rest = 0;

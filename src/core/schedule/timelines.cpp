@@ -19,6 +19,8 @@ Segment makeSegment(const motion::Track& track, const plan::Cue& cue, const CueS
     if (span.form == CueSpan::Form::Play) {
         segment.alternate = cue.repeat.alternate;
         segment.settle = span.settle;
+        segment.pausedAt = span.pausedAt;
+        segment.paused = span.paused;
         segment.track = &track;
         return segment;
     }
@@ -64,11 +66,16 @@ const PropertyTimeline& Timelines::of(int layer, motion::Property property) cons
 
 void Timelines::makeLines(const plan::Plan& plan, bool reducedMotion) {
     m_lines.assign(plan.layers.size() * motion::kProperties, -1);
+    m_measured.assign(plan.layers.size(), false);
     std::vector<std::size_t> replacing; // for each timeline the most segments it can have
     for (const auto& cue : plan.cues) {
         for (const auto& track : movesOf(cue, reducedMotion).tracks) {
             auto& line = m_lines[place(cue.layer, track.property)];
             if (line < 0) {
+                if (motion::isWay(track.property) &&
+                    motion::measureOfWay(track.property) != motion::Measure::Dp) {
+                    m_measured[static_cast<std::size_t>(cue.layer)] = true;
+                }
                 line = static_cast<int>(m_timelines.size());
                 m_timelines.emplace_back(track.property);
                 replacing.push_back(0);

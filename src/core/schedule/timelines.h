@@ -16,6 +16,8 @@ public:
     Timelines(const plan::Plan& plan, const Timing& timing, bool reducedMotion);
 
     [[nodiscard]] const PropertyTimeline& of(int layer, motion::Property property) const;
+    /// Whether a way of the layer is told in something else than dp.
+    [[nodiscard]] bool hasMeasures(int layer) const { return m_measured[static_cast<std::size_t>(layer)]; }
     /// `layer` and `property` at that time; quick where nothing animates it.
     [[nodiscard]] double valueAt(int layer, motion::Property property, double t) const {
         const int line = m_lines[place(layer, property)];
@@ -35,6 +37,7 @@ private:
 
     std::vector<int> m_lines; // for each layer and property its place in m_timelines, or -1
     std::vector<PropertyTimeline> m_timelines;
+    std::vector<bool> m_measured; // for each layer
 };
 
 }

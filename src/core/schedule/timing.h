@@ -25,8 +25,10 @@ struct CueSpan {
     };
     Millis start = kNever, end = kNever; ///< kNever: not as far as is known
     Form form = Form::Play;
-    Millis settle = 0;       ///< after `end`: a straight blend to rest
-    bool neverPlays = false; ///< whatever the gates do: its beat is left out, or the target cannot carry it
+    Millis settle = 0;        ///< after `end`: a straight blend to rest
+    bool neverPlays = false;  ///< whatever the gates do: its beat is left out, or the target cannot carry it
+    Millis pausedAt = kNever; ///< it stands still from here on, `paused` long: the system plays no more of it
+    Millis paused = 0;
 
     /// Only its end state is seen.
     [[nodiscard]] bool dropped() const { return form == Form::EndState; }

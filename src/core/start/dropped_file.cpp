@@ -5,6 +5,8 @@
 #include "core/art/read_clip.h"
 #include "core/art/read_svg.h"
 #include "core/model/limits.h"
+#include "core/start/frames_clip.h"
+#include "core/start/zipped_clip.h"
 
 namespace scaena::start {
 
@@ -26,23 +28,21 @@ void readVector(DroppedFile& file, const FileAccess& files, const fs::path& sour
     file.size = {art->viewBox.width, art->viewBox.height};
     file.usesCurrentColour = art::usesCurrentColour(*art);
     file.path = svg->path;
+    file.motion = svg->motion;
     file.bytes = std::move(svg->bytes);
 }
 
-void readRaster(DroppedFile& file, const fs::path& source, const Decoder& decoder,
-                const std::string& folder) {
-    const auto info = decoder.picture(file.bytes, source.string());
-    if (!info) {
-        file.problems = info.error();
-        return;
+void readClip(DroppedFile& file, const fs::path& given) {
+    auto source = given;
+    if (isArchive(file.bytes)) {
+        auto clip = clipOfArchive(file.bytes, source.string(), file.warnings);
+        if (!clip) {
+            file.problems = clip.error();
+            return;
+        }
+        file.bytes = std::move(*clip);
+        source.replace_extension(".json");
     }
-    file.density = densityOf(source);
-    file.dark = saysDark(source);
-    file.size = {info->pixels.width / file.density, info->pixels.height / file.density};
-    file.path = keptPath(folder, source);
-}
-
-void readClip(DroppedFile& file, const fs::path& source) {
     const auto info = art::readClip(file.bytes, source.string());
     if (!info) {
         file.problems = info.error();
@@ -54,6 +54,30 @@ void readClip(DroppedFile& file, const fs::path& source) {
     file.size = info->size;
     file.length = info->length;
     file.path = keptPath("clips", source);
+}
+
+void readRaster(DroppedFile& file, const fs::path& source, const Decoder& decoder,
+                const std::string& folder) {
+    const auto info = decoder.picture(file.bytes, source.string());
+    if (!info) {
+        file.problems = info.error();
+        return;
+    }
+    const auto frames = decoder.frames(file.bytes, source.string());
+    if (!frames) {
+        file.problems = frames.error();
+        return;
+    }
+    if (frames->size() > 1) { // it moves: a clip
+        file.kind = SourceKind::Clip;
+        file.bytes = clipOfFrames(*frames, info->pixels);
+        readClip(file, fs::path(source).replace_extension(".json"));
+        return;
+    }
+    file.density = densityOf(source);
+    file.dark = saysDark(source);
+    file.size = {info->pixels.width / file.density, info->pixels.height / file.density};
+    file.path = keptPath(folder, source);
 }
 
 }
@@ -89,7 +113,8 @@ DroppedFile readDropped(const FileAccess& files, const fs::path& source, const D
             {ProblemKind::Unsupported,
              "cannot be used here; usable are launch sequences (.scaena), art (.svg, .pdf, VectorDrawable "
              ".xml), pictures "
-             "(.png, .jpg, .webp), Lottie clips (.json), and fonts for a text layer (.ttf, .otf)",
+             "(.png, .jpg, .webp, .gif), Lottie clips (.json, or packed with their pictures: .lottie, .zip), "
+             "and fonts for a text layer (.ttf, .otf)",
              source.string(),
              {}}};
     }

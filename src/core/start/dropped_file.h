@@ -14,9 +14,10 @@ struct DroppedFile {
     Size size; ///< dp or px
     double density = 1;
     bool dark = false;
-    bool usesCurrentColour = false; ///< vectors
-    Millis length = 0;              ///< of a clip
-    Problems problems, warnings;    ///< with problems nothing else of it counts
+    bool usesCurrentColour = false;          ///< vectors
+    std::shared_ptr<const ArtMotion> motion; ///< of vectors that move; may be null
+    Millis length = 0;                       ///< of a clip
+    Problems problems, warnings;             ///< with problems nothing else of it counts
     [[nodiscard]] bool isVector() const {
         return kind == SourceKind::Svg || kind == SourceKind::Pdf || kind == SourceKind::VectorDrawable;
     }

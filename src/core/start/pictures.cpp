@@ -5,6 +5,9 @@
 #include "core/art/read_svg.h"
 #include "core/art/write_svg.h"
 #include "core/start/android_drawable.h"
+#include "core/start/drawable_motion.h"
+#include "core/start/moving_parts.h"
+#include "core/start/zipped_clip.h"
 
 #include <algorithm>
 
@@ -58,7 +61,7 @@ SourceKind kindOf(const std::string& bytes, const fs::path& path) {
     if (head.find("<svg") != std::string_view::npos || ending == ".svg") {
         return SourceKind::Svg;
     }
-    if (ending == ".json" || ending == ".lottie-json") {
+    if (isArchive(bytes) || ending == ".json" || ending == ".lottie-json") {
         return SourceKind::Clip;
     }
     const bool raster = ending == ".png" || ending == ".jpg" || ending == ".jpeg" || ending == ".webp";
@@ -100,17 +103,28 @@ std::string plainStem(const fs::path& path) {
     return stem;
 }
 
-Result<NamedBytes> asSvg(const FileAccess& files, const std::string& bytes, const fs::path& source,
-                         const Decoder& decoder, Problems& warnings) {
-    NamedBytes named{"art/" + makeId(plainStem(source), "logo") + ".svg", bytes};
+Result<VectorSource> asSvg(const FileAccess& files, const std::string& bytes, const fs::path& source,
+                           const Decoder& decoder, Problems& warnings) {
+    VectorSource named;
+    named.path = "art/" + makeId(plainStem(source), "logo") + ".svg";
+    named.bytes = bytes;
     Result<art::Art> art;
     switch (kindOf(bytes, source)) {
-    case SourceKind::VectorDrawable:
-        art = readAndroidDrawable(bytes, source.string(), AndroidValues(files, source), decoder);
+    case SourceKind::VectorDrawable: {
+        const AndroidValues values(files, source);
+        std::string still;
+        auto found = readDrawableMotion(bytes, values, still);
+        const bool moves = !found.motions.empty();
+        art = readAndroidDrawable(moves ? still : bytes, source.string(), values, decoder);
         if (art) {
             named.bytes = art::writeSvg(*art);
+            if (moves || !found.losses.empty()) {
+                named.motion =
+                    std::make_shared<const ArtMotion>(dividedByMotion(named.bytes, std::move(found)));
+            }
         }
         break;
+    }
     case SourceKind::Pdf: {
         auto converted = decoder.pdfToSvg(bytes, source.string());
         if (!converted) {
@@ -121,13 +135,19 @@ Result<NamedBytes> asSvg(const FileAccess& files, const std::string& bytes, cons
         break;
     }
     default:
-        art = art::readSvg(bytes, source.string());
+        named.motion = takeSvgMotion(named.bytes, source.string());
+        art = art::readSvg(named.bytes, source.string());
     }
     if (!art) {
         return tl::unexpected(art.error());
     }
     for (const auto& loss : art->losses) {
         warnings.push_back({ProblemKind::Unsupported, "cannot carry " + loss, source.string(), {}});
+    }
+    if (named.motion) {
+        for (const auto& loss : named.motion->found.losses) {
+            warnings.push_back({ProblemKind::Unsupported, "cannot carry " + loss, source.string(), {}});
+        }
     }
     return named;
 }

@@ -3,6 +3,8 @@
 
 #include "core/start/started.h"
 
+#include <memory>
+
 namespace scaena::start {
 
 enum class SourceKind { Svg, VectorDrawable, Pdf, Raster, Clip, Font, Unknown };
@@ -22,11 +24,18 @@ struct NamedBytes {
     std::string bytes;
 };
 
+struct ArtMotion;
+
+/// A vector source as SVG, and how its file moves.
+struct VectorSource : NamedBytes {
+    std::shared_ptr<const ArtMotion> motion; ///< null: it stands still
+};
+
 /// A vector source (SVG, PDF, a drawable of Android and what it refers to in its `res` folder) as SVG text
 /// for "art/NAME.svg"; losses are noted in `warnings`.
-[[nodiscard]] Result<NamedBytes> asSvg(const FileAccess& files, const std::string& bytes,
-                                       const std::filesystem::path& source, const Decoder& decoder,
-                                       Problems& warnings);
+[[nodiscard]] Result<VectorSource> asSvg(const FileAccess& files, const std::string& bytes,
+                                         const std::filesystem::path& source, const Decoder& decoder,
+                                         Problems& warnings);
 
 /// All pictures that belong to one raster: the same name in other densities and in dark, in the same folder
 /// or the sibling `drawable-…` folders. The one named comes first.

@@ -6,6 +6,7 @@
 
 #include <atomic>
 #include <functional>
+#include <vector>
 
 namespace scaena::start {
 
@@ -13,13 +14,20 @@ namespace scaena::start {
 struct Started {
     model::Sequence sequence;
     std::map<std::string, std::string> files;
-    Problems warnings; ///< what of the source could not be carried
+    std::vector<std::string> taken; ///< what of the source is in it, in words
+    Problems warnings;              ///< what of the source could not be carried
 };
 
 /// A raster picture as far as a first sequence needs it.
 struct PictureInfo {
     Size pixels;
     std::vector<Colour> colours; ///< those that cover most first; transparent parts do not count
+};
+
+/// One frame of a moving picture.
+struct PictureFrame {
+    std::string png;
+    Millis length = 100; ///< how long it is shown
 };
 
 /// What reading sources needs from outside the core.
@@ -31,6 +39,10 @@ public:
     /// The same picture as a PNG, upright and in sRGB.
     [[nodiscard]] virtual Result<std::string> png(const std::string& bytes,
                                                   const std::string& name) const = 0;
+    /// The frames of a moving picture (GIF, WebP, PNG); fewer than two where it stands still. Fails for one that
+    /// holds more than a launch can carry.
+    [[nodiscard]] virtual Result<std::vector<PictureFrame>> frames(const std::string& bytes,
+                                                                   const std::string& name) const = 0;
     /// The first page of a PDF document as SVG.
     [[nodiscard]] virtual Result<std::string> pdfToSvg(const std::string& bytes,
                                                        const std::string& name) const = 0;

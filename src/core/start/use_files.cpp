@@ -2,6 +2,7 @@
 #include "core/start/use_files.h"
 
 #include "core/edit/layer_edits.h"
+#include "core/start/moving_parts.h"
 
 #include <algorithm>
 #include <cmath>
@@ -100,7 +101,21 @@ private:
             artwork.tint = file.usesCurrentColour ? m_use.ink : model::ColourRef();
             fitInto(layer.place, file.size, kNewArt);
         }
-        addLayer(std::move(layer), file.name);
+        const auto made = addLayer(std::move(layer), file.name);
+        if (file.motion && !file.motion->found.motions.empty()) {
+            move(made, file);
+        }
+    }
+
+    /// The file's own motion plays in the first beat behind the opening.
+    void move(const LayerId& layer, const DroppedFile& file) {
+        std::vector<std::string> notes;
+        auto& sequence = m_used.sequence;
+        const BeatId beat = sequence.beats[1].id;
+        sequence = withMotion(std::move(sequence), layer, *file.motion, beat, notes);
+        for (const auto& note : notes) {
+            m_used.warnings.push_back({ProblemKind::Unsupported, "cannot carry " + note, file.path, {}});
+        }
     }
 
     LayerId addLayer(Layer layer, const std::string& name) {
@@ -129,6 +144,36 @@ FilesUsed useFiles(model::Sequence sequence, const std::vector<DroppedFile>& fil
         uses.add(file);
     }
     return uses.take();
+}
+
+model::Sequence replaceFile(model::Sequence sequence, const LayerId& layer, const DroppedFile& file,
+                            const std::string& path, std::string& problem) {
+    using namespace model;
+    const auto* it = findThing(std::as_const(sequence).layers, layer);
+    const bool shows = it && (it->art() || it->as<ImageContent>() || it->as<ClipContent>());
+    if (!shows || !file.problems.empty() || file.kind == SourceKind::Font) {
+        problem = shows ? "is no art, picture or clip" : "this layer shows no file";
+        return sequence;
+    }
+    Contents contents = it->contents;
+    if (file.kind == SourceKind::Raster) {
+        contents = ImageContent{.pictures = {{path, file.density, file.dark, {}}}};
+    } else if (file.kind == SourceKind::Clip) {
+        ClipContent clip;
+        clip.path = path;
+        clip.stopAt = std::max(1, file.length);
+        contents = std::move(clip);
+    } else {
+        Layer copy = *it;
+        if (!copy.art()) {
+            copy.contents = ArtworkContent();
+        }
+        copy.art()->art = path;
+        copy.art()->darkArt.clear();
+        copy.art()->part.clear();
+        contents = std::move(copy.contents);
+    }
+    return edit::replaceContents(std::move(sequence), layer, std::move(contents), problem);
 }
 
 }

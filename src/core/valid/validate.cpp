@@ -6,6 +6,7 @@
 #include "core/valid/checker.h"
 #include "core/valid/validate_layer.h"
 
+#include <cmath>
 #include <set>
 
 namespace scaena::valid {
@@ -96,8 +97,15 @@ private:
         };
         constexpr const char* kNoIcon = "neither an artwork nor an image: no other layer can be an icon";
         expect("/opening/icon", m_sequence.opening.icon, kNoIcon, canBeIcon);
-        expect("/opening/footer", m_sequence.opening.footer, "not a footer mark",
-               [](LayerKind kind) { return kind == LayerKind::FooterMark; });
+        expect("/opening/footer", m_sequence.opening.footer, "neither a footer mark nor an image",
+               canBeFooter);
+        const auto& shift = m_sequence.opening.iconShift;
+        for (const auto& [place, value] :
+             {std::pair("/opening/iconX", shift.x), {"/opening/iconY", shift.y}}) {
+            if (!(std::abs(value) <= limits::kIconShift)) {
+                report(place, fmt::format("has to lie between -{0} and {0} dp", limits::kIconShift));
+            }
+        }
         expect("/appIcon/layer", m_sequence.appIcon.layer, kNoIcon, canBeIcon);
         if (!m_sequence.appIcon.colour.empty()) {
             checkColour("/appIcon/colour", m_sequence.appIcon.colour);

@@ -43,6 +43,9 @@ public:
         m_at.checkColourAt("text/colour", it.colour);
         m_at.checkTextAt("text/text", it.text, limits::kTextLength);
         m_at.checkNumber("text/size", it.size, 1, 1000);
+        m_at.checkNumber("text/wrapAt", it.wrapAt, 0, limits::kFarthest);
+        m_at.checkNumber("text/lineHeight", it.lineHeight, 50, 300);
+        m_at.checkNumber("text/spacing", it.spacing, -20, 200);
         m_at.checkPath("text/fontFile", it.fontFile);
     }
     void operator()(const ShapeContent& it) const {

@@ -16,6 +16,7 @@ using motion::Property;
 
 namespace {
 
+constexpr Millis kPiece = 10; ///< of a motion that is laid down in straight pieces
 constexpr const char* kAndroidNs = "http://schemas.android.com/apk/res/android";
 
 struct AnimatorTarget {
@@ -83,24 +84,49 @@ private:
             with(root, "android:ordering", "together");
         }
         auto animator = set->document_element().append_child("objectAnimator");
-        with(animator, "android:duration", std::to_string(std::max(1, cue.length)));
-        with(animator, "android:startOffset", std::to_string(segment.start));
+        const Millis longest = plan::targetOf("android12").opening.longestAnimation;
+        if (segment.start + cue.length * cue.repeat.times > longest) {
+            return addBeginning(animator, target, segment, longest);
+        }
+        auto holder = holderOf(animator, target, segment.start, std::max(1, cue.length));
         if (cue.repeat.times > 1) {
             with(animator, "android:repeatCount", std::to_string(cue.repeat.times - 1));
             with(animator, "android:repeatMode", cue.repeat.alternate ? "reverse" : "restart");
         }
-        // The animator itself runs evenly; every keyframe brings the easing of the interval that arrives at
-        // it.
-        with(animator, "android:interpolator", "@android:interpolator/linear");
-        auto holder = animator.append_child("propertyValuesHolder");
-        with(holder, "android:propertyName", target.property);
-        with(holder, "android:valueType", "floatType");
         const auto keys = segment.keys();
         addKeyframe(holder, 0, keys.front().value, {});
         for (std::size_t i = 1; i < keys.size(); ++i) {
             addInterval(holder, keys[i - 1], keys[i]);
         }
         m_longest = std::max(m_longest, segment.start + cue.length * cue.repeat.times);
+    }
+
+    /// The animator itself runs evenly; every keyframe brings the easing of the interval that arrives at it.
+    static pugi::xml_node holderOf(pugi::xml_node animator, const AnimatorTarget& target, Millis start,
+                                   Millis length) {
+        with(animator, "android:duration", std::to_string(length));
+        with(animator, "android:startOffset", std::to_string(start));
+        with(animator, "android:interpolator", "@android:interpolator/linear");
+        auto holder = animator.append_child("propertyValuesHolder");
+        with(holder, "android:propertyName", target.property);
+        with(holder, "android:valueType", "floatType");
+        return holder;
+    }
+
+    /// Of what goes on after the opening the system plays the beginning alone: it would jump to an
+    /// animation's end where it stops playing.
+    void addBeginning(pugi::xml_node animator, const AnimatorTarget& target, const schedule::Segment& segment,
+                      Millis longest) {
+        const Millis length = longest - segment.start;
+        auto holder = holderOf(animator, target, segment.start, length);
+        schedule::Segment whole = segment;
+        whole.pausedAt = kNever; // as if the opening were over before
+        const int pieces = std::max(1, (length + kPiece - 1) / kPiece);
+        for (int i = 0; i <= pieces; ++i) {
+            const double part = static_cast<double>(i) / pieces;
+            addKeyframe(holder, part, whole.valueAt(segment.start + part * length), {});
+        }
+        m_longest = std::max(m_longest, longest);
     }
 
     static void addKeyframe(pugi::xml_node holder, double at, double value, const std::string& interpolator) {

@@ -125,8 +125,8 @@ and Kotlin 1.3 or later. Everything is internal, in the package `{code}`. Five s
         }}
 
    `outcome` is told once, as soon as it is decided: `COMPLETE`; `WENT_ON`, `OFFLINE` or `MESSAGE` after a time-out;
-   `INTERRUPTED` for a launch that was dismissed, skipped or destroyed before. `{object}.whenOver {{ … }}` is called once
-   when the show is over and the first screen can be used. `{object}.outcome` keeps the outcome: an activity
+   `INTERRUPTED` for a launch that was dismissed, skipped or destroyed before. `{object}.whenOver {{ … }}`, behind `attach`, is
+   called once when the show is over and the first screen can be used. `{object}.outcome` keeps the outcome: an activity
    that is made anew afterwards asks there.
 {message}   With Compose, `compose/{object}/LaunchCompose.kt` gives the outcome as state; the steps are in `COMPOSE.md` beside it.
 

@@ -138,10 +138,17 @@ bool addArt(AndroidBuild& build, const std::string& name, const art::Art& art, S
 
 std::vector<LayerDrawable> addLayerDrawables(AndroidBuild& build, bool openingOnly) {
     std::vector<LayerDrawable> drawables;
-    const auto& shown = build.sequence().opening.layers;
+    const auto& opening = build.sequence().opening;
+    const auto isShown = [&](const model::Layer& layer) {
+        const bool inList =
+            std::find(opening.layers.begin(), opening.layers.end(), layer.id) != opening.layers.end();
+        // Art as icon or footer has drawables of its own; an image is shown as it is.
+        const bool bySystem = layer.id == opening.icon || layer.id == opening.footer;
+        return (inList && schedule::canBeStatic(layer.kind())) ||
+               (bySystem && layer.as<model::ImageContent>() != nullptr);
+    };
     for (const auto& layer : build.sequence().layers) {
-        if (openingOnly && (std::find(shown.begin(), shown.end(), layer.id) == shown.end() ||
-                            !schedule::canBeStatic(layer.kind()))) {
+        if (openingOnly && !isShown(layer)) {
             drawables.push_back({});
             continue;
         }

@@ -19,14 +19,26 @@ namespace {
 
 const plan::OpeningTraits& newerAndroid() { return plan::targetOf("android12").opening; }
 
-/// The icon's box is larger than what is seen of it; the art lies in its middle, within the visible circle.
-std::string iconVector(const art::Art& art, const model::Layer& layer, const std::string& currentColour,
-                       const IconPose& pose) {
+/// The icon's box is larger than what is seen of it; the art lies about its middle, within the visible
+/// circle.
+struct IconFrame {
+    double side = 0; ///< dp
+    Rect box;        ///< of the art, within it
+};
+
+IconFrame iconFrame(const model::Sequence& sequence, const model::Layer& layer) {
     const double side = model::plateOf(layer) ? newerAndroid().plateBox : newerAndroid().iconBox;
     const Size size = schedule::openingIconSize(layer, newerAndroid());
+    const Point shift = sequence.opening.iconShift;
+    return {side,
+            {(side - size.width) / 2 + shift.x, (side - size.height) / 2 + shift.y, size.width, size.height}};
+}
+
+std::string iconVector(const IconFrame& frame, const art::Art& art, const model::Layer& layer,
+                       const std::string& currentColour, const IconPose& pose) {
     VectorOptions options;
-    options.size = {side, side};
-    options.box = {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height};
+    options.size = {frame.side, frame.side};
+    options.box = frame.box;
     options.currentColour = currentColour;
     options.groupName = "icon";
     options.pivot = layer.pivot;
@@ -40,38 +52,43 @@ void addIconPicture(AndroidBuild& build, const model::Layer& layer, const art::A
                     Appearance appearance) {
     const auto name = build.names.resource("icon");
     const std::string folder = appearance == Appearance::Dark ? "res/drawable-night/" : "res/drawable/";
+    const auto frame = iconFrame(build.sequence(), layer);
     if (whyNotVector(art)) {
-        const double side = model::plateOf(layer) ? newerAndroid().plateBox : newerAndroid().iconBox;
-        const Size size = schedule::openingIconSize(layer, newerAndroid());
-        addArt(build, name, art, {side, side},
-               {(side - size.width) / 2, (side - size.height) / 2, size.width, size.height},
-               model::tintOf(layer), appearance);
+        addArt(build, name, art, {frame.side, frame.side}, frame.box, model::tintOf(layer), appearance);
         return;
     }
     build.add(folder + name + ".xml",
-              iconVector(art, layer,
+              iconVector(frame, art, layer,
                          model::tintOf(layer).empty() ? "#FF000000"
                                                       : "@color/" + build.names.colour(model::tintOf(layer)),
                          iconPose(build.input.study, model::indexOf(build.sequence().layers, layer.id))));
 }
 
-/// A picture in the middle of the icon's box; the box itself is an invisible shape that gives the list its
-/// size.
-void addImageIcon(AndroidBuild& build, const model::Layer& layer) {
-    const double side = newerAndroid().iconBox;
-    const Size size = keptProportions(build, layer, schedule::openingIconSize(layer, newerAndroid()));
+/// A picture about the middle of a box the system draws; the box itself is an invisible shape that gives the
+/// list its size.
+void addBoxedImage(AndroidBuild& build, const char* name, const model::Layer& layer, Size whole, Size within,
+                   Point shift) {
+    const Size size = keptProportions(build, layer, within);
     const auto dp = [](double value) { return numberText(value) + "dp"; };
     pugi::xml_document document;
     auto list = with(document.append_child("layer-list"), "xmlns:android",
                      "http://schemas.android.com/apk/res/android");
     auto box = list.append_child("item").append_child("shape");
-    with(with(box.append_child("size"), "android:width", dp(side)), "android:height", dp(side));
+    with(with(box.append_child("size"), "android:width", dp(whole.width)), "android:height",
+         dp(whole.height));
     with(box.append_child("solid"), "android:color", "#00000000");
     auto item = list.append_child("item");
     with(with(item, "android:width", dp(size.width)), "android:height", dp(size.height));
     with(item, "android:gravity", "center");
+    // An inset on one side moves a centred item by half of it.
+    if (shift.x != 0) {
+        with(item, shift.x > 0 ? "android:left" : "android:right", dp(std::abs(shift.x) * 2));
+    }
+    if (shift.y != 0) {
+        with(item, shift.y > 0 ? "android:top" : "android:bottom", dp(std::abs(shift.y) * 2));
+    }
     with(item, "android:drawable", "@drawable/" + build.names.resource("image", layer.id));
-    build.add("res/drawable/" + build.names.resource("icon") + ".xml", xmlText(document));
+    build.add("res/drawable/" + build.names.resource(name) + ".xml", xmlText(document));
 }
 
 /// Light and dark picture of the icon, and its animation if some cue moves it and it could be written as a
@@ -82,7 +99,9 @@ Millis addIcon(AndroidBuild& build) {
         return 0;
     }
     if (layer->as<model::ImageContent>()) {
-        addImageIcon(build, *layer);
+        const double side = newerAndroid().iconBox;
+        addBoxedImage(build, "icon", *layer, {side, side}, schedule::openingIconSize(*layer, newerAndroid()),
+                      build.sequence().opening.iconShift);
         return 0;
     }
     const auto light = project::shownArt(build.sequence(), build.input.artFiles, *layer, Appearance::Light);
@@ -112,6 +131,10 @@ void addFooter(AndroidBuild& build) {
     const double fit = std::min({1.0, whole.width / std::max(1.0, layer->place.width),
                                  whole.height / std::max(1.0, layer->place.height)});
     const Size size{layer->place.width * fit, layer->place.height * fit};
+    if (layer->as<model::ImageContent>()) {
+        addBoxedImage(build, "footer", *layer, whole, size, {});
+        return;
+    }
     const Rect box{(whole.width - size.width) / 2, (whole.height - size.height) / 2, size.width, size.height};
     for (const auto appearance : {Appearance::Light, Appearance::Dark}) {
         if (appearance == Appearance::Light || project::differsByNight(*layer)) {

@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: MIT
+#include "core/art/picture_head.h"
 #include "core/art/read_clip.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/android/build.h"
-#include "export/common/picture_kind.h"
+#include "export/common/sized_pictures.h"
 
 #include <algorithm>
 #include <cmath>
@@ -19,21 +20,44 @@ namespace {
 /// densest.
 constexpr double kClipDensity = 3;
 
+constexpr std::pair<double, const char*> kBuckets[] = {
+    {1, "mdpi"}, {1.5, "hdpi"}, {2, "xhdpi"}, {3, "xxhdpi"}, {4, "xxxhdpi"}};
+
 const char* bucketOf(double density) {
-    static constexpr std::pair<double, const char*> buckets[] = {
-        {1, "mdpi"}, {1.5, "hdpi"}, {2, "xhdpi"}, {3, "xxhdpi"}, {4, "xxxhdpi"}};
-    const auto* best = &buckets[0];
-    for (const auto& it : buckets) {
+    const auto* best = &kBuckets[0];
+    for (const auto& it : kBuckets) {
         best = std::abs(it.first - density) < std::abs(best->first - density) ? &it : best;
     }
     return best->second;
+}
+
+/// One file for each density, as large as it is shown there; a file that serves several as it is stands once,
+/// where its own pixels belong.
+bool addSized(AndroidBuild& build, const model::Layer& layer, const std::string& name, bool dark) {
+    bool any = false;
+    const auto add = [&](const char* bucket, const SizedPicture& picture) {
+        const auto path =
+            fmt::format("res/drawable-{}{}/{}{}", dark ? "night-" : "", bucket, name, picture.ending);
+        if (!build.has(path)) {
+            build.addLater(path, picture.maker(build.input.rasteriser));
+        }
+        any = true;
+    };
+    for (const auto& [density, bucket] : kBuckets) {
+        const auto picture = sizedPicture(build.input, layer, density, dark);
+        if (!picture) {
+            return false;
+        }
+        add(picture->isWhole() ? bucketOf(picture->ownDensity) : bucket, *picture);
+    }
+    return any;
 }
 
 /// Copies one of the person's pictures; says so if it is none the platform reads.
 bool copyPicture(AndroidBuild& build, const std::string& path, const std::string& folder,
                  const std::string& name) {
     const auto* bytes = build.input.artFiles.bytesOf(path);
-    const std::string ending = bytes ? pictureEnding(*bytes) : std::string();
+    const std::string ending = bytes ? art::pictureEnding(*bytes) : std::string();
     if (ending.empty()) {
         build.base.note("picture-left-out",
                         fmt::format("“{}” is left out: Android reads PNG, WebP and JPEG pictures.", path));
@@ -53,18 +77,17 @@ std::string frameName(const std::string& clip, int frame) { return fmt::format("
 Size keptProportions(const AndroidBuild& build, const model::Layer& layer, Size box) {
     const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
     const auto* bytes = shown ? build.input.artFiles.bytesOf(shown->path) : nullptr;
-    const auto own = bytes ? pictureSize(*bytes).value_or(box) : box;
+    const auto own = bytes ? art::pictureSize(*bytes).value_or(box) : box;
     const double fit = art::fitInto({0, 0, own.width, own.height}, {0, 0, box.width, box.height}).meanScale();
     return {own.width * fit, own.height * fit};
 }
 
 LayerDrawable addImageLayer(AndroidBuild& build, const model::Layer& layer) {
     const auto name = build.names.resource("image", layer.id);
+    noteUnread(build.base, layer, "Android reads PNG, WebP and JPEG pictures");
     bool any = false;
-    for (const auto& picture : layer.get<model::ImageContent>().pictures) {
-        const auto folder =
-            fmt::format("res/drawable-{}{}", picture.dark ? "night-" : "", bucketOf(picture.density));
-        any = copyPicture(build, picture.path, folder, name) || any;
+    for (const bool dark : {false, true}) {
+        any = addSized(build, layer, name, dark) || any;
     }
     if (!any) {
         return {};

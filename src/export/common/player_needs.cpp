@@ -12,9 +12,10 @@ struct Plain {
     const char* need;
     const char* without;
 };
-constexpr std::array<Plain, 2> kPlain = {{
+constexpr std::array<Plain, 3> kPlain = {{
     {"Layers.alone", "Layer.parent"}, // no layer lies in a group
     {"Art.whole", "Property.draw"},   // none is drawn by and by
+    {"Looks.upright", "Look.wide"},   // none is drawn otherwise where the screen is wider than high
 }};
 
 }

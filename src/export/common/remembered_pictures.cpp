@@ -80,6 +80,12 @@ std::string RememberedPictures::clipPng(const std::shared_ptr<const std::string>
                 [&](const art::ArtPtr&) { return m_rasteriser.clipPng(clip, millis, width, height); });
 }
 
+std::string RememberedPictures::scaledPng(const std::shared_ptr<const std::string>& picture, int width,
+                                          int height) const {
+    return once(nullptr, {}, picture, fmt::format("scaled {} {}", width, height),
+                [&](const art::ArtPtr&) { return m_rasteriser.scaledPng(picture, width, height); });
+}
+
 std::string RememberedPictures::clipSheetPng(const std::shared_ptr<const std::string>& clip,
                                              const std::vector<double>& times, Size pixels,
                                              int columns) const {

@@ -2,12 +2,13 @@
 #include "export/common/script_pictures.h"
 #include "export/common/wide_look.h"
 
+#include "core/art/picture_head.h"
 #include "core/base/overloads.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/framed_art.h"
 #include "export/common/look_tree.h"
-#include "export/common/picture_kind.h"
+#include "export/common/sized_pictures.h"
 
 #include <algorithm>
 #include <cmath>
@@ -59,7 +60,7 @@ public:
                 art(layer);
             }
         };
-        std::visit(Overloads{drawn, [&](const model::ImageContent& it) { image(layer, it); },
+        std::visit(Overloads{drawn, [&](const model::ImageContent&) { image(layer); },
                              [&](const model::BackdropContent& it) { backdrop(layer, it); },
                              [&](const model::ClipContent& it) { clip(layer, it); },
                              [](const model::ProgressContent&) {}, [](const model::FirstScreenContent&) {},
@@ -83,7 +84,7 @@ private:
     /// the bytes.
     void copy(const std::string& name, const std::string& from, bool night, int scale) {
         const auto* bytes = m_build.input.artFiles.bytesOf(from);
-        if (!bytes || pictureEnding(*bytes).empty()) {
+        if (!bytes || art::pictureEnding(*bytes).empty()) {
             m_build.note(
                 "picture-left-out",
                 fmt::format("“{}” is left out: only PNG, WebP and JPEG pictures can be shown.", from));
@@ -95,14 +96,17 @@ private:
         }
     }
 
-    void image(const model::Layer& layer, const model::ImageContent& content) {
+    void image(const model::Layer& layer) {
+        noteUnread(m_build, layer, "only PNG, WebP and JPEG pictures can be shown");
         for (const bool night : {false, true}) {
-            const bool any = std::any_of(content.pictures.begin(), content.pictures.end(),
-                                         [&](const auto& it) { return it.dark == night; });
-            for (int scale = 1; any && scale <= kScales; ++scale) {
-                const auto* best =
-                    project::pictureFor(layer, scale, night ? Appearance::Dark : Appearance::Light);
-                copy(layer.id, best->path, night, scale);
+            for (int scale = 1; scale <= kScales; ++scale) {
+                const auto picture = sizedPicture(m_build.input, layer, scale, night);
+                if (picture) {
+                    m_build.addLater(path(layer.id, night, scale), picture->maker(m_build.input.rasteriser));
+                    if (night) {
+                        dark.insert(layer.id + ".png");
+                    }
+                }
             }
         }
     }
@@ -191,6 +195,11 @@ private:
     void art(const model::Layer& layer, const std::string& name) {
         const auto light = layerPicture(m_build.input, layer, Appearance::Light);
         const auto night = layerPicture(m_build.input, layer, Appearance::Dark);
+        // As sharp as it is when it has grown, as far as that goes.
+        const plan::TargetId on = "react-native"; // the one that shows art as pictures
+        const double growth = largestShown(m_build.input, layer, on);
+        const double most = plan::targetOf(on).player.largestArtPicture /
+                            std::max({light.size.width, light.size.height, 1.0});
         const bool differs =
             project::differsByNight(layer) || model::plateOf(layer) || !(light.ink == night.ink);
         for (const bool isNight : {false, true}) {
@@ -201,11 +210,12 @@ private:
                 dark.insert(name + ".png");
             }
             for (int scale = 1; scale <= kScales; ++scale) {
-                m_build.addLater(path(name, isNight, scale), [&rasteriser = m_build.input.rasteriser,
-                                                              it = isNight ? night : light, scale] {
-                    const auto pixels = pixelsOf(it.size, scale);
-                    return rasteriser.png(it.art, pixels.width, pixels.height, it.ink);
-                });
+                m_build.addLater(path(name, isNight, scale),
+                                 [&rasteriser = m_build.input.rasteriser, it = isNight ? night : light,
+                                  density = std::max(double(scale), std::min(scale * growth, most))] {
+                                     const auto pixels = pixelsOf(it.size, density);
+                                     return rasteriser.png(it.art, pixels.width, pixels.height, it.ink);
+                                 });
             }
         }
     }

@@ -244,6 +244,16 @@ private:
         return {all, !all && std::any_of(m_plans.begin(), m_plans.end(), dropped)};
     }
 
+    /// Until when a system plays a cue that the player then carries on; -1: none does.
+    [[nodiscard]] Millis systemUntil(plan::Index cue) const {
+        for (const auto& plan : m_plans) {
+            if (plan->cues[static_cast<std::size_t>(cue)].continues) {
+                return plan->target->opening.longestAnimation;
+            }
+        }
+        return -1;
+    }
+
     [[nodiscard]] CodeValue cueValue(plan::Index index) const {
         const auto& c = m_plan.cues[static_cast<std::size_t>(index)];
         const auto [dropped, bySystem] = carry(index);
@@ -271,6 +281,7 @@ private:
             .named("end", constantOf("RepeatEnd", c.repeat.end), c.repeat.end == model::RepeatEnd::Cut)
             .named("settle", {c.repeat.settle}, c.repeat.end != model::RepeatEnd::Settle)
             .named("adds", {true}, !c.adds)
+            .named("systemUntil", {systemUntil(index)}, systemUntil(index) < 0)
             .named("dropped", {true}, !dropped)
             .named("bySystem", {true}, !bySystem)
             .named("reveal",

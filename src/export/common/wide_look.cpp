@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/wide_look.h"
 
+#include "core/art/picture_head.h"
 #include "core/art/read_clip.h"
 #include "core/project/shown_art.h"
-#include "export/common/picture_kind.h"
 
 namespace scaena::exporting {
 
@@ -18,7 +18,7 @@ std::optional<Size> ownSize(const ExportInput& input, const model::Layer& layer)
     if (layer.as<model::ImageContent>()) {
         const auto* shown = project::pictureFor(layer, 3, model::Appearance::Light);
         const auto* bytes = shown ? input.artFiles.bytesOf(shown->path) : nullptr;
-        return bytes ? pictureSize(*bytes) : std::nullopt;
+        return bytes ? art::pictureSize(*bytes) : std::nullopt;
     }
     if (const auto* clip = layer.as<model::ClipContent>()) {
         const auto* bytes = input.artFiles.bytesOf(clip->path);

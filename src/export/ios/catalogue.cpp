@@ -1,11 +1,12 @@
 // SPDX-License-Identifier: MIT
+#include "core/art/picture_head.h"
 #include "core/base/overloads.h"
 #include "core/plan/carry.h"
 #include "core/project/shown_art.h"
 #include "export/common/app_icon.h"
 #include "export/common/look_tree.h"
-#include "export/common/picture_kind.h"
 #include "export/common/script_pictures.h"
+#include "export/common/sized_pictures.h"
 #include "export/common/wide_look.h"
 #include "export/ios/ios_parts.h"
 
@@ -41,13 +42,17 @@ public:
     ImageSet(const ImageSet&) = delete;
     ImageSet& operator=(const ImageSet&) = delete;
 
-    /// `scale` 0: the only one of its appearance.
-    void add(int scale, bool dark, std::function<std::string()> make, const char* ending = ".png") {
-        const auto file = fmt::format("{}{}{}{}", m_name, dark ? "-dark" : "",
+    /// `scale` 0: the only one of its appearance. `low`: for phones held sideways, the compact height class.
+    void add(int scale, bool dark, std::function<std::string()> make, const char* ending = ".png",
+             bool low = false) {
+        const auto file = fmt::format("{}{}{}{}{}", m_name, low ? "-low" : "", dark ? "-dark" : "",
                                       scale > 1 ? fmt::format("@{}x", scale) : "", ending);
         Json image = {{"idiom", "universal"}, {"filename", file}};
         if (scale > 0) {
             image["scale"] = fmt::format("{}x", scale);
+        }
+        if (low) {
+            image["height-class"] = "compact";
         }
         if (dark) {
             image["appearances"] = darkMark();
@@ -68,17 +73,29 @@ public:
         }
     }
 
-    /// A picture of the person's own, byte for byte. False if it is of no kind the platform reads.
-    bool addFile(const std::string& path, int scale, bool dark) {
-        const auto* bytes = m_build.input.artFiles.bytesOf(path);
-        const auto ending = bytes ? pictureEnding(*bytes) : std::string();
-        if (ending.empty() || ending == ".webp") {
+    /// What is no PNG or JPEG is written as PNG.
+    void addSized(const SizedPicture& picture, int scale, bool dark, bool low = false) {
+        auto written = picture;
+        if (written.ending == ".webp") {
+            const auto pixels = art::pictureSize(*picture.bytes).value_or(Size{1, 1});
+            written.width = static_cast<int>(pixels.width);
+            written.height = static_cast<int>(pixels.height);
+        }
+        add(scale, dark, written.maker(m_build.input.rasteriser), written.ending == ".jpg" ? ".jpg" : ".png",
+            low);
+    }
+
+    /// A picture of the person's own in all its pixels. False if it is of no kind the platform reads.
+    bool addFile(const std::string& path, int scale, bool dark, bool low = false) {
+        const auto found = m_build.input.artFiles.files.find(path);
+        const auto ending =
+            found == m_build.input.artFiles.files.end() ? std::string() : art::pictureEnding(*found->second);
+        if (ending.empty()) {
             m_build.note("picture-left-out",
                          fmt::format("“{}” is left out: asset catalogues take PNG and JPEG pictures.", path));
             return false;
         }
-        add(
-            scale, dark, [bytes] { return *bytes; }, ending == ".jpg" ? ".jpg" : ".png");
+        addSized({path, found->second, ending, 0, 0}, scale, dark, low);
         return true;
     }
 
@@ -88,14 +105,22 @@ private:
     Json m_images = Json::array();
 };
 
-void addPictures(ImageSet& set, const model::Layer& layer) {
+/// As large as it is shown at each scale; one file that serves two scales as it is stands at the larger.
+void addPictures(ExportBuild& build, ImageSet& set, const model::Layer& layer) {
+    noteUnread(build, layer, "asset catalogues take PNG and JPEG pictures");
     for (const bool dark : {false, true}) {
-        const auto& pictures = layer.get<model::ImageContent>().pictures;
-        const bool any =
-            std::any_of(pictures.begin(), pictures.end(), [&](const auto& it) { return it.dark == dark; });
-        for (int scale = 1; any && scale <= 3; ++scale) {
-            const auto* best = project::pictureFor(layer, scale, dark ? Appearance::Dark : Appearance::Light);
-            set.addFile(best->path, scale, dark);
+        std::optional<SizedPicture> above;
+        for (int scale = 3; scale >= 1; --scale) {
+            auto picture = sizedPicture(build.input, layer, scale, dark);
+            if (!picture) {
+                break;
+            }
+            const bool isSame =
+                above && above->isWhole() && picture->isWhole() && above->path == picture->path;
+            if (!isSame) {
+                set.addSized(*picture, scale, dark);
+            }
+            above = std::move(picture);
         }
     }
 }
@@ -155,6 +180,16 @@ std::optional<OpeningPicture> addOpeningPicture(ExportBuild& build, const IosNam
                           if (any && !it->dark.empty()) {
                               set.addFile(it->dark, 0, true);
                           }
+                          // A catalogue knows no orientation, but the class of a phone held sideways.
+                          for (const bool dark : {false, true}) {
+                              const auto wide = project::backdropPicture(
+                                  layer, dark ? Appearance::Dark : Appearance::Light, true);
+                              const bool isOther = dark ? !it->landscape.empty() || !it->darkLandscape.empty()
+                                                        : !it->landscape.empty();
+                              if (any && isOther) {
+                                  set.addFile(wide, 0, dark, true);
+                              }
+                          }
                           return OpeningPicture{{390, 844},
                                                 true,
                                                 it->fit == model::Fit::Fill ? "scaleAspectFill"
@@ -164,7 +199,7 @@ std::optional<OpeningPicture> addOpeningPicture(ExportBuild& build, const IosNam
                   },
                   [&](const model::ImageContent&) -> Made {
                       ImageSet set(build, names, names.opening(layer.id));
-                      addPictures(set, layer);
+                      addPictures(build, set, layer);
                       return OpeningPicture{{layer.place.width, layer.place.height}, false, "scaleAspectFit"};
                   }},
         layer.contents);
@@ -203,7 +238,7 @@ void addPlayerPictures(ExportBuild& build, const IosNames& names) {
     for (const auto& layer : build.sequence().layers) {
         if (layer.as<model::ImageContent>()) {
             ImageSet set(build, names, names.picture(layer.id));
-            addPictures(set, layer);
+            addPictures(build, set, layer);
         } else if (model::pictureOf(layer)) {
             addBackdropPicture(build, names, layer);
             if (const auto wide = wideLookOf(build.input, layer).other) { // catalogues know no orientation

@@ -65,8 +65,8 @@ Swift 6 mode. All names lie in `{launch}` and are internal. Five steps are left 
 
    The outcome is told once, as soon as it is decided: `complete`; `wentOn`, `offline` or `message` after a time-out;
    `interrupted` for a launch that was dismissed, skipped or whose window went before. `{launch}.outcome` keeps it, and
-   `await {launch}.decided()` waits for it. `{launch}.whenOver {{ outcome in … }}` is called once when the show is over and
-   the content can be used; `await {launch}.over()` waits for that.
+   `await {launch}.decided()` waits for it. `{launch}.whenOver {{ outcome in … }}`, behind `attach`, is called once
+   when the show is over and the content can be used; `await {launch}.over()` waits for that.
 {message}
 5. Tell it what has loaded, wherever that is known:
 

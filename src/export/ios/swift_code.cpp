@@ -120,12 +120,15 @@ std::string looksText(const SwiftLooks& looks) {
         wide += lookItem(functions, fmt::format("wideLook{}", layer), fmt::format("{}: ", layer),
                          {looks.upright[layer].name, look}, looks.wide.size() == 1);
     }
-    const auto out =
+    auto out =
         functions + "    static func looks() -> [Look] {\n        [\n" + items + "        ]\n    }\n\n";
-    const auto others = wide.empty() ? std::string("[:]") : "[\n" + wide + "        ]";
-    return out +
-           "    /// Where the screen is wider than high, by layer.\n    static func wideLooks() -> [Int: " +
-           "Look] {\n        " + others + "\n    }\n\n";
+    if (!wide.empty()) {
+        out += "    /// Where the screen is wider than high, by layer.\n    static func wideLooks() -> [Int: "
+               "Look] "
+               "{\n        [\n" +
+               wide + "        ]\n    }\n\n";
+    }
+    return out;
 }
 
 std::string gateMembers(const model::Sequence& sequence) {

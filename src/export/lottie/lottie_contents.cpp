@@ -2,12 +2,12 @@
 #include "export/lottie/lottie_contents.h"
 
 #include "core/art/parts.h"
+#include "core/art/picture_head.h"
 #include "core/art/read_clip.h"
 #include "core/base/base64.h"
 #include "core/base/overloads.h"
 #include "core/project/shown_art.h"
 #include "export/common/framed_art.h"
-#include "export/common/picture_kind.h"
 #include "export/lottie/lottie_keys.h"
 
 #include <algorithm>
@@ -335,8 +335,8 @@ LottieContent LottieContents::clip(const model::Layer& layer, const LottieCourse
 
 std::optional<LottieContent> LottieContents::picture(const std::string& path, Size box, bool covers) {
     const auto* bytes = m_build.input.artFiles.bytesOf(path);
-    const auto ending = bytes ? pictureEnding(*bytes) : std::string();
-    const auto size = bytes ? pictureSize(*bytes) : std::nullopt;
+    const auto ending = bytes ? art::pictureEnding(*bytes) : std::string();
+    const auto size = bytes ? art::pictureSize(*bytes) : std::nullopt;
     if (ending.empty() || !size) {
         note(fmt::format("“{}” is left out: the composition takes PNG, WebP and JPEG pictures.", path));
         return std::nullopt;

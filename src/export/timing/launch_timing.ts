@@ -4,7 +4,6 @@ type Int = number;
 type Double = number;
 type Growing<T> = T[];
 declare function ints(count: Int, value: Int): Int[];
-declare function doubles(count: Int): Double[];
 declare function flags(count: Int): boolean[];
 declare function whole(value: Double): Int;
 
@@ -20,7 +19,7 @@ export type EasingKind = 'cubic' | 'steps' | 'stops' | 'bounces' | 'spring';
 export type LayerKind = 'backdrop' | 'art' | 'firstScreen' | 'progress' | 'clip' | 'group';
 export type Shown = 'always' | 'offline' | 'message';
 export type Property =
-  | 'opacity' | 'x' | 'y' | 'scale' | 'scaleX' | 'scaleY' | 'rotation' | 'flip' | 'reveal' | 'draw' | 'travel' | 'panel'
+  | 'opacity' | 'x' | 'y' | 'xScreen' | 'yScreen' | 'xItself' | 'yItself' | 'xEdge' | 'yEdge' | 'scale' | 'scaleX' | 'scaleY' | 'rotation' | 'flip' | 'reveal' | 'draw' | 'travel' | 'panel'
   | 'clip';
 
 /** How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided. */
@@ -102,6 +101,9 @@ export class Cue {
   readonly end: RepeatEnd = 'cut';
   readonly settle: Int = 0;
   readonly adds: boolean = false;
+
+  /** Until when the system plays it at most; then it is carried on from where it stands. -1: it ends with the opening. */
+  readonly systemUntil: Int = -1;
   readonly dropped: boolean = false;
   readonly bySystem: boolean = false;
   readonly reveal: RevealShape | null = null;
@@ -153,6 +155,7 @@ export class LaunchConditions {
   readonly start: StartKind;
   readonly reducedMotion: boolean;
   readonly systemMoves: boolean; //? player.system
+  readonly iconBegan: Int; //? player.icon
   readonly pace: Double; //? player.pace
   readonly messageAt: Int;
   readonly retriedAt: Int;
@@ -204,9 +207,9 @@ function rank(outcome: Outcome): Int { //? BeatKind.wait
 
 /** What a property is where nothing says anything else. */
 function neutral(property: Property): Double {
-  const isTurn = property === 'rotation' || property === 'flip';
-  const isWay = property === 'x' || property === 'y' || property === 'travel' || property === 'panel';
-  return isTurn || isWay || property === 'clip' ? 0 : 1;
+  const isFactor = property === 'scale' || property === 'scaleX' || property === 'scaleY';
+  const isPart = property === 'opacity' || property === 'reveal' || property === 'draw';
+  return isFactor || isPart ? 1 : 0;
 }
 
 export function eased(easing: Easing, x: Double): Double {
@@ -294,8 +297,21 @@ class CueTiming {
   skips: boolean = false;
   never: boolean = false;
   hangs: boolean = false;
+  pausedAt: Int = NEVER;
+  paused: Int = 0;
 
   constructor(readonly cue: Cue) {}
+
+  /** How long it has been playing; not while it stands still because the system plays no more of it. */
+  playedAt(t: Double): Double {
+    if (t <= this.pausedAt) return t - this.start;
+    return Math.max(1.0 * this.pausedAt, t - this.paused) - this.start;
+  }
+
+  /** When that is which plays at `t` as if it never stood still. */
+  seenAt(t: Double): Double { //? player.edges
+    return t <= this.pausedAt ? t : t + this.paused;
+  }
 
   skip(from: Int, to: Int): void {
     this.start = from;
@@ -341,15 +357,19 @@ class Segment {
     edges.push(this.plan.start);
     edges.push(this.plan.stop);
     edges.push(this.plan.rests());
-    const stop = Math.min(until, 1.0 * this.plan.stop);
+    const stop = Math.min(until, 1.0 * this.plan.stop - this.plan.paused);
     const length = this.plan.skips ? this.plan.stop - this.plan.start : this.plan.length;
     let round = 1.0 * this.plan.start;
     while (round < stop && length > 0) {
       const at = this.track.at;
       for (let i = 0; i < at.length; i++) {
-        edges.push(round + at[i] * length);
+        edges.push(this.plan.seenAt(round + at[i] * length));
         const steps = i < at.length - 1 ? this.stepsAfter(i) : 0;
-        for (let step = 1; step < steps; step++) edges.push(round + (at[i] + (at[i + 1] - at[i]) * step / steps) * length);
+        for (let step = 1; step < steps; step++) {
+          const time = this.plan.seenAt(round + (at[i] + (at[i + 1] - at[i]) * step / steps) * length);
+          edges.push(time);
+          if (this.plan.cue.alternate) edges.push(time + 0.01); // on the way back it jumps right behind it
+        }
       }
       round += length;
     }
@@ -363,10 +383,10 @@ class Segment {
     if (t < start) return this.key(0);
     if (this.plan.skips) return this.skipped(t);
     if (this.plan.settle > 0 && t >= stop) {
-      const from = this.during(stop - start);
+      const from = this.during(stop);
       return from + (this.end() - from) * within((t - stop) / this.plan.settle);
     }
-    return this.during(Math.min(t, stop) - start);
+    return this.during(Math.min(t, stop));
   }
 
   private skipped(t: Double): Double {
@@ -376,9 +396,9 @@ class Segment {
     return from + (this.end() - from) * part;
   }
 
-  private during(local: Double): Double {
+  private during(t: Double): Double {
     const keys = this.track.at;
-    const part = this.partAt(local);
+    const part = this.partAt(t);
     let i = 1;
     while (i < keys.length - 1 && keys[i] <= part) i++;
     const width = keys[i] - keys[i - 1];
@@ -390,13 +410,14 @@ class Segment {
   }
 
   /** Which part of its round is played then; the last round stays at its end. */
-  private partAt(local: Double): Double {
+  private partAt(t: Double): Double {
+    const local = this.plan.playedAt(t);
     const length = this.plan.length;
     if (local < length) return within(local / length);
     if (length <= 0) return 1;
     let round = Math.floor(local / length);
     let part = local / length - round;
-    if (part === 0 && local >= this.plan.stop - this.plan.start) {
+    if (part === 0 && t >= this.plan.stop) {
       round -= 1;
       part = 1;
     }
@@ -564,7 +585,7 @@ export class LaunchSchedule {
       it.start = Math.max(earliest, base + this.paced(cue.offset)); //? player.pace
       if (base >= NEVER) it.start = NEVER;
       it.length = cue.length; //? player.steady
-      it.length = Math.max(1, this.paced(cue.length)); //? player.pace
+      it.length = cue.length > 0 ? Math.max(1, this.paced(cue.length)) : 0; //? player.pace
       it.stop = cue.whileWaiting ? NEVER : Math.min(NEVER, it.start + it.length * cue.times);
     }
   }
@@ -587,7 +608,7 @@ export class LaunchSchedule {
   }
 
   private isCarried(cue: Cue): boolean {
-    return !cue.dropped && !cue.bySystem; //? player.steady
+    return !cue.dropped; //? player.alone
     return cue.bySystem ? this.launch.systemMoves : !cue.dropped; //? player.system
   }
 
@@ -600,13 +621,23 @@ export class LaunchSchedule {
     }
   }
 
-  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
+  /** The system plays the opening; with the app's first frame its cues are at their end, or go on from where they stand. */
   private endOpening(i: Int): void {
     const end = this.launch.openingEnd;
     for (const it of this.plans) {
-      if (it.cue.beat !== i || it.stop <= end) continue;
-      it.stop = Math.max(it.start, end);
-      it.settle = 1;
+      if (it.cue.beat !== i || it.start >= NEVER) continue;
+      let left = end;
+      left -= Math.min(end, this.launch.iconBegan); //? player.icon
+      if (it.cue.systemUntil >= 0) left = Math.min(left, it.cue.systemUntil);
+      if (it.stop <= left) continue;
+      if (it.cue.systemUntil >= 0) {
+        it.pausedAt = Math.min(left, end);
+        it.paused = end - left;
+        it.stop += it.paused;
+      } else if (it.stop > end) {
+        it.stop = Math.max(it.start, end);
+        it.settle = 1;
+      }
     }
   }
 
@@ -719,8 +750,9 @@ export class LaunchSchedule {
     const beat = this.timing.beats[i];
     if (beat.yields === 'never') return;
     this.resolveGates();
-    const ready = Math.max(now, this.neededReady());
-    if (ready >= this.beatEnd[i]) return;
+    const opened = this.neededReady();
+    if (opened >= this.beatEnd[i]) return; // also where the beat has no length: what hangs on its end is over with it
+    const ready = Math.max(now, opened);
     let at = ready;
     for (const it of this.plans) {
       const isPlaying = it.cue.beat === i && it.start <= ready && it.stop > ready;
@@ -864,6 +896,12 @@ export class LaunchSchedule {
       switch (property) {
         case 'x': state.x += value; break;
         case 'y': state.y += value; break;
+        case 'xScreen': state.x += screen.width * value; break; //? Property.xScreen
+        case 'yScreen': state.y += screen.height * value; break; //? Property.yScreen
+        case 'xItself': state.x += widthAtRest(layer, screen) * value; break; //? Property.xItself
+        case 'yItself': state.y += heightAtRest(layer, screen) * value; break; //? Property.yItself
+        case 'xEdge': state.x += pastSide(layer, value, screen); break; //? Property.xEdge
+        case 'yEdge': state.y += pastEnd(layer, value, screen); break; //? Property.yEdge
         case 'scale': scaleBy(value, value, state); break;
         case 'scaleX': state.scaleX *= value; break;
         case 'scaleY': state.scaleY *= value; break;
@@ -984,6 +1022,38 @@ function hideUnseen(layer: Layer, state: LayerState): void {
 function scaleBy(across: Double, down: Double, state: LayerState): void {
   state.scaleX *= across;
   state.scaleY *= down;
+}
+
+function widthAtRest(layer: Layer, screen: Screen): Double { //? Property.xItself
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.width;
+  return place.width;
+}
+
+function heightAtRest(layer: Layer, screen: Screen): Double { //? Property.yItself
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.height;
+  return place.height;
+}
+
+/** So much of the way until nothing of it is seen beyond the right side, or below zero the left one. */
+function pastSide(layer: Layer, part: Double, screen: Screen): Double { //? Property.xEdge
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.width * part;
+  const radians = place.turn * Math.PI / 180;
+  const half = (Math.abs(Math.cos(radians)) * place.width + Math.abs(Math.sin(radians)) * place.height) / 2;
+  const middle = acrossOf(place, screen);
+  return part * ((part > 0 ? screen.width - middle : middle) + half);
+}
+
+/** So much of the way until nothing of it is seen below the lower end, or below zero above the upper one. */
+function pastEnd(layer: Layer, part: Double, screen: Screen): Double { //? Property.yEdge
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.height * part;
+  const radians = place.turn * Math.PI / 180;
+  const half = (Math.abs(Math.sin(radians)) * place.width + Math.abs(Math.cos(radians)) * place.height) / 2;
+  const middle = downOf(place, screen);
+  return part * ((part > 0 ? screen.height - middle : middle) + half);
 }
 
 /** About the upright axis, seen from the front. */

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/parts.h"
+#include "core/art/picture_head.h"
 #include "core/art/write_svg.h"
 #include "core/base/base64.h"
 #include "core/base/number_text.h"
@@ -10,8 +11,8 @@
 #include "export/common/names.h"
 #include "export/common/outlines.h"
 #include "export/common/part_pictures.h"
-#include "export/common/picture_kind.h"
 #include "export/common/script_pictures.h"
+#include "export/common/sized_pictures.h"
 #include "export/common/wide_look.h"
 #include "export/web/web_build.h"
 
@@ -56,7 +57,7 @@ private:
         return std::visit(Overloads{drawing,
                                     [this](const model::BackdropContent& it) { return backdrop(it); },
                                     [this](const model::TextContent& it) { return words(it); },
-                                    [this](const model::ImageContent& it) { return image(it); },
+                                    [this](const model::ImageContent&) { return image(); },
                                     [this](const model::ProgressContent& it) { return progress(it); },
                                     [this](const model::ClipContent& it) { return clip(it); },
                                     [](const model::FirstScreenContent&) { return Text(); },
@@ -190,22 +191,26 @@ private:
     }
 
     /// A background: unlike an element for pictures it can follow the app's own switch of day and night.
-    [[nodiscard]] std::string image(const model::ImageContent& content) {
+    [[nodiscard]] std::string image() {
         std::string sources[2];
-        for (const auto& picture : content.pictures) {
-            const auto* bytes = m_build.input.artFiles.bytesOf(picture.path);
-            const auto ending = bytes ? pictureEnding(*bytes) : std::string();
-            if (ending.empty()) {
-                continue;
+        noteUnread(m_build, m_layer, "pages show PNG, WebP and JPEG pictures");
+        for (const bool dark : {false, true}) {
+            std::optional<SizedPicture> below;
+            for (const int density : {1, 2, 3}) {
+                auto picture = sizedPicture(m_build.input, m_layer, density, dark);
+                if (!picture ||
+                    (below && below->isWhole() && picture->isWhole() && below->path == picture->path)) {
+                    continue; // the same file serves
+                }
+                const auto file = fmt::format("images/{}{}@{}x{}", m_layer.id, dark ? "-dark" : "", density,
+                                              picture->ending);
+                if (!m_build.has(m_build.path(file))) {
+                    m_build.addLater(m_build.path(file), picture->maker(m_build.input.rasteriser));
+                }
+                auto& list = sources[dark ? 1 : 0];
+                list += fmt::format("{}url({}) {}x", list.empty() ? "" : ", ", m_build.url(file), density);
+                below = std::move(picture);
             }
-            const auto file = fmt::format("images/{}{}@{}x{}", m_layer.id, picture.dark ? "-dark" : "",
-                                          numberText(picture.density), ending);
-            if (!m_build.has(m_build.path(file))) {
-                m_build.add(m_build.path(file), *bytes);
-            }
-            auto& list = sources[picture.dark ? 1 : 0];
-            list += fmt::format("{}url({}) {}x", list.empty() ? "" : ", ", m_build.url(file),
-                                numberText(picture.density));
         }
         const auto shows = [](const std::string& list) {
             return fmt::format("background-image: image-set({});", list);

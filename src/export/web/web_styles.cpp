@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
+#include "core/art/picture_head.h"
 #include "core/base/number_text.h"
 #include "core/project/shown_art.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/timekeeper.h"
 #include "export/common/names.h"
-#include "export/common/picture_kind.h"
 #include "export/common/wide_look.h"
 #include "export/web/web_build.h"
 
@@ -217,7 +217,7 @@ bool standsInOpening(const model::Sequence& sequence, const model::Layer& layer)
 std::string backdropFile(const WebBuild& build, const model::Layer& layer, const std::string& path,
                          const char* mark) {
     const auto* bytes = build.input.artFiles.bytesOf(path);
-    const auto ending = bytes ? pictureEnding(*bytes) : std::string();
+    const auto ending = bytes ? art::pictureEnding(*bytes) : std::string();
     return ending.empty() ? "" : fmt::format("images/{}{}{}", layer.id, mark, ending);
 }
 

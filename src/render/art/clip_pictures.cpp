@@ -4,6 +4,7 @@
 #include "render/art/clip_painter.h"
 #include "render/base/missing_mark.h"
 
+#include <QBuffer>
 #include <algorithm>
 #include <cmath>
 #include <list>
@@ -15,6 +16,23 @@ namespace {
 constexpr std::size_t kMostKept = 24;
 constexpr int kLongestClipSide = 2048;
 
+}
+
+std::string clipFrame(const Bytes& bytes, double millis, Size box, double density) {
+    const auto pictures = ClipPictures::make(bytes);
+    if (!pictures) {
+        return {};
+    }
+    const Size own = pictures->info().size;
+    const double fit = std::min(box.width / own.width, box.height / own.height) * density;
+    const auto side = [&](double length) {
+        return std::clamp(static_cast<int>(std::lround(length * fit)), 1, kLongestClipSide);
+    };
+    const QImage image = pictures->at(millis, {side(own.width), side(own.height)});
+    QByteArray png;
+    QBuffer to(&png);
+    to.open(QIODevice::WriteOnly);
+    return image.isNull() || !image.save(&to, "PNG") ? std::string() : png.toStdString();
 }
 
 struct ClipPictures::Kept {

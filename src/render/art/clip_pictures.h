@@ -10,6 +10,10 @@ namespace scaena::render {
 
 class ClipPainter;
 
+/// A clip's frame at a moment of its own time as a PNG, whole within the box (dp), that many pixels a dp.
+/// Empty if the bytes hold no clip that can be drawn.
+[[nodiscard]] std::string clipFrame(const Bytes& bytes, double millis, Size box, double density);
+
 /// The frames of a clip, drawn by a general-purpose renderer in a process of its own; the last few are kept.
 /// May be used from several threads; they share what one of them has drawn.
 class ClipPictures {

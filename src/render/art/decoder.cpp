@@ -3,9 +3,11 @@
 
 #include "core/model/limits.h"
 #include "render/art/image_cache.h"
+#include "render/art/moving_png.h"
 
 #include <QBuffer>
 #include <QFile>
+#include <QImageReader>
 #include <QProcess>
 #include <QStandardPaths>
 #include <QTemporaryDir>
@@ -16,6 +18,8 @@ namespace scaena::render {
 
 namespace {
 
+constexpr std::size_t kMostFrames = 240;
+constexpr std::size_t kMostFrameBytes = 12u << 20;
 constexpr int kPdfMillis = 20'000;
 constexpr int kSample = 96; // a picture this large has all the colours that matter
 
@@ -88,6 +92,43 @@ Result<std::string> QtDecoder::png(const std::string& bytes, const std::string& 
                        "is a broken picture: it begins like one but cannot be decoded", name);
     }
     return out.toStdString();
+}
+
+Result<std::vector<start::PictureFrame>> QtDecoder::frames(const std::string& bytes,
+                                                           const std::string& name) const {
+    std::vector<start::PictureFrame> frames;
+    std::size_t whole = 0;
+    const auto take = [&](const QImage& image, int millis) {
+        QByteArray out;
+        QBuffer to(&out);
+        to.open(QIODevice::WriteOnly);
+        image.save(&to, "PNG");
+        whole += static_cast<std::size_t>(out.size());
+        // Viewers show a frame without a length for a tenth of a second.
+        frames.push_back({out.toStdString(), millis > 0 ? millis : 100});
+        return frames.size() <= kMostFrames && whole <= kMostFrameBytes;
+    };
+    if (!eachFrameOfPng(bytes, take)) {
+        return failure(ProblemKind::Unreadable,
+                       "is a broken moving picture: one of its frames cannot be read", name);
+    }
+    QByteArray data = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
+    QBuffer buffer(&data);
+    QImageReader reader(&buffer);
+    if (reader.supportsAnimation()) {
+        QImage image = reader.read();
+        while (!image.isNull() && take(image, reader.nextImageDelay()) && reader.canRead()) {
+            image = reader.read();
+        }
+    }
+    if (frames.size() > kMostFrames || whole > kMostFrameBytes) {
+        return failure(
+            ProblemKind::Refused,
+            "holds more than a launch can carry: at most 240 frames and 12 MB of them as PNG; cut or "
+            "shrink it, or give it as a Lottie clip",
+            name);
+    }
+    return frames;
 }
 
 Result<std::string> QtDecoder::pdfToSvg(const std::string& bytes, const std::string& name) const {

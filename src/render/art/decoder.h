@@ -10,6 +10,8 @@ class QtDecoder : public start::Decoder {
 public:
     Result<start::PictureInfo> picture(const std::string& bytes, const std::string& name) const override;
     Result<std::string> png(const std::string& bytes, const std::string& name) const override;
+    Result<std::vector<start::PictureFrame>> frames(const std::string& bytes,
+                                                    const std::string& name) const override;
     Result<std::string> pdfToSvg(const std::string& bytes, const std::string& name) const override;
 };
 

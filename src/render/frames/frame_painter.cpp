@@ -207,7 +207,7 @@ private:
 
     void backdrop(QPainter& painter, const model::BackdropContent& content) const {
         backdropColour(painter, content.fill);
-        const QImage& picture = m_wide ? m_prepared.sideways : m_prepared.picture;
+        const QImage& picture = m_wide && !m_state.upright ? m_prepared.sideways : m_prepared.picture;
         if (picture.isNull() || m_state.plain) {
             return;
         }
@@ -226,7 +226,8 @@ private:
             painter.fillRect(m_box, m_prepared.from);
             return;
         }
-        const auto line = gradientLine(fill.angle, m_box);
+        const auto line =
+            m_state.plain ? gradientByEighths(fill.angle, m_box) : gradientLine(fill.angle, m_box);
         QLinearGradient gradient(line.from, line.to);
         gradient.setColorAt(0, m_prepared.from);
         gradient.setColorAt(1, m_prepared.to);
@@ -289,6 +290,15 @@ bool coversAll(const PreparedLayer& prepared, const LayerState& state, QSizeF sc
            prepared.from.alpha() == 255 && prepared.to.alpha() == 255;
 }
 
+}
+
+GradientLine gradientByEighths(double cssAngle, const QRectF& rect) {
+    // Counted as the export does, from the left against the clock: halves are rounded the same way.
+    const double radians = double(2 - std::lround((90 - cssAngle) / 45)) * std::numbers::pi / 4;
+    const auto sign = [](double part) { return std::abs(part) < 0.1 ? 0.0 : part < 0 ? -1.0 : 1.0; };
+    const QPointF way(sign(std::sin(radians)) * rect.width() / 2,
+                      -sign(std::cos(radians)) * rect.height() / 2);
+    return {rect.center() - way, rect.center() + way};
 }
 
 GradientLine gradientLine(double cssAngle, const QRectF& rect) {

@@ -36,5 +36,8 @@ struct GradientLine {
     QPointF from, to;
 };
 [[nodiscard]] GradientLine gradientLine(double cssAngle, const QRectF& rect);
+/// The same as the window background of older Android draws it: at the nearest multiple of 45°, from side to
+/// side or from corner to corner (android.graphics.drawable.GradientDrawable.Orientation).
+[[nodiscard]] GradientLine gradientByEighths(double cssAngle, const QRectF& rect);
 
 }

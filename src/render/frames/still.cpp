@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "render/frames/still.h"
 
+#include "render/art/image_cache.h"
 #include "render/base/convert.h"
 #include "render/base/paint_threads.h"
 #include "render/frames/frame_painter.h"
@@ -130,6 +131,14 @@ std::string QtRasteriser::clipPng(const std::shared_ptr<const std::string>& clip
         image = pictures ? pictures->at(millis, {width, height}) : QImage();
     }
     return image.isNull() ? std::string() : pngOf(image);
+}
+
+std::string QtRasteriser::scaledPng(const std::shared_ptr<const std::string>& picture, int width,
+                                    int height) const {
+    const QImage image = decodedImage(picture);
+    return image.isNull() ? std::string()
+                          : pngOf(image.scaled(width, height, Qt::IgnoreAspectRatio, Qt::SmoothTransformation)
+                                      .convertToFormat(QImage::Format_ARGB32_Premultiplied));
 }
 
 std::string QtRasteriser::clipSheetPng(const std::shared_ptr<const std::string>& clip,

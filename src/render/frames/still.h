@@ -30,6 +30,8 @@ public:
     std::string png(const art::ArtPtr& art, int width, int height, Colour currentColour) const override;
     std::string clipPng(const std::shared_ptr<const std::string>& clip, double millis, int width,
                         int height) const override;
+    std::string scaledPng(const std::shared_ptr<const std::string>& picture, int width,
+                          int height) const override;
     std::string clipSheetPng(const std::shared_ptr<const std::string>& clip, const std::vector<double>& times,
                              Size pixels, int columns) const override;
 

@@ -13,6 +13,17 @@ using namespace scaena::test;
 
 namespace {
 
+/// As much of a PNG as tells its size.
+std::string pngHead(int width, int height) {
+    std::string head("\x89PNG\r\n\x1a\n\0\0\0\rIHDR", 16);
+    for (const int value : {width, height}) {
+        head += std::string("\0\0", 2);
+        head += static_cast<char>(value / 256);
+        head += static_cast<char>(value % 256);
+    }
+    return head + std::string("\x08\x06\0\0\0", 5) + std::string(8, 0);
+}
+
 /// A sequence in which every rule finds something, and the art files it names.
 struct Troubled {
     model::Sequence sequence;
@@ -31,6 +42,12 @@ struct Troubled {
         photo.name = "Photo";
         photo.contents = model::ImageContent{{{"turned.jpg"}, {"broken.png", 2}}};
         layers.push_back(photo);
+        model::Layer small;
+        small.id = "small";
+        small.name = "Small";
+        small.contents = model::ImageContent{{{"small.png"}}};
+        layers.push_back(small);
+        art.files["small.png"] = std::make_shared<const std::string>(pngHead(40, 40));
         art.files["turned.jpg"] = std::make_shared<const std::string>("turned");
         art.files["broken.png"] = std::make_shared<const std::string>("broken");
         for (auto& layer : layers) {
@@ -79,7 +96,7 @@ TEST_CASE("Nothing for an icon is said of the exports that make one") {
     const FakeInstruments fakes;
     auto sequence = aSequence().withBeat(play("arrive", 400)).build();
     std::erase_if(sequence.layers, [](const model::Layer& it) { return model::canBeIcon(it.kind()); });
-    sequence.opening = {sequence.opening.colour, {}, {}, {"backdrop"}, {}};
+    sequence.opening = {.colour = sequence.opening.colour, .layers = {"backdrop"}};
     REQUIRE(valid::problemsOf(sequence).empty());
     const auto study = studyOf(fakes, sequence);
     const auto says = [&](plan::ExportId id) {
@@ -115,4 +132,62 @@ TEST_CASE("Each remedy takes its finding away and leaves a sequence that stands"
         ++tried;
     }
     CHECK(tried >= 3);
+}
+
+TEST_CASE("A picture that is shown on more pixels than it has is named with both figures, growth counted") {
+    const FakeInstruments fakes;
+    auto sequence = aSequence().withBeat(play("arrive", 400)).build();
+    auto& logo = *model::findThing(sequence.layers, LayerId("logo"));
+    logo.contents = model::ImageContent{{{"logo.png"}}};
+    logo.destination.reset();
+    project::ArtFiles art;
+    art.files["logo.png"] = std::make_shared<const std::string>(pngHead(400, 400));
+    const auto says = [&] {
+        const auto study = studyOf(fakes, sequence, art);
+        for (const auto& it : study->findings()) {
+            if (it.rule == "few-pixels") {
+                return it.sentence;
+            }
+        }
+        return std::string();
+    };
+    CHECK(says().empty()); // 100 dp on three pixels each are 300
+    auto bursts = cue("bursts", "arrive", 0, 300, model::MoveKind::Poses);
+    bursts.poses = {{.at = 0, .scaleX = 1, .scaleY = 1}, {.at = 1, .scaleX = 5, .scaleY = 5}};
+    sequence.cues.push_back(bursts);
+    CHECK(says().find("400 × 400 pixels and is shown on 1500 × 1500") != std::string::npos);
+    CHECK(says().find("grown 5.0 times") != std::string::npos);
+    sequence.cues.clear();
+    model::findThing(sequence.layers, LayerId("logo"))->place.width = 300;
+    model::findThing(sequence.layers, LayerId("logo"))->place.height = 300;
+    CHECK(says().find("900 × 900") != std::string::npos);
+}
+
+TEST_CASE(
+    "Art that becomes a picture somewhere is named where it grows beyond what such a picture may have") {
+    const FakeInstruments fakes;
+    auto sequence = aSequence().withBeat(play("arrive", 400)).build();
+    auto bursts = cue("bursts", "arrive", 0, 300, model::MoveKind::Poses);
+    bursts.poses = {{.at = 0, .scaleX = 1, .scaleY = 1}, {.at = 1, .scaleX = 6, .scaleY = 6}};
+    sequence.cues.push_back(bursts);
+    auto& logo = *model::findThing(sequence.layers, LayerId("logo"));
+    const auto side = std::max(logo.place.width, logo.place.height);
+    const auto said = [&] {
+        std::vector<check::Finding> found;
+        const auto study = studyOf(fakes, sequence);
+        for (const auto& it : study->findings()) {
+            if (it.rule == "few-pixels") {
+                found.push_back(it);
+            }
+        }
+        return found;
+    };
+    REQUIRE(side * 6 * 3 < 2048);
+    CHECK(said().empty());
+    logo.place.width = logo.place.height = 200; // 3 600 pixels when it is largest
+    const auto found = said();
+    REQUIRE(found.size() == 1);
+    CHECK(found[0].target == plan::TargetId("react-native"));
+    CHECK(found[0].sentence.find("of 2048 pixels") != std::string::npos);
+    CHECK(found[0].sentence.find("shown on 3600") != std::string::npos);
 }

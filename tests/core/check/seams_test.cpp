@@ -105,9 +105,34 @@ TEST_CASE(
         CHECK(schedule::resolve(sequence, *found[0].seen).cues[0].cut());
         CHECK(found[0].sentence.find("of 1000") != std::string::npos);
         REQUIRE(found[0].remedy);
-        const auto shorter = check::mended(sequence, found[0]);
+        REQUIRE(found[0].other);
+        const auto shorter = found[0].other->mend(sequence);
         CHECK(findingsOf(shorter, target, "icon-cut").empty());
         CHECK(shorter.cues[0].length < 900);
+        const auto carried = check::mended(sequence, found[0]);
+        CHECK(findingsOf(carried, target, "icon-cut").empty());
+        CHECK_FALSE(schedule::resolve(carried, *found[0].seen).cues[0].cut());
     }
     CHECK_FALSE(findingsOf(sequence, "flutter", "icon-cut").empty());
+}
+
+TEST_CASE("Motion of the icon that is too long for the system is told on each, and both ways out of it work") {
+    auto sequence = aSequence().withBeat(play("arrive", 400)).build();
+    sequence.cues = {cue("turn", "opening", 100, 6000, model::MoveKind::Turn)};
+    for (const plan::TargetId target :
+         {plan::TargetId("android12"), plan::TargetId("flutter"), plan::TargetId("react-native")}) {
+        INFO(target.name());
+        const auto found = findingsOf(sequence, target, "icon-cut");
+        REQUIRE(found.size() == 1);
+        CHECK(found[0].sentence.find("ends at 6100 ms") != std::string::npos);
+        CHECK_FALSE(found[0].limit.empty());
+        REQUIRE(found[0].remedy);
+        REQUIRE(found[0].other);
+        CHECK(findingsOf(check::mended(sequence, found[0]), target, "icon-cut").empty());
+        CHECK(found[0].other->mend(sequence).cues[0].length == 900);
+    }
+    CHECK(findingsOf(sequence, "ios", "icon-cut").empty()); // its still picture is told elsewhere
+    // What the system cannot animate is not helped by going on with it.
+    sequence.cues[0].move.kind = model::MoveKind::Iris;
+    CHECK(findingsOf(sequence, "android12", "icon-cut").empty());
 }

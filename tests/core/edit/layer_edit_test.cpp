@@ -184,3 +184,32 @@ TEST_CASE("The icon of the opening is shown there once, however often it is made
     CHECK(std::count(once.opening.layers.begin(), once.opening.layers.end(), "logo") == 1);
     CHECK(makeIcon(once, "logo") == once);
 }
+
+TEST_CASE("What a layer shows is replaced, and all that was made of it stays") {
+    auto sequence = logoAndTitle();
+    std::string problem;
+    const auto next =
+        replaceContents(sequence, "logo", model::ImageContent{{{"a.png", 2, false, {}}}}, problem);
+    CHECK(problem.empty());
+    CHECK(layerOf(next, "logo").as<model::ImageContent>());
+    CHECK(layerOf(next, "logo").place == layerOf(sequence, "logo").place);
+    CHECK(layerOf(next, "logo").name == layerOf(sequence, "logo").name);
+    CHECK(next.cues == sequence.cues);
+    CHECK(next.opening.icon == "logo");
+
+    SECTION("not where a cue could not be made any more: that is said") {
+        sequence.cues.front().move.kind = model::MoveKind::Draw;
+        model::ClipContent clip;
+        clip.path = "clip.json";
+        clip.stopAt = 100;
+        CHECK(replaceContents(sequence, "logo", clip, problem) == sequence);
+        CHECK(problem.find("remove that cue first") != std::string::npos);
+    }
+    SECTION("what cannot be an icon is none any more") {
+        model::ClipContent clip;
+        clip.path = "clip.json";
+        clip.stopAt = 100;
+        CHECK(replaceContents(sequence, "logo", clip, problem).opening.icon.empty());
+        CHECK(problem.empty());
+    }
+}

@@ -6,6 +6,7 @@
 #include "core/file/phrase_file.h"
 #include "core/moves/definition.h"
 #include "core/schedule/compare.h"
+#include "core/schedule/devices.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 #include "core/valid/validate.h"
@@ -125,6 +126,55 @@ TEST_CASE("Beats are added between opening and hand-off, shifted and removed wit
     CHECK(model::findThing(sequence.cues, "a")->beat == "rest");
     CHECK(removeBeat(sequence, "opening") == sequence);
     CHECK(valid::problemsOf(sequence).empty());
+}
+
+TEST_CASE("A beat is duplicated with its cues, which hang on each other as before, and the ends are not") {
+    auto before = aSequence()
+                      .withBeat(play("arrive", 1000))
+                      .withBeat(hold("rest", 300))
+                      .withCue(cue("a", "arrive", 0, 200))
+                      .withCue(cue("b", "arrive", 300, 100, model::MoveKind::Fade, "title"))
+                      .withCue(cue("c", "rest", 0, 100))
+                      .build();
+    before = chainCue(before, "b", model::AnchorKind::After, "a");
+    before.starts[static_cast<std::size_t>(model::StartKind::Warm)] =
+        std::vector<BeatId>{"opening", "rest", "hand-off"};
+    BeatId made;
+    const auto after = duplicateBeat(before, "arrive", made);
+    REQUIRE_FALSE(made.empty());
+    CHECK(valid::problemsOf(after).empty());
+    CHECK(model::indexOf(after.beats, made) == model::indexOf(after.beats, "arrive") + 1);
+    REQUIRE(after.cues.size() == 5);
+    const auto& twin = after.cues.back();
+    CHECK(twin.beat == made);
+    CHECK(twin.anchor.cue == after.cues[3].id);
+    const auto s = schedule::resolve(after, {});
+    const auto was = schedule::resolve(before, {});
+    CHECK(s.cues[3].start == was.cues[0].start + 1000);
+    CHECK(s.cues[4].end - s.cues[3].start == was.cues[1].end - was.cues[0].start);
+    CHECK(s.end == was.end + 1000);
+    // On a start that leaves the beat out, its copy is left out, too.
+    schedule::Conditions warm;
+    warm.start = model::StartKind::Warm;
+    CHECK(schedule::resolve(after, warm).end == schedule::resolve(before, warm).end);
+    for (const char* beat : {"opening", "hand-off", "nothing"}) {
+        CHECK(duplicateBeat(before, beat, made) == before);
+        CHECK(made.empty());
+    }
+}
+
+TEST_CASE("What a layer cannot make of a phrase is known before it is put there") {
+    auto sequence = three();
+    const model::Phrase phrase{"",
+                               "",
+                               {cue("x", "arrive", 0, 100, model::MoveKind::Draw, ""),
+                                cue("y", "arrive", 0, 100, model::MoveKind::Panel, "")}};
+    const auto out = leftOut(sequence, phrase, "title");
+    std::vector<CueId> made;
+    const auto after = insertPhrase(sequence, phrase, "title", "arrive", 0, made);
+    CHECK(made.size() + out.size() == phrase.cues.size());
+    REQUIRE_FALSE(out.empty());
+    CHECK(out.back().move.kind == model::MoveKind::Panel);
 }
 
 TEST_CASE("The first gate brings a wait with it, and can go again") {
@@ -285,8 +335,63 @@ TEST_CASE("Every transition uncovers a first screen that stands complete beneath
             const auto& layer = sequence.layers[static_cast<std::size_t>(state.layer)];
             const bool seen = layer.as<model::FirstScreenContent>() ||
                               transition == Transition::PanelToHeader || transition == Transition::FlyToPlace;
-            const bool away = std::abs(state.centre.x - 206) > 700 || std::abs(state.centre.y - 457) > 700;
+            const auto isBeside = [](double centre, double size, double side) {
+                return centre + size / 2 <= 0.5 || centre - size / 2 >= side - 0.5;
+            };
+            const bool away = isBeside(state.centre.x, state.size.width * state.scaleX, end.screen.width) ||
+                              isBeside(state.centre.y, state.size.height * state.scaleY, end.screen.height);
             CHECK((seen || away));
+        }
+    }
+}
+
+namespace {
+
+/// How much of the screen the layer covers, however pale it is.
+double covers(const schedule::Frame& frame, int layer) {
+    for (const auto& state : frame.layers) {
+        if (state.layer != layer || state.opacity < 0.02) {
+            continue;
+        }
+        const auto overlap = [](double centre, double size, double side) {
+            const double left = std::max(0.0, centre - size / 2), right = std::min(side, centre + size / 2);
+            return std::max(0.0, right - left) / side;
+        };
+        return overlap(state.centre.x, state.size.width * state.scaleX, frame.screen.width) *
+               overlap(state.centre.y, state.size.height * state.scaleY, frame.screen.height) *
+               state.reveal.progress;
+    }
+    return 0;
+}
+
+}
+
+TEST_CASE(
+    "On every device, upright and wide, a transition is seen for a good part of its time and then over") {
+    for (std::size_t i = 0; i < kTransitions; ++i) {
+        const auto transition = static_cast<Transition>(i);
+        const auto sequence = setTransition(three(), transition, {});
+        const int ground = model::indexOf(sequence.layers, "backdrop");
+        for (const auto& device : schedule::devices()) {
+            for (const bool wide : {false, true}) {
+                INFO(transitionInfo(transition).name << " " << device.name << " " << wide);
+                schedule::Conditions conditions;
+                conditions.device = device.id;
+                conditions.landscape = wide;
+                const auto launch = schedule::resolve(sequence, conditions);
+                const auto& span = launch.beats.back();
+                const double length = span.end - span.start;
+                double goneAt = length;
+                for (double t = 0; t <= length; t += 4) {
+                    if (covers(schedule::evaluate(launch, span.start + t), ground) < 0.01) {
+                        goneAt = t;
+                        break;
+                    }
+                }
+                CHECK(goneAt >= 0.4 * length);
+                const double left = covers(schedule::evaluate(launch, span.end), ground);
+                CHECK(left <= (transition == Transition::PanelToHeader ? 0.35 : 0.01));
+            }
         }
     }
 }

@@ -51,7 +51,7 @@ TEST_CASE("Records are read out of a log, and what is none is counted") {
 }
 
 TEST_CASE("What no record is, or is too much, is a problem in words") {
-    for (const std::string text :
+    for (const std::string& text :
          {std::string(), std::string("nothing"), std::string("{}"),
           std::string(R"({"launch":"x","gates":[]})"),
           std::string(R"({"launch":"x","firstFrame":1e999,"gates":{}})"),

@@ -5,6 +5,7 @@
 #include "support/builders.h"
 #include "support/random_sequence.h"
 
+#include <algorithm>
 #include <catch2/catch.hpp>
 
 using namespace scaena;
@@ -49,6 +50,18 @@ TEST_CASE("More sorts of one move than are remembered are each lowered as they a
     }
 }
 
+/// Whether the plan's tracks are the cue's, but for what they say of measures other cues of the layer speak
+/// of: nothing.
+static bool saysOf(const std::vector<motion::Track>& planned, const std::vector<motion::Track>& own) {
+    const bool begins = planned.size() >= own.size() && std::equal(own.begin(), own.end(), planned.begin());
+    return begins &&
+           std::all_of(planned.begin() + std::ptrdiff_t(own.size()), planned.end(), [](const auto& track) {
+               return motion::isWay(track.property) &&
+                      std::all_of(track.keyframes.begin(), track.keyframes.end(),
+                                  [](const auto& key) { return key.value == 0; });
+           });
+}
+
 TEST_CASE("A plan's shared moves are each cue's own, for random sequences on every target") {
     for (unsigned seed = 900; seed < 930; ++seed) {
         RandomSequences random(seed);
@@ -58,8 +71,8 @@ TEST_CASE("A plan's shared moves are each cue's own, for random sequences on eve
             for (std::size_t i = 0; i < sequence.cues.size(); ++i) {
                 const auto& it = sequence.cues[i];
                 if (!plan::standIn(target, it)) {
-                    CHECK(plan->cues[i].moves->tracks == moves::lower(it).tracks);
-                    CHECK(plan->cues[i].calm->tracks == moves::calm(it).tracks);
+                    CHECK(saysOf(plan->cues[i].moves->tracks, moves::lower(it).tracks));
+                    CHECK(saysOf(plan->cues[i].calm->tracks, moves::calm(it).tracks));
                 }
             }
         }

@@ -339,6 +339,45 @@ TEST_CASE("An opening that ends before the icon's cue leaves the cue's end state
     CHECK(s.timeline(2, motion::Property::ScaleX).valueAt(852) == Approx(1));
 }
 
+TEST_CASE("A cue of the icon that goes on is taken over as it stands, and plays to its end") {
+    auto sequence = aSequence().withBeat(play("a", 500)).build();
+    sequence.cues = {cue("turn", "opening", 100, 1900, model::MoveKind::Turn)};
+    sequence.cues[0].easing = model::kLinear;
+    sequence.cues[0].move.parameters = {{"angle", -180.0}};
+    sequence.cues[0].continues = true;
+    const auto turn = [&](const Schedule& s, double t) {
+        return s.timeline(2, motion::Property::Rotation).valueAt(t);
+    };
+    const auto held = resolve(sequence, usual());
+    CHECK(beatOf(held, "opening").end == 600); // it holds nothing: the app goes on with it
+    CHECK(spanOf(held, "turn").end == 2000);
+    CHECK(turn(held, 2000) - turn(held, 100) == Approx(180));
+    CHECK(turn(held, 1050) - turn(held, 100) == Approx(90));
+    auto kit = usual();
+    kit.target = "flutter";
+    CHECK(turn(resolve(sequence, kit), 1050) == Approx(turn(held, 1050)));
+    CHECK(turn(resolve(sequence, kit), 1600) == Approx(turn(held, 1600)));
+    auto slow = kit;
+    slow.device = "small-phone"; // whose opening is longer than what the system plays
+    const auto late = resolve(sequence, slow);
+    const Millis over = beatOf(late, "opening").end;
+    REQUIRE(over > 1000);
+    CHECK(turn(late, 1000) == Approx(turn(held, 1000)));
+    CHECK(turn(late, over) == Approx(turn(held, 1000)));
+    CHECK(turn(late, over + 300) == Approx(turn(held, 1300)));
+    CHECK(spanOf(late, "turn").end == 2000 + over - 1000);
+    CHECK(turn(late, 5000) == Approx(turn(held, 5000)));
+    // A still picture cannot begin it, and nothing is carried on from nowhere.
+    auto still = usual();
+    still.target = "ios";
+    CHECK(spanOf(resolve(sequence, still), "turn").dropped());
+    // Elsewhere than in the opening nothing is cut, so it says nothing.
+    sequence.cues[0].beat = "a";
+    const auto without = resolve(sequence, usual());
+    sequence.cues[0].continues = false;
+    CHECK(static_cast<const Timing&>(resolve(sequence, usual())).metrics.shown == without.metrics.shown);
+}
+
 TEST_CASE("A start of a process shows the system's picture, also where no beat is to play") {
     auto sequence = aSequence().withBeat(play("a", 500)).build();
     sequence.starts[static_cast<std::size_t>(model::StartKind::Cold)] = std::vector<BeatId>{};
@@ -360,7 +399,8 @@ TEST_CASE("Where the player holds the system's picture, the opening lasts until 
     CHECK_FALSE(spanOf(held, "pop").cut());
     CHECK(beatOf(held, "a").start == 900);
     CHECK(held.metrics.opening == 900);
-    CHECK(held.metrics.shown == resolve(aSequence().withBeat(play("a", 500)).build(), usual()).metrics.shown + 300);
+    CHECK(held.metrics.shown ==
+          resolve(aSequence().withBeat(play("a", 500)).build(), usual()).metrics.shown + 300);
     // What is over before, or what the system does not play, holds nothing.
     sequence.cues[0].length = 400;
     CHECK(beatOf(resolve(sequence, usual()), "opening").end == 600);
@@ -415,4 +455,17 @@ TEST_CASE("An app that is ready during the show pays for the rest of it") {
     CHECK(s.metrics.shown == 1900);
     CHECK(s.metrics.added == 1200);
     CHECK(s.metrics.covered == 100);
+}
+
+TEST_CASE(
+    "A beat without a length of its own, whose cues hang on its end, is over with them when all is there") {
+    auto it = play("a");
+    it.yield = model::Yield::AtOnce;
+    auto late = cue("late", "a", -200, 300);
+    late.anchor.kind = model::AnchorKind::BeatEnd;
+    const auto s = resolve(
+        aSequence().withGate(gate("data", 100)).withBeat(wait("w")).withBeat(it).withCue(late).build(), {});
+    CHECK(s.beats[2].end == s.beats[2].start);
+    CHECK(s.beats[2].yielded);
+    CHECK(s.cues[0].start == s.cues[0].end); // at its end at once
 }

@@ -18,6 +18,13 @@ public:
                                   {{200, 30, 30, 255}}};
     }
     Result<std::string> png(const std::string& bytes, const std::string&) const override { return bytes; }
+    /// "…frames:3": so many, of 40 ms each.
+    Result<std::vector<start::PictureFrame>> frames(const std::string& bytes,
+                                                    const std::string&) const override {
+        const auto at = bytes.find("frames:");
+        const int count = at == std::string::npos ? 1 : std::stoi(bytes.substr(at + 7));
+        return std::vector<start::PictureFrame>(static_cast<std::size_t>(count), {bytes, 40});
+    }
     Result<std::string> pdfToSvg(const std::string&, const std::string&) const override {
         return std::string("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><rect width='9' "
                            "height='9' fill='#f00'/></svg>");

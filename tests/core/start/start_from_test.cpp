@@ -53,6 +53,20 @@ TEST_CASE("Every kind of logo gives a sequence that stands, with its files besid
     }
 }
 
+TEST_CASE("A picture that moves begins a sequence with its first frame, and says so") {
+    MemoryFiles files;
+    files.contents["/x/still.gif"] = png(64, 64);
+    files.contents["/x/moving.gif"] = png(64, 64) + " frames:3";
+    const auto still = begin(files, "/x/still.gif");
+    REQUIRE(still);
+    CHECK(still->warnings.empty());
+    const auto moving = begin(files, "/x/moving.gif");
+    REQUIRE(moving);
+    REQUIRE(moving->warnings.size() == 1);
+    CHECK(describe(moving->warnings).find("first frame") != std::string::npos);
+    CHECK(valid::problemsOf(moving->sequence).empty());
+}
+
 TEST_CASE("A raster brings its other densities and its dark ones, and is not scaled up") {
     MemoryFiles files;
     files.contents["/x/logo@2x.png"] = png(200, 100);

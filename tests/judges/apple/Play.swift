@@ -11,6 +11,7 @@ struct Exported {
     let tick: @MainActor (Any) -> Void
     let record: @MainActor (@escaping (String) -> Void) -> Void
     let whenOver: @MainActor (@escaping (String) -> Void) -> Void
+    let over: @MainActor () async -> String
 }
 
 @MainActor
@@ -20,6 +21,7 @@ final class Play {
     private var seen: [String: Any] = [:]
     private var told: [String] = []
     private var over: [String] = []
+    private var awaited: [String] = []
     private var records: [String] = []
     private var shots: [[String: Any]] = []
     private var scenes: [UIWindowScene] = []
@@ -51,6 +53,7 @@ final class Play {
         StandIn.calls["tick"] = { stage in MainActor.assumeIsolated { self.launch.tick(stage) } }
         launch.record { self.records.append($0) }
         launch.whenOver { self.over.append($0) }
+        Task { self.awaited.append(await launch.over()) }
         isRan(it["ran"] as? Bool ?? true)
         play()
         launch.call("reset")
@@ -95,6 +98,7 @@ final class Play {
         seen["shots"] = shots
         seen["told"] = told
         seen["over"] = over
+        seen["awaited"] = awaited
         seen["records"] = records
         seen["left"] = views()
         seen["reachAfter"] = reach()

@@ -216,6 +216,7 @@ export function framework(world) {
       platformBrightnessOf: () => world.dark ? 'dark' : 'light', disableAnimationsOf: () => world.calm,
       paddingOf: () => world.insets,
     },
+    TargetPlatform: { android: 'android', iOS: 'iOS' }, defaultTargetPlatform: 'android',
     Brightness: { dark: 'dark', light: 'light' }, TextDirection: { ltr: 'ltr' }, StackFit: { expand: 'expand' }, Alignment: { center: 'center' },
     createLocalImageConfiguration: () => ({}), debugPrint: (line) => world.said.push(line),
   };

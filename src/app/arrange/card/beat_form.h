@@ -8,7 +8,11 @@
 
 namespace scaena::app {
 
-/// The numbers of a beat: its length, or how long a wait lasts at least and at most; whether it yields.
+class PickButton;
+class StartsTable;
+
+/// A beat: its length, or what a wait waits for and how long at least and at most; whether it yields; and for
+/// which kinds of start it plays.
 class BeatForm : public QWidget {
     Q_OBJECT
 public:
@@ -17,35 +21,23 @@ public:
     void takeKeyboard();
 
 private:
+    void fillGates(const model::Beat& beat);
     void apply(const QString& verb, const std::function<void(model::Beat&)>& change, const char* mergeKey);
 
     Document& m_document;
-    Preview& m_preview;
     BeatId m_id;
     bool m_filling = false;
     QSpinBox *m_length, *m_atLeast, *m_atMost, *m_blend;
     QComboBox *m_onTimeOut, *m_yield;
     QLabel* m_about;
+    PickButton* m_gates;
+    StartsTable* m_starts;
     CardColumn *m_fixed, *m_elastic;
 };
 
-/// The numbers of a gate: how long it takes, and when it is given up.
-class GateForm : public QWidget {
-    Q_OBJECT
-public:
-    GateForm(Document& document, QWidget* parent);
-    void show(const GateId& gate);
-    void takeKeyboard();
-
-private:
-    void apply(const QString& verb, const std::function<void(model::Gate&)>& change, const char* mergeKey);
-
-    Document& m_document;
-    GateId m_id;
-    bool m_filling = false;
-    QSpinBox *m_typical, *m_fast, *m_slow, *m_timeOut;
-    QComboBox *m_onTimeOut, *m_optional;
-    QLabel* m_about;
-};
+/// What the cards of beats and gates share: a box of words, a quiet note, and what a time-out leads to.
+[[nodiscard]] QComboBox* makeCardChoice(const QString& name, const QStringList& words, QWidget* parent);
+[[nodiscard]] QLabel* makeCardNote(QWidget* parent);
+[[nodiscard]] QStringList timeOutWords();
 
 }

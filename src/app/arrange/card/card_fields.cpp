@@ -2,10 +2,55 @@
 #include "app/arrange/card/card_fields.h"
 
 #include "app/widgets/theme.h"
+#include "core/base/sum_text.h"
+
+#include <QRegularExpression>
+#include <algorithm>
+#include <cmath>
+#include <type_traits>
 
 namespace scaena::app {
 
 namespace {
+
+/// A field of numbers in which one may also reckon: see scaena::sumOf. The sum is worked out when it is done
+/// with.
+template <class Box, typename Value>
+class SumBox : public Box {
+public:
+    using Box::Box;
+
+protected:
+    Value valueFromText(const QString& text) const override {
+        const auto sum = sumOf(text);
+        return sum ? static_cast<Value>(fitted(*sum)) : this->value();
+    }
+    QValidator::State validate(QString& text, int&) const override {
+        const QString bare = bareOf(text);
+        static const QRegularExpression signs(QStringLiteral("^[-+*/×÷−().,%0-9\\s\u2009\u202f]*$"));
+        if (!signs.match(bare).hasMatch()) {
+            return QValidator::Invalid;
+        }
+        return sumOf(text) ? QValidator::Acceptable : QValidator::Intermediate; // and as much as there may be
+    }
+
+private:
+    [[nodiscard]] QString bareOf(const QString& text) const {
+        QString bare = text;
+        if (!this->suffix().isEmpty() && bare.endsWith(this->suffix())) {
+            bare.chop(this->suffix().size());
+        }
+        return bare.trimmed();
+    }
+    [[nodiscard]] std::optional<double> sumOf(const QString& text) const {
+        return scaena::sumOf(bareOf(text).toStdString(), this->value());
+    }
+    [[nodiscard]] double fitted(double sum) const {
+        const double bounded = std::clamp(sum, double(this->minimum()), double(this->maximum()));
+        return std::is_integral_v<Value> ? std::round(bounded) : bounded;
+    }
+};
+
 template <typename Box>
 void dress(Box* box, const QString& name) {
     box->setObjectName(name);
@@ -15,21 +60,27 @@ void dress(Box* box, const QString& name) {
     box->setKeyboardTracking(false);
     box->setFixedHeight(22);
     box->setMinimumWidth(64);
+    box->setToolTip(QObject::tr("A number, or a sum: 240+16, /2, 50%"));
 }
 }
 
-QSpinBox* makeTimeBox(const QString& name, int least, int most, QWidget* parent) {
-    auto* box = new QSpinBox(parent);
+QSpinBox* makeCountBox(const QString& name, int least, int most, const QString& suffix, QWidget* parent) {
+    auto* box = new SumBox<QSpinBox, int>(parent);
     dress(box, name);
     box->setRange(least, most);
+    box->setSuffix(suffix);
+    return box;
+}
+
+QSpinBox* makeTimeBox(const QString& name, int least, int most, QWidget* parent) {
+    auto* box = makeCountBox(name, least, most, QStringLiteral(" ms"), parent);
     box->setSingleStep(10);
-    box->setSuffix(QStringLiteral(" ms"));
     return box;
 }
 
 QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most, const QString& unit,
                               QWidget* parent) {
-    auto* box = new QDoubleSpinBox(parent);
+    auto* box = new SumBox<QDoubleSpinBox, double>(parent);
     dress(box, name);
     box->setRange(least, most);
     box->setDecimals(unit == QStringLiteral("×") ? 1 : 0);

@@ -8,7 +8,10 @@
 
 namespace scaena::app {
 
-/// A right-aligned number with its unit, as every number on the cards looks.
+/// A right-aligned number with its unit, as every number on the cards looks; sums are taken, too
+/// (scaena::sumOf).
+[[nodiscard]] QSpinBox* makeCountBox(const QString& name, int least, int most, const QString& suffix,
+                                     QWidget* parent);
 [[nodiscard]] QSpinBox* makeTimeBox(const QString& name, int least, int most, QWidget* parent);
 [[nodiscard]] QDoubleSpinBox* makeNumberBox(const QString& name, double least, double most,
                                             const QString& unit, QWidget* parent);

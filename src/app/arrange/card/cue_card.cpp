@@ -3,7 +3,9 @@
 
 #include "app/arrange/card/beat_form.h"
 #include "app/arrange/card/cue_form.h"
+#include "app/arrange/card/gate_form.h"
 #include "app/arrange/card/layer_form.h"
+#include "app/arrange/opening/opening_card.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/moves/definition.h"
@@ -52,7 +54,8 @@ CueCard::CueCard(ArrangeActions& actions, QWidget* parent)
       m_selection(actions.selection()), m_name(new QLabel(this)), m_does(new QLabel(this)),
       m_hint(new QLabel(this)), m_pages(new QStackedWidget(this)), m_cue(new CueForm(actions, this)),
       m_beat(new BeatForm(m_document, m_preview, this)), m_gate(new GateForm(m_document, this)),
-      m_layer(new LayerForm(actions, this)), m_empty(new QLabel(this)) {
+      m_layer(new LayerForm(actions, this)), m_opening(new OpeningCard(actions, this)),
+      m_empty(new QLabel(this)) {
     setObjectName(QStringLiteral("card"));
     setAccessibleName(tr("Card of what is selected"));
     m_name->setFont(nameFont(14));
@@ -69,6 +72,7 @@ CueCard::CueCard(ArrangeActions& actions, QWidget* parent)
     m_pages->addWidget(m_beat);
     m_pages->addWidget(m_gate);
     m_pages->addWidget(m_layer);
+    m_pages->addWidget(m_opening);
     auto* head = new QHBoxLayout;
     head->setContentsMargins(0, 0, 0, 0);
     head->setSpacing(5);
@@ -118,9 +122,15 @@ void CueCard::update() {
         page = m_cue;
     } else if (const auto* beat = model::findThing(s.beats, m_selection.beat())) {
         name = toQString(beat->name);
-        does = tr("beat");
-        m_beat->show(beat->id);
-        page = m_beat;
+        if (beat->kind == model::BeatKind::Opening) {
+            does = tr("what the system shows before the app's own code runs");
+            m_opening->refresh();
+            page = m_opening;
+        } else {
+            does = tr("beat");
+            m_beat->show(beat->id);
+            page = m_beat;
+        }
     } else if (const auto* gate = model::findThing(s.gates, m_selection.gate())) {
         name = toQString(gate->name);
         does = tr("gate");
@@ -144,14 +154,22 @@ void CueCard::update() {
     m_name->setText(name);
     m_does->setText(does);
     m_hint->setText(hint);
+    const bool isOther = page != m_pages->currentWidget();
     m_pages->setCurrentWidget(page);
+    if (isOther) {
+        emit wishChanged();
+    }
 }
+
+int CueCard::wishedHeight() const { return m_pages->currentWidget() == m_opening ? OpeningCard::kHeight : 0; }
 
 void CueCard::takeKeyboard() {
     if (m_pages->currentWidget() == m_cue) {
         m_cue->takeKeyboard();
     } else if (m_pages->currentWidget() == m_beat) {
         m_beat->takeKeyboard();
+    } else if (m_pages->currentWidget() == m_opening) {
+        m_opening->takeKeyboard();
     } else if (m_pages->currentWidget() == m_layer) {
         m_layer->takeKeyboard();
     } else if (m_pages->currentWidget() == m_gate) {

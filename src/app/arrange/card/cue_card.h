@@ -15,6 +15,7 @@ class CueForm;
 class BeatForm;
 class GateForm;
 class LayerForm;
+class OpeningCard;
 
 /// The card of what is selected, in the order in which people decide. A cue has four columns (what, when,
 /// how, carried); a layer, a beat and a gate have their own values; with nothing selected it says what to do.
@@ -24,6 +25,12 @@ public:
     CueCard(ArrangeActions& actions, QWidget* parent = nullptr);
     /// Puts the keyboard into the first number.
     void takeKeyboard();
+    /// Pixels the card that is shown asks for, below its heading.
+    [[nodiscard]] int wishedHeight() const;
+    [[nodiscard]] OpeningCard& opening() { return *m_opening; }
+
+signals:
+    void wishChanged();
 
 private:
     void update();
@@ -40,6 +47,7 @@ private:
     BeatForm* m_beat;
     GateForm* m_gate;
     LayerForm* m_layer;
+    OpeningCard* m_opening;
     QLabel* m_empty;
 };
 

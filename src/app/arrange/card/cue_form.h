@@ -12,6 +12,8 @@ class QToolButton;
 
 namespace scaena::app {
 
+class PoseRows;
+
 /// The four columns of a cue: What, When, How, Carried.
 class CueForm : public QWidget {
     Q_OBJECT
@@ -30,10 +32,14 @@ private:
     void takeNaturalLength();
     void rebuildParameters(const model::Cue& cue);
     void refreshParameters(const model::Cue& cue);
+    void tellIn(motion::Measure measure);
     void refreshWhen(const model::Cue& cue);
     void refreshHow(const model::Cue& cue);
     void refreshCarried(const model::Cue& cue);
+    void refreshLayers(const model::Cue& cue);
+    [[nodiscard]] CueId cueToHangOn() const;
     void applyAnchor();
+    void applyOther();
     void applyRepeat();
     void fillShelf();
     void keepCurve();
@@ -48,9 +54,10 @@ private:
     CueId m_id;
     bool m_filling = false;
     CardColumn *m_what, *m_when, *m_how, *m_carried;
-    QComboBox *m_move, *m_anchor, *m_other, *m_repeatEnd, *m_shelf, *m_reduced;
-    QSpinBox *m_offset, *m_length, *m_times;
-    QCheckBox *m_whileWaiting, *m_alternate;
+    QComboBox *m_layer, *m_move, *m_anchor, *m_other, *m_repeatEnd, *m_shelf, *m_reduced;
+    QSpinBox *m_offset, *m_length, *m_times, *m_settle;
+    QCheckBox *m_whileWaiting, *m_alternate, *m_adds, *m_continues;
+    PoseRows* m_poses;
     QLabel *m_feelOne, *m_feelOther;
     QDoubleSpinBox *m_one, *m_two;
     QToolButton* m_natural;

@@ -1,14 +1,13 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/card/layer_form.h"
+
+#include "app/arrange/file_choice.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/base/overloads.h"
 #include "core/edit/layer_edits.h"
 #include "core/start/dropped_file.h"
-#include "render/art/decoder.h"
 
-#include <QFileDialog>
-#include <QFileInfo>
 #include <QPointer>
 #include <QToolButton>
 
@@ -16,12 +15,6 @@
 namespace scaena::app {
 
 using model::Layer;
-
-namespace {
-
-QString pictureFilter() { return LayerForm::tr("Pictures (*.png *.jpg *.jpeg *.webp)"); }
-
-}
 
 void LayerForm::deed(const char* name, const QString& text, const QString& tip, std::function<void()> run) {
     auto* button = new QToolButton(this);
@@ -40,42 +33,51 @@ void LayerForm::fileDeed(const char* name, const QString& text, const QString& t
          [this, tip, filter, set = std::move(set), folder] { chooseFile(tip, filter, set, folder); });
 }
 
-/// Reads a file in the background and gives its path to `set`.
+/// Gives the path of a file that is chosen to `set`.
 void LayerForm::chooseFile(const QString& title, const QString& filter,
                            std::function<void(Layer&, const std::string&)> set, const char* folder) {
-    const QString chosen = QFileDialog::getOpenFileName(this, title, {}, filter);
-    if (chosen.isEmpty()) {
-        return;
-    }
-    const auto source = std::filesystem::path(chosen.toStdString());
-    m_actions.background().run<start::DroppedFile>(
-        tr("Reading %1 …").arg(QFileInfo(chosen).fileName()),
-        [source, folder](const auto&) {
-            return start::readDropped(DiskFiles(), source, render::QtDecoder(), folder);
-        },
-        [this, guard = QPointer(this), id = m_fields.id(), set](const start::DroppedFile& file) {
-            if (!guard) {
-                return;
-            }
-            if (!file.problems.empty()) {
-                emit m_actions.problems(tr("This file cannot be used"), file.problems);
-                return;
-            }
-            const auto kept = m_actions.document().addFile(file.path, file.bytes);
-            if (id == m_fields.id()) { // else another layer is on the card by now
-                m_fields.apply(tr("change the files of %1"), [&](Layer& it) { set(it, kept); });
-            }
-        });
+    app::chooseFile(m_actions, this, title, filter, folder,
+                    [guard = QPointer(this), id = m_fields.id(),
+                     set = std::move(set)](const start::DroppedFile&, const std::string& path) {
+                        if (guard && id == guard->m_fields.id()) { // else another layer is on the card by now
+                            guard->m_fields.apply(tr("change the files of %1"),
+                                                  [&](Layer& it) { set(it, path); });
+                        }
+                    });
 }
 
 void LayerForm::rebuildButtons(const Layer& layer) {
     const auto none = [](const auto&) {};
     std::visit(Overloads{none,
                          [this](const model::ArtworkContent&) {
+                             addFilesMenu();
                              addArtworkButtons();
                              addIconDeed();
                          },
+                         [this](const model::FooterContent&) { addFilesMenu(); },
+                         [this, id = layer.id](const model::ClipContent&) {
+                             addFilesMenu();
+                             deed("clipOpens", tr("Begin with it in the opening"),
+                                  tr("A picture of its first frame becomes the opening's icon; the clip "
+                                     "takes over with the "
+                                     "app's first frame"),
+                                  [this, id] { m_actions.openWithClip(id); });
+                             deed("clipFits", tr("Fit its playing to the beat"),
+                                  tr("The cues that play it last to the end of their beat, so that it plays "
+                                     "faster or slower"),
+                                  [this, id] { m_actions.fitPlaying(id); });
+                             deed("clipFrame", tr("Its kept frame as a picture"),
+                                  tr("A layer of its own above the clip; any other frame by the right mouse "
+                                     "button on the strip"),
+                                  [this, id] {
+                                      const auto* it = m_fields.layer();
+                                      const auto* clip = it ? it->as<model::ClipContent>() : nullptr;
+                                      m_actions.takeClipFrame(id,
+                                                              clip ? clip->keep.value_or(clip->stopAt) : 0);
+                                  });
+                         },
                          [this](const model::ImageContent&) {
+                             addFilesMenu();
                              addImageButtons();
                              addIconDeed();
                          },
@@ -152,6 +154,9 @@ void LayerForm::addBackdropButtons(const model::BackdropContent& backdrop) {
     if (!backdrop.picture->landscape.empty()) {
         picture("pictureDarkLandscape", tr("… sideways by night …"), tr("Its picture sideways, by night"),
                 &BackdropPicture::darkLandscape);
+    }
+    if (!backdrop.picture->dark.empty() || !backdrop.picture->landscape.empty()) {
+        addFilesMenu();
     }
     deed("pictureNone", tr("No picture"), tr("Only its colour"), [this] {
         m_fields.apply(tr("picture of %1"), [](Layer& it) {

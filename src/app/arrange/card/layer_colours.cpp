@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: MIT
+#include "app/arrange/card/clip_strip.h"
 #include "app/arrange/card/colour_box.h"
 #include "app/arrange/card/layer_form.h"
+#include "app/widgets/theme.h"
 #include "core/art/parts.h"
 #include "core/base/overloads.h"
+#include "core/model/limits.h"
 
 #include <QLabel>
 
@@ -38,6 +41,12 @@ void LayerForm::rebuildColours(const Layer& layer) {
                          },
                          [&](const model::TextContent&) {
                              row("textColour", tr("Colour"), false, in(&model::TextContent::colour));
+                             addLineRows();
+                         },
+                         [&](const model::ClipContent& it) {
+                             filesColours(it);
+                             addHeading(tr("Frames"));
+                             m_colours->addWide(new ClipStrip(m_actions, m_fields.id(), m_colours));
                          },
                          [&](const model::ShapeContent&) {
                              row("shapeColour", tr("Inside"), true, in(&model::ShapeContent::colour));
@@ -101,6 +110,29 @@ void LayerForm::addRecolourRow(const std::string& name) {
         const bool has = on && found != on->recolour.end();
         box->show(m_actions.document().sequence()->palette, has ? found->second : ColourId());
     });
+}
+
+/// Of what stands below the colours, where there is room.
+void LayerForm::addHeading(const QString& text) {
+    auto* heading = new QLabel(text, m_colours);
+    heading->setProperty("heading", true);
+    heading->setFont(uiFont(12, true));
+    m_colours->addWide(heading);
+}
+
+void LayerForm::addLineRows() {
+    using model::TextContent;
+    addHeading(tr("Lines"));
+    m_fields.number(m_colours, "wrapAt", tr("Broken at"), QStringLiteral("dp"), 0, model::limits::kFarthest,
+                    in(&TextContent::wrapAt));
+    m_colours->findChild<QWidget*>(QStringLiteral("wrapAt"))
+        ->setToolTip(tr("Longer lines go on below; 0: only where you break them"));
+    m_fields.words(m_colours, "textAlign", tr("Aligned"),
+                   {tr("in the middle"), tr("at their start"), tr("at their end")}, in(&TextContent::align));
+    m_fields.number(m_colours, "lineHeight", tr("Line height"), QStringLiteral("%"), 50, 300,
+                    in(&TextContent::lineHeight));
+    m_fields.number(m_colours, "letterSpacing", tr("Between letters"), QStringLiteral("%"), -20, 200,
+                    in(&TextContent::spacing));
 }
 
 void LayerForm::addNoColours(const QString& why) {

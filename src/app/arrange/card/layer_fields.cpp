@@ -10,6 +10,9 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLineEdit>
+#include <QPlainTextEdit>
+#include <QSignalBlocker>
+#include <algorithm>
 
 namespace scaena::app {
 
@@ -24,6 +27,8 @@ Box* compact(Box* box, const char* name, int height) {
     box->setFixedHeight(height);
     return box;
 }
+
+constexpr int kTwoLines = 40; ///< height of a field of several lines, which shows two
 
 std::string keyOf(const char* name) { return std::string(name) + " "; }
 
@@ -101,6 +106,38 @@ void LayerFields::text(CardColumn* column, const char* name, const QString& labe
         const auto* text = value(it);
         if (text && box->text() != toQString(*text)) {
             box->setText(toQString(*text));
+        }
+    });
+}
+
+void LayerFields::lines(CardColumn* column, const char* name, const QString& label,
+                        const ValueOf<std::string>& value) {
+    auto* box = compact(new QPlainTextEdit(m_card), name, kTwoLines);
+    box->setTabChangesFocus(true);
+    box->setFrameShape(QFrame::NoFrame);
+    box->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    box->setLineWrapMode(QPlainTextEdit::NoWrap);
+    box->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    box->document()->setDocumentMargin(2);
+    column->addRow(label, box);
+    connect(box, &QPlainTextEdit::textChanged, this, [this, box, value, key = keyOf(name), label] {
+        auto text = box->toPlainText();
+        while (text.toUtf8().size() > qsizetype(model::limits::kTextLength)) {
+            text.chop(1);
+        }
+        write(value, label, text.toStdString(), key);
+    });
+    reader([box, value](Layer it) {
+        const auto* text = value(it);
+        if (text && box->toPlainText() != toQString(*text)) {
+            const QSignalBlocker quiet(box);
+            const int at = box->textCursor().position();
+            const bool atEnd = box->textCursor().atEnd();
+            box->setPlainText(toQString(*text));
+            auto cursor = box->textCursor(); // typing goes on where it was, also after undo
+            const int end = box->document()->characterCount() - 1;
+            cursor.setPosition(atEnd ? end : std::min(at, end));
+            box->setTextCursor(cursor);
         }
     });
 }

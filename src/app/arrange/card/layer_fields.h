@@ -48,6 +48,8 @@ public:
               const std::function<Millis(const model::Layer&)>& get,
               const std::function<void(model::Layer&, Millis)>& set);
     void text(CardColumn* column, const char* name, const QString& label, const ValueOf<std::string>& value);
+    /// The same for a text of several lines.
+    void lines(CardColumn* column, const char* name, const QString& label, const ValueOf<std::string>& value);
     void check(CardColumn* column, const char* name, const QString& label, const ValueOf<bool>& value);
     void colour(CardColumn* column, const char* name, const QString& label, bool allowsNone,
                 const ValueOf<model::ColourRef>& value);

@@ -3,6 +3,8 @@
 
 #include "app/arrange/card/layer_where.h"
 
+class QMenu;
+
 namespace scaena::app {
 
 /// A layer's own values: what it is, where it rests, its colours, and what can be done with it.
@@ -30,10 +32,18 @@ private:
     void addDrawingColours(const model::ArtContent& drawing);
     void addRecolourRow(const std::string& name);
     void addNoColours(const QString& why);
+    void addHeading(const QString& text);
+    /// How the lines of a text stand, below its one colour.
+    void addLineRows();
     [[nodiscard]] bool hasCurrentColour(const model::ArtContent& drawing) const;
 
     // What can be done with it: layer_deeds.cpp
     void rebuildButtons(const model::Layer& layer);
+    void addFilesMenu();
+    void fillFilesMenu(QMenu& menu);
+    void fillPictureMenu(QMenu& menu, const model::ImageContent& image);
+    void fillPartMenu(QMenu& menu, const model::ArtContent& drawing);
+    void replaceFile();
     void addArtworkButtons();
     void addImageButtons();
     void addIconDeed();

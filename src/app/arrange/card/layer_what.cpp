@@ -1,10 +1,11 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/card/layer_form.h"
+#include "app/arrange/card/pick_button.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
 #include "core/base/overloads.h"
 
-#include <QSignalBlocker>
+#include <algorithm>
 
 /// The part of LayerForm that says what a layer is.
 namespace scaena::app {
@@ -35,7 +36,7 @@ void LayerForm::rebuildWhat(const Layer& layer) {
 
 void LayerForm::addTextRows() {
     using model::TextContent;
-    m_fields.text(m_what, "layerText", tr("Text"), in(&TextContent::text));
+    m_fields.lines(m_what, "layerText", tr("Text"), in(&TextContent::text));
     m_fields.number(m_what, "textSize", tr("Text size"), kDp, 1, 1000, in(&TextContent::size));
     m_fields.words(m_what, "typeface", tr("Typeface"), {tr("sans"), tr("serif"), tr("mono")},
                    in(&TextContent::typeface), [](Layer& it) { it.get<TextContent>().fontFile.clear(); });
@@ -85,7 +86,9 @@ void LayerForm::addClipRows() {
         [](ClipContent& it, Millis v) { it.stopAt = v; });
     time(
         "clipKeep", tr("Then keeps"), [](const ClipContent& it) { return it.keep.value_or(it.stopAt); },
-        [](ClipContent& it, Millis v) { it.keep = v; });
+        [](ClipContent& it, Millis v) {
+            it.keep = v == it.stopAt ? std::optional<Millis>() : v; // as without one
+        });
 }
 
 void LayerForm::addBackdropRows(const model::BackdropContent& backdrop) {
@@ -107,34 +110,41 @@ void LayerForm::addBackdropRows(const model::BackdropContent& backdrop) {
     }
 }
 
-/// What a progress layer shows: everything that is needed, or one gate.
+/// What a progress layer shows: everything that is needed, or some gates.
 void LayerForm::addGateRow() {
-    auto* box = new QComboBox(this);
-    box->setObjectName(QStringLiteral("progressGate"));
-    box->setFont(uiFont(12));
-    box->setFixedHeight(22);
+    auto* box = new PickButton(QStringLiteral("progressGates"), this);
     m_what->addRow(tr("Bound to"), box);
-    connect(box, &QComboBox::activated, this, [this, box](int index) {
-        const GateId gate(box->itemData(index).toString().toStdString());
+    const auto change = [this](const std::function<void(std::vector<GateId>&)>& edit) {
         m_fields.apply(tr("gates of %1"), [&](Layer& it) {
             if (auto* progress = it.as<model::ProgressContent>()) {
-                progress->gates = gate.empty() ? std::vector<GateId>{} : std::vector<GateId>{gate};
+                edit(progress->gates);
+            }
+        });
+    };
+    connect(box, &PickButton::picked, this, [change](const std::string& id, bool bound) {
+        change([&](std::vector<GateId>& gates) {
+            std::erase(gates, GateId(id));
+            if (bound) {
+                gates.push_back(GateId(id));
             }
         });
     });
+    connect(box, &PickButton::cleared, this,
+            [change] { change([](std::vector<GateId>& gates) { gates.clear(); }); });
     m_fields.reader([this, box](const Layer& it) {
         const auto* progress = it.as<model::ProgressContent>();
         if (!progress) {
             return;
         }
-        const QSignalBlocker quiet(box);
-        box->clear();
-        box->addItem(tr("all that is needed"), QString());
+        std::vector<PickButton::Entry> entries;
         for (const auto& gate : m_actions.document().sequence()->gates) {
-            box->addItem(toQString(gate.name), QString::fromStdString(gate.id));
+            entries.push_back({gate.id,
+                               toQString(gate.name),
+                               std::ranges::find(progress->gates, gate.id) != progress->gates.end(),
+                               true,
+                               {}});
         }
-        const GateId first = progress->gates.empty() ? GateId() : progress->gates.front();
-        box->setCurrentIndex(std::max(0, box->findData(QString::fromStdString(first))));
+        box->show(entries, tr("all that is needed"));
     });
 }
 

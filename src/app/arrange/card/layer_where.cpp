@@ -6,6 +6,7 @@
 #include "core/model/limits.h"
 
 #include <QHBoxLayout>
+#include <algorithm>
 
 namespace scaena::app {
 
@@ -38,7 +39,7 @@ void LayerWhere::makeBoxes() {
                         tr("bottom left"), tr("bottom"), tr("bottom right")});
     m_which = new QComboBox(this);
     m_which->setObjectName(QStringLiteral("whichPlace"));
-    m_which->addItems({tr("rests at"), tr("travels to")});
+    m_which->addItems({tr("rests at"), tr("travels to"), tr("travels nowhere")});
     m_which->setToolTip(
         tr("Where it is at rest, or where a travel leads, for example its place in the first screen"));
     for (auto* box : {m_anchor, m_which}) {
@@ -50,6 +51,10 @@ void LayerWhere::makeBoxes() {
     m_width = makeNumberBox(QStringLiteral("layerWidth"), 1, far, QStringLiteral("dp"), this);
     m_height = makeNumberBox(QStringLiteral("layerHeight"), 1, far, QStringLiteral("dp"), this);
     m_turn = makeNumberBox(QStringLiteral("layerTurn"), -3600, 3600, QStringLiteral("°"), this);
+    m_pivotX = makeNumberBox(QStringLiteral("pivotX"), -1000, 1000, QStringLiteral("%"), this);
+    m_pivotY = makeNumberBox(QStringLiteral("pivotY"), -1000, 1000, QStringLiteral("%"), this);
+    m_pivotX->setToolTip(tr("Of its width from the left: about which point it turns and grows"));
+    m_pivotY->setToolTip(tr("Of its height from the top"));
     m_x->setAccessibleName(tr("Across"));
     m_y->setAccessibleName(tr("Down"));
     m_safe = new QCheckBox(tr("within the safe area"), this);
@@ -78,6 +83,9 @@ void LayerWhere::arrange() {
     addRow(tr("By x, y"), pair(m_x, m_y));
     addRow(tr("Size"), pair(m_width, m_height));
     addRow(tr("Turned"), m_turn);
+    addRow(tr("About"), pair(m_pivotX, m_pivotY));
+    m_pivotX->setAccessibleName(tr("Pivot across"));
+    m_pivotY->setAccessibleName(tr("Pivot down"));
     addWide(m_safe);
     addWide(m_landscape);
     finish();
@@ -88,6 +96,9 @@ void LayerWhere::listen() {
         const auto* it = m_fields.layer();
         if (index == 1 && it && !it->destination) {
             m_fields.apply(tr("destination of %1"), [](Layer& on) { on.destination = on.place; });
+        } else if (index == 2) {
+            m_which->setCurrentIndex(0);
+            forgetDestination();
         }
         if (const auto* now = m_fields.layer()) {
             fill(*now);
@@ -103,12 +114,37 @@ void LayerWhere::listen() {
     write(m_x, tr("place %1"), "x ", &model::Place::x);
     write(m_y, tr("place %1"), "y ", &model::Place::y);
     write(m_turn, tr("turn %1"), "turn ", &model::Place::turn);
+    const auto pivot = [this](QDoubleSpinBox* box, const char* key, double Point::*value) {
+        connect(box, &QDoubleSpinBox::valueChanged, this, [this, key, value](double v) {
+            m_fields.apply(
+                tr("pivot of %1"), [&](Layer& it) { it.pivot.*value = v / 100; }, key);
+        });
+    };
+    pivot(m_pivotX, "pivot x ", &Point::x);
+    pivot(m_pivotY, "pivot y ", &Point::y);
     connect(m_width, &QDoubleSpinBox::valueChanged, this, &LayerWhere::resize);
     connect(m_height, &QDoubleSpinBox::valueChanged, this, &LayerWhere::resize);
     connect(m_anchor, &QComboBox::activated, this, &LayerWhere::reanchor);
     connect(m_safe, &QCheckBox::clicked, this, &LayerWhere::reanchor);
     connect(m_landscape, &QCheckBox::clicked, this,
             [this](bool own) { m_fields.actions().setLandscapePlace(own); });
+}
+
+/// Not while a cue leads there.
+void LayerWhere::forgetDestination() {
+    const auto* it = m_fields.layer();
+    auto& actions = m_fields.actions();
+    const auto& s = *actions.document().sequence();
+    const bool isUsed = it && std::ranges::any_of(s.cues, [&](const model::Cue& cue) {
+                            return cue.layer == it->id && cue.move.kind == model::MoveKind::Travel;
+                        });
+    if (isUsed) {
+        emit actions.problems(
+            tr("It travels there"),
+            {{ProblemKind::Invalid, "a travel cue leads there: remove that cue first", it->name, {}}});
+    } else if (it && it->destination) {
+        m_fields.apply(tr("no destination for %1"), [](Layer& on) { on.destination.reset(); });
+    }
 }
 
 void LayerWhere::resize() {
@@ -159,6 +195,8 @@ void LayerWhere::fill(const Layer& layer) {
         m_width->setValue(at.width);
         m_height->setValue(at.height);
         m_turn->setValue(at.turn);
+        m_pivotX->setValue(layer.pivot.x * 100);
+        m_pivotY->setValue(layer.pivot.y * 100);
         m_safe->setChecked(at.safeArea);
         m_landscape->setChecked(layer.landscape.has_value());
     });

@@ -23,13 +23,14 @@ private:
     void listen();
     void resize();
     void reanchor();
+    void forgetDestination();
     [[nodiscard]] bool ofDestination() const { return m_which->currentIndex() == 1; }
     [[nodiscard]] bool landscape() const;
     /// The place the card shows.
     [[nodiscard]] model::Place& place(model::Layer& layer) const;
 
     LayerFields& m_fields;
-    QDoubleSpinBox *m_x, *m_y, *m_width, *m_height, *m_turn;
+    QDoubleSpinBox *m_x, *m_y, *m_width, *m_height, *m_turn, *m_pivotX, *m_pivotY;
     QComboBox *m_which, *m_anchor;
     QCheckBox *m_safe, *m_landscape;
 };

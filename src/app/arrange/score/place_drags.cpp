@@ -2,10 +2,12 @@
 #include "app/arrange/score/score_drag.h"
 #include "app/arrange/score/score_painter.h"
 #include "app/widgets/phrasing.h"
+#include "core/edit/beat_edits.h"
 #include "core/edit/layer_edits.h"
 #include "core/edit/time_edits.h"
 
 #include <QApplication>
+#include <algorithm>
 
 namespace scaena::app {
 
@@ -25,7 +27,8 @@ public:
         m_target = onCue && hit.index != m_cue ? hit.index : -1;
     }
     void paint(ScorePainter& painter) const override {
-        painter.thread(m_context.layout.knob(m_cue, m_after), m_at, m_target);
+        painter.thread(m_context.layout.knob(m_cue, m_after), m_at,
+                       m_target < 0 ? QRectF() : m_context.layout.cueRect(m_target));
     }
     void finish() override {
         if (m_target < 0) {
@@ -48,6 +51,59 @@ private:
     bool m_after;
     QPointF m_at;
     int m_target = -1;
+};
+
+/// From one gate to another, which then waits for it; pulled again, it no longer does.
+class NeedDrag : public ScoreDrag {
+public:
+    NeedDrag(const DragContext& context, int gate, QPointF from)
+        : m_context(context), m_gate(gate), m_from(from), m_at(from) {}
+
+    void moveTo(QPointF at, bool) override {
+        m_at = at;
+        const auto hit = m_context.layout.hit(at);
+        const bool onGate = hit.part == ScoreHit::Part::Gate || hit.part == ScoreHit::Part::GateEnd;
+        const int over = onGate && hit.index != m_gate ? hit.index : -1;
+        if (std::exchange(m_over, over) != over) { // whether it can be is asked once a gate
+            m_target = over >= 0 && pulledTo(over) != sequence() ? over : -1;
+        }
+    }
+    void paint(ScorePainter& painter) const override {
+        if ((m_at - m_from).manhattanLength() >= QApplication::startDragDistance()) {
+            painter.thread(m_from, m_at, m_target < 0 ? QRectF() : m_context.layout.gateRow(m_target));
+        }
+    }
+    void finish() override {
+        if (m_target < 0) {
+            return;
+        }
+        const auto& other = gate(m_target);
+        const QString name = toQString(other.name), before = toQString(gate(m_gate).name);
+        const auto id = other.id;
+        m_context.document.apply(needs(other) ? QObject::tr("%1 no longer waits for %2").arg(name, before)
+                                              : QObject::tr("%1 waits for %2").arg(name, before),
+                                 pulledTo(m_target));
+        m_context.selection.select(Selection::Kind::Gate, id);
+    }
+
+private:
+    [[nodiscard]] const model::Sequence& sequence() const { return *m_context.document.sequence(); }
+    [[nodiscard]] const model::Gate& gate(int index) const {
+        return sequence().gates[static_cast<std::size_t>(index)];
+    }
+    [[nodiscard]] bool needs(const model::Gate& other) const {
+        return std::ranges::find(other.needs, gate(m_gate).id) != other.needs.end();
+    }
+    /// The same where it would wait for itself, or the launch could last for ever.
+    [[nodiscard]] model::Sequence pulledTo(int index) const {
+        const auto& other = gate(index);
+        return edit::setNeeds(sequence(), other.id, gate(m_gate).id, !needs(other));
+    }
+
+    DragContext m_context;
+    int m_gate;
+    QPointF m_from, m_at;
+    int m_over = -1, m_target = -1;
 };
 
 /// Catches every cue it touches.
@@ -126,6 +182,8 @@ std::unique_ptr<ScoreDrag> makePlaceDrag(const DragContext& context, const Score
     case ScoreHit::Part::KnobStart:
     case ScoreHit::Part::KnobEnd:
         return std::make_unique<ThreadDrag>(context, hit.index, hit.part == ScoreHit::Part::KnobEnd);
+    case ScoreHit::Part::Gate:
+        return std::make_unique<NeedDrag>(context, hit.index, at);
     case ScoreHit::Part::Lane:
         return std::make_unique<BandDrag>(context, at, adds);
     case ScoreHit::Part::Label:

@@ -267,15 +267,15 @@ void ScorePainter::threads() {
     }
 }
 
-void ScorePainter::thread(QPointF from, QPointF to, int target) {
+void ScorePainter::thread(QPointF from, QPointF to, const QRectF& target) {
     m_painter.setRenderHint(QPainter::Antialiasing);
     m_painter.setPen(QPen(theme().umber, 1.6, Qt::DashLine));
     QPainterPath path(from);
     path.cubicTo(QPointF(from.x() + 20, from.y() + 14), QPointF(to.x() - 20, to.y() + 14), to);
     m_painter.setBrush(Qt::NoBrush);
     m_painter.drawPath(path);
-    if (target >= 0) {
-        m_painter.drawRoundedRect(m_layout.cueRect(target).adjusted(-3, -3, 3, 3), 3, 3);
+    if (!target.isEmpty()) {
+        m_painter.drawRoundedRect(target.adjusted(-3, -3, 3, 3), 3, 3);
     }
 }
 

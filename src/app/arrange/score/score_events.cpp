@@ -77,6 +77,8 @@ void ScoreView::mousePressEvent(QMouseEvent* event) {
     if (hit.part == Part::Axis) {
         m_preview.setTime(m_layout.timeAt(event->position().x()));
     }
+    m_dragAt = event->position();
+    m_dragFrom = m_shown;
     const bool adds = event->modifiers() & (Qt::ControlModifier | Qt::ShiftModifier);
     m_drag = makeDrag({m_document, m_preview, m_selection, m_layout, m_shown}, hit, event->position(), adds);
 }
@@ -94,7 +96,8 @@ void ScoreView::hover(QPointF at) {
     const auto part = m_hover.part;
     const bool edge = part == Part::CueStart || part == Part::CueEnd || part == Part::BeatEnd ||
                       part == Part::WaitGrip || part == Part::GateEnd;
-    const bool knob = part == Part::KnobStart || part == Part::KnobEnd;
+    const bool knob = part == Part::KnobStart || part == Part::KnobEnd ||
+                      (part == Part::Gate && m_document.sequence()->gates.size() > 1);
     setCursor(edge                ? Qt::SplitHCursor
               : knob              ? Qt::CrossCursor
               : part == Part::Cue ? Qt::OpenHandCursor
@@ -108,6 +111,7 @@ void ScoreView::mouseMoveEvent(QMouseEvent* event) {
     if (m_panning) {
         pan(event->position());
     } else if (m_drag) {
+        m_dragAt = event->position();
         m_drag->moveTo(event->position(), !(event->modifiers() & Qt::AltModifier));
         update();
     } else {
@@ -119,6 +123,7 @@ void ScoreView::mouseMoveEvent(QMouseEvent* event) {
 void ScoreView::endDrag(bool keeps) {
     if (const auto drag = std::move(m_drag)) {
         keeps ? drag->finish() : drag->cancel();
+        m_dragFrom.reset();
         relayout();
     }
 }

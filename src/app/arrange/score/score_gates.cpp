@@ -93,7 +93,7 @@ void ScorePainter::waitRibbon() {
         using Kind = schedule::WaitSpan::Kind;
         QColor text = theme().page;
         if (span.kind == Kind::Opening) {
-            paintBeatPattern(m_painter, rect, BeatKind::Opening);
+            paintBeatPattern(m_painter, rect, model::BeatKind::Opening);
             text = theme().slate;
         } else {
             const QColor ink = span.kind == Kind::Covered ? theme().verdigris

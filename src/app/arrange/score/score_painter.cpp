@@ -202,14 +202,10 @@ void ScorePainter::beats() {
             continue;
         }
         paintBeatPattern(m_painter, rect, beat.kind);
-        const auto& span = m_schedule.beats[static_cast<std::size_t>(i)];
         const QColor ink = theme().inkOf(beat.kind);
-        const QString length = span.endless() ? QStringLiteral("∞") : timeText(span.end - span.start);
+        const QString length = beatLength(i);
         const double lengthWidth = QFontMetricsF(timeFont(11)).horizontalAdvance(length);
-        QRectF text = rect.adjusted(6, 0, -(beat.kind == BeatKind::HandOff ? 16 : 7), 0);
-        if (const QRectF tab = i > 0 ? m_layout.beatTab(i - 1) : QRectF(); tab.isValid()) {
-            text.setLeft(std::max(text.left(), tab.right() + 4));
-        }
+        QRectF text = beatTextRect(i);
         m_painter.setPen(ink);
         const double nameWidth = QFontMetricsF(uiFont(12, true)).horizontalAdvance(toQString(beat.name));
         const bool roomForLength = text.width() > lengthWidth + std::min(nameWidth, 40.0) + 6;
@@ -240,6 +236,65 @@ void ScorePainter::beats() {
             beatTab(tab, sequence().beats[static_cast<std::size_t>(i)]);
         }
     }
+}
+
+/// What of a beat's rectangle its name and length may stand in.
+QRectF ScorePainter::beatTextRect(int beat) const {
+    const bool slants = sequence().beats[static_cast<std::size_t>(beat)].kind == BeatKind::HandOff;
+    QRectF text = m_layout.beatRect(beat).adjusted(6, 0, slants ? -16 : -7, 0);
+    if (const QRectF tab = beat > 0 ? m_layout.beatTab(beat - 1) : QRectF(); tab.isValid()) {
+        text.setLeft(std::max(text.left(), tab.right() + 4));
+    }
+    return text;
+}
+
+QString ScorePainter::beatLength(int beat) const {
+    const auto& span = m_schedule.beats[static_cast<std::size_t>(beat)];
+    return span.endless() ? QStringLiteral("∞") : timeText(span.end - span.start);
+}
+
+/// A word over the page, moved as far as it takes to be whole.
+void ScorePainter::chip(QRectF rect, const QString& text, const QFont& font, const QColor& ink) {
+    rect.setWidth(QFontMetricsF(font).horizontalAdvance(text) + 14);
+    rect.moveLeft(std::clamp(rect.left(), 2.0, std::max(2.0, m_layout.right() + 22 - rect.width())));
+    m_painter.setPen(QPen(ink, 1));
+    m_painter.setBrush(theme().page);
+    m_painter.drawRoundedRect(rect, 3, 3);
+    m_painter.setFont(font);
+    m_painter.drawText(rect, Qt::AlignCenter, text);
+}
+
+void ScorePainter::beatName(int beat) {
+    const QRectF rect = m_layout.beatRect(beat);
+    if (!m_schedule.beats[static_cast<std::size_t>(beat)].played || rect.isNull()) {
+        return;
+    }
+    const auto& of = sequence().beats[static_cast<std::size_t>(beat)];
+    const QFont font = uiFont(12, true);
+    const QString name = toQString(of.name);
+    if (!m_layout.beatTab(beat).isValid() &&
+        QFontMetricsF(font).horizontalAdvance(name) <= beatTextRect(beat).width()) {
+        return;
+    }
+    m_painter.setRenderHint(QPainter::Antialiasing);
+    chip({rect.left() - 1, rect.top(), 0, rect.height()}, QObject::tr("%1  %2").arg(name, beatLength(beat)),
+         font, theme().inkOf(of.kind));
+}
+
+void ScorePainter::total(QPointF at, Millis before) {
+    const Millis now = m_schedule.metrics.shown;
+    const QString shown =
+        isNever(now) ? QObject::tr("never shown") : QObject::tr("shown %1").arg(timeText(now));
+    const bool both = !isNever(now) && !isNever(before);
+    const QString change = !both || now == before ? QString()
+                           : now > before         ? QObject::tr("%1 later").arg(timeText(now - before))
+                                                  : QObject::tr("%1 sooner").arg(timeText(before - now));
+    const QColor ink = change.isEmpty() ? theme().faint : now > before ? theme().madder : theme().verdigris;
+    m_painter.setRenderHint(QPainter::Antialiasing);
+    // Beside the pointer, and whole.
+    const double y = std::clamp(at.y() + 16, 2.0, m_layout.height() - 24);
+    chip({at.x() + 14, y, 0, 20}, change.isEmpty() ? shown : shown + QStringLiteral(", ") + change,
+         uiFont(11, true), ink);
 }
 
 /// A beat of no length: over the beginning of the next one, in its colour and pattern, with a mark of its

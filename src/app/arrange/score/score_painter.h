@@ -22,9 +22,13 @@ public:
     /// Everything but the needle, which alone moves while playing.
     void paintPage(const Filmstrip& strip, const ScoreHit& hover, LaneCache& lanes);
     void needle(double time);
-    /// A thread that is being pulled, and the cue it would hold.
-    void thread(QPointF from, QPointF to, int target);
+    /// A thread that is being pulled, and the box of what it would hold; empty for nothing.
+    void thread(QPointF from, QPointF to, const QRectF& target);
     void rubberBand(const QRectF& rect);
+    /// A beat's whole name and length over its neighbours, where the page has no room for them.
+    void beatName(int beat);
+    /// What a drag makes of the time to the first screen, beside the pointer.
+    void total(QPointF at, Millis before);
     /// Where a move that is dragged would begin.
     void dropMark(int layer, double time);
 
@@ -47,6 +51,9 @@ private:
     void gates();
     void gate(int index);
     void waitRibbon();
+    [[nodiscard]] QRectF beatTextRect(int beat) const;
+    [[nodiscard]] QString beatLength(int beat) const;
+    void chip(QRectF rect, const QString& text, const QFont& font, const QColor& ink);
     void label(const QRectF& row, const QString& text, bool strong, bool quiet);
     [[nodiscard]] bool isSeen(const QRectF& row) const {
         return m_seen.isNull() || (row.bottom() >= m_seen.top() - 2 && row.top() <= m_seen.bottom() + 2);

@@ -42,6 +42,11 @@ QString scoreTip(const schedule::Schedule& schedule, const ScoreHit& hit) {
         return beatWords(schedule, hit.index);
     case Part::BeatEnd:
         return beatWords(schedule, hit.index) + QObject::tr("\nDrag to lengthen the beat");
+    case Part::Gate:
+        return schedule.sequence->gates.size() > 1
+                   ? QObject::tr(
+                         "Pull to another gate, and it waits for this one; again, and it no longer does")
+                   : QString();
     case Part::GateEnd:
         return QObject::tr("Drag to change how long the gate typically takes");
     default:

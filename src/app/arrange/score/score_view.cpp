@@ -7,6 +7,7 @@
 #include "app/widgets/theme.h"
 #include "core/edit/time_edits.h"
 
+#include <QPaintEvent>
 #include <QPainter>
 #include <QToolButton>
 #include <algorithm>
@@ -126,8 +127,21 @@ void ScoreView::paintEvent(QPaintEvent* event) {
     if (m_dropLayer >= 0) {
         marks.dropMark(m_dropLayer, m_dropTime);
     }
+    const auto& beats = m_shown->sequence->beats;
+    const int chosen =
+        m_selection.kind() == Selection::Kind::Beat ? model::indexOf(beats, m_selection.beat()) : -1;
+    const bool pointsAtBeat = m_hover.part == ScoreHit::Part::Beat ||
+                              m_hover.part == ScoreHit::Part::BeatEnd ||
+                              m_hover.part == ScoreHit::Part::WaitGrip;
+    const int named = pointsAtBeat ? m_hover.index : chosen;
+    if (named >= 0 && named < static_cast<int>(beats.size())) {
+        marks.beatName(named);
+    }
     if (m_drag) {
         m_drag->paint(marks);
+        if (m_drag->keepsAxis() && m_shown != m_dragFrom) {
+            marks.total(m_dragAt, m_dragFrom->metrics.shown);
+        }
     }
     marks.needle(m_preview.time());
     if (!m_preview.seam().empty()) {
@@ -196,7 +210,7 @@ void ScoreView::nudge(Millis by) {
                                         : tr("move %1").arg(cueName(s, *cue)),
                          edit::moveCues(s, all, by), "nudge " + cue->id);
     } else {
-        m_preview.setTime(m_preview.time() + by);
+        m_preview.step(std::abs(by) > 10 ? (by > 0 ? 10 : -10) : by > 0 ? 1 : -1);
     }
 }
 

@@ -32,7 +32,8 @@ public:
     void zoomToSelection();
     /// So near that single frames of a 60 Hz screen can be told apart.
     void zoomToFrames();
-    /// Moves the selected cue by so many ms, as the arrow keys do.
+    /// Moves the selected cues by so many ms, as the arrow keys do; without one the needle, by a frame or
+    /// ten.
     void nudge(Millis by);
     /// Selects the cue that starts next after (or before) the selected one.
     void selectNext(bool backwards);
@@ -89,6 +90,8 @@ private:
     ScoreLayout m_layout;
     ScoreHit m_hover;
     std::unique_ptr<ScoreDrag> m_drag;
+    QPointF m_dragAt;                                     ///< where the pointer is
+    std::shared_ptr<const schedule::Schedule> m_dragFrom; ///< what was shown when the drag began
     QToolButton *m_addBeat, *m_addLayer, *m_addGate;
     int m_dropLayer = -1; ///< where a dragged move would land
     double m_dropTime = 0;

@@ -5,12 +5,7 @@
 #include "core/edit/phrases.h"
 #include "core/edit/tidy.h"
 #include "core/moves/definition.h"
-#include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
-#include "render/frames/frame_painter.h"
-
-#include <QPainter>
-#include <QPointer>
 
 namespace scaena::app {
 
@@ -39,23 +34,6 @@ model::Phrase phraseFor(model::MoveKind kind) {
         cue.poses = {there, back};
     }
     return {"", "", {cue}};
-}
-
-QImage paintOne(const render::Scene& scene, const schedule::Schedule& schedule, double t, double ratio) {
-    const int side = static_cast<int>(std::lround(MoveMiniatures::kSide * ratio));
-    QImage image(side, side, QImage::Format_ARGB32_Premultiplied);
-    image.fill(Qt::transparent);
-    schedule::Frame frame = schedule::evaluate(schedule, t);
-    // The middle of the screen is what the miniature shows.
-    QPainter painter(&image);
-    painter.setRenderHint(QPainter::Antialiasing);
-    const double scale = side / kStage;
-    painter.scale(scale, scale);
-    painter.translate(kStage / 2 - frame.screen.width / 2, kStage / 2 - frame.screen.height / 2);
-    painter.setClipRect(
-        QRectF(frame.screen.width / 2 - kStage / 2, frame.screen.height / 2 - kStage / 2, kStage, kStage));
-    render::paintFrame(painter, scene, frame);
-    return image;
 }
 
 }
@@ -119,12 +97,13 @@ model::Sequence miniatureSequence(const model::Sequence& of, const LayerId& laye
                               "mini", 0, made);
 }
 
-static QHash<int, QImage> paintAll(const Jobs::Run& run, const model::Sequence& sequence,
-                                   const project::ArtFiles& artFiles, const LayerId& layer,
-                                   const std::vector<model::Phrase>& entries, double ratio) {
-    QHash<int, QImage> frames;
+MoveMiniatures::Pictures MoveMiniatures::paintAll(const Jobs::Run& run, const model::Sequence& sequence,
+                                                  const project::ArtFiles& artFiles, const LayerId& layer,
+                                                  const std::vector<model::Phrase>& entries, double ratio) {
+    Pictures pictures;
     std::optional<render::Scene> scene; // the layers are the same for all of them
-    for (int entry = 0; entry < static_cast<int>(entries.size()); ++entry) {
+    const int side = static_cast<int>(std::lround(kSide * ratio));
+    for (int entry = 0; entry < static_cast<int>(entries.size()) && !run.isCancelled(); ++entry) {
         const auto mini = std::make_shared<const model::Sequence>(
             miniatureSequence(sequence, layer, entries[static_cast<std::size_t>(entry)]));
         const auto schedule = schedule::resolve(mini, {});
@@ -133,12 +112,14 @@ static QHash<int, QImage> paintAll(const Jobs::Run& run, const model::Sequence& 
         }
         const double from = schedule.beats[0].end + 1;
         const double span = schedule.end - from;
-        for (int i = 0; i < MoveMiniatures::kFrames && !run.isCancelled(); ++i) {
-            frames.insert(entry * MoveMiniatures::kFrames + i,
-                          paintOne(*scene, schedule, from + span * i / (MoveMiniatures::kFrames - 1), ratio));
+        pictures.rest.insert(entry, restPicture(*scene, schedule, from, span, kStage, side));
+        for (int i = 0; i < kFrames && !run.isCancelled(); ++i) {
+            pictures.frames.insert(
+                entry * kFrames + i,
+                paintSmall(*scene, schedule, from + span * i / (kFrames - 1), kStage, side));
         }
     }
-    return frames;
+    return pictures;
 }
 
 MoveMiniatures::MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* parent)
@@ -160,7 +141,11 @@ void MoveMiniatures::becomeStale() {
     m_delay.start();
 }
 
-QImage MoveMiniatures::frame(int entry, int frame) const { return m_frames.value(entry * kFrames + frame); }
+QImage MoveMiniatures::frame(int entry, int frame) const {
+    return m_pictures.frames.value(entry * kFrames + frame);
+}
+
+RestPicture MoveMiniatures::rest(int entry) const { return m_pictures.rest.value(entry); }
 
 void MoveMiniatures::setLayer(const LayerId& layer) {
     if (layer != m_layer) {
@@ -185,13 +170,13 @@ void MoveMiniatures::restart() {
     for (auto& phrase : m_shelf.phrases()) {
         entries.push_back(std::move(phrase));
     }
-    m_jobs.run<Frames>(
+    m_jobs.run<Pictures>(
         [sequence = m_document.sequence(), artFiles = m_document.artFiles(), layer = m_layer, entries,
          ratio = m_ratio](const Jobs::Run& run) {
             return paintAll(run, *sequence, *artFiles, layer, entries, ratio);
         },
-        [this](const Frames& frames) {
-            m_frames = frames;
+        [this](const Pictures& pictures) {
+            m_pictures = pictures;
             m_complete = true;
             emit changed();
         });

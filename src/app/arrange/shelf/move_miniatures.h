@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "app/arrange/shelf/rest_picture.h"
 #include "app/document/phrase_shelf.h"
 #include "app/document/preview.h"
 #include "app/widgets/jobs.h"
@@ -10,8 +11,8 @@
 
 namespace scaena::app {
 
-/// Small running pictures of every move and phrase on a layer of the person's own, painted in the background.
-/// The interface thread never waits; while new ones are made the old ones stay.
+/// Small pictures, running and at rest, of every move and phrase on a layer of the person's own, painted in
+/// the background. The interface thread never waits; while new ones are made the old ones stay.
 class MoveMiniatures : public QObject {
     Q_OBJECT
 public:
@@ -21,6 +22,8 @@ public:
 
     /// Moves come first, then phrases in the shelf's order.
     [[nodiscard]] QImage frame(int entry, int frame) const;
+    /// The whole of it at once, for an entry nobody points at.
+    [[nodiscard]] RestPicture rest(int entry) const;
     [[nodiscard]] bool isComplete() const { return m_complete; }
     /// Whose art is shown; an empty id shows the opening's icon.
     void setLayer(const LayerId& layer);
@@ -38,8 +41,14 @@ private:
     LayerId m_layer;
     double m_ratio = 1;
     bool m_complete = false;
-    using Frames = QHash<int, QImage>;
-    Frames m_frames;
+    struct Pictures {
+        QHash<int, QImage> frames;
+        QHash<int, RestPicture> rest;
+    };
+    [[nodiscard]] static Pictures paintAll(const Jobs::Run& run, const model::Sequence& sequence,
+                                           const project::ArtFiles& artFiles, const LayerId& layer,
+                                           const std::vector<model::Phrase>& entries, double ratio);
+    Pictures m_pictures;
     QTimer m_delay;
     Jobs m_jobs{Jobs::Order::Newest, nullptr, QThread::LowPriority};
 };

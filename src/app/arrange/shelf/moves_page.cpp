@@ -14,6 +14,7 @@
 #include <QPainterPath>
 #include <QScrollBar>
 #include <QToolTip>
+#include <utility>
 
 namespace scaena::app {
 
@@ -21,6 +22,40 @@ namespace {
 constexpr int kCellWidth = 82, kCellHeight = 86;
 constexpr int kTickMillis = 70;
 constexpr int kPauseTicks = 6; // at the end of each run
+
+/// The way of the middle, with a dot where it begins and a head where it ends.
+void paintWay(QPainter& painter, const QRectF& box, const QPolygonF& way) {
+    if (way.size() < 2) {
+        return;
+    }
+    QPolygonF line;
+    for (const QPointF& it : way) {
+        line << QPointF(box.x() + it.x() * box.width(), box.y() + it.y() * box.height());
+    }
+    // On a ground of any colour.
+    for (const auto& [ink, width] : {std::pair{theme().page, 3.0}, std::pair{theme().madder, 1.4}}) {
+        painter.setPen(QPen(ink, width, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawPolyline(line);
+        painter.setBrush(ink);
+        painter.drawEllipse(line.first(), 1.2, 1.2);
+        // What swings back and forth has no direction at its very end; where it came from says little, too.
+        QPointF before = line.first();
+        for (const QPointF& it : line) {
+            before = QLineF(it, line.last()).length() > 5 ? it : before;
+        }
+        QLineF head(line.last(), before);
+        if (head.length() > 1) {
+            head.setLength(5);
+            for (const int turn : {-30, 30}) {
+                QLineF side = head;
+                side.setAngle(head.angle() + turn);
+                painter.drawLine(side);
+            }
+        }
+    }
+}
+
 }
 
 MovesPage::MovesPage(ArrangeActions& actions, QWidget* parent)
@@ -94,10 +129,31 @@ void MovesPage::resizeEvent(QResizeEvent*) { updateRange(); }
 void MovesPage::showEvent(QShowEvent*) {
     m_miniatures.setPixelRatio(devicePixelRatioF());
     m_miniatures.setLayer(m_actions.layerForCue());
-    m_run.start();
 }
 
-void MovesPage::hideEvent(QHideEvent*) { m_run.stop(); }
+int MovesPage::playing() const { return m_hover >= 0 ? m_hover : hasFocus() ? m_current : -1; }
+
+/// From its beginning, when it is another one than before.
+void MovesPage::playWhatIsMeant() {
+    const int now = isVisible() ? playing() : -1;
+    if (now != std::exchange(m_playing, now)) {
+        m_tick = 0;
+        now >= 0 ? m_run.start() : m_run.stop();
+    }
+    viewport()->update();
+}
+
+void MovesPage::focusInEvent(QFocusEvent* event) {
+    QAbstractScrollArea::focusInEvent(event);
+    playWhatIsMeant();
+}
+
+void MovesPage::focusOutEvent(QFocusEvent* event) {
+    QAbstractScrollArea::focusOutEvent(event);
+    playWhatIsMeant();
+}
+
+void MovesPage::hideEvent(QHideEvent*) { playWhatIsMeant(); }
 
 void MovesPage::paintEvent(QPaintEvent*) {
     QPainter painter(viewport());
@@ -117,13 +173,17 @@ void MovesPage::paintEvent(QPaintEvent*) {
         painter.save();
         painter.setOpacity(possible ? 1 : 0.35);
         painter.setClipPath(shape);
-        // Only what the pointer or the keyboard is at plays, and everything as long as neither is.
-        const bool plays = m_hover < 0 || m_hover == entry;
-        const QImage image = m_miniatures.frame(entry, plays ? frame : MoveMiniatures::kFrames / 2);
+        // Only what the pointer or the keyboard is at plays; the others say at rest what they do.
+        const bool plays = entry == playing();
+        const auto rest = m_miniatures.rest(entry);
+        const QImage image = plays ? m_miniatures.frame(entry, frame) : rest.image;
         if (image.isNull()) {
             painter.fillRect(box, t.tint);
         } else {
             painter.drawImage(box, image);
+            if (!plays) {
+                paintWay(painter, box, rest.way);
+            }
         }
         painter.restore();
         const bool marked = (hasFocus() && entry == m_current) || entry == m_hover;
@@ -155,10 +215,12 @@ void MovesPage::mousePressEvent(QMouseEvent* event) {
     m_pressed = event->button() == Qt::LeftButton ? entryAt(event->pos()) : -1;
     m_pressedAt = event->pos();
     m_current = std::max(0, m_pressed);
+    playWhatIsMeant();
 }
 
 void MovesPage::mouseMoveEvent(QMouseEvent* event) {
     m_hover = entryAt(event->pos());
+    playWhatIsMeant();
     if (m_pressed < 0 || !(event->buttons() & Qt::LeftButton) ||
         (event->pos() - m_pressedAt).manhattanLength() < QApplication::startDragDistance()) {
         return;
@@ -195,7 +257,7 @@ void MovesPage::keyPressEvent(QKeyEvent* event) {
         if (cell.top() < 0 || cell.bottom() > viewport()->height()) {
             verticalScrollBar()->setValue(m_current / columns() * kCellHeight);
         }
-        viewport()->update();
+        playWhatIsMeant();
     } else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
         use(m_current);
     } else {
@@ -206,6 +268,7 @@ void MovesPage::keyPressEvent(QKeyEvent* event) {
 bool MovesPage::viewportEvent(QEvent* event) {
     if (event->type() == QEvent::Leave) {
         m_hover = -1;
+        playWhatIsMeant();
     }
     if (event->type() == QEvent::ToolTip) {
         const auto* help = static_cast<QHelpEvent*>(event);

@@ -8,8 +8,9 @@
 
 namespace scaena::app {
 
-/// The shelf of moves and phrases, each playing on the person's own art. A click adds it to the selected
-/// layer at the needle; it can be dragged onto any lane of the score; arrows and Enter do it without a mouse.
+/// The shelf of moves and phrases, each shown on the person's own art, playing when pointed at. A click adds
+/// it to the selected layer at the needle; it can be dragged onto any lane of the score; arrows and Enter do
+/// it without a mouse.
 class MovesPage : public QAbstractScrollArea {
     Q_OBJECT
 public:
@@ -30,9 +31,14 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
     void showEvent(QShowEvent* event) override;
     void hideEvent(QHideEvent* event) override;
+    void focusInEvent(QFocusEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
     bool viewportEvent(QEvent* event) override;
 
 private:
+    /// The entry that plays, or -1.
+    [[nodiscard]] int playing() const;
+    void playWhatIsMeant();
     [[nodiscard]] int entries() const;
     [[nodiscard]] int columns() const;
     [[nodiscard]] int entryAt(QPoint at) const;
@@ -46,6 +52,7 @@ private:
     std::vector<model::Phrase> m_phrases;
     QTimer m_run;
     int m_tick = 0;
+    int m_playing = -1;
     int m_current = 0;
     int m_hover = -1;
     int m_pressed = -1;

@@ -4,10 +4,12 @@
 #include "app/arrange/takes_dialog.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
+#include "core/edit/beat_edits.h"
 #include "core/schedule/compare.h"
 #include "core/schedule/resolve.h"
 
 #include <QHBoxLayout>
+#include <QInputDialog>
 #include <QLabel>
 #include <QListWidget>
 #include <QPushButton>
@@ -19,13 +21,14 @@ namespace scaena::app {
 TakesPage::TakesPage(ArrangeActions& actions, QWidget* parent)
     : QWidget(parent), m_actions(actions), m_list(new QListWidget(this)), m_differences(new QLabel(this)),
       m_goBack(new QPushButton(tr("Go back to it"), this)), m_compare(new QPushButton(tr("Compare …"), this)),
-      m_remove(new QPushButton(tr("Remove"), this)) {
+      m_rename(new QPushButton(tr("Rename …"), this)), m_remove(new QPushButton(tr("Remove"), this)) {
     setObjectName(QStringLiteral("takesPage"));
     m_list->setObjectName(QStringLiteral("takes"));
     m_list->setFont(uiFont(13));
     m_list->setMinimumWidth(240);
     m_goBack->setObjectName(QStringLiteral("takeGoBack"));
     m_compare->setObjectName(QStringLiteral("takeCompare"));
+    m_rename->setObjectName(QStringLiteral("takeRename"));
     m_remove->setObjectName(QStringLiteral("takeRemove"));
     m_differences->setWordWrap(true);
     m_differences->setFont(uiFont(12));
@@ -41,7 +44,7 @@ TakesPage::TakesPage(ArrangeActions& actions, QWidget* parent)
     keep->setToolTip(tr("Keeps beats and cues as they are now under a name of their own (T)"));
     auto* buttons = new QVBoxLayout;
     buttons->setSpacing(4);
-    for (auto* button : {keep, m_compare, m_goBack, m_remove}) {
+    for (auto* button : {keep, m_compare, m_goBack, m_rename, m_remove}) {
         button->setFont(uiFont(12));
         buttons->addWidget(button);
     }
@@ -55,6 +58,8 @@ TakesPage::TakesPage(ArrangeActions& actions, QWidget* parent)
     connect(keep, &QPushButton::clicked, this, [this] { m_actions.keepTake(); });
     connect(m_goBack, &QPushButton::clicked, this, [this] { m_actions.goBackTo(chosen()); });
     connect(m_remove, &QPushButton::clicked, this, [this] { m_actions.removeTake(chosen()); });
+    connect(m_rename, &QPushButton::clicked, this, &TakesPage::rename);
+    connect(m_list, &QListWidget::itemDoubleClicked, this, &TakesPage::rename);
     connect(m_compare, &QPushButton::clicked, this, &TakesPage::compare);
     connect(m_list, &QListWidget::currentRowChanged, this, &TakesPage::describe);
     connect(&actions.preview(), &Preview::scheduleChanged, this, [this] {
@@ -99,7 +104,7 @@ void TakesPage::update() {
 void TakesPage::describe() {
     const auto& s = *m_actions.document().sequence();
     const auto* take = model::findThing(s.takes, chosen());
-    for (auto* button : {m_goBack, m_compare, m_remove}) {
+    for (auto* button : {m_goBack, m_compare, m_rename, m_remove}) {
         button->setEnabled(take != nullptr);
     }
     if (!take) {
@@ -118,6 +123,23 @@ void TakesPage::describe() {
                                            : tr("<b>Now, against %1:</b><br>%2")
                                                  .arg(toQString(take->name).toHtmlEscaped(),
                                                       lines.join(QStringLiteral("<br>"))));
+}
+
+void TakesPage::rename() {
+    const auto* take = model::findThing(m_actions.document().sequence()->takes, chosen());
+    if (!take) {
+        return;
+    }
+    bool ok = false;
+    const TakeId id = take->id;
+    const QString name = QInputDialog::getText(this, tr("Rename the take"), tr("Name of the take:"),
+                                               QLineEdit::Normal, toQString(take->name), &ok)
+                             .trimmed();
+    if (ok && !name.isEmpty()) {
+        m_actions.document().apply(
+            tr("rename a take to %1").arg(name),
+            edit::renameTake(*m_actions.document().sequence(), id, name.toStdString()));
+    }
 }
 
 void TakesPage::compare() {

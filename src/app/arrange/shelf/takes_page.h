@@ -22,12 +22,13 @@ protected:
 private:
     void update();
     void describe();
+    void rename();
     [[nodiscard]] TakeId chosen() const;
 
     ArrangeActions& m_actions;
     QListWidget* m_list;
     QLabel* m_differences;
-    QPushButton *m_goBack, *m_compare, *m_remove;
+    QPushButton *m_goBack, *m_compare, *m_rename, *m_remove;
 };
 
 }

@@ -22,7 +22,8 @@ enum class Handle {
     Bottom,
     Left,
     Turn,
-    Pivot
+    Pivot,
+    Plate ///< the rim of the disc behind an icon; not a handle of the box, see OpeningMarks
 };
 
 /// The handles of one layer, in dp of the screen. A pure function of its state.

@@ -3,6 +3,7 @@
 
 #include "app/widgets/phrasing.h"
 #include "core/edit/layer_edits.h"
+#include "core/edit/opening_edits.h"
 #include "core/edit/pose_edits.h"
 
 #include <algorithm>
@@ -32,6 +33,17 @@ QRectF screenBox(const schedule::LayerState& state) {
 
 }
 
+schedule::LayerState seenState(const schedule::Schedule& schedule, int layer, double t) {
+    if (t < schedule.beats.front().end) {
+        for (const auto& state : schedule::evaluate(schedule, t).layers) {
+            if (state.layer == layer) {
+                return state;
+            }
+        }
+    }
+    return schedule::stateOf(schedule, layer, t);
+}
+
 model::Pose poseOf(const schedule::Schedule& schedule, int layer, double t) {
     const auto value = [&](Property property) { return schedule.timeline(layer, property).valueAt(t); };
     model::Pose pose;
@@ -49,7 +61,7 @@ StageTool::StageTool(Document& document, Preview& preview, const LayerId& layer,
     : m_document(document), m_preview(preview), m_before(document.history().committed()),
       m_schedule(preview.schedule()), m_index(model::indexOf(m_before->layers, layer)), m_layer(layer),
       m_handle(handle), m_scope(scope), m_pressedAt(pressedAt), m_pixelsPerDp(pixelsPerDp),
-      m_state(schedule::stateOf(*m_schedule, m_index, std::max(0.0, preview.time()))),
+      m_state(seenState(*m_schedule, m_index, std::max(0.0, preview.time()))),
       m_pose(poseOf(*m_schedule, m_index, std::max(0.0, preview.time()))) {
     const auto& screen = m_schedule->screen;
     const auto& safe = m_schedule->safeArea;
@@ -79,7 +91,14 @@ void StageTool::moveTo(QPointF point, StageModifiers modifiers) {
     case Handle::None:
         return;
     case Handle::Body:
-        move(point - m_pressedAt, modifiers.snaps);
+        if (isSystemsIcon()) {
+            shiftIcon(point - m_pressedAt, modifiers.snaps);
+        } else {
+            move(point - m_pressedAt, modifiers.snaps);
+        }
+        break;
+    case Handle::Plate:
+        sizePlate(point, modifiers.snaps);
         break;
     case Handle::Turn:
         turn(point, modifiers.snaps);
@@ -136,6 +155,40 @@ void StageTool::move(QPointF by, bool snaps) {
                     ? QStringLiteral("x %1  y %2 dp").arg(shown(place.x), shown(place.y))
                     : QStringLiteral("x %1  y %2 dp").arg(shown(*pose.x), shown(*pose.y));
     apply(pose, std::move(rest));
+}
+
+bool StageTool::isSystemsIcon() const {
+    return m_layer == m_before->opening.icon && m_scope == PoseScope::Rest &&
+           m_schedule->plan->target->opening.iconOnly && m_schedule->beats.front().end > 0 &&
+           m_schedule->beatAt(std::max(0.0, m_preview.time())) == 0;
+}
+
+void StageTool::shiftIcon(QPointF by, bool snaps) {
+    const Point before = m_before->opening.iconShift;
+    Point to{before.x + by.x(), before.y + by.y()};
+    const Size screen = m_schedule->screen;
+    for (auto [value, middle, upright] :
+         {std::tuple(&to.x, screen.width / 2, true), std::tuple(&to.y, screen.height / 2, false)}) {
+        if (snaps && std::abs(*value) < kStageSnap / m_pixelsPerDp) {
+            *value = 0;
+            m_guides.push_back({upright, middle});
+        }
+    }
+    auto next = edit::shiftIcon(*m_before, to);
+    m_numbers = QObject::tr("%1  %2 dp from the middle")
+                    .arg(shown(next.opening.iconShift.x), shown(next.opening.iconShift.y));
+    m_document.preview(std::move(next));
+}
+
+void StageTool::sizePlate(QPointF point, bool snaps) {
+    const QPointF middle(m_state.centre.x, m_state.centre.y);
+    const double systems = m_schedule->plan->target->opening.plateVisible;
+    double diameter = std::round(2 * QLineF(middle, point).length());
+    if (snaps && systems > 0 && std::abs(diameter - systems) < 2 * kStageSnap / m_pixelsPerDp) {
+        diameter = systems;
+    }
+    m_numbers = QObject::tr("plate %1 dp").arg(shown(diameter));
+    m_document.preview(edit::setPlateDiameter(*m_before, diameter));
 }
 
 void StageTool::resize(QPointF point, StageModifiers modifiers) {
@@ -258,6 +311,12 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
 QString StageTool::verb() const {
     if (m_handle == Handle::Pivot) {
         return QObject::tr("pivot of %1");
+    }
+    if (m_handle == Handle::Plate) {
+        return QObject::tr("plate of %1");
+    }
+    if (m_handle == Handle::Body && isSystemsIcon()) {
+        return QObject::tr("centre %1 in the opening");
     }
     if (m_scope == PoseScope::Rest) {
         return m_handle == Handle::Body   ? QObject::tr("place %1")

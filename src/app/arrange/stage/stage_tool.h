@@ -49,6 +49,10 @@ private:
     void resize(QPointF point, StageModifiers modifiers);
     void turn(QPointF point, bool snaps);
     void shiftPivot(QPointF point, bool snaps);
+    void shiftIcon(QPointF by, bool snaps);
+    void sizePlate(QPointF point, bool snaps);
+    /// Newer Android's own frame shows its icon where the opening says, wherever the layer rests.
+    [[nodiscard]] bool isSystemsIcon() const;
     [[nodiscard]] QPointF snapped(QPointF by);
     void apply(const model::Pose& pose, model::Sequence rest);
     [[nodiscard]] QString verb() const;
@@ -72,6 +76,8 @@ private:
     bool m_changed = false;
 };
 
+/// The layer as it is seen at that moment: in the opening, where the system shows it.
+[[nodiscard]] schedule::LayerState seenState(const schedule::Schedule& schedule, int layer, double t);
 /// What the cues give a layer at that moment.
 [[nodiscard]] model::Pose poseOf(const schedule::Schedule& schedule, int layer, double t);
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/stage/stage_view.h"
 
+#include "app/arrange/stage/opening_marks.h"
 #include "app/arrange/stage/seam_marks.h"
 #include "app/arrange/stage/stage_marks.h"
 #include "app/widgets/theme.h"
@@ -19,8 +20,9 @@
 namespace scaena::app {
 
 namespace {
-constexpr double kBezel = 9;  // pixels
-constexpr double kMargin = 8; // pixels of room for the shadow
+constexpr double kBezel = 9;      // pixels
+constexpr double kMargin = 8;     // pixels of room for the shadow
+constexpr double kPlateReach = 8; // pixels around the handle of a plate
 }
 
 StageView::StageView(Document& document, Preview& preview, Selection& selection, QWidget* parent)
@@ -68,8 +70,17 @@ double StageView::pixelsPerDp() const { return screenRect().width() / m_preview.
 QPointF StageView::toPixel(QPointF dp) const { return screenRect().topLeft() + dp * pixelsPerDp(); }
 QPointF StageView::toDp(QPointF pixel) const { return (pixel - screenRect().topLeft()) / pixelsPerDp(); }
 
+bool StageView::holdsOpening() const {
+    const auto& schedule = *m_preview.schedule();
+    return m_selection.beat() == schedule.sequence->beats.front().id &&
+           isInOpening(schedule, m_preview.time()) && !m_preview.isPlaying();
+}
+
 LayerId StageView::selectedLayer() const {
     const auto& sequence = *m_preview.schedule()->sequence;
+    if (holdsOpening()) {
+        return model::findThing(sequence.layers, m_held) ? m_held : sequence.opening.icon;
+    }
     const auto* cue = model::findThing(sequence.cues, m_selection.cue());
     const LayerId id = cue ? cue->layer : m_selection.layer();
     return model::findThing(sequence.layers, id) ? id : LayerId();
@@ -85,11 +96,15 @@ std::optional<StageHandles> StageView::handles() const {
     if (model::coversScreen(layer.kind())) {
         return {};
     }
-    return StageHandles(schedule::stateOf(schedule, index, std::max(0.0, m_preview.time())), layer.pivot,
+    return StageHandles(seenState(schedule, index, std::max(0.0, m_preview.time())), layer.pivot,
                         pixelsPerDp());
 }
 
 QPointF StageView::handleAt(Handle handle) const {
+    if (handle == Handle::Plate) {
+        const auto plate = openingMarks(*m_preview.schedule(), m_preview.time()).plateHandle();
+        return plate ? toPixel(*plate) : QPointF();
+    }
     const auto it = handles();
     return it ? toPixel(it->at(handle)) : QPointF();
 }
@@ -245,6 +260,9 @@ void StageView::paintMarks(QPainter& painter, double scale) {
     if (m_ghosts && cue >= 0 && !m_tool) {
         paintGhosts(painter, schedule, cue, scale);
     }
+    if (m_ghosts && m_preview.windowPart() >= 1) {
+        paintOpeningMarks(painter, openingMarks(schedule, m_preview.time()), holdsOpening(), scale);
+    }
     if (m_ghosts && !m_tool && isAtSeam(schedule, m_preview.time())) {
         paintSeam(painter, m_preview.seam(), schedule.screen, scale);
     }
@@ -256,6 +274,31 @@ void StageView::paintMarks(QPainter& painter, double scale) {
         paintGuides(painter, m_tool->guides(), schedule.screen, scale);
         paintNumbers(painter, m_pointer, m_tool->numbers(), schedule.screen, scale);
     }
+}
+
+/// What of the opening is under the point is held; its card stays in front.
+Handle StageView::holdInOpening(QPointF dp) {
+    const auto& schedule = *m_preview.schedule();
+    const auto plate = openingMarks(schedule, m_preview.time()).plateHandle();
+    if (plate && QLineF(*plate, dp).length() * pixelsPerDp() <= kPlateReach) {
+        m_held = schedule.sequence->opening.icon;
+        return Handle::Plate;
+    }
+    if (const auto it = handles(); it && it->hit(dp, false) != Handle::None) {
+        return it->hit(dp, false);
+    }
+    schedule::evaluateInto(schedule, m_preview.time(), m_frame);
+    hideHidden();
+    for (auto state = m_frame.layers.rbegin(); state != m_frame.layers.rend(); ++state) {
+        const auto& layer = schedule.sequence->layers[static_cast<std::size_t>(state->layer)];
+        if (!layer.locked && !model::coversScreen(layer.kind()) &&
+            StageHandles(*state, layer.pivot, 1).outline().containsPoint(dp, Qt::OddEvenFill)) {
+            m_held = layer.id;
+            update();
+            return Handle::Body;
+        }
+    }
+    return Handle::None;
 }
 
 /// The topmost layer under the point that is not locked: its cue of the moment, or itself.
@@ -297,9 +340,10 @@ void StageView::mousePressEvent(QMouseEvent* event) {
         const auto it = handles();
         return it ? it->hit(m_pointer, event->modifiers() & Qt::ControlModifier) : Handle::None;
     };
-    Handle handle = held();
-    const bool adds = event->modifiers() & Qt::ShiftModifier && handle <= Handle::Body;
-    if (handle == Handle::None || adds) {
+    const bool opening = holdsOpening();
+    Handle handle = opening ? holdInOpening(m_pointer) : held();
+    const bool adds = !opening && event->modifiers() & Qt::ShiftModifier && handle <= Handle::Body;
+    if (!opening && (handle == Handle::None || adds)) {
         selectAt(m_pointer, adds);
         handle = adds ? Handle::None : held();
     }
@@ -336,6 +380,16 @@ void StageView::mouseMoveEvent(QMouseEvent* event) {
     }
 }
 
+/// In the opening a click takes hold; twice brings the layer's own card.
+void StageView::mouseDoubleClickEvent(QMouseEvent* event) {
+    if (holdsOpening() && event->button() == Qt::LeftButton) {
+        m_tool.reset();
+        selectAt(toDp(event->position()), false);
+        return;
+    }
+    mousePressEvent(event);
+}
+
 void StageView::mouseReleaseEvent(QMouseEvent* event) {
     if (event->button() == Qt::LeftButton && m_tool) {
         const auto tool = std::move(m_tool);
@@ -363,6 +417,10 @@ void StageView::keyPressEvent(QKeyEvent* event) {
                      : event->key() == Qt::Key_Down ? step
                                                     : 0);
     const auto* layer = model::findThing(m_document.sequence()->layers, selectedLayer());
+    if (by.x() != 0 && selectedLayer().empty()) { // with nothing selected the needle goes by a frame
+        m_preview.step(by.x() > 0 ? int(step) : -int(step));
+        return;
+    }
     if (by.isNull() || !layer || layer->locked || model::coversScreen(layer->kind())) {
         QWidget::keyPressEvent(event);
         return;

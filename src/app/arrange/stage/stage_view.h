@@ -47,6 +47,7 @@ protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
@@ -58,6 +59,9 @@ private:
     [[nodiscard]] std::optional<StageHandles> handles() const;
     void hideHidden();
     void selectAt(QPointF dp, bool adds);
+    /// The opening is selected and the needle in it: what the system shows is held there.
+    [[nodiscard]] bool holdsOpening() const;
+    [[nodiscard]] Handle holdInOpening(QPointF dp);
     void paintMarks(QPainter& painter, double scale);
     void paintHome(QPainter& painter, const QRectF& screen, double corner, double scale);
     /// The device around the screen, with its shadow; painted anew only when its size or the looks change.
@@ -80,6 +84,7 @@ private:
     QString m_bodyKey;
     PoseScope m_scope = PoseScope::Rest;
     bool m_ghosts = true;
+    LayerId m_held; ///< in the opening; empty: the icon
     std::unique_ptr<StageTool> m_tool;
     QPointF m_pointer; ///< dp
 };

@@ -6,6 +6,8 @@
 
 #include <QGridLayout>
 #include <QLabel>
+#include <QLocale>
+#include <QMenu>
 #include <QPainter>
 #include <QPainterPath>
 #include <QToolButton>
@@ -46,14 +48,19 @@ void PlayButton::paintEvent(QPaintEvent*) {
 Transport::Transport(Preview& preview, QWidget* parent)
     : QWidget(parent), m_preview(preview), m_play(new PlayButton(this)), m_time(new QLabel(this)),
       m_beat(new QLabel(this)), m_shown(new QLabel(this)), m_added(new QLabel(this)),
-      m_loop(new QToolButton(this)) {
+      m_round(new QToolButton(this)), m_speed(new QToolButton(this)) {
     auto* grid = new QGridLayout(this);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setHorizontalSpacing(7);
     grid->setVerticalSpacing(0);
     grid->addWidget(m_play, 0, 0, 2, 1);
     grid->addWidget(m_time, 0, 1);
-    grid->addWidget(m_loop, 0, 2, Qt::AlignLeft);
+    auto* how = new QHBoxLayout;
+    how->setSpacing(2);
+    how->addWidget(m_round);
+    how->addWidget(m_speed);
+    how->addStretch();
+    grid->addLayout(how, 0, 2);
     grid->addWidget(m_shown, 0, 3);
     grid->addWidget(m_beat, 1, 1, 1, 2);
     grid->addWidget(m_added, 1, 3);
@@ -76,18 +83,65 @@ Transport::Transport(Preview& preview, QWidget* parent)
     }
     m_beat->setSizePolicy(QSizePolicy::Ignored,
                           QSizePolicy::Preferred); // the figures beside it are never cut
-    m_loop->setObjectName(QStringLiteral("loop"));
-    m_loop->setText(tr("loop beat"));
-    m_loop->setCheckable(true);
-    m_loop->setToolTip(tr("Play the beat at the needle over and over (L)"));
-    m_loop->setFont(uiFont(11));
+    makeRound();
+    makeSpeed();
     connect(m_play, &QAbstractButton::clicked, this,
             [this] { m_preview.setPlaying(!m_preview.isPlaying()); });
-    connect(m_loop, &QToolButton::clicked, this, [this](bool on) { m_preview.setLoopsBeat(on); });
     connect(&preview, &Preview::timeChanged, this, &Transport::update);
     connect(&preview, &Preview::scheduleChanged, this, &Transport::update);
     connect(&preview, &Preview::playingChanged, this, &Transport::update);
     update();
+}
+
+namespace {
+
+/// A word one can turn: a quiet button that opens a list.
+QMenu* dressWord(QToolButton* button, const char* name) {
+    button->setObjectName(QString::fromLatin1(name));
+    button->setFont(uiFont(11));
+    button->setPopupMode(QToolButton::InstantPopup);
+    button->setMenu(new QMenu(button));
+    return button->menu();
+}
+
+QString speedText(double speed) { return QObject::tr("%1 ×").arg(QLocale().toString(speed, 'g', 3)); }
+
+}
+
+void Transport::makeRound() {
+    m_round->setToolTip(
+        tr("Play once, the beat at the needle over and over (L), or the launch again and again (Shift+L)"));
+    auto* menu = dressWord(m_round, "round");
+    const std::pair<QString, Preview::Round> rounds[] = {
+        {tr("Once"), Preview::Round::Once},
+        {tr("Loop the beat"), Preview::Round::Beat},
+        {tr("The launch again and again"), Preview::Round::Launch}};
+    for (const auto& [text, round] : rounds) {
+        auto* action = menu->addAction(text);
+        action->setData(static_cast<int>(round));
+        action->setCheckable(true);
+        connect(action, &QAction::triggered, this, [this, round = round] { m_preview.setRound(round); });
+    }
+}
+
+void Transport::makeSpeed() {
+    m_speed->setToolTip(
+        tr("How fast playing goes, slower and faster by [ and ]; and what a step by , and . is"));
+    auto* menu = dressWord(m_speed, "speed");
+    for (const double speed : Preview::kSpeeds) {
+        auto* action = menu->addAction(speedText(speed));
+        action->setData(speed);
+        action->setCheckable(true);
+        connect(action, &QAction::triggered, this, [this, speed] { m_preview.setSpeed(speed); });
+    }
+    menu->addSeparator();
+    for (const int rate : Preview::kRates) {
+        auto* action = menu->addAction(tr("Steps of a screen of %1 frames a second").arg(rate));
+        action->setData(rate);
+        action->setProperty("rate", true);
+        action->setCheckable(true);
+        connect(action, &QAction::triggered, this, [this, rate] { m_preview.setFrameRate(rate); });
+    }
 }
 
 void Transport::update() {
@@ -102,7 +156,17 @@ void Transport::update() {
                                             : tr("shown %1").arg(timeText(metrics.shown)));
     m_added->setText(metrics.added > 0 ? tr("added %1").arg(timeText(metrics.added)) : QString());
     m_play->setChecked(m_preview.isPlaying());
-    m_loop->setChecked(m_preview.loopsBeat());
+    const QString rounds[] = {tr("once"), tr("loop beat"), tr("again and again")};
+    m_round->setText(rounds[static_cast<int>(m_preview.round())]);
+    m_speed->setText(speedText(m_preview.speed()));
+    for (auto* button : {m_round, m_speed}) {
+        for (auto* action : button->menu()->actions()) {
+            const auto value = action->data();
+            action->setChecked(button == m_round ? value.toInt() == static_cast<int>(m_preview.round())
+                               : action->property("rate").isValid() ? value.toInt() == m_preview.frameRate()
+                                                                    : value.toDouble() == m_preview.speed());
+        }
+    }
 }
 
 }

@@ -28,6 +28,8 @@ public:
     explicit Transport(Preview& preview, QWidget* parent = nullptr);
 
 private:
+    void makeRound();
+    void makeSpeed();
     void update();
 
     Preview& m_preview;
@@ -36,7 +38,8 @@ private:
     QLabel* m_beat;
     QLabel* m_shown;
     QLabel* m_added;
-    QToolButton* m_loop;
+    QToolButton* m_round;
+    QToolButton* m_speed;
 };
 
 }

@@ -64,6 +64,7 @@ internal abstract class Launch(
     private var began = 0L
     private var pausedAt = -1L
     private var openingEnd = -1
+    private var iconBegan = 0
     private var messageAt = 0
     private var retriedAt = 0
     private var lateFrames = 0
@@ -97,7 +98,7 @@ internal abstract class Launch(
 
     /**
      * Calls it once, when the show is over and the first screen can be used: at once if it is
-     * already.
+     * already. Call it behind `attach`; before that it tells of the launch before.
      */
     fun whenOver(then: (Outcome) -> Unit) {
         waiting.add(then)
@@ -140,7 +141,6 @@ internal abstract class Launch(
     /** Everything as in a new process: for tests. */
     fun reset() {
         dismiss()
-        waiting.clear()
         openedAt.clear()
         isSkipped = false
         hasRun = false
@@ -171,6 +171,7 @@ internal abstract class Launch(
             }
         pausedAt = -1
         openingEnd = -1
+        iconBegan = 0
         messageAt = 0
         retriedAt = 0
         lateFrames = 0
@@ -215,6 +216,7 @@ internal abstract class Launch(
                 reducedMotion =
                     scale == 0f, // a person asked for no animations: the calm variant plays
                 systemMoves = Build.VERSION.SDK_INT >= 31,
+                iconBegan = iconBegan,
                 pace = if (scale > 0) scale.toDouble() else 1.0,
                 messageAt = messageAt,
                 retriedAt = retriedAt,
@@ -378,9 +380,11 @@ internal abstract class Launch(
         private fun takeOver() =
             activity.splashScreen.setOnExitAnimationListener { picture ->
                 val begun = picture.iconAnimationStart?.toEpochMilli() ?: 0L
-                val length = picture.iconAnimationDuration?.toMillis() ?: 0L
+                val length = minOf(picture.iconAnimationDuration?.toMillis() ?: 0L, held())
                 val rest =
                     if (begun > 0) maxOf(0L, begun + length - System.currentTimeMillis()) else 0L
+                val played = if (begun > 0) System.currentTimeMillis() - begun else 0L
+                iconBegan = now() - played.toInt()
                 main.postDelayed(
                     {
                         picture.remove()
@@ -389,6 +393,16 @@ internal abstract class Launch(
                     rest
                 )
             }
+
+        /** How long the icon's motion keeps the picture: what goes on afterwards does not. */
+        private fun held(): Long {
+            var rest = 0
+            for (cue in timing.cues) {
+                val isHeld = cue.bySystem && cue.systemUntil < 0
+                if (isHeld) rest = maxOf(rest, maxOf(0, cue.offset) + cue.length * cue.times)
+            }
+            return rest.toLong()
+        }
 
         /**
          * People see the first own frame: the opening is over. Where none plays, the sequence

@@ -73,6 +73,12 @@ internal enum class Property {
     OPACITY,
     X,
     Y,
+    X_SCREEN,
+    Y_SCREEN,
+    X_ITSELF,
+    Y_ITSELF,
+    X_EDGE,
+    Y_EDGE,
     SCALE,
     SCALE_X,
     SCALE_Y,
@@ -189,6 +195,7 @@ internal class Cue(
     val end: RepeatEnd = RepeatEnd.CUT,
     val settle: Int = 0,
     val adds: Boolean = false,
+    val systemUntil: Int = -1,
     val dropped: Boolean = false,
     val bySystem: Boolean = false,
     val reveal: RevealShape? = null,
@@ -244,6 +251,7 @@ internal class LaunchConditions(
     val start: StartKind,
     val reducedMotion: Boolean,
     val systemMoves: Boolean,
+    val iconBegan: Int,
     val pace: Double,
     val messageAt: Int,
     val retriedAt: Int,
@@ -293,13 +301,11 @@ private fun rank(outcome: Outcome): Int {
 
 /** What a property is where nothing says anything else. */
 private fun neutral(property: Property): Double {
-    val isTurn = property == Property.ROTATION || property == Property.FLIP
-    val isWay =
-        property == Property.X ||
-            property == Property.Y ||
-            property == Property.TRAVEL ||
-            property == Property.PANEL
-    return if (isTurn || isWay || property == Property.CLIP) 0.0 else 1.0
+    val isFactor =
+        property == Property.SCALE || property == Property.SCALE_X || property == Property.SCALE_Y
+    val isPart =
+        property == Property.OPACITY || property == Property.REVEAL || property == Property.DRAW
+    return if (isFactor || isPart) 1.0 else 0.0
 }
 
 internal fun eased(easing: Easing, x: Double): Double {
@@ -399,6 +405,17 @@ private class CueTiming(val cue: Cue) {
     var skips = false
     var never = false
     var hangs = false
+    var pausedAt = NEVER
+    var paused = 0
+
+    /**
+     * How long it has been playing; not while it stands still because the system plays no more of
+     * it.
+     */
+    fun playedAt(t: Double): Double {
+        if (t <= pausedAt.toDouble()) return t - start.toDouble()
+        return max(1.0 * pausedAt.toDouble(), t - paused.toDouble()) - start.toDouble()
+    }
 
     fun skip(from: Int, to: Int) {
         start = from
@@ -433,10 +450,10 @@ private class Segment(val plan: CueTiming, val track: Track, val found: Double) 
         if (t < start.toDouble()) return key(0)
         if (plan.skips) return skipped(t)
         if (plan.settle > 0 && t >= stop.toDouble()) {
-            val from = during((stop - start).toDouble())
+            val from = during(stop.toDouble())
             return from + (end() - from) * within((t - stop.toDouble()) / plan.settle.toDouble())
         }
-        return during(min(t, stop.toDouble()) - start.toDouble())
+        return during(min(t, stop.toDouble()))
     }
 
     private fun skipped(t: Double): Double {
@@ -446,9 +463,9 @@ private class Segment(val plan: CueTiming, val track: Track, val found: Double) 
         return from + (end() - from) * part
     }
 
-    private fun during(local: Double): Double {
+    private fun during(t: Double): Double {
         val keys = track.at
-        val part = partAt(local)
+        val part = partAt(t)
         var i = 1
         while (i < keys.size - 1 && keys[i] <= part) i++
         val width = keys[i] - keys[i - 1]
@@ -460,13 +477,14 @@ private class Segment(val plan: CueTiming, val track: Track, val found: Double) 
     }
 
     /** Which part of its round is played then; the last round stays at its end. */
-    private fun partAt(local: Double): Double {
+    private fun partAt(t: Double): Double {
+        val local = plan.playedAt(t)
         val length = plan.length
         if (local < length.toDouble()) return within(local / length.toDouble())
         if (length <= 0) return 1.0
         var round = floor(local / length.toDouble())
         var part = local / length.toDouble() - round
-        if (part == 0.0 && local >= (plan.stop - plan.start).toDouble()) {
+        if (part == 0.0 && t >= plan.stop.toDouble()) {
             round -= 1.0
             part = 1.0
         }
@@ -603,7 +621,7 @@ internal class LaunchSchedule(val timing: LaunchTiming, val launch: LaunchCondit
             if (cue.anchor == Anchor.AFTER_CUE) base = plans[cue.other].stop
             it.start = max(earliest, base + paced(cue.offset))
             if (base >= NEVER) it.start = NEVER
-            it.length = max(1, paced(cue.length))
+            it.length = if (cue.length > 0) max(1, paced(cue.length)) else 0
             it.stop = if (cue.whileWaiting) NEVER else min(NEVER, it.start + it.length * cue.times)
         }
     }
@@ -639,15 +657,27 @@ internal class LaunchSchedule(val timing: LaunchTiming, val launch: LaunchCondit
     }
 
     /**
-     * The system plays the opening; when the app draws for the first time, its cues are at their
-     * end.
+     * The system plays the opening; with the app's first frame its cues are at their end, or go on
+     * from where they stand.
      */
     private fun endOpening(i: Int) {
         val end = launch.openingEnd
         for (it in plans) {
-            if (it.cue.beat != i || it.stop <= end) continue
-            it.stop = max(it.start, end)
-            it.settle = 1
+            if (it.cue.beat != i || it.start >= NEVER) continue
+            var left = end
+            left -= min(end, launch.iconBegan)
+            if (it.cue.systemUntil >= 0) left = min(left, it.cue.systemUntil)
+            if (it.stop <= left) continue
+            if (it.cue.systemUntil >= 0) {
+                it.pausedAt = min(left, end)
+                it.paused = end - left
+                it.stop += it.paused
+            } else {
+                if (it.stop > end) {
+                    it.stop = max(it.start, end)
+                    it.settle = 1
+                }
+            }
         }
     }
 
@@ -776,8 +806,11 @@ internal class LaunchSchedule(val timing: LaunchTiming, val launch: LaunchCondit
         val beat = timing.beats[i]
         if (beat.yields == Yield.NEVER) return
         resolveGates()
-        val ready = max(now, neededReady())
-        if (ready >= beatEnd[i]) return
+        val opened = neededReady()
+        if (opened >= beatEnd[i]) {
+            return // also where the beat has no length: what hangs on its end is over with it
+        }
+        val ready = max(now, opened)
         var at = ready
         for (it in plans) {
             val isPlaying = it.cue.beat == i && it.start <= ready && it.stop > ready
@@ -930,6 +963,18 @@ internal class LaunchSchedule(val timing: LaunchTiming, val launch: LaunchCondit
             when (property) {
                 Property.X -> state.x += value
                 Property.Y -> state.y += value
+                //? Property.xScreen
+                Property.X_SCREEN -> state.x += screen.width * value
+                //? Property.yScreen
+                Property.Y_SCREEN -> state.y += screen.height * value
+                //? Property.xItself
+                Property.X_ITSELF -> state.x += widthAtRest(layer, screen) * value
+                //? Property.yItself
+                Property.Y_ITSELF -> state.y += heightAtRest(layer, screen) * value
+                //? Property.xEdge
+                Property.X_EDGE -> state.x += pastSide(layer, value, screen)
+                //? Property.yEdge
+                Property.Y_EDGE -> state.y += pastEnd(layer, value, screen)
                 Property.SCALE -> scaleBy(value, value, state)
                 Property.SCALE_X -> state.scaleX *= value
                 Property.SCALE_Y -> state.scaleY *= value
@@ -1058,6 +1103,47 @@ private fun hideUnseen(layer: Layer, state: LayerState) {
 private fun scaleBy(across: Double, down: Double, state: LayerState) {
     state.scaleX *= across
     state.scaleY *= down
+}
+
+//? Property.xItself
+private fun widthAtRest(layer: Layer, screen: Screen): Double {
+    val place = placeOn(layer, screen)
+    if (place == null) return screen.width
+    return place.width
+}
+
+//? Property.yItself
+private fun heightAtRest(layer: Layer, screen: Screen): Double {
+    val place = placeOn(layer, screen)
+    if (place == null) return screen.height
+    return place.height
+}
+
+//? Property.xEdge
+/**
+ * So much of the way until nothing of it is seen beyond the right side, or below zero the left one.
+ */
+private fun pastSide(layer: Layer, part: Double, screen: Screen): Double {
+    val place = placeOn(layer, screen)
+    if (place == null) return screen.width * part
+    val radians = place.turn * PI / 180.0
+    val half = (Math.abs(cos(radians)) * place.width + Math.abs(sin(radians)) * place.height) / 2.0
+    val middle = acrossOf(place, screen)
+    return part * ((if (part > 0.0) screen.width - middle else middle) + half)
+}
+
+//? Property.yEdge
+/**
+ * So much of the way until nothing of it is seen below the lower end, or below zero above the upper
+ * one.
+ */
+private fun pastEnd(layer: Layer, part: Double, screen: Screen): Double {
+    val place = placeOn(layer, screen)
+    if (place == null) return screen.height * part
+    val radians = place.turn * PI / 180.0
+    val half = (Math.abs(sin(radians)) * place.width + Math.abs(cos(radians)) * place.height) / 2.0
+    val middle = downOf(place, screen)
+    return part * ((if (part > 0.0) screen.height - middle else middle) + half)
 }
 
 //? Property.flip

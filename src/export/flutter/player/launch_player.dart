@@ -5,6 +5,7 @@ import 'dart:convert';
 import 'dart:math';
 import 'dart:ui' as ui;
 
+import 'package:flutter/foundation.dart' show TargetPlatform, defaultTargetPlatform;
 import 'package:flutter/scheduler.dart';
 import 'package:flutter/widgets.dart';
 
@@ -248,6 +249,7 @@ class Launch<Gate extends Enum> extends ChangeNotifier {
     final LaunchConditions conditions = LaunchConditions(
         start: start,
         reducedMotion: _isCalm,
+        systemMoves: defaultTargetPlatform == TargetPlatform.android,
         messageAt: _messageAt,
         retriedAt: _retriedAt,
         openingEnd: _openingEnd,

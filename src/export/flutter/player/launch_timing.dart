@@ -14,7 +14,7 @@ enum LaunchRepeatEnd { cut, finish, settle }
 enum LaunchEasingKind { cubic, steps, stops, bounces, spring }
 enum LaunchLayerKind { backdrop, art, firstScreen, progress, clip, group }
 enum LaunchShown { always, offline, message }
-enum LaunchProperty { opacity, x, y, scale, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip }
+enum LaunchProperty { opacity, x, y, xScreen, yScreen, xItself, yItself, xEdge, yEdge, scale, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip }
 
 /// How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided.
 enum LaunchOutcome { complete, wentOn, offline, message, interrupted }
@@ -150,6 +150,7 @@ class LaunchCue {
     this.end = LaunchRepeatEnd.cut,
     this.settle = 0,
     this.adds = false,
+    this.systemUntil = -1,
     this.dropped = false,
     this.bySystem = false,
     this.reveal,
@@ -170,6 +171,7 @@ class LaunchCue {
   final LaunchRepeatEnd end;
   final int settle;
   final bool adds;
+  final int systemUntil;
   final bool dropped;
   final bool bySystem;
   final LaunchRevealShape? reveal;
@@ -253,6 +255,7 @@ class LaunchConditions {
   const LaunchConditions({
     required this.start,
     required this.reducedMotion,
+    required this.systemMoves,
     required this.messageAt,
     required this.retriedAt,
     required this.openingEnd,
@@ -261,6 +264,7 @@ class LaunchConditions {
 
   final LaunchStartKind start;
   final bool reducedMotion;
+  final bool systemMoves;
   final int messageAt;
   final int retriedAt;
   final int openingEnd;
@@ -318,9 +322,9 @@ int _rank(LaunchOutcome outcome) {
 
 /// What a property is where nothing says anything else.
 double _neutral(LaunchProperty property) {
-  final bool isTurn = property == LaunchProperty.rotation || property == LaunchProperty.flip;
-  final bool isWay = property == LaunchProperty.x || property == LaunchProperty.y || property == LaunchProperty.travel || property == LaunchProperty.panel;
-  return isTurn || isWay || property == LaunchProperty.clip ? 0.0 : 1.0;
+  final bool isFactor = property == LaunchProperty.scale || property == LaunchProperty.scaleX || property == LaunchProperty.scaleY;
+  final bool isPart = property == LaunchProperty.opacity || property == LaunchProperty.reveal || property == LaunchProperty.draw;
+  return isFactor || isPart ? 1.0 : 0.0;
 }
 
 double eased(LaunchEasing easing, double x) {
@@ -432,6 +436,14 @@ class _CueTiming {
   bool skips = false;
   bool never = false;
   bool hangs = false;
+  int pausedAt = launchNever;
+  int paused = 0;
+
+  /// How long it has been playing; not while it stands still because the system plays no more of it.
+  double playedAt(double t) {
+    if (t <= pausedAt.toDouble()) return t - start.toDouble();
+    return max(1.0 * pausedAt.toDouble(), t - paused.toDouble()) - start.toDouble();
+  }
 
   void skip(int from, int to) {
     start = from;
@@ -473,10 +485,10 @@ class _Segment {
     if (t < start.toDouble()) return _key(0);
     if (plan.skips) return _skipped(t);
     if (plan.settle > 0 && t >= stop.toDouble()) {
-      final double from = _during((stop - start).toDouble());
+      final double from = _during(stop.toDouble());
       return from + (_end() - from) * _within((t - stop.toDouble()) / plan.settle.toDouble());
     }
-    return _during(min(t, stop.toDouble()) - start.toDouble());
+    return _during(min(t, stop.toDouble()));
   }
 
   double _skipped(double t) {
@@ -486,9 +498,9 @@ class _Segment {
     return from + (_end() - from) * part;
   }
 
-  double _during(double local) {
+  double _during(double t) {
     final List<double> keys = track.at;
-    final double part = _partAt(local);
+    final double part = _partAt(t);
     int i = 1;
     while (i < keys.length - 1 && keys[i] <= part) {
       i++;
@@ -506,13 +518,14 @@ class _Segment {
   }
 
   /// Which part of its round is played then; the last round stays at its end.
-  double _partAt(double local) {
+  double _partAt(double t) {
+    final double local = plan.playedAt(t);
     final int length = plan.length;
     if (local < length.toDouble()) return _within(local / length.toDouble());
     if (length <= 0) return 1.0;
     double round = (local / length.toDouble()).floorToDouble();
     double part = local / length.toDouble() - round;
-    if (part == 0.0 && local >= (plan.stop - plan.start).toDouble()) {
+    if (part == 0.0 && t >= plan.stop.toDouble()) {
       round -= 1.0;
       part = 1.0;
     }
@@ -701,7 +714,7 @@ class LaunchSchedule {
   }
 
   bool _isCarried(LaunchCue cue) {
-    return !cue.dropped && !cue.bySystem;
+    return cue.bySystem ? launch.systemMoves : !cue.dropped;
   }
 
   /// What this platform does not play is at its end from the start.
@@ -713,13 +726,26 @@ class LaunchSchedule {
     }
   }
 
-  /// The system plays the opening; when the app draws for the first time, its cues are at their end.
+  /// The system plays the opening; with the app's first frame its cues are at their end, or go on from where they stand.
   void _endOpening(int i) {
     final int end = launch.openingEnd;
     for (final _CueTiming it in _plans) {
-      if (it.cue.beat != i || it.stop <= end) continue;
-      it.stop = max(it.start, end);
-      it.settle = 1;
+      if (it.cue.beat != i || it.start >= launchNever) continue;
+      int left = end;
+      if (it.cue.systemUntil >= 0) {
+        left = min(left, it.cue.systemUntil);
+      }
+      if (it.stop <= left) continue;
+      if (it.cue.systemUntil >= 0) {
+        it.pausedAt = min(left, end);
+        it.paused = end - left;
+        it.stop += it.paused;
+      } else {
+        if (it.stop > end) {
+          it.stop = max(it.start, end);
+          it.settle = 1;
+        }
+      }
     }
   }
 
@@ -850,8 +876,11 @@ class LaunchSchedule {
     final LaunchBeat beat = timing.beats[i];
     if (beat.yields == LaunchYield.never) return;
     _resolveGates();
-    final int ready = max(now, _neededReady());
-    if (ready >= beatEnd[i]) return;
+    final int opened = _neededReady();
+    if (opened >= beatEnd[i]) {
+      return; // also where the beat has no length: what hangs on its end is over with it
+    }
+    final int ready = max(now, opened);
     int at = ready;
     for (final _CueTiming it in _plans) {
       final bool isPlaying = it.cue.beat == i && it.start <= ready && it.stop > ready;
@@ -1024,6 +1053,30 @@ class LaunchSchedule {
         case LaunchProperty.y:
           state.y += value;
           break;
+        //? Property.xScreen
+        case LaunchProperty.xScreen:
+          state.x += screen.width * value;
+          break;
+        //? Property.yScreen
+        case LaunchProperty.yScreen:
+          state.y += screen.height * value;
+          break;
+        //? Property.xItself
+        case LaunchProperty.xItself:
+          state.x += _widthAtRest(layer, screen) * value;
+          break;
+        //? Property.yItself
+        case LaunchProperty.yItself:
+          state.y += _heightAtRest(layer, screen) * value;
+          break;
+        //? Property.xEdge
+        case LaunchProperty.xEdge:
+          state.x += _pastSide(layer, value, screen);
+          break;
+        //? Property.yEdge
+        case LaunchProperty.yEdge:
+          state.y += _pastEnd(layer, value, screen);
+          break;
         case LaunchProperty.scale:
           _scaleBy(value, value, state);
           break;
@@ -1177,6 +1230,42 @@ void _hideUnseen(LaunchLayer layer, LaunchLayerState state) {
 void _scaleBy(double across, double down, LaunchLayerState state) {
   state.scaleX *= across;
   state.scaleY *= down;
+}
+
+//? Property.xItself
+double _widthAtRest(LaunchLayer layer, LaunchScreen screen) {
+  final LaunchPlace? place = placeOn(layer, screen);
+  if (place == null) return screen.width;
+  return place.width;
+}
+
+//? Property.yItself
+double _heightAtRest(LaunchLayer layer, LaunchScreen screen) {
+  final LaunchPlace? place = placeOn(layer, screen);
+  if (place == null) return screen.height;
+  return place.height;
+}
+
+//? Property.xEdge
+/// So much of the way until nothing of it is seen beyond the right side, or below zero the left one.
+double _pastSide(LaunchLayer layer, double part, LaunchScreen screen) {
+  final LaunchPlace? place = placeOn(layer, screen);
+  if (place == null) return screen.width * part;
+  final double radians = place.turn * pi / 180.0;
+  final double half = (cos(radians).abs() * place.width + sin(radians).abs() * place.height) / 2.0;
+  final double middle = acrossOf(place, screen);
+  return part * ((part > 0.0 ? screen.width - middle : middle) + half);
+}
+
+//? Property.yEdge
+/// So much of the way until nothing of it is seen below the lower end, or below zero above the upper one.
+double _pastEnd(LaunchLayer layer, double part, LaunchScreen screen) {
+  final LaunchPlace? place = placeOn(layer, screen);
+  if (place == null) return screen.height * part;
+  final double radians = place.turn * pi / 180.0;
+  final double half = (sin(radians).abs() * place.width + cos(radians).abs() * place.height) / 2.0;
+  final double middle = downOf(place, screen);
+  return part * ((part > 0.0 ? screen.height - middle : middle) + half);
 }
 
 //? Property.flip

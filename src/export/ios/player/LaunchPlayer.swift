@@ -65,7 +65,8 @@ extension @LAUNCH@ {
         return await withCheckedContinuation { waiting.append($0) }
     }
 
-    /// Calls it once, when the show is over and the content can be used: at once if it is already.
+    /// Calls it once, when the show is over and the content can be used: at once if it is already. Call it behind `attach`;
+    /// before that it tells of the launch before.
     static func whenOver(_ then: @escaping (Outcome) -> Void) {
         leaving.append(then)
         if !isPlaying { tellOver() }
@@ -106,7 +107,6 @@ extension @LAUNCH@ {
     /// Everything as in a new process: for tests.
     static func reset() {
         dismiss()
-        leaving = []
         openedAt = [:]
         known = []
         isSkipped = false
@@ -288,6 +288,7 @@ extension @LAUNCH@ {
         private let cover: UIWindow
         private let onOutcome: (Outcome) -> Void
         private let looks = @LAUNCH@.looks()
+        //? Look.wide
         private let wide = @LAUNCH@.wideLooks()
         private let state = LayerState()
         private let wasHidden: Bool
@@ -398,13 +399,19 @@ extension @LAUNCH@ {
             let colors = PaletteColors(palette, traitCollection)
             painters = timing.layers.enumerated().map { i, it in
                 if it.kind == .firstScreen || it.kind == .group { return nil }
-                let look = isWide ? wide[i] ?? looks[i] : looks[i]
-                let scale = isWide ? look.wideScale : 1
-                let painter = LayerPainter(it, look, colors, scale)
+                let seen = look(i)
+                let scale = isWide ? seen.wideScale : 1
+                let painter = LayerPainter(it, seen, colors, scale)
                 layer.addSublayer(painter.root)
                 return painter
             }
         }
+
+        //? Looks.upright
+        private func look(_ layer: Int) -> Look { looks[layer] }
+
+        //? Look.wide
+        private func look(_ layer: Int) -> Look { isWide ? wide[layer] ?? looks[layer] : looks[layer] }
 
         /// Gives Core Animation what comes in the next two seconds: it plays on whatever keeps the main thread.
         private func layAhead(_ schedule: LaunchSchedule, _ t: Double) {

@@ -16,7 +16,8 @@ extension @LAUNCH@ {
     enum LayerKind: Sendable { case backdrop, art, firstScreen, progress, clip, group }
     enum Shown: Sendable { case always, offline, message }
     enum Property: Sendable {
-        case opacity, x, y, scale, scaleX, scaleY, rotation, flip, reveal, draw, travel, panel, clip
+        case opacity, x, y, xScreen, yScreen, xItself, yItself, xEdge, yEdge, scale, scaleX, scaleY, rotation, flip,
+            reveal, draw, travel, panel, clip
     }
 
     /// How it ends: with all, without, in the offline way, with a message; interrupted: before that was decided.
@@ -98,6 +99,9 @@ extension @LAUNCH@ {
         var end: RepeatEnd = .cut
         var settle = 0
         var adds = false
+        /// Until when the system plays it at most; then it is carried on from where it stands. -1: it ends with the
+        /// opening.
+        var systemUntil = -1
         var dropped = false
         var bySystem = false
         var reveal: RevealShape?
@@ -194,9 +198,9 @@ extension @LAUNCH@ {
 
     /// What a property is where nothing says anything else.
     private static func neutral(_ property: Property) -> Double {
-        let isTurn = property == .rotation || property == .flip
-        let isWay = property == .x || property == .y || property == .travel || property == .panel
-        return isTurn || isWay || property == .clip ? 0.0 : 1.0
+        let isFactor = property == .scale || property == .scaleX || property == .scaleY
+        let isPart = property == .opacity || property == .reveal || property == .draw
+        return isFactor || isPart ? 1.0 : 0.0
     }
 
     static func eased(_ easing: Easing, _ x: Double) -> Double {
@@ -294,9 +298,17 @@ extension @LAUNCH@ {
         var skips = false
         var never = false
         var hangs = false
+        var pausedAt: Int = launchNever
+        var paused = 0
 
         init(_ cue: Cue) {
             self.cue = cue
+        }
+
+        /// How long it has been playing; not while it stands still because the system plays no more of it.
+        func playedAt(_ t: Double) -> Double {
+            if t <= Double(pausedAt) { return t - Double(start) }
+            return max(1.0 * Double(pausedAt), t - Double(paused)) - Double(start)
         }
 
         func skip(_ from: Int, _ to: Int) {
@@ -342,10 +354,10 @@ extension @LAUNCH@ {
             if t < Double(start) { return key(0) }
             if plan.skips { return skipped(t) }
             if plan.settle > 0 && t >= Double(stop) {
-                let from = during(Double(stop - start))
+                let from = during(Double(stop))
                 return from + (end() - from) * within((t - Double(stop)) / Double(plan.settle))
             }
-            return during(min(t, Double(stop)) - Double(start))
+            return during(min(t, Double(stop)))
         }
 
         private func skipped(_ t: Double) -> Double {
@@ -355,9 +367,9 @@ extension @LAUNCH@ {
             return from + (end() - from) * part
         }
 
-        private func during(_ local: Double) -> Double {
+        private func during(_ t: Double) -> Double {
             let keys = track.at
-            let part = partAt(local)
+            let part = partAt(t)
             var i = 1
             while i < keys.count - 1 && keys[i] <= part { i += 1 }
             let width = keys[i] - keys[i - 1]
@@ -369,13 +381,14 @@ extension @LAUNCH@ {
         }
 
         /// Which part of its round is played then; the last round stays at its end.
-        private func partAt(_ local: Double) -> Double {
+        private func partAt(_ t: Double) -> Double {
+            let local = plan.playedAt(t)
             let length = plan.length
             if local < Double(length) { return within(local / Double(length)) }
             if length <= 0 { return 1.0 }
             var round = (local / Double(length)).rounded(.down)
             var part = local / Double(length) - round
-            if part == 0.0 && local >= Double(plan.stop - plan.start) {
+            if part == 0.0 && t >= Double(plan.stop) {
                 round -= 1.0
                 part = 1.0
             }
@@ -532,7 +545,7 @@ extension @LAUNCH@ {
         }
 
         private func isCarried(_ cue: Cue) -> Bool {
-            return !cue.dropped && !cue.bySystem
+            return !cue.dropped
         }
 
         /// What this platform does not play is at its end from the start.
@@ -544,13 +557,25 @@ extension @LAUNCH@ {
             }
         }
 
-        /// The system plays the opening; when the app draws for the first time, its cues are at their end.
+        /// The system plays the opening; with the app's first frame its cues are at their end, or go on from where they
+        /// stand.
         private func endOpening(_ i: Int) {
             let end = launch.openingEnd
             for it in plans {
-                if it.cue.beat != i || it.stop <= end { continue }
-                it.stop = max(it.start, end)
-                it.settle = 1
+                if it.cue.beat != i || it.start >= launchNever { continue }
+                var left = end
+                if it.cue.systemUntil >= 0 { left = min(left, it.cue.systemUntil) }
+                if it.stop <= left { continue }
+                if it.cue.systemUntil >= 0 {
+                    it.pausedAt = min(left, end)
+                    it.paused = end - left
+                    it.stop += it.paused
+                } else {
+                    if it.stop > end {
+                        it.stop = max(it.start, end)
+                        it.settle = 1
+                    }
+                }
             }
         }
 
@@ -668,8 +693,11 @@ extension @LAUNCH@ {
             let beat = timing.beats[i]
             if beat.yields == .never { return }
             resolveGates()
-            let ready = max(now, neededReady())
-            if ready >= beatEnd[i] { return }
+            let opened = neededReady()
+            if opened >= beatEnd[i] {
+                return  // also where the beat has no length: what hangs on its end is over with it
+            }
+            let ready = max(now, opened)
             var at = ready
             for it in plans {
                 let isPlaying = it.cue.beat == i && it.start <= ready && it.stop > ready
@@ -819,6 +847,18 @@ extension @LAUNCH@ {
                 switch property {
                 case .x: state.x += value
                 case .y: state.y += value
+                //? Property.xScreen
+                case .xScreen: state.x += screen.width * value
+                //? Property.yScreen
+                case .yScreen: state.y += screen.height * value
+                //? Property.xItself
+                case .xItself: state.x += widthAtRest(layer, screen) * value
+                //? Property.yItself
+                case .yItself: state.y += heightAtRest(layer, screen) * value
+                //? Property.xEdge
+                case .xEdge: state.x += pastSide(layer, value, screen)
+                //? Property.yEdge
+                case .yEdge: state.y += pastEnd(layer, value, screen)
                 case .scale: scaleBy(value, value, state)
                 case .scaleX: state.scaleX *= value
                 case .scaleY: state.scaleY *= value
@@ -942,6 +982,38 @@ extension @LAUNCH@ {
     private static func scaleBy(_ across: Double, _ down: Double, _ state: LayerState) {
         state.scaleX *= across
         state.scaleY *= down
+    }
+
+    //? Property.xItself
+    private static func widthAtRest(_ layer: Layer, _ screen: Screen) -> Double {
+        guard let place = placeOn(layer, screen) else { return screen.width }
+        return place.width
+    }
+
+    //? Property.yItself
+    private static func heightAtRest(_ layer: Layer, _ screen: Screen) -> Double {
+        guard let place = placeOn(layer, screen) else { return screen.height }
+        return place.height
+    }
+
+    //? Property.xEdge
+    /// So much of the way until nothing of it is seen beyond the right side, or below zero the left one.
+    private static func pastSide(_ layer: Layer, _ part: Double, _ screen: Screen) -> Double {
+        guard let place = placeOn(layer, screen) else { return screen.width * part }
+        let radians = place.turn * Double.pi / 180.0
+        let half = (abs(cos(radians)) * place.width + abs(sin(radians)) * place.height) / 2.0
+        let middle = acrossOf(place, screen)
+        return part * ((part > 0.0 ? screen.width - middle : middle) + half)
+    }
+
+    //? Property.yEdge
+    /// So much of the way until nothing of it is seen below the lower end, or below zero above the upper one.
+    private static func pastEnd(_ layer: Layer, _ part: Double, _ screen: Screen) -> Double {
+        guard let place = placeOn(layer, screen) else { return screen.height * part }
+        let radians = place.turn * Double.pi / 180.0
+        let half = (abs(sin(radians)) * place.width + abs(cos(radians)) * place.height) / 2.0
+        let middle = downOf(place, screen)
+        return part * ((part > 0.0 ? screen.height - middle : middle) + half)
     }
 
     //? Property.flip

@@ -9,6 +9,7 @@ import {
   Easing,
   Image,
   NativeModules,
+  Platform,
   StyleSheet,
   useColorScheme,
   useWindowDimensions,
@@ -61,6 +62,7 @@ export interface Insets {
 const HORIZON = 60000; // ms the animation engine's clock is wound up for at a time
 const AHEAD = 20000; // ms that are laid out of what goes on and on
 const STEP = 1000 / 60;
+const SYSTEM_MOVES = Platform.OS === 'android' && Number(Platform.Version) >= 31; // it plays the icon's own cues
 const LONGEST_WAIT = 1000; // ms for the first pictures to be read
 const LONGEST_WITHOUT_VIEW = 1000; // ms a launch outlives its view: a screen that is made anew is there by then
 
@@ -259,6 +261,7 @@ export class Launch<Gate extends string> {
     this.schedule = new LaunchSchedule(this.data.timing, {
       start: this.kind,
       reducedMotion: this.calm,
+      systemMoves: SYSTEM_MOVES,
       messageAt: this.messageAt,
       retriedAt: this.retriedAt,
       openingEnd: this.openingEnd,
@@ -383,6 +386,7 @@ export function LaunchSequence({ launch, children, insets = {}, announcement = '
     const conditions = {
       start: 'cold' as const,
       reducedMotion: isCalm ?? false,
+      systemMoves: SYSTEM_MOVES,
       messageAt: 0,
       retriedAt: 0,
       openingEnd: 0,
@@ -508,6 +512,12 @@ const EVERY: Property[] = [
   'opacity',
   'x',
   'y',
+  'xScreen',
+  'yScreen',
+  'xItself',
+  'yItself',
+  'xEdge',
+  'yEdge',
   'scale',
   'scaleX',
   'scaleY',

@@ -20,6 +20,12 @@ export type Property =
   | 'opacity'
   | 'x'
   | 'y'
+  | 'xScreen'
+  | 'yScreen'
+  | 'xItself'
+  | 'yItself'
+  | 'xEdge'
+  | 'yEdge'
   | 'scale'
   | 'scaleX'
   | 'scaleY'
@@ -110,6 +116,7 @@ export interface Cue {
   end?: RepeatEnd;
   settle?: number;
   adds?: boolean;
+  systemUntil?: number;
   dropped?: boolean;
   bySystem?: boolean;
   reveal?: RevealShape;
@@ -160,6 +167,7 @@ export interface LaunchTiming {
 export interface LaunchConditions {
   start: StartKind;
   reducedMotion: boolean;
+  systemMoves: boolean;
   messageAt: number;
   retriedAt: number;
   openingEnd: number;
@@ -210,9 +218,9 @@ function rank(outcome: Outcome): number {
 
 /** What a property is where nothing says anything else. */
 function neutral(property: Property): number {
-  const isTurn = property === 'rotation' || property === 'flip';
-  const isWay = property === 'x' || property === 'y' || property === 'travel' || property === 'panel';
-  return isTurn || isWay || property === 'clip' ? 0 : 1;
+  const isFactor = property === 'scale' || property === 'scaleX' || property === 'scaleY';
+  const isPart = property === 'opacity' || property === 'reveal' || property === 'draw';
+  return isFactor || isPart ? 1 : 0;
 }
 
 export function eased(easing: Easing, x: number): number {
@@ -314,8 +322,21 @@ class CueTiming {
   skips: boolean = false;
   never: boolean = false;
   hangs: boolean = false;
+  pausedAt: number = NEVER;
+  paused: number = 0;
 
   constructor(readonly cue: Cue) {}
+
+  /** How long it has been playing; not while it stands still because the system plays no more of it. */
+  playedAt(t: number): number {
+    if (t <= this.pausedAt) return t - this.start;
+    return Math.max(1 * this.pausedAt, t - this.paused) - this.start;
+  }
+
+  /** When that is which plays at `t` as if it never stood still. */
+  seenAt(t: number): number {
+    return t <= this.pausedAt ? t : t + this.paused;
+  }
 
   skip(from: number, to: number): void {
     this.start = from;
@@ -365,16 +386,20 @@ class Segment {
     edges.push(this.plan.start);
     edges.push(this.plan.stop);
     edges.push(this.plan.rests());
-    const stop = Math.min(until, 1 * this.plan.stop);
+    const stop = Math.min(until, 1 * this.plan.stop - this.plan.paused);
     const length = this.plan.skips ? this.plan.stop - this.plan.start : this.plan.length;
     let round = 1 * this.plan.start;
     while (round < stop && length > 0) {
       const at = this.track.at ?? TRACK_AT;
       for (let i = 0; i < at.length; i++) {
-        edges.push(round + at[i]! * length);
+        edges.push(this.plan.seenAt(round + at[i]! * length));
         const steps = i < at.length - 1 ? this.stepsAfter(i) : 0;
         for (let step = 1; step < steps; step++) {
-          edges.push(round + (at[i]! + ((at[i + 1]! - at[i]!) * step) / steps) * length);
+          const time = this.plan.seenAt(round + (at[i]! + ((at[i + 1]! - at[i]!) * step) / steps) * length);
+          edges.push(time);
+          if (this.plan.cue.alternate) {
+            edges.push(time + 0.01); // on the way back it jumps right behind it
+          }
         }
       }
       round += length;
@@ -389,10 +414,10 @@ class Segment {
     if (t < start) return this.key(0);
     if (this.plan.skips) return this.skipped(t);
     if (this.plan.settle > 0 && t >= stop) {
-      const from = this.during(stop - start);
+      const from = this.during(stop);
       return from + (this.end() - from) * within((t - stop) / this.plan.settle);
     }
-    return this.during(Math.min(t, stop) - start);
+    return this.during(Math.min(t, stop));
   }
 
   private skipped(t: number): number {
@@ -402,9 +427,9 @@ class Segment {
     return from + (this.end() - from) * part;
   }
 
-  private during(local: number): number {
+  private during(t: number): number {
     const keys = this.track.at ?? TRACK_AT;
-    const part = this.partAt(local);
+    const part = this.partAt(t);
     let i = 1;
     while (i < keys.length - 1 && keys[i]! <= part) i++;
     const width = keys[i]! - keys[i - 1]!;
@@ -416,13 +441,14 @@ class Segment {
   }
 
   /** Which part of its round is played then; the last round stays at its end. */
-  private partAt(local: number): number {
+  private partAt(t: number): number {
+    const local = this.plan.playedAt(t);
     const length = this.plan.length;
     if (local < length) return within(local / length);
     if (length <= 0) return 1;
     let round = Math.floor(local / length);
     let part = local / length - round;
-    if (part === 0 && local >= this.plan.stop - this.plan.start) {
+    if (part === 0 && t >= this.plan.stop) {
       round -= 1;
       part = 1;
     }
@@ -602,7 +628,7 @@ export class LaunchSchedule {
   }
 
   private isCarried(cue: Cue): boolean {
-    return !cue.dropped && !cue.bySystem;
+    return cue.bySystem ? this.launch.systemMoves : !cue.dropped;
   }
 
   /** What this platform does not play is at its end from the start. */
@@ -614,13 +640,24 @@ export class LaunchSchedule {
     }
   }
 
-  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
+  /** The system plays the opening; with the app's first frame its cues are at their end, or go on from where they stand. */
   private endOpening(i: number): void {
     const end = this.launch.openingEnd;
     for (const it of this.plans) {
-      if (it.cue.beat !== i || it.stop <= end) continue;
-      it.stop = Math.max(it.start, end);
-      it.settle = 1;
+      if (it.cue.beat !== i || it.start >= NEVER) continue;
+      let left = end;
+      if ((it.cue.systemUntil ?? -1) >= 0) left = Math.min(left, it.cue.systemUntil ?? -1);
+      if (it.stop <= left) continue;
+      if ((it.cue.systemUntil ?? -1) >= 0) {
+        it.pausedAt = Math.min(left, end);
+        it.paused = end - left;
+        it.stop += it.paused;
+      } else {
+        if (it.stop > end) {
+          it.stop = Math.max(it.start, end);
+          it.settle = 1;
+        }
+      }
     }
   }
 
@@ -737,8 +774,11 @@ export class LaunchSchedule {
     const beat = this.timing.beats[i]!;
     if ((beat.yields ?? 'never') === 'never') return;
     this.resolveGates();
-    const ready = Math.max(now, this.neededReady());
-    if (ready >= this.beatEnd[i]!) return;
+    const opened = this.neededReady();
+    if (opened >= this.beatEnd[i]!) {
+      return; // also where the beat has no length: what hangs on its end is over with it
+    }
+    const ready = Math.max(now, opened);
     let at = ready;
     for (const it of this.plans) {
       const isPlaying = it.cue.beat === i && it.start <= ready && it.stop > ready;
@@ -893,6 +933,30 @@ export class LaunchSchedule {
         case 'y':
           state.y += value;
           break;
+        //? Property.xScreen
+        case 'xScreen':
+          state.x += screen.width * value;
+          break;
+        //? Property.yScreen
+        case 'yScreen':
+          state.y += screen.height * value;
+          break;
+        //? Property.xItself
+        case 'xItself':
+          state.x += widthAtRest(layer, screen) * value;
+          break;
+        //? Property.yItself
+        case 'yItself':
+          state.y += heightAtRest(layer, screen) * value;
+          break;
+        //? Property.xEdge
+        case 'xEdge':
+          state.x += pastSide(layer, value, screen);
+          break;
+        //? Property.yEdge
+        case 'yEdge':
+          state.y += pastEnd(layer, value, screen);
+          break;
         case 'scale':
           scaleBy(value, value, state);
           break;
@@ -1045,6 +1109,42 @@ function hideUnseen(layer: Layer, state: LayerState): void {
 function scaleBy(across: number, down: number, state: LayerState): void {
   state.scaleX *= across;
   state.scaleY *= down;
+}
+
+//? Property.xItself
+function widthAtRest(layer: Layer, screen: Screen): number {
+  const place: Place | null = placeOn(layer, screen);
+  if (place === null) return screen.width;
+  return place.width;
+}
+
+//? Property.yItself
+function heightAtRest(layer: Layer, screen: Screen): number {
+  const place: Place | null = placeOn(layer, screen);
+  if (place === null) return screen.height;
+  return place.height;
+}
+
+//? Property.xEdge
+/** So much of the way until nothing of it is seen beyond the right side, or below zero the left one. */
+function pastSide(layer: Layer, part: number, screen: Screen): number {
+  const place: Place | null = placeOn(layer, screen);
+  if (place === null) return screen.width * part;
+  const radians = ((place.turn ?? 0) * Math.PI) / 180;
+  const half = (Math.abs(Math.cos(radians)) * place.width + Math.abs(Math.sin(radians)) * place.height) / 2;
+  const middle = acrossOf(place, screen);
+  return part * ((part > 0 ? screen.width - middle : middle) + half);
+}
+
+//? Property.yEdge
+/** So much of the way until nothing of it is seen below the lower end, or below zero above the upper one. */
+function pastEnd(layer: Layer, part: number, screen: Screen): number {
+  const place: Place | null = placeOn(layer, screen);
+  if (place === null) return screen.height * part;
+  const radians = ((place.turn ?? 0) * Math.PI) / 180;
+  const half = (Math.abs(Math.sin(radians)) * place.width + Math.abs(Math.cos(radians)) * place.height) / 2;
+  const middle = downOf(place, screen);
+  return part * ((part > 0 ? screen.height - middle : middle) + half);
 }
 
 //? Property.flip

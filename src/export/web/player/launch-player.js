@@ -326,6 +326,9 @@ function placeOf(layer, screen) {
   return { x: acrossOf(place, screen), y: downOf(place, screen), height: 0 };
 }
 
+/** What moves a layer's middle. */
+const WAYS = ['x', 'y', 'xScreen', 'yScreen', 'xItself', 'yItself', 'xEdge', 'yEdge', 'travel'];
+
 /** How a layer's element follows its state: the numbers it depends on, and what they make of it. */
 function looks(place) {
   return [
@@ -342,7 +345,7 @@ function looks(place) {
       css: 'translate',
       near: 0.05,
       rest: '0px 0px',
-      of: ['x', 'y', 'travel', 'panel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
+      of: [...WAYS, 'panel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
       read: (it) => [it.x - place.x, it.y - place.y - (place.height ? (it.height - place.height) / 2 : 0)],
       text: ([x, y]) => `${short(x)}px ${short(y)}px`,
     },
@@ -379,7 +382,7 @@ const OUTER = {
   css: 'transform',
   near: 0.02,
   rest: 'matrix(1, 0, 0, 1, 0, 0)',
-  of: ['x', 'y', 'travel', 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
+  of: [...WAYS, 'rotation', 'scale', 'scaleX', 'scaleY', 'flip'],
   read: (it) => [...it.outer],
   text: (matrix) => `matrix(${matrix.map(short).join(', ')})`,
 };

@@ -42,9 +42,9 @@ function rank(outcome) {
 
 /** What a property is where nothing says anything else. */
 function neutral(property) {
-  const isTurn = property === 'rotation' || property === 'flip';
-  const isWay = property === 'x' || property === 'y' || property === 'travel' || property === 'panel';
-  return isTurn || isWay || property === 'clip' ? 0 : 1;
+  const isFactor = property === 'scale' || property === 'scaleX' || property === 'scaleY';
+  const isPart = property === 'opacity' || property === 'reveal' || property === 'draw';
+  return isFactor || isPart ? 1 : 0;
 }
 
 export function eased(easing, x) {
@@ -146,9 +146,22 @@ class CueTiming {
   skips = false;
   never = false;
   hangs = false;
+  pausedAt = NEVER;
+  paused = 0;
 
   constructor(cue) {
     this.cue = cue;
+  }
+
+  /** How long it has been playing; not while it stands still because the system plays no more of it. */
+  playedAt(t) {
+    if (t <= this.pausedAt) return t - this.start;
+    return Math.max(1 * this.pausedAt, t - this.paused) - this.start;
+  }
+
+  /** When that is which plays at `t` as if it never stood still. */
+  seenAt(t) {
+    return t <= this.pausedAt ? t : t + this.paused;
   }
 
   skip(from, to) {
@@ -199,16 +212,20 @@ class Segment {
     edges.push(this.plan.start);
     edges.push(this.plan.stop);
     edges.push(this.plan.rests());
-    const stop = Math.min(until, 1 * this.plan.stop);
+    const stop = Math.min(until, 1 * this.plan.stop - this.plan.paused);
     const length = this.plan.skips ? this.plan.stop - this.plan.start : this.plan.length;
     let round = 1 * this.plan.start;
     while (round < stop && length > 0) {
       const at = this.track.at ?? TRACK_AT;
       for (let i = 0; i < at.length; i++) {
-        edges.push(round + at[i] * length);
+        edges.push(this.plan.seenAt(round + at[i] * length));
         const steps = i < at.length - 1 ? this.stepsAfter(i) : 0;
         for (let step = 1; step < steps; step++) {
-          edges.push(round + (at[i] + ((at[i + 1] - at[i]) * step) / steps) * length);
+          const time = this.plan.seenAt(round + (at[i] + ((at[i + 1] - at[i]) * step) / steps) * length);
+          edges.push(time);
+          if (this.plan.cue.alternate) {
+            edges.push(time + 0.01); // on the way back it jumps right behind it
+          }
         }
       }
       round += length;
@@ -223,10 +240,10 @@ class Segment {
     if (t < start) return this.key(0);
     if (this.plan.skips) return this.skipped(t);
     if (this.plan.settle > 0 && t >= stop) {
-      const from = this.during(stop - start);
+      const from = this.during(stop);
       return from + (this.end() - from) * within((t - stop) / this.plan.settle);
     }
-    return this.during(Math.min(t, stop) - start);
+    return this.during(Math.min(t, stop));
   }
 
   skipped(t) {
@@ -236,9 +253,9 @@ class Segment {
     return from + (this.end() - from) * part;
   }
 
-  during(local) {
+  during(t) {
     const keys = this.track.at ?? TRACK_AT;
-    const part = this.partAt(local);
+    const part = this.partAt(t);
     let i = 1;
     while (i < keys.length - 1 && keys[i] <= part) i++;
     const width = keys[i] - keys[i - 1];
@@ -250,13 +267,14 @@ class Segment {
   }
 
   /** Which part of its round is played then; the last round stays at its end. */
-  partAt(local) {
+  partAt(t) {
+    const local = this.plan.playedAt(t);
     const length = this.plan.length;
     if (local < length) return within(local / length);
     if (length <= 0) return 1;
     let round = Math.floor(local / length);
     let part = local / length - round;
-    if (part === 0 && local >= this.plan.stop - this.plan.start) {
+    if (part === 0 && t >= this.plan.stop) {
       round -= 1;
       part = 1;
     }
@@ -407,7 +425,7 @@ export class LaunchSchedule {
   }
 
   isCarried(cue) {
-    return !cue.dropped && !cue.bySystem;
+    return !cue.dropped;
   }
 
   /** What this platform does not play is at its end from the start. */
@@ -419,13 +437,24 @@ export class LaunchSchedule {
     }
   }
 
-  /** The system plays the opening; when the app draws for the first time, its cues are at their end. */
+  /** The system plays the opening; with the app's first frame its cues are at their end, or go on from where they stand. */
   endOpening(i) {
     const end = this.launch.openingEnd;
     for (const it of this.plans) {
-      if (it.cue.beat !== i || it.stop <= end) continue;
-      it.stop = Math.max(it.start, end);
-      it.settle = 1;
+      if (it.cue.beat !== i || it.start >= NEVER) continue;
+      let left = end;
+      if (it.cue.systemUntil >= 0) left = Math.min(left, it.cue.systemUntil ?? -1);
+      if (it.stop <= left) continue;
+      if (it.cue.systemUntil >= 0) {
+        it.pausedAt = Math.min(left, end);
+        it.paused = end - left;
+        it.stop += it.paused;
+      } else {
+        if (it.stop > end) {
+          it.stop = Math.max(it.start, end);
+          it.settle = 1;
+        }
+      }
     }
   }
 
@@ -540,8 +569,11 @@ export class LaunchSchedule {
     const beat = this.timing.beats[i];
     if ((beat.yields ?? 'never') === 'never') return;
     this.resolveGates();
-    const ready = Math.max(now, this.neededReady());
-    if (ready >= this.beatEnd[i]) return;
+    const opened = this.neededReady();
+    if (opened >= this.beatEnd[i]) {
+      return; // also where the beat has no length: what hangs on its end is over with it
+    }
+    const ready = Math.max(now, opened);
     let at = ready;
     for (const it of this.plans) {
       const isPlaying = it.cue.beat === i && it.start <= ready && it.stop > ready;
@@ -696,6 +728,30 @@ export class LaunchSchedule {
         case 'y':
           state.y += value;
           break;
+        //? Property.xScreen
+        case 'xScreen':
+          state.x += screen.width * value;
+          break;
+        //? Property.yScreen
+        case 'yScreen':
+          state.y += screen.height * value;
+          break;
+        //? Property.xItself
+        case 'xItself':
+          state.x += widthAtRest(layer, screen) * value;
+          break;
+        //? Property.yItself
+        case 'yItself':
+          state.y += heightAtRest(layer, screen) * value;
+          break;
+        //? Property.xEdge
+        case 'xEdge':
+          state.x += pastSide(layer, value, screen);
+          break;
+        //? Property.yEdge
+        case 'yEdge':
+          state.y += pastEnd(layer, value, screen);
+          break;
         case 'scale':
           scaleBy(value, value, state);
           break;
@@ -844,6 +900,42 @@ function hideUnseen(layer, state) {
 function scaleBy(across, down, state) {
   state.scaleX *= across;
   state.scaleY *= down;
+}
+
+//? Property.xItself
+function widthAtRest(layer, screen) {
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.width;
+  return place.width;
+}
+
+//? Property.yItself
+function heightAtRest(layer, screen) {
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.height;
+  return place.height;
+}
+
+//? Property.xEdge
+/** So much of the way until nothing of it is seen beyond the right side, or below zero the left one. */
+function pastSide(layer, part, screen) {
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.width * part;
+  const radians = ((place.turn ?? 0) * Math.PI) / 180;
+  const half = (Math.abs(Math.cos(radians)) * place.width + Math.abs(Math.sin(radians)) * place.height) / 2;
+  const middle = acrossOf(place, screen);
+  return part * ((part > 0 ? screen.width - middle : middle) + half);
+}
+
+//? Property.yEdge
+/** So much of the way until nothing of it is seen below the lower end, or below zero above the upper one. */
+function pastEnd(layer, part, screen) {
+  const place = placeOn(layer, screen);
+  if (place === null) return screen.height * part;
+  const radians = ((place.turn ?? 0) * Math.PI) / 180;
+  const half = (Math.abs(Math.sin(radians)) * place.width + Math.abs(Math.cos(radians)) * place.height) / 2;
+  const middle = downOf(place, screen);
+  return part * ((part > 0 ? screen.height - middle : middle) + half);
 }
 
 //? Property.flip

@@ -106,11 +106,6 @@ enum FernLaunch {
         ]
     }
 
-    /// Where the screen is wider than high, by layer.
-    static func wideLooks() -> [Int: Look] {
-        [:]
-    }
-
     static let palette: [Colors] = [
         Colors(name: "paper", light: 0xFFFA_FAFA, dark: 0xFF14_1418),
         Colors(name: "ink", light: 0xFF14_1418, dark: 0xFFFA_FAFA),

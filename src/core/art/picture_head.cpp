@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "export/common/picture_kind.h"
+#include "core/art/picture_head.h"
 
-namespace scaena::exporting {
+namespace scaena::art {
 
 std::string pictureEnding(const std::string& bytes) {
     if (bytes.starts_with("\x89PNG")) {

@@ -6,7 +6,7 @@
 #include <optional>
 #include <string>
 
-namespace scaena::exporting {
+namespace scaena::art {
 
 /// ".png", ".webp" or ".jpg" from the picture's first bytes (the signatures of PNG, RIFF/WEBP and JFIF);
 /// empty for what platforms do not read.
