@@ -9,6 +9,9 @@ import { alike, pictureReader, pngOf } from './likeness.mjs';
 const TYPES = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css', '.png': 'image/png', '.jpg': 'image/jpeg',
   '.webp': 'image/webp', '.svg': 'image/svg+xml', '.webmanifest': 'application/manifest+json' };
 
+/// Longest a judge waits for what a page does at once or in some seconds, ms.
+const PATIENCE = 120000;
+
 /// Serves `folder`; `missing` is told of requests for what is not there.
 export async function serve(folder, missing = () => {}) {
   const server = createServer((request, response) => {
@@ -30,9 +33,20 @@ export async function browserOf(judges) {
   return chromium.launch({
     executablePath: '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-      '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', '--disable-lcd-text'],
+      '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', '--disable-lcd-text',
+      // A picture that is still being decoded would be left out of a frame: under load a frame without it was taken.
+      '--disable-checker-imaging'],
   });
 }
+
+/// A browser that was never here, whose pages may take their time: on a machine that does something else, too, one has come after
+/// half a minute.
+export async function contextOf(browser, options) {
+  const context = await browser.newContext(options);
+  context.setDefaultTimeout(PATIENCE);
+  return context;
+}
+export const pageOf = async (browser, options) => (await contextOf(browser, options)).newPage();
 
 /// Compares pictures, as PNG bytes or already read, with our own in `folder`. `complain` is told of each that is less alike than it has
 /// to be.
@@ -43,7 +57,7 @@ export function likeness(judges, folder, complain) {
     if (!(found >= shot.least)) {
       const kept = join(process.env.JUDGE_KEEP ?? mkdtempSync(join(tmpdir(), 'judge-')), `${shot.picture.replaceAll('/', '_')}.theirs.png`);
       writeFileSync(kept, Buffer.isBuffer(seen) ? seen : pngOf(judges, seen));
-      complain(`likeness ${found.toFixed(4)} below ${shot.least}: ${JSON.stringify(shot)} (see ${kept})`);
+      complain(`likeness ${found.toFixed(4)} below ${shot.least}: ${shot.picture} at ${shot.t}, see ${kept}: ${JSON.stringify(shot)}`);
     }
     return found;
   };

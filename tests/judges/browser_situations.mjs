@@ -4,14 +4,14 @@
 // where the page has `launch` with the calls of INTEGRATE.md, #app and in it #first; `ended` is evaluated there.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { browserOf, serve } from './browser.mjs';
+import { browserOf, contextOf, serve } from './browser.mjs';
 
 export const LOADED = 5000; // when the clock stands still and the page's own begins; setting it up takes some of that
 const settled = () => new Promise((done) => setTimeout(done, 30)); // for what the browser does by itself
 
 async function played(browser, origin, it, player) {
   const seen = { told: [], records: [] };
-  const context = await browser.newContext({
+  const context = await contextOf(browser, {
     viewport: { width: it.width, height: it.height }, reducedMotion: it.calm ? 'reduce' : 'no-preference', colorScheme: it.dark ? 'dark' : 'light',
   });
   const page = await context.newPage();

@@ -35,7 +35,7 @@ const player = readFileSync(join(judges, 'node_modules/lottie-web/build/player/l
 const pages = new Map();
 async function pageFor(shot) {
   if (!pages.has(shot.file)) {
-    const page = await browser.newPage({ viewport: { width: shot.width, height: shot.height } });
+    const page = await pageOf(browser, { viewport: { width: shot.width, height: shot.height } });
     page.on('console', (message) => complaints.push(`${shot.file}: console: ${message.text()}`));
     page.on('pageerror', (error) => complaints.push(`${shot.file}: ${error.message}`));
     await page.setContent('<style>html,body{margin:0;background:#000}#it{position:fixed;inset:0}</style><div id="it"></div>');

@@ -6,7 +6,7 @@
 // with t in the order of time, in steps of the browser's frames (16 ms).
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { browserOf, likeness, serve } from './browser.mjs';
+import { browserOf, contextOf, likeness, serve } from './browser.mjs';
 import { bundled } from './react_native_bundle.mjs';
 
 const [, , judges, folder] = process.argv;
@@ -25,7 +25,7 @@ let compared = 0;
 let worst = 1;
 
 for (const play of plays) {
-  const context = await browser.newContext({
+  const context = await contextOf(browser, {
     viewport: { width: play.width, height: play.height }, colorScheme: play.dark ? 'dark' : 'light',
     reducedMotion: play.reduced ? 'reduce' : 'no-preference',
   });

@@ -4,7 +4,7 @@
 import { createRequire } from 'node:module';
 import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { browserOf, serve } from './browser.mjs';
+import { browserOf, pageOf, serve } from './browser.mjs';
 import { picturesFor } from './react_native_bundle.mjs';
 
 const [, , judges, app] = process.argv;
@@ -53,7 +53,7 @@ writeFileSync(join(app, 'steps.html'), '<!doctype html><html><head><meta charset
 const complaints = [];
 const { origin, close } = await serve(app);
 const browser = await browserOf(judges);
-const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+const page = await pageOf(browser, { viewport: { width: 390, height: 844 } });
 page.on('pageerror', (error) => complaints.push(error.message));
 const said = [];
 page.on('console', (line) => (line.type() === 'error' ? complaints.push(line.text()) : said.push(line.text())));

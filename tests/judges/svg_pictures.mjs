@@ -2,11 +2,11 @@
 // folder, SIDE pixels on its longer side, on nothing.
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { browserOf } from './browser.mjs';
+import { browserOf, pageOf } from './browser.mjs';
 
 const [judges, folder, side] = process.argv.slice(2);
 const browser = await browserOf(judges);
-const page = await browser.newPage({ viewport: { width: Number(side), height: Number(side) } });
+const page = await pageOf(browser, { viewport: { width: Number(side), height: Number(side) } });
 let count = 0;
 for (const name of readdirSync(folder).filter((it) => it.endsWith('.svg')).sort()) {
   const address = `data:image/svg+xml;base64,${readFileSync(join(folder, name)).toString('base64')}`;

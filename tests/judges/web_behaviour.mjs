@@ -5,7 +5,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { browserOf, serve } from './browser.mjs';
+import { browserOf, contextOf, serve } from './browser.mjs';
 
 const [, , judges, folder] = process.argv;
 const task = JSON.parse(readFileSync(join(folder, 'behaviour.json'), 'utf8'));
@@ -35,7 +35,7 @@ const tabbed = async (page) => {
 
 /// A page in a browser that was never here; every error of it counts, but those that belong to the case.
 async function opened(path, { before = async () => {}, expected = /^$/, options = {}, wait = 'load' } = {}) {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, ...options });
+  const context = await contextOf(browser, { viewport: { width: 390, height: 844 }, ...options });
   const page = await context.newPage();
   page.on('pageerror', (error) => expected.test(error.message) || check(`no error: ${error.message}`, false));
   page.on('console', (line) => line.type() !== 'error' || expected.test(line.text()) || check(`no complaint: ${line.text()}`, false));
@@ -244,7 +244,7 @@ for (const hashed of [false, true]) { // A strict policy: no inline script or st
       await cache.put(it.request, got.clone());
       return got;
     })));`;
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const context = await contextOf(browser, { viewport: { width: 390, height: 844 } });
   await context.route('**/worker.js', (route) => route.fulfill({ contentType: 'text/javascript', body: worker }));
   const page = await context.newPage();
   page.on('pageerror', (error) => check(`no error with a service worker: ${error.message}`, false));

@@ -4,7 +4,7 @@
 import { execFileSync } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, symlinkSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { browserOf, serve } from './browser.mjs';
+import { browserOf, contextOf, serve } from './browser.mjs';
 
 const [, , judges, builds, folder] = process.argv;
 const name = readdirSync(join(folder, 'public/launch'))[0];
@@ -114,7 +114,7 @@ for (const [kind, { files, build, out }] of Object.entries(projects)) {
   const missing = [];
   const loads = new Set([...loaded.matchAll(/fetch\('([^']+)'\)/g)].map((it) => it[1])); // what the example would load
   const site = await serve(join(project, out), (url) => loads.has(url) || missing.push(url));
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const context = await contextOf(browser, { viewport: { width: 390, height: 844 } });
   const open = async (visit) => {
     const tab = await context.newPage();
     tab.on('pageerror', (error) => complaints.push(`${kind}: ${error.message}`));

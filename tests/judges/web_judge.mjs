@@ -6,7 +6,7 @@
 // any request that leaves the folder.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { browserOf, likeness, serve } from './browser.mjs';
+import { browserOf, contextOf, likeness, serve } from './browser.mjs';
 
 const [, , judges, folder] = process.argv;
 const complaints = [];
@@ -19,7 +19,7 @@ const contexts = new Map();
 async function pageFor(shot) {
   const key = [shot.page, shot.width, shot.height, shot.dark, shot.reduced, shot.t === null].join();
   if (!contexts.has(key)) {
-    const context = await browser.newContext({
+    const context = await contextOf(browser, {
       viewport: { width: shot.width, height: shot.height }, colorScheme: shot.dark ? 'dark' : 'light',
       reducedMotion: shot.reduced ? 'reduce' : 'no-preference',
     });
