@@ -1,5 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/art/read_svg.h"
+#include "core/edit/busy_signs.h"
+#include "core/edit/layer_edits.h"
+#include "core/schedule/measures.h"
 #include "core/schedule/resolve.h"
 #include "large_sequence.h"
 #include "render/base/bands.h"
@@ -117,6 +120,70 @@ BENCHMARK(paintSixtyPaths)
     ->Args({1080, 2400})
     ->Unit(benchmark::kMillisecond)
     ->UseRealTime();
+
+namespace {
+
+/// The sample with all that measures, waits and texts ask of a frame: places and ways in parts of the screen,
+/// of the layers themselves and to the edge, a headline of several lines, a progress ring and a busy sign.
+model::Sequence measuredSample() {
+    auto sequence = sample().project.sequence;
+    const auto& schedule = sample().schedule;
+    int turn = 0;
+    for (auto& layer : sequence.layers) {
+        if (!model::coversScreen(layer.kind())) {
+            const auto across = turn++ % 2 == 0 ? model::PlaceMeasure::Screen : model::PlaceMeasure::Itself;
+            layer.place = edit::measured(layer.place, across, model::PlaceMeasure::Screen, schedule.places());
+        }
+        if (auto* text = layer.as<model::TextContent>()) {
+            text->text = "A headline that goes on for long enough to be broken into several lines";
+            text->wrapAt = 220;
+            text->spacing = 4;
+        }
+    }
+    for (auto& cue : sequence.cues) {
+        cue = schedule::inMeasure(schedule, cue, static_cast<motion::Measure>(1 + turn++ % 3));
+    }
+    const auto& ink = sequence.palette.front().id;
+    const auto wait = std::find_if(sequence.beats.begin(), sequence.beats.end(),
+                                   [](const auto& it) { return it.kind == model::BeatKind::Wait; });
+    LayerId made;
+    if (wait != sequence.beats.end()) {
+        sequence = edit::addBusySign(std::move(sequence), edit::BusySign::Dots, BeatId(wait->id),
+                                     {ink, ink, {}, {}}, made);
+    }
+    model::Layer ring;
+    ring.id = LayerId("bench-ring");
+    ring.contents = model::contentsOf(model::LayerKind::Progress);
+    ring.get<model::ProgressContent>().colour = ink;
+    sequence.layers.push_back(ring);
+    return sequence;
+}
+
+}
+
+/// Evaluating and painting one frame of it, on one core, from the tap to the end.
+static void paintMeasuredSample(benchmark::State& state) {
+    const auto sequence = measuredSample();
+    const auto schedule = schedule::resolve(sequence, {});
+    const render::Scene scene(sequence, *sample().project.artFiles, model::Appearance::Light);
+    double t = 0;
+    for (auto _ : state) {
+        t = t > schedule.end ? 0 : t + 17;
+        benchmark::DoNotOptimize(render::still(scene, schedule, t, {QSize(412, 915), false, false}));
+    }
+}
+BENCHMARK(paintMeasuredSample)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// The same of the sample as it is.
+static void paintWholeSample(benchmark::State& state) {
+    double t = 0;
+    for (auto _ : state) {
+        t = t > sample().schedule.end ? 0 : t + 17;
+        benchmark::DoNotOptimize(
+            render::still(sample().scene, sample().schedule, t, {QSize(412, 915), false, false}));
+    }
+}
+BENCHMARK(paintWholeSample)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 static void paintHundredLayers(benchmark::State& state) {
     const auto sequence = bench::largeSequence(100, 3);

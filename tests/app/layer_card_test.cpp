@@ -347,6 +347,28 @@ TEST_CASE("The context menu offers what fits the selection") {
     CHECK(offered().contains("Find a command …"));
 }
 
+TEST_CASE("Turning a place's measure on the card keeps the layer where it is") {
+    Session s;
+    s.window.selection().select(Selection::Kind::Layer, "title");
+    const auto centre = [&] {
+        return s.window.preview().schedule()->places().centreOf(
+            model::findThing(s.sequence().layers, "title")->place);
+    };
+    s.type(s.child<QDoubleSpinBox>("layerY"), "150");
+    const Point before = centre();
+    auto* measure = s.child<QComboBox>("yMeasure");
+    for (const int which : {1, 2, 0}) {
+        measure->setCurrentIndex(which);
+        emit measure->activated(which);
+        CHECK(centre().y == Approx(before.y).margin(0.1));
+        CHECK(static_cast<int>(model::findThing(s.sequence().layers, "title")->place.yMeasure) == which);
+        CHECK(s.child<QDoubleSpinBox>("layerY")->suffix() == (which == 0 ? " dp" : " %"));
+    }
+    CHECK(model::findThing(s.sequence().layers, "title")->place.y == Approx(150).margin(0.1));
+    s.trigger("undo");
+    CHECK(model::findThing(s.sequence().layers, "title")->place.yMeasure == model::PlaceMeasure::Itself);
+}
+
 TEST_CASE("The layer's card changes what it shows, groups, landscape places and beats by the commands") {
     Session s;
     s.window.selection().select(Selection::Kind::Layer, "title");

@@ -92,6 +92,7 @@ Ways waysOfLayers() {
          [](Walk& w) {
              w.layer("title");
              w.number("layerX", "33");
+             w.choose("xMeasure", 1);
          }},
         {"place.y",
          [](Walk& w) {

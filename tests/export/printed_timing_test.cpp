@@ -164,6 +164,39 @@ TEST_CASE("A cue in steps has an edge at each, so that nothing goes evenly acros
     CHECK(seen.output == "200 400 600 800 1000\n");
 }
 
+TEST_CASE("Progress goes on from where a message stopped it when people try again") {
+    auto data = gate("data", 1000);
+    data.timeOut = 600;
+    data.onTimeOut = model::TimeOutAction::Message;
+    auto sequence = aSequence().withGate(data).withBeat(wait("wait")).build(200);
+    model::Layer ring;
+    ring.id = "ring";
+    ring.contents = model::contentsOf(model::LayerKind::Progress);
+    sequence.layers.push_back(ring);
+    const TemporaryFolder folder;
+    DiskFiles files;
+    const auto script =
+        wholePlayer(readWhole(repository() / "src/export/web/player/launch-timing.js")) +
+        exporting::scriptTiming(plansOf(sequence, "web"), "const timing") +
+        "const launch = { start: 'cold', reducedMotion: false, messageAt: 0, retriedAt: 0, openingEnd: 200, "
+        "opened: [NEVER] };\n"
+        "const first = new LaunchSchedule(timing, launch);\n"
+        "const again = new LaunchSchedule(timing, { ...launch, messageAt: 600, retriedAt: 2000, opened: "
+        "[2300] });\n"
+        "const at = (schedule, t) => schedule.loadedPart(0, t);\n"
+        "let [last, runsBack] = [0, 0];\n"
+        "for (let t = 0; t < 3000; t += 10) {\n"
+        "  const now = at(t < 2000 ? first : again, t);\n"
+        "  if (now < last) runsBack++;\n"
+        "  last = now;\n"
+        "}\n"
+        "console.log(first.outcome, at(first, 550), at(first, 1999), at(again, 2299), last, runsBack);\n";
+    REQUIRE(files.writeAtomically(folder.path() / "progress.mjs", script));
+    const auto seen = run(QStringLiteral("node"), {"progress.mjs"}, folder.path());
+    INFO(seen.output);
+    CHECK(seen.output == "message 0.495 0.9 0.9 1 0\n");
+}
+
 namespace {
 
 /// All that the exporters' sources say of data: `CodeCall("Look")`, `.named("angle"`, "Progress.ring".

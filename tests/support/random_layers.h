@@ -62,6 +62,10 @@ private:
         made.height = 20 + m_random.below(200);
         made.turn = m_random.oneIn(2) ? 0 : m_random.within(180);
         made.safeArea = m_random.oneIn(3);
+        for (auto [way, measure] : {std::pair(&made.x, &made.xMeasure), std::pair(&made.y, &made.yMeasure)}) {
+            *measure = static_cast<model::PlaceMeasure>(m_random.oneIn(2) ? 0 : m_random.below(3));
+            *way *= *measure == model::PlaceMeasure::Screen ? 0.2 : 1; // it stays on the screen
+        }
         return made;
     }
 

@@ -19,23 +19,26 @@ namespace scaena::test {
 
 using nlohmann::json;
 
-/// A look at a sequence: what the device is like.
+/// A look at a sequence: what the device is like. Four of them: what lies at parts of a screen is elsewhere
+/// on each.
 struct Look {
     const char* name;
+    const char* device = "tall-phone";
     model::Appearance appearance = model::Appearance::Light;
     bool calm = false, landscape = false, shut = false;
 };
 inline constexpr Look kLooks[] = {{"day"},
-                                  {"night", model::Appearance::Dark},
-                                  {"calm", model::Appearance::Light, true},
-                                  {"wide", model::Appearance::Light, false, true},
-                                  {"shut", model::Appearance::Light, false, false, true}};
+                                  {"night", "small-phone", model::Appearance::Dark},
+                                  {"calm", "tall-phone", model::Appearance::Light, true},
+                                  {"wide", "quick-phone", model::Appearance::Light, false, true},
+                                  {"shut", "foldable", model::Appearance::Light, false, false, true}};
 
 /// As the contract writes them.
 inline constexpr const char* kOutcomes[] = {"complete", "wentOn", "offline", "message"};
 
 inline schedule::Schedule scheduleOf(const model::Sequence& sequence, const Look& look) {
     schedule::Conditions conditions;
+    conditions.device = DeviceId::named(look.device).value();
     conditions.appearance = look.appearance;
     conditions.reducedMotion = look.calm;
     conditions.landscape = look.landscape;

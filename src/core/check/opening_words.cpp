@@ -43,6 +43,7 @@ public:
             missing();
             backdrops();
             cannotBeStatic();
+            parts();
             turns();
         }
         motion();
@@ -150,6 +151,24 @@ private:
         if (!out.empty()) {
             say("{} {} left out: a still picture shows art, images, shapes, text and backdrops.", listed(out),
                 out.size() == 1 ? "is" : "are");
+        }
+    }
+
+    void parts() {
+        if (m_traits.areas) {
+            return;
+        }
+        const auto held = inOpening([&](const Layer& it) {
+            const auto& place = schedule::openingPlace(it, m_traits, m_launch.screen);
+            return schedule::canBeStatic(it.kind()) && !model::coversScreen(it.kind()) &&
+                   model::shareOf(place) != model::fractions(place.anchor);
+        });
+        if (!held.empty()) {
+            say("{} {} as far from {} anchor as on a screen of {} × {} dp: this system's still picture knows "
+                "no parts "
+                "of a screen.",
+                listed(held), held.size() == 1 ? "stands" : "stand", held.size() == 1 ? "its" : "their",
+                plan::kUsualScreen.width, plan::kUsualScreen.height);
         }
     }
 

@@ -188,10 +188,11 @@ Sequence groupLayers(Sequence sequence, const std::vector<LayerId>& layers, Laye
         }
         first = first ? first : &it;
         chosen.push_back(static_cast<int>(i));
-        left = std::min(left, it.place.x - it.place.width / 2);
-        right = std::max(right, it.place.x + it.place.width / 2);
-        top = std::min(top, it.place.y - it.place.height / 2);
-        bottom = std::max(bottom, it.place.y + it.place.height / 2);
+        const Point way = wayOf(it.place);
+        left = std::min(left, way.x - it.place.width / 2);
+        right = std::max(right, way.x + it.place.width / 2);
+        top = std::min(top, way.y - it.place.height / 2);
+        bottom = std::max(bottom, way.y + it.place.height / 2);
     }
     if (chosen.empty()) {
         return sequence;
@@ -204,6 +205,14 @@ Sequence groupLayers(Sequence sequence, const std::vector<LayerId>& layers, Laye
     // The box is exact for members of one anchor point; others only make it less tight, nothing moves.
     group.place = {first->place.anchor, (left + right) / 2, (top + bottom) / 2, right - left, bottom - top};
     group.place.safeArea = first->place.safeArea;
+    if (first->place.xMeasure == PlaceMeasure::Screen) {
+        group.place.xMeasure = PlaceMeasure::Screen;
+        group.place.x = first->place.x;
+    }
+    if (first->place.yMeasure == PlaceMeasure::Screen) {
+        group.place.yMeasure = PlaceMeasure::Screen;
+        group.place.y = first->place.y;
+    }
     for (int i : chosen) {
         sequence.layers[static_cast<std::size_t>(i)].group = made;
     }
@@ -232,14 +241,28 @@ std::vector<LayerId> membersOf(const Sequence& sequence, const LayerId& group) {
     return members;
 }
 
-Sequence moveLayer(Sequence sequence, const LayerId& layer, double dx, double dy, bool landscape) {
+namespace {
+
+/// As people would write it: tenths of a dp, hundredths of a percent.
+Place roundedOff(Place place) {
+    const auto tidy = [](double value, PlaceMeasure measure) {
+        return bounded(measure == PlaceMeasure::Dp ? tenth(value) : std::round(value * 100) / 100);
+    };
+    place.x = tidy(place.x, place.xMeasure);
+    place.y = tidy(place.y, place.yMeasure);
+    return place;
+}
+
+}
+
+Sequence moveLayer(Sequence sequence, const LayerId& layer, Point by, const PlacesOn& on) {
     auto moved = membersOf(sequence, layer);
     moved.push_back(layer);
     for (const auto& id : moved) {
         if (auto* it = findThing(sequence.layers, id)) {
-            auto& place = placeFor(*it, landscape);
-            place.x = tenth(bounded(place.x + dx));
-            place.y = tenth(bounded(place.y + dy));
+            auto& place = placeFor(*it, on.landscape());
+            const Point centre = on.centreOf(place);
+            place = roundedOff(on.centredAt(place, {centre.x + by.x, centre.y + by.y}));
         }
     }
     return sequence;
@@ -252,7 +275,7 @@ Sequence resizeLayer(Sequence sequence, const LayerId& layer, Size size, bool la
     }
     auto& place = placeFor(*it, landscape);
     const Size before{std::max(0.1, place.width), std::max(0.1, place.height)};
-    const Point centre{place.x, place.y};
+    const Point centre = wayOf(place);
     place.width = tenth(std::clamp(size.width, 1.0, limits::kFarthest));
     place.height = tenth(std::clamp(size.height, 1.0, limits::kFarthest));
     const auto growText = [](Layer& of, double by) {
@@ -266,8 +289,13 @@ Sequence resizeLayer(Sequence sequence, const LayerId& layer, Size size, bool la
     for (const auto& id : membersOf(sequence, layer)) {
         auto* member = findThing(sequence.layers, id);
         auto& inner = placeFor(*member, landscape);
-        inner.x = tenth(centre.x + (inner.x - centre.x) * across);
-        inner.y = tenth(centre.y + (inner.y - centre.y) * down);
+        // Ways in parts of the screen or of the member itself stay what they are.
+        if (inner.xMeasure == PlaceMeasure::Dp) {
+            inner.x = tenth(centre.x + (inner.x - centre.x) * across);
+        }
+        if (inner.yMeasure == PlaceMeasure::Dp) {
+            inner.y = tenth(centre.y + (inner.y - centre.y) * down);
+        }
         inner.width = tenth(std::max(1.0, inner.width * across));
         inner.height = tenth(std::max(1.0, inner.height * down));
         growText(*member, down);
@@ -282,21 +310,21 @@ Sequence turnLayer(Sequence sequence, const LayerId& layer, double degrees, bool
 }
 
 Sequence reanchorLayer(Sequence sequence, const LayerId& layer, AnchorPoint anchor, bool safeArea,
-                       Size screen, const Rect& safe, bool landscape) {
+                       const PlacesOn& on) {
     return changeLayer(std::move(sequence), layer, [&](Layer& it) {
-        auto& place = placeFor(it, landscape);
-        const auto origin = [&](AnchorPoint from, bool inSafe) {
-            const Point part = fractions(from);
-            const Rect area = inSafe ? safe : Rect{0, 0, screen.width, screen.height};
-            return Point{area.x + area.width * part.x, area.y + area.height * part.y};
-        };
-        const Point before = origin(place.anchor, place.safeArea);
-        const Point after = origin(anchor, safeArea);
-        place.x = tenth(bounded(place.x + before.x - after.x));
-        place.y = tenth(bounded(place.y + before.y - after.y));
+        auto& place = placeFor(it, on.landscape());
+        const Point centre = on.centreOf(place);
         place.anchor = anchor;
         place.safeArea = safeArea;
+        place = roundedOff(on.centredAt(place, centre));
     });
+}
+
+Place measured(Place place, PlaceMeasure across, PlaceMeasure down, const PlacesOn& on) {
+    const Point centre = on.centreOf(place);
+    place.xMeasure = across;
+    place.yMeasure = down;
+    return roundedOff(on.centredAt(std::move(place), centre));
 }
 
 Sequence takeApart(Sequence sequence, const LayerId& layer, const std::vector<ArtPart>& parts,

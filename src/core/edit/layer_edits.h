@@ -44,16 +44,19 @@ template <typename Change>
 /// All layers within a group, at any depth.
 [[nodiscard]] std::vector<LayerId> membersOf(const Sequence& sequence, const LayerId& group);
 
-/// Puts the layer's place (the landscape one if it has one of its own and `landscape`) elsewhere; a group
-/// takes its members along.
-[[nodiscard]] Sequence moveLayer(Sequence sequence, const LayerId& layer, double dx, double dy,
-                                 bool landscape);
+/// Puts the layer's place (the landscape one if it has one of its own and `on` is wider than high) so many dp
+/// on; a group takes its members along. Ways keep their measures.
+[[nodiscard]] Sequence moveLayer(Sequence sequence, const LayerId& layer, Point by,
+                                 const model::PlacesOn& on);
 /// Another size about the place's centre. Everything in a group grows with it.
 [[nodiscard]] Sequence resizeLayer(Sequence sequence, const LayerId& layer, Size size, bool landscape);
 [[nodiscard]] Sequence turnLayer(Sequence sequence, const LayerId& layer, double degrees, bool landscape);
 /// The same place said from another anchor point: nothing moves on a screen of that size.
 [[nodiscard]] Sequence reanchorLayer(Sequence sequence, const LayerId& layer, model::AnchorPoint anchor,
-                                     bool safeArea, Size screen, const Rect& safe, bool landscape);
+                                     bool safeArea, const model::PlacesOn& on);
+/// The same place with its ways told in other measures: nothing moves on that screen.
+[[nodiscard]] model::Place measured(model::Place place, model::PlaceMeasure across, model::PlaceMeasure down,
+                                    const model::PlacesOn& on);
 /// A part of an art file for `takeApart`.
 struct ArtPart {
     std::string id;

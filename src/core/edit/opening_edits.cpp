@@ -24,8 +24,9 @@ bool isIn(const std::vector<LayerId>& layers, const LayerId& id) {
 
 /// Whether the place is where newer Android draws the icon.
 bool isAt(const Place& place, Point shift) {
-    return place.anchor == AnchorPoint::Centre && !place.safeArea && std::abs(place.x - shift.x) < 0.05 &&
-           std::abs(place.y - shift.y) < 0.05;
+    const Point way = wayOf(place);
+    return shareOf(place) == Point{0.5, 0.5} && !place.safeArea && std::abs(way.x - shift.x) < 0.05 &&
+           std::abs(way.y - shift.y) < 0.05;
 }
 
 ArtworkContent* iconArtwork(Sequence& sequence) {

@@ -54,7 +54,8 @@ bool isSamePose(const Pose& pose, const Pose& from) {
 }
 
 Sequence poseAt(Sequence sequence, const LayerId& layer, const BeatId& beat, Millis beatStart,
-                const std::vector<CueTime>& times, Millis needle, const Pose& pose, CueId& cue) {
+                const std::vector<CueTime>& times, Millis needle, const Pose& pose, const PoseTeller& told,
+                CueId& cue) {
     Cue* before = nullptr;
     Millis beforeStart = 0;
     for (const auto& time : times) {
@@ -64,7 +65,7 @@ Sequence poseAt(Sequence sequence, const LayerId& layer, const BeatId& beat, Mil
             continue;
         }
         if (time.start <= needle && needle <= time.end) {
-            setPose(*it, it->length > 0 ? double(needle - time.start) / it->length : 1, pose);
+            setPose(*it, it->length > 0 ? double(needle - time.start) / it->length : 1, told(*it, pose));
             cue = it->id;
             return sequence;
         }
@@ -79,7 +80,7 @@ Sequence poseAt(Sequence sequence, const LayerId& layer, const BeatId& beat, Mil
             it.at *= double(before->length) / length;
         }
         before->length = length;
-        setPose(*before, 1, pose);
+        setPose(*before, 1, told(*before, pose));
         cue = before->id;
         return sequence;
     }
@@ -94,15 +95,17 @@ Sequence poseAt(Sequence sequence, const LayerId& layer, const BeatId& beat, Mil
 }
 
 Sequence changeSamePoses(Sequence sequence, const LayerId& layer, const Pose& from, const Pose& to,
-                         int& changed) {
+                         const PoseTeller& told, int& changed) {
     changed = 0;
     for (auto& cue : sequence.cues) {
         if (cue.layer != layer || cue.move.kind != MoveKind::Poses) {
             continue;
         }
+        const Pose same = told(cue, from);
+        const Pose wanted = told(cue, to);
         for (auto& pose : cue.poses) {
-            if (isSamePose(pose, from)) {
-                overlay(pose, to);
+            if (isSamePose(pose, same)) {
+                overlay(pose, wanted);
                 ++changed;
             }
         }

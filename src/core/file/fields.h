@@ -54,11 +54,22 @@ void describe(A& a, model::SystemBars& b) {
     a.extras(b.extras);
 }
 
+/// One key for a way and what it is told in: programs that know dp alone refuse it rather than misread it.
+template <class A>
+void placeWay(A& a, const char* key, double& value, model::PlaceMeasure& measure) {
+    model::PlaceWay way{value, measure};
+    a.optional(key, way, model::PlaceWay());
+    if (way != model::PlaceWay{value, measure}) { // it was read
+        value = way.value;
+        measure = way.measure;
+    }
+}
+
 template <class A>
 void describe(A& a, model::Place& p) {
     a.optional("anchor", p.anchor, standard<model::Place>().anchor);
-    a.optional("x", p.x, standard<model::Place>().x);
-    a.optional("y", p.y, standard<model::Place>().y);
+    placeWay(a, "x", p.x, p.xMeasure);
+    placeWay(a, "y", p.y, p.yMeasure);
     a.field("width", p.width);
     a.field("height", p.height);
     a.optional("turn", p.turn, standard<model::Place>().turn);

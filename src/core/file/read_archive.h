@@ -135,6 +135,16 @@ private:
             reportAt(place, "has to be a colour such as \"#1E2027\" or \"#1E202780\"");
         }
     }
+    void read(const Json& json, const std::string& place, model::PlaceWay& way) {
+        const auto told = json.is_string() ? model::parsePlaceWay(json.get<std::string>()) : std::nullopt;
+        if (json.is_number() && std::isfinite(json.get<double>())) {
+            way = {json.get<double>(), model::PlaceMeasure::Dp};
+        } else if (told) {
+            way = *told;
+        } else {
+            reportAt(place, "has to be a number of dp, \"30% of screen\" or \"-50% of itself\"");
+        }
+    }
     void read(const Json& json, const std::string& place, model::Easing& value) {
         const auto easing = json.is_string() ? model::parseEasing(json.get<std::string>()) : std::nullopt;
         if (easing) {

@@ -59,6 +59,9 @@ private:
     static Json toJson(double& value) { return number(value); }
     static Json toJson(Colour& value) { return toHex(value); }
     static Json toJson(model::Easing& value) { return model::toText(value); }
+    static Json toJson(model::PlaceWay& way) {
+        return way.measure == model::PlaceMeasure::Dp ? number(way.value) : Json(model::toText(way));
+    }
     template <class Kind>
     static Json toJson(IdOf<Kind>& value) {
         return static_cast<std::string&>(value);

@@ -163,8 +163,9 @@ struct Words<ProgressForm> {
     static constexpr std::array<std::string_view, 3> list = {"ring", "bar", "dots"};
 };
 
-/// Shows how far loading is. Each of its gates has an equal share; an open gate counts whole, one that loads
-/// counts by its typical time, at most nine tenths – more than that nobody can know before it opens.
+/// Shows how far loading is, and never runs back. Each of its gates has an equal share; one that loads counts
+/// by its typical time, at most nine tenths – more than that nobody can know before it opens; what is left
+/// then is caught up with, ever slower.
 struct ProgressContent {
     ProgressForm form = ProgressForm::Ring;
     ColourRef colour;

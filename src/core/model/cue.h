@@ -99,8 +99,9 @@ struct Words<ReducedMotion> {
     static constexpr std::array<std::string_view, 3> list = {"fade", "keep", "drop"};
 };
 
-/// A moment of a "poses" cue. What has no value is not animated there; x and y are dp from the layer's
-/// place, scales are factors, the turn is in degrees on top of the place's own.
+/// A moment of a "poses" cue. What has no value is not animated there; x and y are the way from the layer's
+/// place, in dp or, if the move has another measure, in percent of that; scales are factors, the turn is in
+/// degrees on top of the place's own.
 struct Pose {
     double at = 0; ///< 0..1 of the cue
     std::optional<double> x, y, scaleX, scaleY, turn, opacity;

@@ -1,37 +1,13 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "core/base/geometry.h"
 #include "core/base/times.h"
 #include "core/model/contents.h"
+#include "core/model/place.h"
 
 #include <optional>
 
 namespace scaena::model {
-
-enum class AnchorPoint { TopLeft, Top, TopRight, Left, Centre, Right, BottomLeft, Bottom, BottomRight };
-template <>
-struct Words<AnchorPoint> {
-    static constexpr std::array<std::string_view, 9> list = {
-        "top-left", "top", "top-right", "left", "centre", "right", "bottom-left", "bottom", "bottom-right"};
-};
-
-/// The point as fractions of width and height, for example {0.5, 1} for Bottom.
-[[nodiscard]] constexpr Point fractions(AnchorPoint anchor) {
-    const int i = static_cast<int>(anchor);
-    return {(i % 3) / 2.0, static_cast<double>(i / 3) / 2.0};
-}
-
-/// Where a layer is at rest: its centre lies `x`, `y` dp from an anchor point of the screen.
-struct Place {
-    AnchorPoint anchor = AnchorPoint::Centre;
-    double x = 0, y = 0;
-    double width = 120, height = 120; ///< dp; art keeps its proportions within
-    double turn = 0;                  ///< degrees, clockwise, about the layer's pivot
-    bool safeArea = false;            ///< the anchor point is one of the safe area, not of the whole screen
-    Extras extras;
-    bool operator==(const Place&) const = default;
-};
 
 /// When a layer belongs on the stage. Offline: only when a time-out took the offline way. Message: only when
 /// a time-out asked for a message.

@@ -43,14 +43,14 @@ void shift(TrackBuilder& it) {
 
 /// The property through all poses that name it. Where the first or last pose does not, it begins with
 /// what is there and keeps the last value.
-void pose(TrackBuilder& it, Property property, std::optional<double> model::Pose::*member) {
+void pose(TrackBuilder& it, Property property, std::optional<double> model::Pose::*member, double unit = 1) {
     std::vector<Keyframe> keys;
     for (const auto& pose : it.poses()) {
         if (const auto& value = pose.*member) {
             if (keys.empty() && pose.at > 0) {
                 keys.push_back({0, motion::neutral(property), Basis::OnTop, it.easing()});
             }
-            keys.push_back({pose.at, *value, Basis::Absolute, pose.easing.value_or(it.easing())});
+            keys.push_back({pose.at, *value * unit, Basis::Absolute, pose.easing.value_or(it.easing())});
         }
     }
     if (keys.empty()) {
@@ -66,8 +66,9 @@ void pose(TrackBuilder& it, Property property, std::optional<double> model::Pose
 
 void poses(TrackBuilder& it) {
     pose(it, Property::Opacity, &model::Pose::opacity);
-    pose(it, Property::X, &model::Pose::x);
-    pose(it, Property::Y, &model::Pose::y);
+    const double unit = it.measure() == motion::Measure::Dp ? 1 : 0.01;
+    pose(it, motion::wayAlong(motion::Axis::Across, it.measure()), &model::Pose::x, unit);
+    pose(it, motion::wayAlong(motion::Axis::Down, it.measure()), &model::Pose::y, unit);
     pose(it, Property::ScaleX, &model::Pose::scaleX);
     pose(it, Property::ScaleY, &model::Pose::scaleY);
     pose(it, Property::Rotation, &model::Pose::turn);
@@ -122,7 +123,7 @@ std::vector<MoveDefinition> changes() {
         {.kind = MoveKind::Poses,
          .label = "Poses",
          .does = "goes through poses",
-         .parameters = {},
+         .parameters = {measure()},
          .easing = kEaseInOut,
          .length = 600,
          .unsuited = forAll,

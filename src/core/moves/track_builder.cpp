@@ -19,8 +19,7 @@ bool TrackBuilder::goes(std::string_view direction) const {
 }
 
 TrackBuilder::Way TrackBuilder::way(motion::Axis axis, std::string_view key) const {
-    const auto measure = measureOf(m_cue.move);
-    return {motion::wayAlong(axis, measure), measure == motion::Measure::Dp ? number(key) : part(key)};
+    return {motion::wayAlong(axis, measure()), measure() == motion::Measure::Dp ? number(key) : part(key)};
 }
 
 void TrackBuilder::add(Property property, std::vector<Keyframe> keyframes) {

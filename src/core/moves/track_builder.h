@@ -18,6 +18,8 @@ public:
     [[nodiscard]] double number(std::string_view key) const { return numberOf(m_cue.move, key); }
     [[nodiscard]] double part(std::string_view key) const { return number(key) / 100; }
     [[nodiscard]] std::string choice(std::string_view key) const { return choiceOf(m_cue.move, key); }
+    /// What the move's ways are told in.
+    [[nodiscard]] motion::Measure measure() const { return measureOf(m_cue.move); }
     /// A distance along the screen: the property it is one of, and how much of it.
     struct Way {
         motion::Property property;

@@ -24,8 +24,8 @@ OpeningTraits newerAndroid() {
     return traits;
 }
 
-/// The same, whose picture the exported player lets go when the icon has come to rest; the cross-platform kits'
-/// hold is over with their first frame.
+/// The same, whose picture the exported player lets go when the icon has come to rest; the cross-platform
+/// kits' hold is over with their first frame.
 OpeningTraits newerAndroidHeld() {
     OpeningTraits traits = newerAndroid();
     traits.holdsIcon = true;
@@ -36,7 +36,7 @@ OpeningTraits newerAndroidHeld() {
 /// (the compact height class).
 OpeningTraits storyboard() {
     OpeningTraits traits;
-    traits.safeAreas = true;
+    traits.areas = true;
     traits.pictures = true;
     traits.turnedPlaces = TurnedPlaces::LowScreens;
     return traits;
@@ -68,6 +68,11 @@ PlayerTraits composition() {
 constexpr Millis kEngine = 250;
 constexpr Millis kBundle = 500;
 
+}
+
+model::Place heldToAnchor(const model::Place& place) {
+    const Rect whole{0, 0, kUsualScreen.width, kUsualScreen.height};
+    return model::PlacesOn{kUsualScreen, whole}.inDp(place);
 }
 
 const std::vector<Target>& targets() {

@@ -3,6 +3,7 @@
 
 #include "core/base/geometry.h"
 #include "core/base/row_name.h"
+#include "core/model/place.h"
 #include "core/motion/track.h"
 
 namespace scaena::plan {
@@ -33,9 +34,9 @@ struct OpeningTraits {
     double footerMargin = 0;               ///< dp below the footer mark
     Millis longestAnimation = 0;           ///< 0: the frame is static
     bool holdsIcon = false;                ///< the exported player keeps the frame until its icon is at rest
-    bool safeAreas = false;                ///< places may hang on the safe area
-    bool turns = false;                    ///< shows layers that are turned at rest
-    bool pictures = false;                 ///< shows a backdrop's picture
+    bool areas = false;    ///< places may hang on the safe area, and lie at a part of it or of the screen
+    bool turns = false;    ///< shows layers that are turned at rest
+    bool pictures = false; ///< shows a backdrop's picture
     TurnedPlaces turnedPlaces = TurnedPlaces::Never;
     std::vector<motion::Property> plays; ///< properties of the icon the system can animate
 };
@@ -64,6 +65,11 @@ struct Target {
     HomeIcon homeIcon = HomeIcon::Circle;
     bool hasAppIcon = true; ///< its export makes the app's icon
 };
+
+/// dp: the screen whose distances a system gets that knows no parts of a screen (see OpeningTraits::areas).
+inline constexpr Size kUsualScreen{412, 915};
+/// The place as such a system has it: dp from its anchor point.
+[[nodiscard]] model::Place heldToAnchor(const model::Place& place);
 
 [[nodiscard]] const std::vector<Target>& targets();
 [[nodiscard]] const Target& targetOf(TargetId id);

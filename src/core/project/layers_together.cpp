@@ -17,7 +17,8 @@ namespace {
 Matrix standing(const model::Layer& layer) {
     const auto& place = layer.place;
     const Point pivot{layer.pivot.x * place.width, layer.pivot.y * place.height};
-    return Matrix::translation(place.x - place.width / 2 + pivot.x, place.y - place.height / 2 + pivot.y) *
+    const Point way = model::wayOf(place);
+    return Matrix::translation(way.x - place.width / 2 + pivot.x, way.y - place.height / 2 + pivot.y) *
            Matrix::rotation(place.turn) * Matrix::translation(-pivot.x, -pivot.y);
 }
 
@@ -154,7 +155,9 @@ bool canJoin(const model::Layer& layer) {
 }
 
 bool hangTogether(const model::Layer& one, const model::Layer& other) {
-    return one.place.anchor == other.place.anchor && one.place.safeArea == other.place.safeArea;
+    const auto anchorOf = [](const model::Layer& it) { return model::fractions(it.place.anchor); };
+    return anchorOf(one) == anchorOf(other) && one.place.safeArea == other.place.safeArea &&
+           model::shareOf(one.place) == anchorOf(one) && model::shareOf(other.place) == anchorOf(other);
 }
 
 Together layersTogether(const model::Sequence& sequence, const ArtFiles& artFiles,

@@ -48,6 +48,11 @@ public:
         }
     }
 
+    [[nodiscard]] Point way(int layer) {
+        m_frame.screen = m_schedule.screen;
+        return wayOf(layer);
+    }
+
     [[nodiscard]] LayerState one(int layer) {
         m_frame.screen = m_schedule.screen;
         LayerState state = appState(layer);
@@ -104,7 +109,7 @@ private:
             const auto& place = placeOf(layer);
             state.turned = &place != &layer.place;
             state.size = {place.width, place.height};
-            state.centre = centreOf(place, m_frame.screen, m_schedule.safeArea);
+            state.centre = m_schedule.places().centreOf(place);
             state.rotation = place.turn;
         }
         state.progress = layer.as<model::ProgressContent>() ? loaded(planned(index)) : 0;
@@ -132,7 +137,7 @@ private:
         // A valid document has no circles of groups.
         for (int index = planned(state.layer).parent; index >= 0; index = planned(index).parent) {
             const auto& group = sourceOf(index);
-            const Point rest = centreOf(placeOf(group), m_frame.screen, m_schedule.safeArea);
+            const Point rest = m_schedule.places().centreOf(placeOf(group));
             const LayerState it = appState(index);
             state.outer = Matrix::translation(it.centre.x, it.centre.y) * Matrix::rotation(it.rotation) *
                           Matrix::scaling(it.scaleX, it.scaleY) * Matrix::translation(-rest.x, -rest.y) *
@@ -159,13 +164,19 @@ private:
         return count > 0 ? sum / count : 1;
     }
 
+    /// In 0..1, and never less than a moment before. What a message stands for has not loaded.
     [[nodiscard]] double loadedPart(const plan::Gate& gate, const GateSpan& span) const {
-        if (m_t >= span.open) {
-            return 1;
-        }
         constexpr double kMostBefore = 0.9;
-        const double taken = isNever(span.start) ? 0 : std::max(0.0, m_t - span.start);
-        return std::min(kMostBefore, kMostBefore * taken / std::max(1, gate.typical));
+        const bool failed = span.timedOut && gate.onTimeOut == model::TimeOutAction::Message;
+        const double open = failed ? kNever : span.open;
+        const double loading = std::min(m_t, open) - span.start;
+        const double before = kMostBefore * std::clamp(loading / std::max(1, gate.typical), 0.0, 1.0);
+        if (m_t < open) {
+            return before;
+        }
+        // In memory from the start: nothing is caught up with.
+        const double left = open > 0 ? std::max(0.0, 1 - (m_t - open) / kCatchUp) : 0;
+        return 1 - (1 - before) * left * left;
     }
 
     [[nodiscard]] LayerState appState(int index) const {
@@ -241,7 +252,7 @@ private:
     }
 
     void travel(LayerState& state, const model::Layer& layer, double part) const {
-        const Point there = centreOf(*layer.destination, m_frame.screen, m_schedule.safeArea);
+        const Point there = m_schedule.places().centreOf(*layer.destination);
         state.centre = {mixed(state.centre.x, there.x, part), mixed(state.centre.y, there.y, part)};
         state.rotation += (layer.destination->turn - placeOf(layer).turn) * part;
         const double across = state.size.width > 0 ? layer.destination->width / state.size.width : 1;
@@ -291,9 +302,7 @@ private:
                 state.turned = &place != &layer.place;
                 state.rotation = traits.turns ? place.turn : 0;
                 state.size = {place.width, place.height};
-                state.centre = centreOf(place, screen,
-                                        traits.safeAreas ? m_schedule.safeArea
-                                                         : Rect{0, 0, screen.width, screen.height});
+                state.centre = openingCentre(place, traits, m_schedule.places());
                 if (traits.turns) {
                     turnAboutPivot(state, layer.pivot);
                 }
@@ -343,10 +352,12 @@ private:
 
 }
 
-Point centreOf(const model::Place& place, Size screen, const Rect& safeArea) {
-    const Point part = model::fractions(place.anchor);
-    const Rect area = place.safeArea ? safeArea : Rect{0, 0, screen.width, screen.height};
-    return {area.x + area.width * part.x + place.x, area.y + area.height * part.y + place.y};
+Point openingCentre(const model::Place& place, const plan::OpeningTraits& traits, const model::PlacesOn& on) {
+    if (traits.areas) {
+        return on.centreOf(place);
+    }
+    const Rect whole{0, 0, on.screen.width, on.screen.height};
+    return model::PlacesOn{on.screen, whole}.centreOf(plan::heldToAnchor(place));
 }
 
 const model::Place& openingPlace(const model::Layer& layer, const plan::OpeningTraits& traits, Size screen) {
@@ -368,6 +379,11 @@ Size openingIconSize(const model::Layer& icon, const plan::OpeningTraits& traits
 LayerState stateOf(const Schedule& schedule, int layer, double t) {
     Frame frame;
     return Evaluator(schedule, std::clamp(t, 0.0, static_cast<double>(schedule.end)), frame).one(layer);
+}
+
+Point wayAt(const Schedule& schedule, int layer, double t) {
+    Frame frame;
+    return Evaluator(schedule, std::clamp(t, 0.0, static_cast<double>(schedule.end)), frame).way(layer);
 }
 
 Matrix toScreen(const LayerState& state) {

@@ -6,6 +6,9 @@
 
 namespace scaena::schedule {
 
+/// How long what has loaded takes to be shown as loaded by a progress layer.
+inline constexpr Millis kCatchUp = 400;
+
 /// The frame at `t` ms after the tap. A pure function of its arguments: any order of times gives the same
 /// frames. Times outside the schedule give its first or last frame.
 [[nodiscard]] Frame evaluate(const Schedule& schedule, double t);
@@ -16,11 +19,15 @@ void evaluateInto(const Schedule& schedule, double t, Frame& frame);
 /// One layer as the app draws it at `t`, whether it can be seen or not; for handles, ghosts and paths.
 [[nodiscard]] LayerState stateOf(const Schedule& schedule, int layer, double t);
 
+/// How far the cues have it from its place then, in dp, whatever its ways are told in.
+[[nodiscard]] Point wayAt(const Schedule& schedule, int layer, double t);
+
 /// From the layer's own box (its middle is the origin, dp) to the screen.
 [[nodiscard]] Matrix toScreen(const LayerState& state);
 
-/// Centre of a place on a screen of that size, `safeArea` of which the system's bars leave free.
-[[nodiscard]] Point centreOf(const model::Place& place, Size screen, const Rect& safeArea);
+/// Centre of a layer's place in the opening's static frame: some systems hold it to its anchor point alone.
+[[nodiscard]] Point openingCentre(const model::Place& place, const plan::OpeningTraits& traits,
+                                  const model::PlacesOn& on);
 
 /// The place a layer has in the opening's static frame on a screen of that size.
 [[nodiscard]] const model::Place& openingPlace(const model::Layer& layer, const plan::OpeningTraits& traits,

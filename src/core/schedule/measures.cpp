@@ -64,39 +64,83 @@ std::optional<Direction> directionOf(const model::Cue& cue, std::string_view key
     return {};
 }
 
+/// What measures come to for one layer on the schedule's screen.
+class Measures {
+public:
+    Measures(const Schedule& schedule, const model::Layer& layer) : m_screen(schedule.screen) {
+        const bool covers = model::coversScreen(layer.kind());
+        const auto on = schedule.places();
+        const auto& place = model::placeOn(layer, on.landscape());
+        m_centre = covers ? Point{m_screen.width / 2, m_screen.height / 2} : on.centreOf(place);
+        m_size = covers ? m_screen : Size{place.width, place.height};
+        m_turn = covers ? 0 : place.turn;
+    }
+
+    /// dp that one of the measure comes to: a dp, or a percent of the rest.
+    [[nodiscard]] double dpOf(motion::Measure measure, const Direction& way) const {
+        const Point all = measured(measure, m_centre, m_size, m_turn, m_screen, way.forward, way.forward);
+        const double dp = way.axis == motion::Axis::Across ? all.x : all.y;
+        return measure == motion::Measure::Dp ? dp : dp / 100;
+    }
+
+    /// The same way in another measure; nothing where that has no length.
+    [[nodiscard]] std::optional<double> told(double value, motion::Measure from, motion::Measure to,
+                                             const Direction& way) const {
+        const double unit = dpOf(to, way);
+        return unit > 0 ? std::optional(value * dpOf(from, way) / unit) : std::nullopt;
+    }
+
+    void tell(model::Pose& pose, motion::Measure from, motion::Measure to) const {
+        for (auto [value, axis] :
+             {std::pair(&pose.x, motion::Axis::Across), std::pair(&pose.y, motion::Axis::Down)}) {
+            if (*value) {
+                const auto same = told(**value, from, to, {axis, **value > 0});
+                *value = std::round(same.value_or(0) * 100) / 100;
+            }
+        }
+    }
+
+private:
+    Size m_screen, m_size;
+    Point m_centre;
+    double m_turn = 0;
+};
+
 }
 
-model::Move inMeasure(const Schedule& schedule, const model::Cue& cue, motion::Measure measure) {
-    auto move = cue.move;
-    const auto* choice = moves::findParameter(move.kind, "measure");
+model::Cue inMeasure(const Schedule& schedule, const model::Cue& cue, motion::Measure measure) {
+    auto made = cue;
+    const auto* choice = moves::findParameter(cue.move.kind, "measure");
     const auto* layer = model::findThing(schedule.sequence->layers, cue.layer);
     const auto which = static_cast<std::size_t>(measure);
     if (!choice || !layer || which >= choice->choices.size()) {
-        return move;
+        return made;
     }
-    const auto before = moves::measureOf(move);
-    const bool covers = model::coversScreen(layer->kind());
-    const auto& place = model::placeOn(*layer, schedule.screen.width > schedule.screen.height);
-    const Point centre = covers ? Point{schedule.screen.width / 2, schedule.screen.height / 2}
-                                : centreOf(place, schedule.screen, schedule.safeArea);
-    const Size size = covers ? schedule.screen : Size{place.width, place.height};
-    const auto whole = [&](motion::Measure of, const Direction& way) {
-        const Point all =
-            measured(of, centre, size, covers ? 0 : place.turn, schedule.screen, way.forward, way.forward);
-        const double dp = way.axis == motion::Axis::Across ? all.x : all.y;
-        return of == motion::Measure::Dp ? dp : dp / 100; // of one percent
-    };
-    for (const auto& parameter : moves::definitionOf(move.kind).parameters) {
+    const auto before = moves::measureOf(cue.move);
+    const Measures measures(schedule, *layer);
+    for (const auto& parameter : moves::definitionOf(cue.move.kind).parameters) {
         const auto way = parameter.unit == kDistance ? directionOf(cue, parameter.key) : std::nullopt;
-        if (way && whole(measure, *way) > 0) {
-            const double same =
-                moves::numberOf(move, parameter.key) * whole(before, *way) / whole(measure, *way);
-            move.parameters[std::string(parameter.key)] =
-                std::clamp(std::round(same), parameter.least, parameter.most);
+        const auto same = way ? measures.told(moves::numberOf(cue.move, parameter.key), before, measure, *way)
+                              : std::nullopt;
+        if (same) {
+            made.move.parameters[std::string(parameter.key)] =
+                std::clamp(std::round(*same), parameter.least, parameter.most);
         }
     }
-    move.parameters["measure"] = std::string(choice->choices[which]);
-    return move;
+    for (auto& pose : made.poses) {
+        measures.tell(pose, before, measure);
+    }
+    made.move.parameters["measure"] = std::string(choice->choices[which]);
+    return made;
+}
+
+model::Pose poseFor(const Schedule& schedule, const model::Cue& cue, model::Pose pose) {
+    const auto measure = moves::measureOf(cue.move);
+    const auto* layer = model::findThing(schedule.sequence->layers, cue.layer);
+    if (layer && measure != motion::Measure::Dp) {
+        Measures(schedule, *layer).tell(pose, motion::Measure::Dp, measure);
+    }
+    return pose;
 }
 
 }

@@ -12,9 +12,12 @@ namespace scaena::schedule {
 [[nodiscard]] Point measured(motion::Measure measure, Point centre, Size size, double turn, Size screen,
                              bool toTheRight, bool downwards);
 
-/// A cue's move with its distances told in another measure, which come to the same on that schedule's screen
-/// as before, but for rounding to whole numbers and the parameters' bounds. The same move where it has no
+/// A cue with its distances (of poses, too) told in another measure, which come to the same on that
+/// schedule's screen as before, but for rounding and the parameters' bounds. The same cue where it has no
 /// such choice.
-[[nodiscard]] model::Move inMeasure(const Schedule& schedule, const model::Cue& cue, motion::Measure measure);
+[[nodiscard]] model::Cue inMeasure(const Schedule& schedule, const model::Cue& cue, motion::Measure measure);
+
+/// A pose whose way is in dp, told as the cue tells it.
+[[nodiscard]] model::Pose poseFor(const Schedule& schedule, const model::Cue& cue, model::Pose pose);
 
 }

@@ -19,6 +19,8 @@ struct Schedule : Timing {
     Rect safeArea; ///< dp; what the system's bars leave free
     Timelines values;
 
+    [[nodiscard]] model::PlacesOn places() const { return {screen, safeArea}; }
+
     [[nodiscard]] const PropertyTimeline& timeline(int layer, motion::Property property) const {
         return values.of(layer, property);
     }

@@ -250,24 +250,24 @@ model::Sequence mendSeam(model::Sequence sequence, const Conditions& conditions)
         const auto* after = findState(sides->app, index);
         if (before && after && gap.jump > kSeenJump) {
             // At rest the layer moves to where the system shows it; what cues add to its rest stays.
-            const Size screen = schedule.screen;
+            const auto on = schedule.places();
             model::Place place = model::placeOn(layer, conditions.landscape);
-            const Point rest = centreOf(place, screen, schedule.safeArea);
+            const Point rest = on.centreOf(place);
             const double grow =
                 after->size.width * after->scaleX > 0
                     ? before->size.width * before->scaleX / (after->size.width * after->scaleX)
                     : 1;
             place.width *= grow;
             place.height *= grow;
-            place.x += before->centre.x - after->centre.x;
-            place.y += before->centre.y - after->centre.y;
             if (iconOnly && layer.id == sequence.opening.icon) {
+                // Where the system has it: so many dp from the middle, on every device.
                 place.anchor = model::AnchorPoint::Centre;
                 place.safeArea = false;
                 place.turn = 0;
-                place.x = before->centre.x - screen.width / 2 - (after->centre.x - rest.x);
-                place.y = before->centre.y - screen.height / 2 - (after->centre.y - rest.y);
+                place.xMeasure = place.yMeasure = model::PlaceMeasure::Dp;
             }
+            place = on.centredAt(std::move(place), {rest.x + before->centre.x - after->centre.x,
+                                                    rest.y + before->centre.y - after->centre.y});
             place.x = std::round(place.x * 100) / 100;
             place.y = std::round(place.y * 100) / 100;
             if (conditions.landscape) {

@@ -166,7 +166,8 @@ void addBackdropItem(AndroidBuild& build, pugi::xml_node list, const model::Laye
 }
 
 /// Where an item of a layer list lies: held to an edge or the middle, moved by insets.
-pugi::xml_node addPlacedItem(pugi::xml_node list, const model::Place& place, Size size) {
+pugi::xml_node addPlacedItem(pugi::xml_node list, const model::Place& asked, Size size) {
+    const auto place = plan::heldToAnchor(asked);
     const Point at = model::fractions(place.anchor);
     static constexpr const char* across[] = {"left", "center_horizontal", "right"};
     static constexpr const char* down[] = {"top", "center_vertical", "bottom"};

@@ -35,12 +35,12 @@ CodeList indicesOf(const std::vector<plan::Index>& indices) {
 }
 
 CodeValue placeValue(const model::Place& p) {
-    const Point at = model::fractions(p.anchor);
+    const Point at = model::shareOf(p), way = model::wayOf(p);
     return CodeCall("Place")
         .named("across", {at.x}, at.x == 0.5)
         .named("down", {at.y}, at.y == 0.5)
-        .named("x", {p.x}, p.x == 0)
-        .named("y", {p.y}, p.y == 0)
+        .named("x", {way.x}, way.x == 0)
+        .named("y", {way.y}, way.y == 0)
         .named("width", {p.width})
         .named("height", {p.height})
         .named("turn", {p.turn}, p.turn == 0)

@@ -134,8 +134,8 @@ private:
             }
             return;
         }
-        const Point middle =
-            schedule::centreOf(layer.place, kCanvas, {0, 59, kCanvas.width, kCanvas.height - 59 - 34});
+        const model::PlacesOn canvas{kCanvas, {0, 59, kCanvas.width, kCanvas.height - 59 - 34}};
+        const Point middle = canvas.centreOf(layer.place);
         const Size size = picture->size;
         addFrame(view, {middle.x - size.width / 2, middle.y - size.height / 2, size.width, size.height});
         auto own = view.append_child("constraints");
@@ -145,37 +145,83 @@ private:
                       numberText(length)),
                  "id", id + "-" + side);
         }
-        const auto upright = place(id, layer.place, "");
+        const auto upright = place(views, id, layer.place, "");
         if (layer.landscape) {
             // Phones held sideways have the compact height class; there the other place counts.
             m_upright.insert(m_upright.end(), upright.begin(), upright.end());
-            const auto sideways = place(id, *layer.landscape, "-low");
+            const auto sideways = place(views, id, *layer.landscape, "-low");
             m_sideways.insert(m_sideways.end(), sideways.begin(), sideways.end());
         }
     }
 
+    struct Axis {
+        const char* name;
+        const char* centre;
+        std::array<const char*, 3> points; ///< low edge, middle and high edge
+        const char* length;
+        std::array<const char*, 2> otherEdges;
+    };
+    static constexpr Axis kAcross = {
+        "across", "centerX", {"left", "centerX", "right"}, "width", {"top", "bottom"}};
+    static constexpr Axis kDown = {
+        "down", "centerY", {"top", "centerY", "bottom"}, "height", {"left", "right"}};
+
     /// Holds the view's middle to a point of the screen or its safe area; left and right, so that scripts
-    /// that run from right to left change nothing.
-    std::vector<std::string> place(const std::string& id, const model::Place& place,
+    /// that run from right to left change nothing. Gives the names of the constraints.
+    std::vector<std::string> place(pugi::xml_node views, const std::string& id, const model::Place& place,
                                    const std::string& mark) {
-        static constexpr const char* across[] = {"left", "centerX", "right"};
-        static constexpr const char* down[] = {"top", "centerY", "bottom"};
-        const Point at = model::fractions(place.anchor);
+        const Point at = model::fractions(place.anchor), share = model::shareOf(place),
+                    way = model::wayOf(place);
+        auto names = hold(views, id, place, {kAcross, at.x, share.x - at.x, way.x}, mark);
+        const auto down = hold(views, id, place, {kDown, at.y, share.y - at.y, way.y}, mark);
+        names.insert(names.end(), down.begin(), down.end());
+        return names;
+    }
+
+    struct Held {
+        const Axis& axis;
+        double anchor; ///< 0, ½ or 1
+        double part;   ///< of the screen or safe area, from there
+        double way;    ///< dp, from there
+    };
+
+    std::vector<std::string> hold(pugi::xml_node views, const std::string& id, const model::Place& place,
+                                  const Held& it, const std::string& mark) {
         const char* to = place.safeArea ? "safe-area" : "screen";
-        return {constrain(id, "centerX", to, across[std::lround(at.x * 2)], place.x, mark),
-                constrain(id, "centerY", to, down[std::lround(at.y * 2)], place.y, mark)};
+        const char* anchor = it.axis.points[static_cast<std::size_t>(std::lround(it.anchor * 2))];
+        if (it.part == 0) {
+            return {constrain(id, it.axis.centre, to, anchor, it.way, mark)};
+        }
+        // A view that nobody sees is as long as that part, from the anchor point on; ours hangs on its end.
+        const auto spacer = fmt::format("{}-{}{}", id, it.axis.name, mark);
+        auto view = with(with(views.append_child("view"), "hidden", "YES"), "contentMode", "scaleToFill");
+        with(with(view, "translatesAutoresizingMaskIntoConstraints", "NO"), "id", spacer);
+        addFrame(view, {0, 0, 0, 0});
+        const bool forwards = it.part > 0;
+        const char* begin = it.axis.points[forwards ? 0 : 2];
+        const char* end = it.axis.points[forwards ? 2 : 0];
+        const auto other = it.axis.otherEdges;
+        return {constrain(spacer, begin, to, anchor, 0),
+                constrain(spacer, it.axis.length, to, it.axis.length, 0, {}, std::abs(it.part)),
+                constrain(spacer, other[0], "screen", other[0], 0),
+                constrain(spacer, other[1], "screen", other[0], 0),
+                constrain(id, it.axis.centre, spacer.c_str(), end, it.way, mark)};
     }
 
     std::string constrain(const std::string& item, const char* attribute, const char* to,
-                          const char* toAttribute, double constant, const std::string& mark = {}) {
-        auto node = with(m_constraints.append_child("constraint"), "firstItem", item);
-        with(node, "firstAttribute", attribute);
-        with(with(node, "secondItem", to), "secondAttribute", toAttribute);
+                          const char* toAttribute, double constant, const std::string& mark = {},
+                          double part = 1) {
+        auto it = with(m_constraints.append_child("constraint"), "firstItem", item);
+        with(it, "firstAttribute", attribute);
+        with(with(it, "secondItem", to), "secondAttribute", toAttribute);
+        if (part != 1) {
+            with(it, "multiplier", numberText(part));
+        }
         if (constant != 0) {
-            with(node, "constant", numberText(constant));
+            with(it, "constant", numberText(constant));
         }
         const auto id = fmt::format("{}-{}{}", item, attribute, mark);
-        with(node, "id", id);
+        with(it, "id", id);
         return id;
     }
 

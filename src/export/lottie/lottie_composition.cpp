@@ -114,8 +114,7 @@ private:
         const auto at = static_cast<std::size_t>(index);
         if (layer.as<model::GroupContent>()) {
             LottieContent content;
-            content.anchor =
-                schedule::centreOf(model::placeOn(layer, false), m_schedule.screen, m_schedule.safeArea);
+            content.anchor = m_schedule.places().centreOf(model::placeOn(layer, false));
             layers.push_back(
                 wrapped(index, 3, layer.name, transform(at, content, [](const auto&) { return 1.0; })));
             layers.back()["ind"] = index + 1;

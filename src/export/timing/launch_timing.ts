@@ -9,6 +9,8 @@ declare function whole(value: Double): Int;
 
 /** A time that is not reached; all are whole milliseconds after the start of the launch. */
 export const NEVER: Int = 1000000000;
+/** How long what is loaded takes to be shown as loaded, ms. */
+export const CATCHUP: Int = 400;
 
 export type BeatKind = 'opening' | 'play' | 'hold' | 'wait' | 'handOff';
 export type Yield = 'never' | 'afterCues' | 'atOnce';
@@ -493,10 +495,24 @@ export class LaunchSchedule {
       until = Math.min(until, it.start);
     }
     for (const layer of this.timing.layers) {
-      if (layer.kind === 'progress' && this.loaded(layer, t) < 1) return t;
+      if (layer.kind === 'progress') until = Math.min(until, this.loadsNothingUntil(t));
     }
     for (const it of this.beatEnd) {
       if (it > t) until = Math.min(until, it);
+    }
+    return until;
+  }
+
+  /** The same of all that loads. */
+  private loadsNothingUntil(t: Double): Double { //? player.stillness
+    let until = 1.0 * NEVER;
+    for (let g = 0; g < this.gateOpen.length; g++) {
+      const from = this.gateStart[g];
+      const open = this.loadedAt(g);
+      if (t < from) until = Math.min(until, from);
+      if (t < open) until = Math.min(until, open);
+      if (t >= from && t < Math.min(open, from + this.timing.gates[g].typical)) return t;
+      if (t >= open && t < open + CATCHUP) return t;
     }
     return until;
   }
@@ -952,8 +968,8 @@ export class LaunchSchedule {
     state.outer[5] += group.y - b * restX - d * restY;
   }
 
-  /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
-  private loaded(layer: Layer, t: Double): Double { //? LayerKind.progress|player.stillness
+  /** Of all its gates alike. */
+  private loaded(layer: Layer, t: Double): Double { //? LayerKind.progress
     let sum = 0.0;
     let count: Int = 0;
     for (let g = 0; g < this.gateOpen.length; g++) {
@@ -961,10 +977,28 @@ export class LaunchSchedule {
       const counts = layer.gates.length > 0 ? layer.gates.includes(g) : !gate.optional;
       if (!counts) continue;
       count++;
-      const taken = this.gateStart[g] >= NEVER ? 0.0 : Math.max(0, t - this.gateStart[g]);
-      sum += t >= this.gateOpen[g] ? 1 : Math.min(0.9, 0.9 * taken / Math.max(1, gate.typical));
+      sum += this.loadedPart(g, t);
     }
     return count > 0 ? sum / count : 1;
+  }
+
+  /**
+   * A gate that loads counts by its typical time, at most nine tenths; what is left when it has loaded is caught up with. Never less
+   * than a moment before.
+   */
+  private loadedPart(g: Int, t: Double): Double { //? LayerKind.progress
+    const open = this.loadedAt(g);
+    const loading = Math.min(t, open) - this.gateStart[g];
+    const before = 0.9 * Math.min(1, Math.max(0, loading / Math.max(1, this.timing.gates[g].typical)));
+    if (t < open) return before;
+    const left = open > 0 ? Math.max(0, 1 - (t - open) / CATCHUP) : 0.0;
+    return 1 - (1 - before) * left * left;
+  }
+
+  /** What a message stands for has not loaded, and goes on when people try again. */
+  private loadedAt(g: Int): Int { //? LayerKind.progress|player.stillness
+    const failed = this.gateTimedOut[g] && this.timing.gates[g].onTimeOut === 'message';
+    return failed ? NEVER : this.gateOpen[g];
   }
 
   /** Some layers are seen in one outcome alone. */

@@ -34,11 +34,11 @@ std::string begin(double fraction, double offset, double length, bool safe, cons
 }
 
 std::string boxOf(const model::Place& place) {
-    const Point at = model::fractions(place.anchor);
+    const Point at = model::shareOf(place), way = model::wayOf(place);
     return fmt::format("left: {}; top: {}; width: {}; height: {};",
-                       begin(at.x, place.x, place.width, place.safeArea, "left", "right"),
-                       begin(at.y, place.y, place.height, place.safeArea, "top", "bottom"),
-                       pixels(place.width), pixels(place.height));
+                       begin(at.x, way.x, place.width, place.safeArea, "left", "right"),
+                       begin(at.y, way.y, place.height, place.safeArea, "top", "bottom"), pixels(place.width),
+                       pixels(place.height));
 }
 
 std::string turnOf(const model::Layer& layer, const model::Place& place) {

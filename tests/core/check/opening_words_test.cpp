@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/check/opening_words.h"
 #include "core/edit/opening_edits.h"
+#include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 #include "support/builders.h"
 
@@ -68,6 +69,30 @@ TEST_CASE("Sizes, turns and wide places a system does not heed are said") {
     layer(s, "logo").landscape = model::Place{model::AnchorPoint::Left, 80, 0, 100, 100, {}};
     CHECK(wordsOn(s, "android", true).find("where upright screens have it") != std::string::npos);
     CHECK(wordsOn(s, "web", true).empty());
+}
+
+TEST_CASE("Places in parts of the screen are held to their anchor where a system knows none, as the preview "
+          "shows") {
+    auto s = full();
+    s.opening.layers = {"logo"};
+    auto& place = layer(s, "logo").place;
+    place.yMeasure = model::PlaceMeasure::Screen;
+    place.y = 20;
+    CHECK(wordsOn(s, "android").find("“logo” stands as far from its anchor as on a screen of 412 × 915 dp") !=
+          std::string::npos);
+    CHECK(wordsOn(s, "ios").empty());
+    schedule::Conditions conditions;
+    conditions.device = "tablet";
+    for (const auto& [target, wanted] : {std::pair("android", 0.2 * 915), std::pair("ios", 0.2 * 1280)}) {
+        conditions.target = plan::TargetId::named(target).value();
+        const auto schedule = schedule::resolve(s, conditions);
+        const int index = model::indexOf(s.layers, LayerId("logo"));
+        for (const auto& state : schedule::evaluate(schedule, 0).layers) {
+            if (state.layer == index) {
+                CHECK(state.centre.y == Approx(640 + wanted));
+            }
+        }
+    }
 }
 
 TEST_CASE("The icon's motion: how much of it each system lets be seen") {

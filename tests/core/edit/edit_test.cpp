@@ -57,8 +57,9 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     case 16:
         return ungroup(s, layerId);
     case 17:
-        return resizeLayer(moveLayer(s, layerId, random.below(99) - 50, 3, random.oneIn(2)), layerId,
-                           {50, 30}, false);
+        return resizeLayer(moveLayer(s, layerId, {random.below(99) - 50.0, 3},
+                                     {random.oneIn(2) ? Size{412, 915} : Size{915, 412}, {0, 24, 400, 380}}),
+                           layerId, {50, 30}, false);
     case 18:
         return addBeat(s, beatId, static_cast<model::BeatKind>(random.below(5)), "New", madeBeat);
     case 19:
@@ -88,7 +89,9 @@ model::Sequence randomEdit(RandomSequences& random, const model::Sequence& s) {
     case 28: {
         model::Pose pose;
         pose.x = random.below(200) - 100;
-        return poseAt(s, layerId, beatId, 600, {}, 600 + random.below(900), pose, made);
+        return poseAt(
+            s, layerId, beatId, 600, {}, 600 + random.below(900), pose,
+            [](const auto&, const model::Pose& it) { return it; }, made);
     }
     case 29:
         return chainCue(s, cueId, model::AnchorKind::After, s.cues.empty() ? "none" : s.cues.front().id);

@@ -77,7 +77,7 @@ TEST_CASE("Moving and growing a group takes its members along, and nothing jumps
     LayerId group;
     sequence = groupLayers(sequence, {"logo", "title"}, group);
     const auto before = centreOn(sequence, "title", "tall-phone");
-    sequence = moveLayer(sequence, group, 10, -20, false);
+    sequence = moveLayer(sequence, group, {10, -20}, schedule::resolve(sequence, {}).places());
     const auto moved = centreOn(sequence, "title", "tall-phone");
     CHECK(moved.x == Approx(before.x + 10));
     CHECK(moved.y == Approx(before.y - 20));
@@ -96,11 +96,29 @@ TEST_CASE("Another anchor keeps a layer where it is on that screen, and on no ot
     const auto sequence = logoAndTitle();
     const auto schedule = schedule::resolve(sequence, {});
     const auto before = centreOn(sequence, "logo", "tall-phone");
-    const auto changed = reanchorLayer(sequence, "logo", model::AnchorPoint::BottomRight, true,
-                                       schedule.screen, schedule.safeArea, false);
+    const auto changed =
+        reanchorLayer(sequence, "logo", model::AnchorPoint::BottomRight, true, schedule.places());
     CHECK(centreOn(changed, "logo", "tall-phone").x == Approx(before.x).margin(0.1));
     CHECK(centreOn(changed, "logo", "tall-phone").y == Approx(before.y).margin(0.1));
     CHECK(centreOn(changed, "logo", "tablet").y != Approx(centreOn(sequence, "logo", "tablet").y).margin(1));
+}
+
+TEST_CASE("Another measure keeps a layer where it is on that screen, and moving keeps the measure") {
+    auto sequence = logoAndTitle();
+    const auto on = schedule::resolve(sequence, {}).places();
+    const auto before = centreOn(sequence, "title", "tall-phone");
+    auto& place = model::findThing(sequence.layers, "title")->place;
+    place = measured(place, model::PlaceMeasure::Screen, model::PlaceMeasure::Itself, on);
+    CHECK(centreOn(sequence, "title", "tall-phone").x == Approx(before.x).margin(0.1));
+    CHECK(centreOn(sequence, "title", "tall-phone").y == Approx(before.y).margin(0.1));
+    sequence = moveLayer(sequence, "title", {41.2, 40}, on);
+    CHECK(centreOn(sequence, "title", "tall-phone").x == Approx(before.x + 41.2).margin(0.1));
+    CHECK(centreOn(sequence, "title", "tall-phone").y == Approx(before.y + 40).margin(0.1));
+    CHECK(layerOf(sequence, "title").place.xMeasure == model::PlaceMeasure::Screen);
+    CHECK(layerOf(sequence, "title").place.yMeasure == model::PlaceMeasure::Itself);
+    // A tenth of the width further to the right, and so on every screen.
+    const double part = layerOf(sequence, "title").place.x / 100 + 0.5;
+    CHECK(centreOn(sequence, "title", "tablet").x == Approx(800 * part).margin(0.1));
 }
 
 TEST_CASE("Art taken apart stands in the same place and turns about the parts' own middles") {

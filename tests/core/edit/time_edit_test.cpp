@@ -217,6 +217,28 @@ TEST_CASE("A take brings the timing back, whatever happened to it, and what diff
     CHECK(removeTake(back, take).takes.empty());
 }
 
+TEST_CASE("A pose is told as the cue it comes into tells its own") {
+    const auto halved = [](const model::Cue&, model::Pose pose) {
+        pose.x = *pose.x / 2;
+        return pose;
+    };
+    const auto sequence = three();
+    const auto start = schedule::resolve(sequence, {}).beats[1].start;
+    model::Pose pose;
+    pose.x = 40;
+    CueId cue;
+    auto posed = poseAt(sequence, "logo", "arrive", start, {}, start + 600, pose, halved, cue);
+    CHECK(model::findThing(posed.cues, cue)->poses.front().x == 40); // a new cue is in dp
+    posed = poseAt(posed, "logo", "arrive", start, timesOf(posed, {cue}), start + 900, pose, halved, cue);
+    CHECK(model::findThing(posed.cues, cue)->poses.back().x == 20);
+    int changed = 0;
+    model::Pose to;
+    to.x = 100;
+    posed = changeSamePoses(posed, "logo", pose, to, halved, changed);
+    CHECK(changed == 1);
+    CHECK(model::findThing(posed.cues, cue)->poses.back().x == 50);
+}
+
 TEST_CASE("A take of cues whose layer is gone comes back without them") {
     TakeId take;
     auto sequence = keepTake(three(), "All", take);
@@ -227,21 +249,25 @@ TEST_CASE("A take of cues whose layer is gone comes back without them") {
     CHECK(valid::problemsOf(back).empty());
 }
 
+namespace {
+const PoseTeller inDp = [](const model::Cue&, const model::Pose& pose) { return pose; };
+}
+
 TEST_CASE("A pose at the needle makes a cue, then keyframes of it") {
     const auto sequence = three();
     const auto start = schedule::resolve(sequence, {}).beats[1].start;
     model::Pose pose;
     pose.x = 40;
     CueId cue;
-    auto posed = poseAt(sequence, "logo", "arrive", start, {}, start + 600, pose, cue);
+    auto posed = poseAt(sequence, "logo", "arrive", start, {}, start + 600, pose, inDp, cue);
     REQUIRE(model::findThing(posed.cues, cue));
     CHECK(startOf(posed, cue) == start + 200);
     CHECK(endOf(posed, cue) == start + 600);
     pose.x = 10;
-    posed = poseAt(posed, "logo", "arrive", start, timesOf(posed, {cue}), start + 400, pose, cue);
+    posed = poseAt(posed, "logo", "arrive", start, timesOf(posed, {cue}), start + 400, pose, inDp, cue);
     CHECK(model::findThing(posed.cues, cue)->poses.size() == 2);
     pose.x = 90;
-    posed = poseAt(posed, "logo", "arrive", start, timesOf(posed, {cue}), start + 900, pose, cue);
+    posed = poseAt(posed, "logo", "arrive", start, timesOf(posed, {cue}), start + 900, pose, inDp, cue);
     const auto& made = *model::findThing(posed.cues, cue);
     CHECK(made.length == 700);
     CHECK(made.poses.size() == 3);
@@ -273,7 +299,7 @@ TEST_CASE("The same pose is changed everywhere it stands, other poses stay") {
     model::Pose to;
     to.x = 25;
     int changed = 0;
-    const auto next = changeSamePoses(sequence, "logo", there, to, changed);
+    const auto next = changeSamePoses(sequence, "logo", there, to, inDp, changed);
     CHECK(changed == 2);
     CHECK(model::findThing(next.cues, "q")->poses[0].x == 25);
     CHECK(model::findThing(next.cues, "q")->poses[1].x == 70);

@@ -75,9 +75,7 @@ TEST_CASE("From the edge means just outside of the screen, on every device, upri
             CHECK(boxOf(logoAt(from, start + 0.001)).y + boxOf(logoAt(from, start + 0.001)).height ==
                   Approx(0).margin(0.1));
             CHECK(logoAt(from, start + 1000).centre.y ==
-                  Approx(schedule::centreOf(model::findThing(above.layers, "logo")->place, from.screen,
-                                            from.safeArea)
-                             .y));
+                  Approx(from.places().centreOf(model::findThing(above.layers, "logo")->place).y));
             const auto to = schedule::resolve(right, on(device, wide));
             CHECK(boxOf(logoAt(to, start + 1000)).x == Approx(to.screen.width).margin(0.1));
             CHECK(boxOf(logoAt(to, start + 990)).x < to.screen.width);
@@ -100,8 +98,7 @@ TEST_CASE("What comes to its place in one measure is there, wherever another mea
     sequence.cues.push_back(back);
     const auto s = schedule::resolve(sequence, {});
     const double start = s.beats[1].start;
-    const auto place =
-        schedule::centreOf(model::findThing(sequence.layers, "logo")->place, s.screen, s.safeArea);
+    const auto place = s.places().centreOf(model::findThing(sequence.layers, "logo")->place);
     CHECK(logoAt(s, start + 1199).centre.y > s.screen.height);
     CHECK(logoAt(s, start + 1200).centre.y == Approx(place.y + 60)); // where a rise begins
     CHECK(logoAt(s, start + 1600).centre.y == Approx(place.y));
@@ -138,7 +135,7 @@ TEST_CASE("Told in another measure, a move goes as far as before on the screen t
                 INFO(moves::definitionOf(kind).label << " in " << static_cast<int>(measure) << " wide "
                                                      << wide);
                 auto after = before;
-                after.cues.front().move = schedule::inMeasure(s, before.cues.front(), measure);
+                after.cues.front() = schedule::inMeasure(s, before.cues.front(), measure);
                 if (kind == model::MoveKind::Sway && measure == Measure::Edge) {
                     CHECK(after == before); // one edge is nearer than the other
                     continue;
@@ -151,7 +148,7 @@ TEST_CASE("Told in another measure, a move goes as far as before on the screen t
                     CHECK(is.centre.y == Approx(was.centre.y).margin(6));
                 }
                 // And back again.
-                CHECK(schedule::inMeasure(told, after.cues.front(), Measure::Dp).parameters.size() >=
+                CHECK(schedule::inMeasure(told, after.cues.front(), Measure::Dp).move.parameters.size() >=
                       parameters.size());
             }
         }
@@ -159,5 +156,37 @@ TEST_CASE("Told in another measure, a move goes as far as before on the screen t
     // A move without distances has no such choice.
     const auto fade = moving(model::MoveKind::Fade, {});
     CHECK(schedule::inMeasure(schedule::resolve(fade, {}), fade.cues.front(), Measure::Edge) ==
-          fade.cues.front().move);
+          fade.cues.front());
+}
+
+TEST_CASE("Poses are told in every measure, and a pose made on the stage in that of its cue") {
+    using motion::Measure;
+    auto before = moving(model::MoveKind::Poses, {});
+    before.cues.front().poses = {{0.0, -120.0, 60.0, {}, {}, {}, {}, {}, {}},
+                                 {1.0, 90.0, -40.0, {}, {}, {}, {}, {}, {}}};
+    const auto s = schedule::resolve(before, {});
+    for (const auto measure : {Measure::Screen, Measure::Itself, Measure::Edge, Measure::Dp}) {
+        auto after = before;
+        after.cues.front() = schedule::inMeasure(s, before.cues.front(), measure);
+        const auto told = schedule::resolve(after, {});
+        CHECK(moves::measureOf(after.cues.front().move) == measure);
+        for (const double t : {0.0, 300.0, 1000.0}) {
+            const auto was = logoAt(s, s.beats[1].start + t), is = logoAt(told, s.beats[1].start + t);
+            // To the edge there are two ways of different lengths: between the poses it is elsewhere.
+            const double near = measure == Measure::Edge && t == 300 ? 40 : 0.1;
+            CHECK(is.centre.x == Approx(was.centre.x).margin(near));
+            CHECK(is.centre.y == Approx(was.centre.y).margin(near));
+        }
+        const int logo = model::indexOf(after.layers, LayerId("logo"));
+        const auto way = schedule::wayAt(told, logo, told.beats[1].start + 1000);
+        CHECK(way.x == Approx(90).margin(0.1));
+        model::Pose pose;
+        pose.x = 90;
+        pose.y = -40;
+        pose.opacity = 0.5;
+        const auto same = schedule::poseFor(told, after.cues.front(), pose);
+        CHECK(*same.x == Approx(*after.cues.front().poses[1].x).margin(0.05));
+        CHECK(*same.y == Approx(*after.cues.front().poses[1].y).margin(0.05));
+        CHECK(*same.opacity == 0.5);
+    }
 }

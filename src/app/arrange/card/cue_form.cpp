@@ -302,11 +302,12 @@ void CueForm::rebuildParameters(const model::Cue& it) {
 /// The layer goes as far as before, on the device that is looked at.
 void CueForm::tellIn(motion::Measure measure) {
     const auto* it = cue();
-    const auto move = schedule::inMeasure(*m_actions.preview().schedule(), *it, measure);
+    const auto told = schedule::inMeasure(*m_actions.preview().schedule(), *it, measure);
     auto next = *m_document.sequence();
-    for (const auto& [key, value] : move.parameters) {
+    for (const auto& [key, value] : told.move.parameters) {
         next = edit::setMoveParameter(std::move(next), m_id, key, value);
     }
+    model::findThing(next.cues, m_id)->poses = told.poses;
     edit(tr("change %1"), std::move(next), "");
 }
 

@@ -42,7 +42,19 @@ void LayerWhere::makeBoxes() {
     m_which->addItems({tr("rests at"), tr("travels to"), tr("travels nowhere")});
     m_which->setToolTip(
         tr("Where it is at rest, or where a travel leads, for example its place in the first screen"));
-    for (auto* box : {m_anchor, m_which}) {
+    m_xMeasure = new QComboBox(this);
+    m_xMeasure->setObjectName(QStringLiteral("xMeasure"));
+    m_xMeasure->setAccessibleName(tr("Across measured by"));
+    m_yMeasure = new QComboBox(this);
+    m_yMeasure->setObjectName(QStringLiteral("yMeasure"));
+    m_yMeasure->setAccessibleName(tr("Down measured by"));
+    for (auto* box : {m_xMeasure, m_yMeasure}) {
+        box->addItems({tr("dp"), tr("of the screen"), tr("of itself")});
+        box->setToolTip(
+            tr("What its way from there is told in. Parts of the screen (or of its safe area) are right on "
+               "every device; turning the word keeps the place on the device you look at"));
+    }
+    for (auto* box : {m_anchor, m_which, m_xMeasure, m_yMeasure}) {
         box->setFont(uiFont(12));
         box->setFixedHeight(22);
     }
@@ -55,8 +67,6 @@ void LayerWhere::makeBoxes() {
     m_pivotY = makeNumberBox(QStringLiteral("pivotY"), -1000, 1000, QStringLiteral("%"), this);
     m_pivotX->setToolTip(tr("Of its width from the left: about which point it turns and grows"));
     m_pivotY->setToolTip(tr("Of its height from the top"));
-    m_x->setAccessibleName(tr("Across"));
-    m_y->setAccessibleName(tr("Down"));
     m_safe = new QCheckBox(tr("within the safe area"), this);
     m_safe->setObjectName(QStringLiteral("safeArea"));
     m_landscape = new QCheckBox(tr("own place held sideways"), this);
@@ -80,7 +90,8 @@ void LayerWhere::arrange() {
         return both;
     };
     addRow(tr("It"), pair(m_which, m_anchor));
-    addRow(tr("By x, y"), pair(m_x, m_y));
+    addRow(tr("Across"), pair(m_x, m_xMeasure));
+    addRow(tr("Down"), pair(m_y, m_yMeasure));
     addRow(tr("Size"), pair(m_width, m_height));
     addRow(tr("Turned"), m_turn);
     addRow(tr("About"), pair(m_pivotX, m_pivotY));
@@ -126,6 +137,8 @@ void LayerWhere::listen() {
     connect(m_height, &QDoubleSpinBox::valueChanged, this, &LayerWhere::resize);
     connect(m_anchor, &QComboBox::activated, this, &LayerWhere::reanchor);
     connect(m_safe, &QCheckBox::clicked, this, &LayerWhere::reanchor);
+    connect(m_xMeasure, &QComboBox::activated, this, &LayerWhere::measure);
+    connect(m_yMeasure, &QComboBox::activated, this, &LayerWhere::measure);
     connect(m_landscape, &QCheckBox::clicked, this,
             [this](bool own) { m_fields.actions().setLandscapePlace(own); });
 }
@@ -177,10 +190,23 @@ void LayerWhere::reanchor() {
         });
         return;
     }
-    const auto& schedule = *m_fields.actions().preview().schedule();
+    const auto on = m_fields.actions().preview().schedule()->places();
     m_fields.applyTo(tr("anchor of %1"), [&](const model::Sequence& now, const LayerId& id) {
-        return edit::reanchorLayer(now, id, anchor, safe, schedule.screen, schedule.safeArea, landscape());
+        return edit::reanchorLayer(now, id, anchor, safe, on);
     });
+}
+
+void LayerWhere::measure() {
+    const auto across = static_cast<model::PlaceMeasure>(m_xMeasure->currentIndex());
+    const auto down = static_cast<model::PlaceMeasure>(m_yMeasure->currentIndex());
+    const auto on = m_fields.actions().preview().schedule()->places();
+    m_fields.apply(tr("measure of %1"), [&](Layer& it) {
+        auto& at = place(it);
+        at = edit::measured(at, across, down, on);
+    });
+    if (const auto* now = m_fields.layer()) {
+        fill(*now);
+    }
 }
 
 void LayerWhere::fill(const Layer& layer) {
@@ -190,8 +216,14 @@ void LayerWhere::fill(const Layer& layer) {
         Layer copy = layer;
         const auto& at = place(copy);
         m_anchor->setCurrentIndex(static_cast<int>(at.anchor));
-        m_x->setValue(at.x);
-        m_y->setValue(at.y);
+        for (auto [box, choice, measure, value] : {std::tuple(m_x, m_xMeasure, at.xMeasure, at.x),
+                                                   std::tuple(m_y, m_yMeasure, at.yMeasure, at.y)}) {
+            const bool isDp = measure == model::PlaceMeasure::Dp;
+            box->setSuffix(isDp ? tr(" dp") : tr(" %"));
+            box->setDecimals(isDp ? 0 : 1);
+            choice->setCurrentIndex(static_cast<int>(measure));
+            box->setValue(value);
+        }
         m_width->setValue(at.width);
         m_height->setValue(at.height);
         m_turn->setValue(at.turn);

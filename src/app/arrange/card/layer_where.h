@@ -23,6 +23,7 @@ private:
     void listen();
     void resize();
     void reanchor();
+    void measure();
     void forgetDestination();
     [[nodiscard]] bool ofDestination() const { return m_which->currentIndex() == 1; }
     [[nodiscard]] bool landscape() const;
@@ -31,7 +32,7 @@ private:
 
     LayerFields& m_fields;
     QDoubleSpinBox *m_x, *m_y, *m_width, *m_height, *m_turn, *m_pivotX, *m_pivotY;
-    QComboBox *m_which, *m_anchor;
+    QComboBox *m_which, *m_anchor, *m_xMeasure, *m_yMeasure;
     QCheckBox *m_safe, *m_landscape;
 };
 

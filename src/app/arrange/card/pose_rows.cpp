@@ -172,6 +172,10 @@ void PoseRows::fill() {
         value.box->setValue(number.value_or(isFactor ? 1 : 0) * value.shown);
         value.box->setStyleSheet(number ? QString() : QStringLiteral("color: %1;").arg(theme().faint.name()));
         value.none->setEnabled(number.has_value());
+        if (value.member == &model::Pose::x || value.member == &model::Pose::y) {
+            const bool isDp = moves::measureOf(it->move) == motion::Measure::Dp;
+            value.box->setSuffix(isDp ? QStringLiteral(" dp") : QStringLiteral(" %"));
+        }
     }
     const auto text = pose.easing ? QString::fromStdString(model::toText(*pose.easing)) : QString();
     int index = m_easing->findData(text);

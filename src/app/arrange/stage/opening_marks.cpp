@@ -61,8 +61,7 @@ OpeningMarks openingMarks(const schedule::Schedule& schedule, double t) {
                                  traits.footer.width, traits.footer.height);
     } else if (plate && schedule.plan->layers[static_cast<std::size_t>(icon)].inOpening) {
         const auto& place = schedule::openingPlace(*layer, traits, screen);
-        const Rect area = traits.safeAreas ? schedule.safeArea : Rect{0, 0, screen.width, screen.height};
-        const Point centre = schedule::centreOf(place, screen, area);
+        const Point centre = schedule::openingCentre(place, traits, schedule.places());
         marks.plate = around({centre.x, centre.y}, plate->diameter);
     }
     return marks;

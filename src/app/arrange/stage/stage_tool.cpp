@@ -5,6 +5,7 @@
 #include "core/edit/layer_edits.h"
 #include "core/edit/opening_edits.h"
 #include "core/edit/pose_edits.h"
+#include "core/schedule/measures.h"
 
 #include <algorithm>
 #include <cmath>
@@ -47,8 +48,9 @@ schedule::LayerState seenState(const schedule::Schedule& schedule, int layer, do
 model::Pose poseOf(const schedule::Schedule& schedule, int layer, double t) {
     const auto value = [&](Property property) { return schedule.timeline(layer, property).valueAt(t); };
     model::Pose pose;
-    pose.x = value(Property::X);
-    pose.y = value(Property::Y);
+    const Point way = schedule::wayAt(schedule, layer, t);
+    pose.x = way.x;
+    pose.y = way.y;
     pose.scaleX = value(Property::ScaleX);
     pose.scaleY = value(Property::ScaleY);
     pose.turn = value(Property::Rotation);
@@ -62,11 +64,7 @@ StageTool::StageTool(Document& document, Preview& preview, const LayerId& layer,
       m_schedule(preview.schedule()), m_index(model::indexOf(m_before->layers, layer)), m_layer(layer),
       m_handle(handle), m_scope(scope), m_pressedAt(pressedAt), m_pixelsPerDp(pixelsPerDp),
       m_state(seenState(*m_schedule, m_index, std::max(0.0, preview.time()))),
-      m_pose(poseOf(*m_schedule, m_index, std::max(0.0, preview.time()))) {
-    const auto& screen = m_schedule->screen;
-    const auto& safe = m_schedule->safeArea;
-    m_uprights = {0, screen.width / 2, screen.width, safe.x, safe.right()};
-    m_levels = {0, screen.height / 2, screen.height, safe.y, safe.bottom()};
+      m_pose(poseOf(*m_schedule, m_index, std::max(0.0, preview.time()))), m_snaps(m_schedule->places()) {
     const auto& layers = m_before->layers;
     const auto own = edit::membersOf(*m_before, layer);
     schedule::Frame frame;
@@ -77,9 +75,7 @@ StageTool::StageTool(Document& document, Preview& preview, const LayerId& layer,
         if (other.layer == m_index || ofIt || model::coversScreen(it.kind())) {
             continue;
         }
-        const QRectF box = screenBox(other);
-        m_uprights.insert(m_uprights.end(), {box.left(), box.center().x(), box.right()});
-        m_levels.insert(m_levels.end(), {box.top(), box.center().y(), box.bottom()});
+        m_snaps.add(screenBox(other));
     }
 }
 
@@ -112,35 +108,11 @@ void StageTool::moveTo(QPointF point, StageModifiers modifiers) {
     m_changed = true;
 }
 
-/// The nearest line for left, middle and right, and for top, middle and bottom.
-QPointF StageTool::snapped(QPointF by) {
-    const QRectF box = screenBox(m_state).translated(by);
-    const double reach = kStageSnap / m_pixelsPerDp;
-    const auto nearest = [&](const std::vector<double>& lines, std::initializer_list<double> edges,
-                             bool upright) {
-        double best = reach;
-        double shift = 0;
-        double line = 0;
-        for (double edge : edges) {
-            for (double it : lines) {
-                if (std::abs(it - edge) < std::abs(best)) {
-                    best = std::abs(it - edge);
-                    shift = it - edge;
-                    line = it;
-                }
-            }
-        }
-        if (best < reach) {
-            m_guides.push_back({upright, line});
-        }
-        return shift;
-    };
-    return by + QPointF(nearest(m_uprights, {box.center().x(), box.left(), box.right()}, true),
-                        nearest(m_levels, {box.center().y(), box.top(), box.bottom()}, false));
-}
-
 void StageTool::move(QPointF by, bool snaps) {
-    const QPointF on = snaps ? snapped(by) : by;
+    const auto found = snaps ? m_snaps.find(screenBox(m_state).translated(by), kStageSnap / m_pixelsPerDp)
+                             : StageSnaps::Found();
+    m_guides = found.guides;
+    const QPointF on = by + found.by;
     // Within groups the layer lives in their coordinates.
     const Matrix back = m_state.outer.inverted();
     const Point from = back.map({0, 0});
@@ -149,12 +121,33 @@ void StageTool::move(QPointF by, bool snaps) {
     model::Pose pose;
     pose.x = tenth(*m_pose.x + inner.x);
     pose.y = tenth(*m_pose.y + inner.y);
-    auto rest = edit::moveLayer(*m_before, m_layer, inner.x, inner.y, landscape());
-    const auto& place = model::placeOn(rest.layers[static_cast<std::size_t>(m_index)], landscape());
-    m_numbers = m_scope == PoseScope::Rest
-                    ? QStringLiteral("x %1  y %2 dp").arg(shown(place.x), shown(place.y))
-                    : QStringLiteral("x %1  y %2 dp").arg(shown(*pose.x), shown(*pose.y));
+    auto rest = edit::moveLayer(*m_before, m_layer, inner, m_schedule->places());
+    auto& layer = rest.layers[static_cast<std::size_t>(m_index)];
+    auto& place = landscape() && layer.landscape ? *layer.landscape : layer.place;
+    if (m_scope == PoseScope::Rest) {
+        m_numbers = standAtParts(place, found);
+    } else {
+        m_numbers = QStringLiteral("x %1  y %2 dp").arg(shown(*pose.x), shown(*pose.y));
+    }
     apply(pose, std::move(rest));
+}
+
+/// A layer dropped at a third of the height lies there on every device.
+QString StageTool::standAtParts(model::Place& place, const StageSnaps::Found& found) const {
+    const auto anchor = model::fractions(place.anchor);
+    const bool isFree = m_state.outer.isIdentity() && !place.safeArea;
+    const auto told = [&](const std::optional<ScreenPart>& part, double from, double& way,
+                          model::PlaceMeasure& measure, const QString& axis) {
+        if (part && isFree) {
+            measure = model::PlaceMeasure::Screen;
+            way = hundredth((part->share - from) * 100);
+            return part->name;
+        }
+        const bool isDp = measure == model::PlaceMeasure::Dp;
+        return axis + " " + shown(way) + (isDp ? QStringLiteral(" dp") : QStringLiteral(" %"));
+    };
+    return told(found.across, anchor.x, place.x, place.xMeasure, QStringLiteral("x")) + "  " +
+           told(found.down, anchor.y, place.y, place.yMeasure, QStringLiteral("y"));
 }
 
 bool StageTool::isSystemsIcon() const {
@@ -227,7 +220,7 @@ void StageTool::resize(QPointF point, StageModifiers modifiers) {
             (Matrix::rotation(m_state.rotation) * Matrix::scaling(m_state.scaleX, m_state.scaleY))
                 .map({signs.x() * before.width * (across - 1) / room,
                       signs.y() * before.height * (down - 1) / room});
-        rest = edit::moveLayer(std::move(rest), m_layer, shift.x, shift.y, landscape());
+        rest = edit::moveLayer(std::move(rest), m_layer, shift, m_schedule->places());
         pose.x = tenth(*m_pose.x + shift.x);
         pose.y = tenth(*m_pose.y + shift.y);
     }
@@ -278,6 +271,9 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
         m_document.preview(std::move(rest));
         return;
     }
+    const auto told = [this](const model::Cue& cue, const model::Pose& dp) {
+        return schedule::poseFor(*m_schedule, cue, dp);
+    };
     if (m_scope == PoseScope::Same) {
         model::Pose from;
         for (auto member : {&model::Pose::x, &model::Pose::y, &model::Pose::scaleX, &model::Pose::scaleY,
@@ -285,7 +281,7 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
             from.*member = pose.*member ? m_pose.*member : std::optional<double>();
         }
         int changed = 0;
-        auto next = edit::changeSamePoses(*m_before, m_layer, from, pose, changed);
+        auto next = edit::changeSamePoses(*m_before, m_layer, from, pose, told, changed);
         if (changed > 0) {
             m_numbers += QObject::tr("  in %n places", nullptr, changed);
             m_document.preview(std::move(next));
@@ -305,7 +301,7 @@ void StageTool::apply(const model::Pose& pose, model::Sequence rest) {
     CueId cue;
     m_document.preview(edit::poseAt(*m_before, m_layer, m_before->beats[beat].id,
                                     m_schedule->beats[beat].start, times,
-                                    static_cast<Millis>(std::lround(now)), pose, cue));
+                                    static_cast<Millis>(std::lround(now)), pose, told, cue));
 }
 
 QString StageTool::verb() const {

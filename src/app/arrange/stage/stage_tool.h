@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/arrange/stage/stage_handles.h"
+#include "app/arrange/stage/stage_snaps.h"
 #include "app/document/preview.h"
 
 #include <QString>
@@ -15,12 +16,6 @@ enum class PoseScope {
     Rest, ///< where the layer is at rest: wherever no cue moves it
     Here, ///< a pose at the needle: a keyframe of a poses cue
     Same  ///< the layer's pose wherever it is the same as here
-};
-
-/// A line along which something snapped, in dp.
-struct Guide {
-    bool upright = true;
-    double at = 0;
 };
 
 struct StageModifiers {
@@ -46,6 +41,7 @@ public:
 
 private:
     void move(QPointF by, bool snaps);
+    QString standAtParts(model::Place& place, const StageSnaps::Found& found) const;
     void resize(QPointF point, StageModifiers modifiers);
     void turn(QPointF point, bool snaps);
     void shiftPivot(QPointF point, bool snaps);
@@ -53,7 +49,6 @@ private:
     void sizePlate(QPointF point, bool snaps);
     /// Newer Android's own frame shows its icon where the opening says, wherever the layer rests.
     [[nodiscard]] bool isSystemsIcon() const;
-    [[nodiscard]] QPointF snapped(QPointF by);
     void apply(const model::Pose& pose, model::Sequence rest);
     [[nodiscard]] QString verb() const;
     [[nodiscard]] bool landscape() const;
@@ -72,7 +67,7 @@ private:
     model::Pose m_pose;           ///< what the cues gave it at the press
     QString m_numbers;
     std::vector<Guide> m_guides;
-    std::vector<double> m_uprights, m_levels; ///< what snaps, dp
+    StageSnaps m_snaps;
     bool m_changed = false;
 };
 

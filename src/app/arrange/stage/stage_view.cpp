@@ -425,10 +425,9 @@ void StageView::keyPressEvent(QKeyEvent* event) {
         QWidget::keyPressEvent(event);
         return;
     }
-    const auto& screen = m_preview.schedule()->screen;
     m_document.apply(
         tr("place %1").arg(QString::fromStdString(layer->name)),
-        edit::moveLayer(*m_document.sequence(), layer->id, by.x(), by.y(), screen.width > screen.height),
+        edit::moveLayer(*m_document.sequence(), layer->id, {by.x(), by.y()}, m_preview.schedule()->places()),
         "place " + layer->id);
 }
 

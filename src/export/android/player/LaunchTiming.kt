@@ -13,6 +13,9 @@ import kotlin.math.sin
 /** A time that is not reached; all are whole milliseconds after the start of the launch. */
 internal const val NEVER = 1000000000
 
+/** How long what is loaded takes to be shown as loaded, ms. */
+internal const val CATCHUP = 400
+
 internal enum class BeatKind {
     OPENING,
     PLAY,
@@ -561,10 +564,25 @@ internal class LaunchSchedule(val timing: LaunchTiming, val launch: LaunchCondit
             until = min(until, it.start.toDouble())
         }
         for (layer in timing.layers) {
-            if (layer.kind == LayerKind.PROGRESS && loaded(layer, t) < 1.0) return t
+            if (layer.kind == LayerKind.PROGRESS) until = min(until, loadsNothingUntil(t))
         }
         for (it in beatEnd) {
             if (it.toDouble() > t) until = min(until, it.toDouble())
+        }
+        return until
+    }
+
+    /** The same of all that loads. */
+    private fun loadsNothingUntil(t: Double): Double {
+        var until = 1.0 * NEVER.toDouble()
+        for (g in 0 until gateOpen.size) {
+            val from = gateStart[g]
+            val open = loadedAt(g)
+            if (t < from.toDouble()) until = min(until, from.toDouble())
+            if (t < open.toDouble()) until = min(until, open.toDouble())
+            if (t >= from.toDouble() && t < min(open, from + timing.gates[g].typical).toDouble())
+                return t
+            if (t >= open.toDouble() && t < (open + CATCHUP).toDouble()) return t
         }
         return until
     }
@@ -1034,7 +1052,8 @@ internal class LaunchSchedule(val timing: LaunchTiming, val launch: LaunchCondit
         state.outer[5] += group.y - b * restX - d * restY
     }
 
-    /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
+    //? LayerKind.progress
+    /** Of all its gates alike. */
     private fun loaded(layer: Layer, t: Double): Double {
         var sum = 0.0
         var count = 0
@@ -1043,12 +1062,29 @@ internal class LaunchSchedule(val timing: LaunchTiming, val launch: LaunchCondit
             val counts = if (layer.gates.size > 0) g in layer.gates else !gate.optional
             if (!counts) continue
             count++
-            val taken = if (gateStart[g] >= NEVER) 0.0 else max(0.0, t - gateStart[g].toDouble())
-            sum +=
-                if (t >= gateOpen[g].toDouble()) 1.0
-                else min(0.9, 0.9 * taken / max(1, gate.typical).toDouble())
+            sum += loadedPart(g, t)
         }
         return if (count > 0) sum / count.toDouble() else 1.0
+    }
+
+    //? LayerKind.progress
+    /**
+     * A gate that loads counts by its typical time, at most nine tenths; what is left when it has
+     * loaded is caught up with. Never less than a moment before.
+     */
+    private fun loadedPart(g: Int, t: Double): Double {
+        val open = loadedAt(g)
+        val loading = min(t, open.toDouble()) - gateStart[g].toDouble()
+        val before = 0.9 * min(1.0, max(0.0, loading / max(1, timing.gates[g].typical).toDouble()))
+        if (t < open.toDouble()) return before
+        val left = if (open > 0) max(0.0, 1.0 - (t - open.toDouble()) / CATCHUP.toDouble()) else 0.0
+        return 1.0 - (1.0 - before) * left * left
+    }
+
+    /** What a message stands for has not loaded, and goes on when people try again. */
+    private fun loadedAt(g: Int): Int {
+        val failed = gateTimedOut[g] && timing.gates[g].onTimeOut == Outcome.MESSAGE
+        return if (failed) NEVER else gateOpen[g]
     }
 
     /** Some layers are seen in one outcome alone. */

@@ -6,6 +6,9 @@ import 'dart:math';
 /// A time that is not reached; all are whole milliseconds after the start of the launch.
 const int launchNever = 1000000000;
 
+/// How long what is loaded takes to be shown as loaded, ms.
+const int launchCatchup = 400;
+
 enum LaunchBeatKind { opening, play, hold, wait, handOff }
 enum LaunchYield { never, afterCues, atOnce }
 enum LaunchGateStart { process, firstFrame, beat }
@@ -609,12 +612,32 @@ class LaunchSchedule {
       until = min(until, it.start.toDouble());
     }
     for (final LaunchLayer layer in timing.layers) {
-      if (layer.kind == LaunchLayerKind.progress && _loaded(layer, t) < 1.0) return t;
+      if (layer.kind == LaunchLayerKind.progress) {
+        until = min(until, _loadsNothingUntil(t));
+      }
     }
     for (final int it in beatEnd) {
       if (it.toDouble() > t) {
         until = min(until, it.toDouble());
       }
+    }
+    return until;
+  }
+
+  /// The same of all that loads.
+  double _loadsNothingUntil(double t) {
+    double until = 1.0 * launchNever.toDouble();
+    for (int g = 0; g < gateOpen.length; g++) {
+      final int from = gateStart[g];
+      final int open = _loadedAt(g);
+      if (t < from.toDouble()) {
+        until = min(until, from.toDouble());
+      }
+      if (t < open.toDouble()) {
+        until = min(until, open.toDouble());
+      }
+      if (t >= from.toDouble() && t < min(open, from + timing.gates[g].typical).toDouble()) return t;
+      if (t >= open.toDouble() && t < (open + launchCatchup).toDouble()) return t;
     }
     return until;
   }
@@ -1162,7 +1185,8 @@ class LaunchSchedule {
     state.outer[5] += group.y - b * restX - d * restY;
   }
 
-  /// An open gate counts whole, one that loads by its typical time, at most nine tenths.
+  //? LayerKind.progress
+  /// Of all its gates alike.
   double _loaded(LaunchLayer layer, double t) {
     double sum = 0.0;
     int count = 0;
@@ -1171,10 +1195,27 @@ class LaunchSchedule {
       final bool counts = layer.gates.length > 0 ? layer.gates.contains(g) : !gate.optional;
       if (!counts) continue;
       count++;
-      final double taken = gateStart[g] >= launchNever ? 0.0 : max(0.0, t - gateStart[g].toDouble());
-      sum += t >= gateOpen[g].toDouble() ? 1.0 : min(0.9, 0.9 * taken / max(1, gate.typical).toDouble());
+      sum += _loadedPart(g, t);
     }
     return count > 0 ? sum / count.toDouble() : 1.0;
+  }
+
+  //? LayerKind.progress
+  /// A gate that loads counts by its typical time, at most nine tenths; what is left when it has loaded is caught up with. Never less
+  /// than a moment before.
+  double _loadedPart(int g, double t) {
+    final int open = _loadedAt(g);
+    final double loading = min(t, open.toDouble()) - gateStart[g].toDouble();
+    final double before = 0.9 * min(1.0, max(0.0, loading / max(1, timing.gates[g].typical).toDouble()));
+    if (t < open.toDouble()) return before;
+    final double left = open > 0 ? max(0.0, 1.0 - (t - open.toDouble()) / launchCatchup.toDouble()) : 0.0;
+    return 1.0 - (1.0 - before) * left * left;
+  }
+
+  /// What a message stands for has not loaded, and goes on when people try again.
+  int _loadedAt(int g) {
+    final bool failed = _gateTimedOut[g] && timing.gates[g].onTimeOut == LaunchOutcome.message;
+    return failed ? launchNever : gateOpen[g];
   }
 
   /// Some layers are seen in one outcome alone.

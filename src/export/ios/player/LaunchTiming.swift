@@ -7,6 +7,9 @@ extension @LAUNCH@ {
     /// A time that is not reached; all are whole milliseconds after the start of the launch.
     static let launchNever = 1_000_000_000
 
+    /// How long what is loaded takes to be shown as loaded, ms.
+    static let launchCatchup = 400
+
     enum BeatKind: Sendable { case opening, play, hold, wait, handOff }
     enum Yield: Sendable { case never, afterCues, atOnce }
     enum GateStart: Sendable { case process, firstFrame, beat }
@@ -466,10 +469,24 @@ extension @LAUNCH@ {
                 until = min(until, Double(it.start))
             }
             for layer in timing.layers {
-                if layer.kind == .progress && loaded(layer, t) < 1.0 { return t }
+                if layer.kind == .progress { until = min(until, loadsNothingUntil(t)) }
             }
             for it in beatEnd {
                 if Double(it) > t { until = min(until, Double(it)) }
+            }
+            return until
+        }
+
+        /// The same of all that loads.
+        private func loadsNothingUntil(_ t: Double) -> Double {
+            var until = 1.0 * Double(launchNever)
+            for g in 0..<gateOpen.count {
+                let from = gateStart[g]
+                let open = loadedAt(g)
+                if t < Double(from) { until = min(until, Double(from)) }
+                if t < Double(open) { until = min(until, Double(open)) }
+                if t >= Double(from) && t < Double(min(open, from + timing.gates[g].typical)) { return t }
+                if t >= Double(open) && t < Double(open + launchCatchup) { return t }
             }
             return until
         }
@@ -917,7 +934,8 @@ extension @LAUNCH@ {
             state.outer[5] += group.y - b * restX - d * restY
         }
 
-        /// An open gate counts whole, one that loads by its typical time, at most nine tenths.
+        //? LayerKind.progress
+        /// Of all its gates alike.
         private func loaded(_ layer: Layer, _ t: Double) -> Double {
             var sum = 0.0
             var count = 0
@@ -926,10 +944,27 @@ extension @LAUNCH@ {
                 let counts = layer.gates.count > 0 ? layer.gates.contains(g) : !gate.optional
                 if !counts { continue }
                 count += 1
-                let taken = gateStart[g] >= launchNever ? 0.0 : max(0.0, t - Double(gateStart[g]))
-                sum += t >= Double(gateOpen[g]) ? 1.0 : min(0.9, 0.9 * taken / Double(max(1, gate.typical)))
+                sum += loadedPart(g, t)
             }
             return count > 0 ? sum / Double(count) : 1.0
+        }
+
+        //? LayerKind.progress
+        /// A gate that loads counts by its typical time, at most nine tenths; what is left when it has loaded is caught
+        /// up with. Never less than a moment before.
+        private func loadedPart(_ g: Int, _ t: Double) -> Double {
+            let open = loadedAt(g)
+            let loading = min(t, Double(open)) - Double(gateStart[g])
+            let before = 0.9 * min(1.0, max(0.0, loading / Double(max(1, timing.gates[g].typical))))
+            if t < Double(open) { return before }
+            let left = open > 0 ? max(0.0, 1.0 - (t - Double(open)) / Double(launchCatchup)) : 0.0
+            return 1.0 - (1.0 - before) * left * left
+        }
+
+        /// What a message stands for has not loaded, and goes on when people try again.
+        private func loadedAt(_ g: Int) -> Int {
+            let failed = gateTimedOut[g] && timing.gates[g].onTimeOut == .message
+            return failed ? launchNever : gateOpen[g]
         }
 
         /// Some layers are seen in one outcome alone.

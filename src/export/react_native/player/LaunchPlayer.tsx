@@ -17,7 +17,7 @@ import {
 } from 'react-native';
 import type { ImageSourcePropType, LayoutChangeEvent } from 'react-native';
 
-import { acrossOf, downOf, LaunchSchedule, LayerState, NEVER, placeOn, sameReveal } from './launchTiming';
+import { acrossOf, CATCHUP, downOf, LaunchSchedule, LayerState, NEVER, placeOn, sameReveal } from './launchTiming';
 import type { LaunchTiming, Layer, Outcome, Property, RevealShape, Screen, StartKind } from './launchTiming';
 
 export type { Outcome } from './launchTiming';
@@ -665,7 +665,8 @@ class Film {
       const loads = family.some((it) => schedule.timing.layers[it]!.kind === 'progress');
       for (const [i, gate] of loads ? schedule.timing.gates.entries() : []) {
         const from = schedule.gateStart[i]!;
-        all.push(from, from + (gate.typical ?? 500), schedule.gateOpen[i]!);
+        const open = schedule.gateOpen[i]!;
+        all.push(from, from + (gate.typical ?? 500), open, open + CATCHUP);
       }
       const begin = schedule.beatEnd[0]!;
       edges = [begin, ...[...new Set(all)].filter((it) => it > begin && it < to).sort((a, b) => a - b), to];

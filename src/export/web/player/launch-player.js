@@ -494,6 +494,7 @@ const loading = (look) => ({
       schedule.gateStart[i],
       schedule.gateStart[i] + (gate.typical ?? 500),
       schedule.gateOpen[i],
+      schedule.gateOpen[i] + CATCHUP,
     ]),
 });
 

@@ -8,6 +8,9 @@ const BEAT_PLAYS = ['first', 'cold', 'warm'];
 /** A time that is not reached; all are whole milliseconds after the start of the launch. */
 export const NEVER = 1000000000;
 
+/** How long what is loaded takes to be shown as loaded, ms. */
+export const CATCHUP = 400;
+
 /** What is seen of a layer at one moment; the centre counts from the screen's upper left corner. */
 export class LayerState {
   visible = false;
@@ -834,7 +837,7 @@ export class LaunchSchedule {
   }
 
   //? LayerKind.progress
-  /** An open gate counts whole, one that loads by its typical time, at most nine tenths. */
+  /** Of all its gates alike. */
   loaded(layer, t) {
     let sum = 0;
     let count = 0;
@@ -843,10 +846,30 @@ export class LaunchSchedule {
       const counts = (layer.gates ?? []).length > 0 ? (layer.gates ?? []).includes(g) : !gate.optional;
       if (!counts) continue;
       count++;
-      const taken = this.gateStart[g] >= NEVER ? 0 : Math.max(0, t - this.gateStart[g]);
-      sum += t >= this.gateOpen[g] ? 1 : Math.min(0.9, (0.9 * taken) / Math.max(1, gate.typical ?? 500));
+      sum += this.loadedPart(g, t);
     }
     return count > 0 ? sum / count : 1;
+  }
+
+  //? LayerKind.progress
+  /**
+   * A gate that loads counts by its typical time, at most nine tenths; what is left when it has loaded is caught up with. Never less
+   * than a moment before.
+   */
+  loadedPart(g, t) {
+    const open = this.loadedAt(g);
+    const loading = Math.min(t, open) - this.gateStart[g];
+    const before = 0.9 * Math.min(1, Math.max(0, loading / Math.max(1, this.timing.gates[g].typical ?? 500)));
+    if (t < open) return before;
+    const left = open > 0 ? Math.max(0, 1 - (t - open) / CATCHUP) : 0;
+    return 1 - (1 - before) * left * left;
+  }
+
+  //? LayerKind.progress
+  /** What a message stands for has not loaded, and goes on when people try again. */
+  loadedAt(g) {
+    const failed = this.gateTimedOut[g] && this.timing.gates[g].onTimeOut === 'message';
+    return failed ? NEVER : this.gateOpen[g];
   }
 
   /** Some layers are seen in one outcome alone. */
