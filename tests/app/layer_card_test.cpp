@@ -362,7 +362,7 @@ TEST_CASE("Turning a place's measure on the card keeps the layer where it is") {
         emit measure->activated(which);
         CHECK(centre().y == Approx(before.y).margin(0.1));
         CHECK(static_cast<int>(model::findThing(s.sequence().layers, "title")->place.yMeasure) == which);
-        CHECK(s.child<QDoubleSpinBox>("layerY")->suffix() == (which == 0 ? " dp" : " %"));
+        CHECK(s.child<QDoubleSpinBox>("layerY")->suffix() == (which == 0 ? "" : " %"));
     }
     CHECK(model::findThing(s.sequence().layers, "title")->place.y == Approx(150).margin(0.1));
     s.trigger("undo");

@@ -22,7 +22,12 @@ model::Sequence withRing(model::TimeOutAction onTimeOut = model::TimeOutAction::
     ring.name = "Ring";
     ring.contents = model::contentsOf(model::LayerKind::Progress);
     ring.get<model::ProgressContent>().colour = "ink";
-    auto made = aSequence().withGate(data).withBeat(play("arrive", 600)).withBeat(wait("wait")).build();
+    auto made = aSequence()
+                    .withGate(data)
+                    .withBeat(play("arrive", 600))
+                    .withBeat(wait("wait"))
+                    .withBeat(play("after", 600))
+                    .build();
     made.layers.push_back(ring);
     return made;
 }

@@ -6,6 +6,7 @@
 #include "core/model/limits.h"
 
 #include <QHBoxLayout>
+#include <QLabel>
 #include <algorithm>
 
 namespace scaena::app {
@@ -78,23 +79,25 @@ void LayerWhere::makeBoxes() {
 }
 
 void LayerWhere::arrange() {
-    const auto pair = [this](QWidget* one, QWidget* other) {
-        auto* both = new QWidget(this);
-        auto* row = new QHBoxLayout(both);
+    const auto together = [this](std::initializer_list<QWidget*> boxes) {
+        auto* all = new QWidget(this);
+        auto* row = new QHBoxLayout(all);
         row->setContentsMargins(0, 0, 0, 0);
         row->setSpacing(6);
-        for (auto* box : {one, other}) {
+        for (auto* box : boxes) {
             box->setMinimumWidth(40);
             row->addWidget(box);
         }
-        return both;
+        return all;
     };
-    addRow(tr("It"), pair(m_which, m_anchor));
-    addRow(tr("Across"), pair(m_x, m_xMeasure));
-    addRow(tr("Down"), pair(m_y, m_yMeasure));
-    addRow(tr("Size"), pair(m_width, m_height));
-    addRow(tr("Turned"), m_turn);
-    addRow(tr("About"), pair(m_pivotX, m_pivotY));
+    addRow(tr("It"), together({m_which, m_anchor}));
+    addRow(tr("Across"), together({m_x, m_xMeasure}));
+    addRow(tr("Down"), together({m_y, m_yMeasure}));
+    addRow(tr("Size"), together({m_width, m_height}));
+    auto* about = new QLabel(tr("about"), this);
+    about->setFont(uiFont(12));
+    addRow(tr("Turned"), together({m_turn, about, m_pivotX, m_pivotY}));
+    m_turn->setAccessibleName(tr("Turned"));
     m_pivotX->setAccessibleName(tr("Pivot across"));
     m_pivotY->setAccessibleName(tr("Pivot down"));
     addWide(m_safe);
@@ -219,7 +222,7 @@ void LayerWhere::fill(const Layer& layer) {
         for (auto [box, choice, measure, value] : {std::tuple(m_x, m_xMeasure, at.xMeasure, at.x),
                                                    std::tuple(m_y, m_yMeasure, at.yMeasure, at.y)}) {
             const bool isDp = measure == model::PlaceMeasure::Dp;
-            box->setSuffix(isDp ? tr(" dp") : tr(" %"));
+            box->setSuffix(isDp ? QString() : tr(" %")); // “dp” stands beside it
             box->setDecimals(isDp ? 0 : 1);
             choice->setCurrentIndex(static_cast<int>(measure));
             box->setValue(value);
