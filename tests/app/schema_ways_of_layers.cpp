@@ -119,6 +119,66 @@ Ways waysOfLayers() {
              w.layer("title");
              w.tick("safeArea");
          }},
+        {"copies.form",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.choose("copiesForm", 2);
+         }},
+        {"copies.count",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.number("copiesCount", "5");
+         }},
+        {"copies.columns",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 2);
+             w.number("copiesColumns", "2");
+         }},
+        {"copies.across",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.number("copiesAcross", "33");
+         }},
+        {"copies.down",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.number("copiesDown", "12");
+         }},
+        {"copies.radius",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 3);
+             w.number("copiesRadius", "77");
+         }},
+        {"copies.later",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.number("copiesLater", "150");
+         }},
+        {"copies.turn",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.number("copiesTurn", "15");
+         }},
+        {"copies.size",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.number("copiesSize", "80");
+         }},
+        {"copies.opacity",
+         [](Walk& w) {
+             w.layer("sun");
+             w.choose("copiesForm", 1);
+             w.number("copiesOpacity", "70");
+         }},
         {"fill.colour",
          [](Walk& w) {
              w.layer("day-sky");

@@ -47,10 +47,28 @@ private:
             made.pivot =
                 m_random.oneIn(2) ? Point{0.5, 0.5} : Point{m_random.below(5) / 4.0, m_random.below(5) / 4.0};
         }
+        if (!model::coversScreen(kind) && m_random.oneIn(6)) {
+            made.copies = copies();
+        }
         if (kind == model::LayerKind::Text && m_random.oneIn(3)) {
             made.shownWhen = m_random.oneIn(2) ? model::ShownWhen::Offline : model::ShownWhen::Message;
         }
         sequence.layers.push_back(std::move(made));
+    }
+
+    model::Copies copies() {
+        model::Copies made;
+        made.form = m_random.word<model::CopyForm>();
+        made.count = 2 + m_random.below(2);
+        made.columns = 1 + m_random.below(2);
+        made.across = m_random.within(60);
+        made.down = m_random.within(60);
+        made.radius = m_random.within(60);
+        made.later = m_random.below(200);
+        made.turn = m_random.oneIn(2) ? 0 : m_random.within(90);
+        made.size = m_random.oneIn(2) ? 100 : 60 + m_random.below(60);
+        made.opacity = m_random.oneIn(2) ? 100 : 40 + m_random.below(60);
+        return made;
     }
 
     model::Place place() {

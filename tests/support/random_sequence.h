@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include "core/model/with_copies.h"
 #include "core/schedule/conditions.h"
 #include "core/valid/validate.h"
 #include "support/random_cues.h"
@@ -62,7 +63,7 @@ public:
         }
         sequence.bars.shown = !oneIn(3);
         sequence.bars.content = m_random.word<model::BarContent>();
-        return sequence;
+        return model::withCopies(std::move(sequence));
     }
 
     schedule::Conditions conditions(const model::Sequence& sequence) {

@@ -12,6 +12,7 @@
 #include "core/edit/phrases.h"
 #include "core/file/phrase_file.h"
 #include "core/launches/read_records.h"
+#include "core/model/with_copies.h"
 
 #include <QClipboard>
 #include <QFileDialog>
@@ -218,13 +219,17 @@ void ArrangeActions::selectAll() {
     std::vector<std::string> ids;
     if (m_selection.kind() == Selection::Kind::Layer) {
         for (const auto& layer : sequence().layers) {
-            ids.push_back(layer.id);
+            if (!model::isCopy(layer)) {
+                ids.push_back(layer.id);
+            }
         }
         m_selection.setAll(Selection::Kind::Layer, ids);
         return;
     }
     for (const auto& cue : sequence().cues) {
-        ids.push_back(cue.id);
+        if (!model::isOfCopy(sequence(), cue)) {
+            ids.push_back(cue.id);
+        }
     }
     m_selection.setAll(Selection::Kind::Cue, ids);
 }

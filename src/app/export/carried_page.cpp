@@ -3,6 +3,7 @@
 
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
+#include "core/model/with_copies.h"
 
 namespace scaena::app {
 
@@ -25,6 +26,9 @@ void CarriedPage::fill(const study::Study& study, plan::ExportId target) {
     setHeaderLabels(head);
     for (std::size_t c = 0; c < sequence.cues.size(); ++c) {
         const auto& cue = sequence.cues[c];
+        if (model::isOfCopy(sequence, cue)) {
+            continue; // as the layer's own
+        }
         const auto* layer = model::findThing(sequence.layers, cue.layer);
         auto* item = new QTreeWidgetItem(
             this, {QStringLiteral("%1 – %2").arg(QString::fromStdString(layer ? layer->name : cue.layer),

@@ -4,6 +4,7 @@
 #include "core/edit/tidy.h"
 #include "core/model/graph.h"
 #include "core/model/limits.h"
+#include "core/model/with_copies.h"
 #include "core/valid/validate.h"
 
 #include <algorithm>
@@ -293,7 +294,9 @@ Sequence renameGate(Sequence sequence, const GateId& gate, const std::string& na
 
 Sequence keepTake(Sequence sequence, const std::string& name, TakeId& made) {
     made = freeId(sequence.takes, name, "take");
-    sequence.takes.push_back({made, shortName(name), sequence.beats, sequence.cues, sequence.starts, {}});
+    auto own = sequence.cues;
+    std::erase_if(own, [&](const Cue& it) { return isOfCopy(sequence, it); });
+    sequence.takes.push_back({made, shortName(name), sequence.beats, std::move(own), sequence.starts, {}});
     return sequence;
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "core/edit/history.h"
 
+#include "core/model/with_copies.h"
+
 namespace scaena::edit {
 
 History::History(model::Sequence start) { reset(std::move(start)); }
@@ -8,7 +10,10 @@ History::History(model::Sequence start) { reset(std::move(start)); }
 void History::reset(model::Sequence start) {
     const auto before = m_steps.empty() ? std::make_shared<const model::Sequence>() : current();
     m_steps.clear();
-    m_steps.push_back({"", std::make_shared<const model::Sequence>(std::move(start)), m_nextState++, {}});
+    m_steps.push_back({"",
+                       std::make_shared<const model::Sequence>(model::withCopies(std::move(start))),
+                       m_nextState++,
+                       {}});
     m_at = 0;
     m_preview.reset();
     m_savedState = m_steps.front().state;
@@ -31,7 +36,8 @@ void History::announce(const SequencePtr& before) {
     }
 }
 
-void History::apply(std::string name, model::Sequence next, const std::string& mergeKey) {
+void History::apply(std::string name, model::Sequence edited, const std::string& mergeKey) {
+    auto next = model::withCopies(std::move(edited));
     const auto before = current();
     m_preview.reset();
     const auto& present = m_steps[m_at];
@@ -60,7 +66,7 @@ void History::apply(std::string name, model::Sequence next, const std::string& m
 
 void History::preview(model::Sequence next) {
     const auto before = current();
-    m_preview = std::make_shared<const model::Sequence>(std::move(next));
+    m_preview = std::make_shared<const model::Sequence>(model::withCopies(std::move(next)));
     announce(before);
 }
 

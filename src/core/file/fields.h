@@ -78,6 +78,22 @@ void describe(A& a, model::Place& p) {
 }
 
 template <class A>
+void describe(A& a, model::Copies& c) {
+    const auto& rest = standard<model::Copies>();
+    a.field("form", c.form);
+    a.field("count", c.count);
+    a.optional("columns", c.columns, rest.columns);
+    a.optional("across", c.across, rest.across);
+    a.optional("down", c.down, rest.down);
+    a.optional("radius", c.radius, rest.radius);
+    a.optional("later", c.later, rest.later);
+    a.optional("turn", c.turn, rest.turn);
+    a.optional("size", c.size, rest.size);
+    a.optional("opacity", c.opacity, rest.opacity);
+    a.extras(c.extras);
+}
+
+template <class A>
 void describe(A& a, model::Plate& p) {
     a.field("colour", p.colour);
     a.field("diameter", p.diameter);
@@ -242,6 +258,7 @@ void describe(A& a, model::Layer& l) {
         a.optional("destination", l.destination);
         a.optional("pivotX", l.pivot.x, standard<model::Layer>().pivot.x);
         a.optional("pivotY", l.pivot.y, standard<model::Layer>().pivot.y);
+        a.optional("copies", l.copies);
     }
     a.extras(l.extras);
 }

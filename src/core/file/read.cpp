@@ -3,6 +3,7 @@
 #include "core/file/read_archive.h"
 #include "core/file/sequence_file.h"
 #include "core/file/version.h"
+#include "core/model/with_copies.h"
 #include "core/valid/validate.h"
 
 #include <fmt/format.h>
@@ -59,7 +60,7 @@ Result<model::Sequence> read(std::string_view text, const std::string& name) {
         }
         return tl::unexpected(std::move(problems));
     }
-    return sequence;
+    return model::withCopies(std::move(sequence));
 }
 
 Result<model::Sequence> load(const FileAccess& files, const std::filesystem::path& path) {

@@ -3,12 +3,13 @@
 #include "core/file/sequence_file.h"
 #include "core/file/version.h"
 #include "core/file/write_archive.h"
+#include "core/model/with_copies.h"
 
 namespace scaena::file {
 
 std::string write(const model::Sequence& sequence) {
-    model::Sequence copy =
-        sequence; // the archive visits by reference, since the reader fills the same fields
+    // The archive visits by reference, since the reader fills the same fields.
+    model::Sequence copy = model::withoutCopies(sequence);
     WriteArchive archive;
     describe(archive, copy);
     Json document = {{"format", kFormatName}, {"version", kVersion}};

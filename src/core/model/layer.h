@@ -3,6 +3,7 @@
 
 #include "core/base/times.h"
 #include "core/model/contents.h"
+#include "core/model/copies.h"
 #include "core/model/place.h"
 
 #include <optional>
@@ -30,6 +31,8 @@ struct Layer {
     std::optional<Place> destination; ///< where a "travel" move leads
     Point pivot = {0.5, 0.5};         ///< about which it turns and grows, as fractions of its box
     ShownWhen shownWhen = ShownWhen::Always;
+    std::optional<Copies> copies; ///< all but backdrop and first screen
+    LayerId copyOf; ///< made from that layer's `copies` (edit/copies.h); such layers are never in a file
     Contents contents = ArtworkContent{};
     Extras extras;
     bool operator==(const Layer&) const = default;

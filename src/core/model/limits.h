@@ -19,5 +19,6 @@ inline constexpr Millis kLongest = 600'000; ///< any single length or offset: te
 inline constexpr double kFarthest = 20'000; ///< any dp value
 inline constexpr double kIconShift = 144;   ///< dp, half of the box newer Android draws an icon in
 inline constexpr int kMostRepeats = 1000;
+inline constexpr int kMostCopies = 24; ///< of one layer, with itself
 
 }

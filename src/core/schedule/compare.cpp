@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/schedule/compare.h"
 
+#include "core/model/with_copies.h"
 #include "core/moves/definition.h"
 
 #include <fmt/format.h>
@@ -116,7 +117,7 @@ Sequence withTake(const Sequence& sequence, const Take& take) {
     whole.beats = take.beats;
     whole.cues = take.cues;
     whole.starts = take.starts;
-    return whole;
+    return model::withCopies(std::move(whole));
 }
 
 }

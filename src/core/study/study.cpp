@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "core/study/study.h"
 
+#include "core/model/with_copies.h"
 #include "core/plan/compile.h"
 #include "core/schedule/compare.h"
 #include "core/schedule/resolve.h"
@@ -118,6 +119,14 @@ std::shared_ptr<const Study> Study::withTake(const TakeId& take) const {
     return known;
 }
 
+bool Study::isOfCopy(const check::Place& place) const {
+    using Kind = check::Place::Kind;
+    const auto* layer =
+        place.kind == Kind::Layer ? model::findThing(m_sequence->layers, LayerId(place.id)) : nullptr;
+    const auto* cue = place.kind == Kind::Cue ? model::findThing(m_sequence->cues, CueId(place.id)) : nullptr;
+    return (layer && model::isCopy(*layer)) || (cue && model::isOfCopy(*m_sequence, *cue));
+}
+
 const std::vector<check::Finding>& Study::findingsOf(std::size_t rule) const {
     auto& found = *m_found[rule];
     std::call_once(found.once, [&] {
@@ -125,6 +134,8 @@ const std::vector<check::Finding>& Study::findingsOf(std::size_t rule) const {
         for (auto& it : found.findings) {
             it.rule = it.rule.empty() ? std::string(check::rules()[rule].id) : it.rule;
         }
+        // What is found of a copy is found of the layer it was made from.
+        std::erase_if(found.findings, [this](const auto& it) { return isOfCopy(it.place); });
     });
     return found.findings;
 }

@@ -55,6 +55,7 @@ public:
     [[nodiscard]] std::vector<check::Finding> findings(plan::ExportId exportId) const;
     /// What one rule found.
     [[nodiscard]] const std::vector<check::Finding>& findingsOf(std::size_t rule) const;
+    [[nodiscard]] bool isOfCopy(const check::Place& place) const;
 
 private:
     struct Found {

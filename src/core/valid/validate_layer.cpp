@@ -94,6 +94,20 @@ private:
     Checker& m_at;
 };
 
+void checkCopies(Checker& at, const Copies& it) {
+    at.checkNumber("copies/count", it.count, 2, limits::kMostCopies);
+    at.checkNumber("copies/columns", it.columns, 1, limits::kMostCopies);
+    for (const auto& [key, value] : {std::pair("copies/across", it.across), std::pair("copies/down", it.down),
+                                     std::pair("copies/radius", it.radius)}) {
+        at.checkNumber(key, value, -limits::kFarthest / limits::kMostCopies,
+                       limits::kFarthest / limits::kMostCopies);
+    }
+    at.checkTime("copies/later", it.later);
+    at.checkNumber("copies/turn", it.turn, -360, 360);
+    at.checkNumber("copies/size", it.size, 20, 200);
+    at.checkNumber("copies/opacity", it.opacity, 0, 100);
+}
+
 }
 
 void checkLayer(Checker& at, const Layer& layer) {
@@ -113,6 +127,9 @@ void checkLayer(Checker& at, const Layer& layer) {
         } else if (coversScreen(layer.kind())) {
             at.reportHere("group", "a backdrop or first screen cannot be part of a group");
         }
+    }
+    if (layer.copies) {
+        checkCopies(at, *layer.copies);
     }
     std::visit(ContentChecks(at), layer.contents);
 }

@@ -6,6 +6,7 @@
 #include "app/widgets/theme.h"
 #include "core/edit/edits.h"
 #include "core/model/limits.h"
+#include "core/model/with_copies.h"
 #include "core/motion/easing_curve.h"
 #include "core/motion/spring_feel.h"
 #include "core/plan/carry.h"
@@ -172,7 +173,7 @@ CueId CueForm::cueToHangOn() const {
         auto anchor = cue()->anchor;
         anchor.kind = static_cast<AnchorKind>(m_anchor->currentIndex());
         anchor.cue = other.id;
-        if (other.id != m_id && model::indexOf(s.beats, other.beat) <= beat &&
+        if (other.id != m_id && !model::isOfCopy(s, other) && model::indexOf(s.beats, other.beat) <= beat &&
             edit::setCueAnchor(s, m_id, anchor) != s) {
             return other.id;
         }
@@ -220,7 +221,7 @@ void CueForm::refreshLayers(const model::Cue& it) {
     const QSignalBlocker quiet(m_layer);
     m_layer->clear();
     for (auto layer = s.layers.rbegin(); layer != s.layers.rend(); ++layer) {
-        if (layer->id == it.layer || edit::canMove(s, layer->id, it.move.kind)) {
+        if (layer->id == it.layer || (!model::isCopy(*layer) && edit::canMove(s, layer->id, it.move.kind))) {
             m_layer->addItem(toQString(layer->name), toQString(std::string(layer->id)));
         }
     }
@@ -337,7 +338,8 @@ void CueForm::refreshWhen(const model::Cue& it) {
     const bool rests = !m_document.history().inTransaction() || m_other->count() == 0;
     if (chained) {
         for (const auto& other : sequence.cues) {
-            if (other.id != it.id && model::indexOf(sequence.beats, other.beat) <= beat) {
+            if (other.id != it.id && !model::isOfCopy(sequence, other) &&
+                model::indexOf(sequence.beats, other.beat) <= beat) {
                 add(cueName(sequence, other), other.id);
             }
         }

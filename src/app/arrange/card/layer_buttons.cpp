@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: MIT
+#include "app/arrange/card/layer_copies.h"
 #include "app/arrange/card/layer_form.h"
 
 #include "app/arrange/file_choice.h"
@@ -88,6 +89,11 @@ void LayerForm::rebuildButtons(const Layer& layer) {
                                   [this] { m_actions.ungroupSelected(); });
                          }},
                layer.contents);
+    if (!model::coversScreen(layer.kind())) {
+        auto* copies = new LayerCopies(m_actions, this);
+        m_buttons->addWide(copies);
+        m_fields.reader([copies](const Layer& it) { copies->fill(it); });
+    }
     deed("hideLayer", layer.hidden ? tr("Show on the stage") : tr("Hide while designing"),
          tr("Exports keep it (H)"), [this] { m_actions.toggleHidden(); });
     deed("lockLayer", layer.locked ? tr("Unlock") : tr("Lock"), tr("The stage leaves a locked layer alone"),

@@ -71,6 +71,19 @@ void LayerFields::number(CardColumn* column, const char* name, const QString& la
     });
 }
 
+void LayerFields::count(CardColumn* column, const char* name, const QString& label, int least, int most,
+                        const ValueOf<int>& value) {
+    auto* box = makeCountBox(QString::fromLatin1(name), least, most, QString(), m_card);
+    column->addRow(label, box);
+    connect(box, &QSpinBox::valueChanged, this,
+            [this, value, key = keyOf(name), label](int v) { write(value, label, v, key); });
+    reader([box, value](Layer it) {
+        if (const auto* number = value(it)) {
+            box->setValue(*number);
+        }
+    });
+}
+
 void LayerFields::time(CardColumn* column, const char* name, const QString& label,
                        const std::function<Millis(const Layer&)>& get,
                        const std::function<void(Layer&, Millis)>& set) {

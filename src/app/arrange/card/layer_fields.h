@@ -43,6 +43,8 @@ public:
 
     void number(CardColumn* column, const char* name, const QString& label, const QString& unit, double least,
                 double most, const ValueOf<double>& value);
+    void count(CardColumn* column, const char* name, const QString& label, int least, int most,
+               const ValueOf<int>& value);
     /// `set` gets the contents' new time and sees to what depends on it.
     void time(CardColumn* column, const char* name, const QString& label,
               const std::function<Millis(const model::Layer&)>& get,

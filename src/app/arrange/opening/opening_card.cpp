@@ -8,6 +8,7 @@
 #include "app/widgets/theme.h"
 #include "core/edit/layer_edits.h"
 #include "core/edit/opening_edits.h"
+#include "core/model/with_copies.h"
 #include "core/project/icon_fit.h"
 #include "core/project/layers_together.h"
 #include "core/schedule/evaluate.h"
@@ -334,6 +335,9 @@ void OpeningCard::fillLayerBoxes() {
     std::vector<std::pair<QString, std::string>> icons = {{tr("none"), {}}};
     std::vector<std::pair<QString, std::string>> footers = {{tr("none"), {}}};
     for (const auto& layer : sequence().layers) {
+        if (model::isCopy(layer)) {
+            continue;
+        }
         if (model::canBeIcon(layer.kind())) {
             icons.emplace_back(toQString(layer.name), layer.id);
         }

@@ -5,6 +5,7 @@
 #include "core/edit/edits.h"
 #include "core/edit/layer_edits.h"
 #include "core/edit/opening_edits.h"
+#include "core/model/with_copies.h"
 #include "core/schedule/evaluate.h"
 
 #include <QPointer>
@@ -129,7 +130,7 @@ void OpeningCard::fillStillMenu() {
     menu->clear();
     const auto& shown = sequence().opening.layers;
     for (auto layer = sequence().layers.rbegin(); layer != sequence().layers.rend(); ++layer) {
-        if (!schedule::canBeStatic(layer->kind())) {
+        if (!schedule::canBeStatic(layer->kind()) || model::isCopy(*layer)) {
             continue;
         }
         const bool isThere = std::find(shown.begin(), shown.end(), layer->id) != shown.end();

@@ -3,6 +3,7 @@
 
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
+#include "core/model/with_copies.h"
 #include "core/project/layers_together.h"
 
 #include <QDialogButtonBox>
@@ -29,7 +30,7 @@ SeveralDialog::SeveralDialog(const model::Sequence& sequence, QWidget* parent)
     const auto& opening = sequence.opening;
     const auto* icon = model::findThing(sequence.layers, opening.icon);
     for (const auto& layer : sequence.layers) {
-        if (!project::canJoin(layer)) {
+        if (!project::canJoin(layer) || model::isCopy(layer)) {
             continue;
         }
         auto* item = new QListWidgetItem(toQString(layer.name), m_list);

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/score/lane_rows.h"
 
+#include "core/model/with_copies.h"
+
 #include <algorithm>
 
 namespace scaena::app {
@@ -35,7 +37,8 @@ LaneRows laneRows(const schedule::Schedule& schedule) {
         lanes.rowOfCue[i] = static_cast<int>(place);
     }
     for (std::size_t layer = 0; layer < freeFrom.size(); ++layer) {
-        lanes.rows[layer] = std::max(1, static_cast<int>(freeFrom[layer].size()));
+        const bool isMade = model::isCopy(*plan.layers[layer].source);
+        lanes.rows[layer] = isMade ? 0 : std::max(1, static_cast<int>(freeFrom[layer].size()));
     }
     return lanes;
 }

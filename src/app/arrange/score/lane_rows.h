@@ -12,7 +12,7 @@ namespace scaena::app {
 struct LaneRows {
     std::vector<int> layerOfCue; ///< -1: of no layer
     std::vector<int> rowOfCue;
-    std::vector<int> rows; ///< of each layer's lane, at least 1
+    std::vector<int> rows; ///< of each layer's lane, at least 1; 0 for copies of others, which have none
 };
 [[nodiscard]] LaneRows laneRows(const schedule::Schedule& schedule);
 

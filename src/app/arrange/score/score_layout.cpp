@@ -14,7 +14,7 @@ constexpr double kEdge = 5;      // pixels to either side of an edge that take h
 constexpr double kLeastSeen = 4; // pixels; a shorter beat gets a tab
 
 /// Height of a lane with so many rows, in lanes with one.
-double laneWeight(int rows) { return rows > 1 ? rows * kRowPart : 1; }
+double laneWeight(int rows) { return rows > 1 ? rows * kRowPart : rows; }
 
 }
 
@@ -46,7 +46,7 @@ void ScoreLayout::update(const schedule::Schedule& schedule, QSizeF room, double
     double top = m_lanesTop;
     for (std::size_t layer = plan.layers.size(); layer-- > 0;) {
         m_laneTops[layer] = top;
-        top += m_lanes.rows[layer] > 1 ? m_rowHeight * m_lanes.rows[layer] : lane;
+        top += m_lanes.rows[layer] > 1 ? m_rowHeight * m_lanes.rows[layer] : lane * m_lanes.rows[layer];
     }
     m_laneTops.back() = top;
     m_gatesTop = top + 4;
@@ -93,7 +93,7 @@ QRectF ScoreLayout::beatTab(int beat) const {
 QRectF ScoreLayout::cueRect(int cue) const {
     const auto& span = m_schedule->cues[static_cast<std::size_t>(cue)];
     const int layer = layerOf(cue);
-    if (isNever(span.start) || layer < 0) {
+    if (isNever(span.start) || layer < 0 || m_lanes.rows[static_cast<std::size_t>(layer)] == 0) {
         return {};
     }
     QRectF lane = laneRow(layer);

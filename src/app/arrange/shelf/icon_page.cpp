@@ -4,6 +4,7 @@
 #include "app/arrange/card/card_fields.h"
 #include "app/widgets/phrasing.h"
 #include "app/widgets/theme.h"
+#include "core/model/with_copies.h"
 
 #include <QHBoxLayout>
 #include <QHelpEvent>
@@ -175,7 +176,7 @@ void IconPage::update() {
     m_layer->clear();
     m_layer->addItem(tr("the opening's icon"), QString());
     for (const auto& layer : s.layers) {
-        if (layer.as<model::ArtworkContent>() || layer.as<model::ImageContent>()) {
+        if (model::canBeIcon(layer.kind()) && !model::isCopy(layer)) {
             m_layer->addItem(toQString(layer.name), QString::fromStdString(layer.id));
         }
     }

@@ -3,6 +3,7 @@
 
 #include "app/arrange/stage/seam_marks.h"
 #include "app/widgets/theme.h"
+#include "core/model/with_copies.h"
 
 #include <QActionGroup>
 #include <QHBoxLayout>
@@ -108,7 +109,7 @@ void StageBar::update() {
     m_back->setVisible(m_preview.isFromIcon());
     int hidden = 0;
     for (const auto& layer : m_preview.schedule()->sequence->layers) {
-        hidden += layer.hidden ? 1 : 0;
+        hidden += layer.hidden && !model::isCopy(layer) ? 1 : 0;
     }
     m_hidden->setText(hidden > 0 ? tr("%n hidden", nullptr, hidden) : QString());
 }

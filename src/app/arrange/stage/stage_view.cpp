@@ -6,6 +6,7 @@
 #include "app/arrange/stage/stage_marks.h"
 #include "app/widgets/theme.h"
 #include "core/edit/layer_edits.h"
+#include "core/model/with_copies.h"
 #include "core/schedule/evaluate.h"
 #include "render/base/bands.h"
 #include "render/frames/frame_painter.h"
@@ -313,18 +314,19 @@ void StageView::selectAt(QPointF dp, bool adds) {
         if (layer.locked || !outline.containsPoint(dp, Qt::OddEvenFill)) {
             continue;
         }
+        const LayerId& id = model::isCopy(layer) ? layer.copyOf : layer.id; // copies are edited as one
         if (adds) {
-            m_selection.toggle(Selection::Kind::Layer, layer.id);
+            m_selection.toggle(Selection::Kind::Layer, id);
             return;
         }
         for (std::size_t i = 0; i < sequence.cues.size(); ++i) {
-            if (sequence.cues[i].layer == layer.id && !schedule.cues[i].dropped() &&
+            if (sequence.cues[i].layer == id && !schedule.cues[i].dropped() &&
                 schedule.cues[i].start <= m_preview.time() && m_preview.time() <= schedule.cues[i].end) {
                 m_selection.select(Selection::Kind::Cue, sequence.cues[i].id);
                 return;
             }
         }
-        m_selection.select(Selection::Kind::Layer, layer.id);
+        m_selection.select(Selection::Kind::Layer, id);
         return;
     }
     m_selection.clear();
