@@ -66,18 +66,18 @@ TEST_CASE("Moving snaps to the middle of the screen, and Alt does not") {
     CHECK(s.layer("sun").place.x == Approx(2).margin(0.2));
 }
 
-TEST_CASE(
-    "Dropped at a third of the height a layer lies there on every device, and moving on it stays in parts") {
+TEST_CASE("Dropped at a quarter of the height a layer lies there on every device, and moving on it stays in "
+          "parts") {
     StageSession s;
     s.select("sun");
     const auto& screen = s.window.preview().schedule()->screen;
     const auto before = s.layer("sun").place;
     const double now = s.window.preview().schedule()->places().centreOf(before).y;
-    // Towards two thirds, two dp short of it.
-    s.dragHandle(Handle::Body, {0, screen.height * 2 / 3 - 2 - now}, Qt::NoModifier);
+    // Two dp short of it, where no other layer is near.
+    s.dragHandle(Handle::Body, {0, screen.height / 4 + 2 - now}, Qt::NoModifier);
     const auto place = s.layer("sun").place;
     CHECK(place.yMeasure == model::PlaceMeasure::Screen);
-    CHECK(place.y == Approx(100 * (2 / 3.0 - model::fractions(place.anchor).y)).margin(0.01));
+    CHECK(place.y == Approx(100 * (0.25 - model::fractions(place.anchor).y)).margin(0.01));
     CHECK(s.child<QComboBox>("yMeasure")->currentText() == "of the screen");
     s.dragHandle(Handle::Body, {0, -23});
     CHECK(s.layer("sun").place.yMeasure == model::PlaceMeasure::Screen);

@@ -190,7 +190,8 @@ TEST_CASE("Progress goes on from where a message stopped it when people try agai
         "  if (now < last) runsBack++;\n"
         "  last = now;\n"
         "}\n"
-        "console.log(first.outcome, at(first, 550), at(first, 1999), at(again, 2299), last, runsBack);\n";
+        "console.log(first.outcome, at(first, 550).toFixed(3), at(first, 1999), at(again, 2299), last, "
+        "runsBack);\n";
     REQUIRE(files.writeAtomically(folder.path() / "progress.mjs", script));
     const auto seen = run(QStringLiteral("node"), {"progress.mjs"}, folder.path());
     INFO(seen.output);

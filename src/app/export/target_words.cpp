@@ -8,7 +8,7 @@ namespace scaena::app {
 
 namespace {
 
-constexpr TargetWords kWords[] = {
+constexpr TargetWords kTargetWords[] = {
     {"android", QT_TRANSLATE_NOOP("ExportRoom", "resources, themes, icons, Kotlin"),
      QT_TRANSLATE_NOOP("ExportRoom", "…/app/src/main")},
     {"ios", QT_TRANSLATE_NOOP("ExportRoom", "storyboard, catalogue, icons, Swift"),
@@ -26,7 +26,7 @@ constexpr TargetWords kWords[] = {
 }
 
 const TargetWords& wordsOf(plan::ExportId exportId) {
-    return *std::find_if(std::begin(kWords), std::end(kWords),
+    return *std::find_if(std::begin(kTargetWords), std::end(kTargetWords),
                          [&](const TargetWords& it) { return it.id == exportId; });
 }
 

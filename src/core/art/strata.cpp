@@ -5,13 +5,13 @@ namespace scaena::art {
 
 namespace {
 
-struct Piece {
+struct Stratum {
     Node node;
     bool isPicture;
 };
 
 /// False if the group has to stay whole.
-bool takeApart(const Group& group, std::vector<Piece>& out) {
+bool takeApart(const Group& group, std::vector<Stratum>& out) {
     const auto wrapped = [&](Node node) {
         auto shell = std::make_unique<Group>();
         shell->id = group.id;
@@ -30,7 +30,7 @@ bool takeApart(const Group& group, std::vector<Piece>& out) {
             out.push_back({wrapped(cloneNode(child)), std::holds_alternative<Picture>(child)});
             continue;
         }
-        std::vector<Piece> pieces;
+        std::vector<Stratum> pieces;
         if (!takeApart(**inner, pieces)) {
             return false;
         }
@@ -44,7 +44,7 @@ bool takeApart(const Group& group, std::vector<Piece>& out) {
 }
 
 std::optional<std::vector<Art>> strataOf(const Art& art) {
-    std::vector<Piece> pieces;
+    std::vector<Stratum> pieces;
     if (!takeApart(art.root, pieces)) {
         return std::nullopt;
     }

@@ -7,12 +7,12 @@ namespace scaena::art {
 
 namespace {
 
-double distance(Point a, Point b) { return std::hypot(b.x - a.x, b.y - a.y); }
+double gapOf(Point a, Point b) { return std::hypot(b.x - a.x, b.y - a.y); }
 
 /// By halves until chord and handles agree.
 double cubicLength(Point a, Point b, Point c, Point d, int depth) {
-    const double chord = distance(a, d);
-    const double way = distance(a, b) + distance(b, c) + distance(c, d);
+    const double chord = gapOf(a, d);
+    const double way = gapOf(a, b) + gapOf(b, c) + gapOf(c, d);
     if (depth >= 10 || way - chord <= 1e-4 * way) {
         return (chord + way) / 2;
     }
@@ -56,7 +56,7 @@ double lengthOf(const Path& path) {
             start = at = path.points[i++];
             break;
         case Path::Verb::Line:
-            length += distance(at, path.points[i]);
+            length += gapOf(at, path.points[i]);
             at = path.points[i++];
             break;
         case Path::Verb::Cubic:
@@ -65,7 +65,7 @@ double lengthOf(const Path& path) {
             i += 3;
             break;
         case Path::Verb::Close:
-            length += distance(at, start);
+            length += gapOf(at, start);
             at = start;
             break;
         }

@@ -32,7 +32,7 @@ struct Layer {
     Point pivot = {0.5, 0.5};         ///< about which it turns and grows, as fractions of its box
     ShownWhen shownWhen = ShownWhen::Always;
     std::optional<Copies> copies; ///< all but backdrop and first screen
-    LayerId copyOf; ///< made from that layer's `copies` (edit/copies.h); such layers are never in a file
+    LayerId copyOf; ///< made from that layer (model/with_copies.h); such layers are never in a file
     Contents contents = ArtworkContent{};
     Extras extras;
     bool operator==(const Layer&) const = default;

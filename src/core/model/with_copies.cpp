@@ -96,7 +96,7 @@ private:
             layers[it.id] = freeLayer(named(it.id), made);
             Layer copy = it;
             copy.id = layers[it.id];
-            copy.copyOf = original.id;
+            copy.copyOf = it.id;
             copy.copies.reset();
             made.push_back(std::move(copy));
         }

@@ -11,11 +11,11 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr std::size_t kMostFiles = 200'000;
+constexpr std::size_t kMostIconFiles = 200'000;
 constexpr std::size_t kIndexBytes = 1u << 20;
 constexpr std::size_t kLicenceBytes = 256u << 10;
 
-std::string lowered(std::string text) {
+std::string lowCase(std::string text) {
     std::ranges::transform(text, text.begin(), [](unsigned char c) {
         return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : static_cast<char>(c);
     });
@@ -47,7 +47,7 @@ int drawnFor(const fs::path& within) {
 }
 
 bool isLicence(const std::string& name) {
-    const auto low = lowered(name);
+    const auto low = lowCase(name);
     return low.starts_with("copying") || low.starts_with("license") || low.starts_with("licence") ||
            low == "copyright";
 }
@@ -63,7 +63,7 @@ std::vector<ThemeIcon> themeIcons(const FileAccess& files, const std::vector<fs:
     std::map<std::pair<std::string, std::string>, Found> found; // by name and theme
     for (const auto& base : bases) {
         std::map<std::string, std::string> themes; // by folder
-        for (const auto& within : files.list(base, kMostFiles)) {
+        for (const auto& within : files.list(base, kMostIconFiles)) {
             if (stop) {
                 return {};
             }
@@ -96,13 +96,13 @@ std::vector<ThemeIcon> themeIcons(const FileAccess& files, const std::vector<fs:
 
 std::vector<ThemeIcon> iconsNamed(const std::vector<ThemeIcon>& icons, const std::string& words) {
     std::vector<std::string> wanted;
-    std::istringstream text(lowered(words));
+    std::istringstream text(lowCase(words));
     for (std::string word; text >> word;) {
         wanted.push_back(word);
     }
     std::vector<ThemeIcon> named;
     std::ranges::copy_if(icons, std::back_inserter(named), [&](const ThemeIcon& it) {
-        const auto name = lowered(it.name);
+        const auto name = lowCase(it.name);
         return std::ranges::all_of(wanted,
                                    [&](const auto& word) { return name.find(word) != std::string::npos; });
     });
@@ -119,7 +119,7 @@ IconLicence licenceOf(const FileAccess& files, const ThemeIcon& icon, const fs::
             return read(icon.folder / name);
         }
     }
-    const auto package = lowered(icon.folder.filename().string());
+    const auto package = lowCase(icon.folder.filename().string());
     for (const auto& name : {package + "-icon-theme", package + "-icons", package}) {
         if (auto licence = read(docs / name / "copyright"); !licence.file.empty()) {
             return licence;

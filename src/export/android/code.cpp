@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "core/model/graph.h"
+#include "core/model/with_copies.h"
 #include "core/moves/lower.h"
 #include "export/android/build.h"
 #include "export/android/kotlin_data.h"
@@ -46,7 +47,7 @@ void addStrings(AndroidBuild& build) {
     add(build.names.resource("loading"), "Loading");
     for (const auto& layer : build.sequence().layers) {
         const auto* text = layer.as<model::TextContent>();
-        if (text && layer.shownWhen == model::ShownWhen::Message) {
+        if (text && layer.shownWhen == model::ShownWhen::Message && !model::isCopy(layer)) {
             add(build.names.resource("says", layer.id), text->text);
         }
     }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/android/kotlin_data.h"
 
+#include "core/model/with_copies.h"
 #include "core/plan/carry.h"
 #include "export/android/outline_arrays.h"
 #include "export/common/names.h"
@@ -107,7 +108,8 @@ CodeValue kotlinLook(const AndroidBuild& build, const model::Layer& layer, const
     call.named("drawable", verbatim("R.drawable." + drawable.name))
         .named("width", {drawable.size.width})
         .named("height", {drawable.size.height});
-    if (layer.as<model::TextContent>() && layer.shownWhen == model::ShownWhen::Message) {
+    if (layer.as<model::TextContent>() && layer.shownWhen == model::ShownWhen::Message &&
+        !model::isCopy(layer)) {
         call.named("says", verbatim("R.string." + build.names.resource("says", layer.id)));
     }
     if (const auto* plate = model::plateOf(layer)) {

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/gate_steps.h"
 
+#include "core/model/with_copies.h"
+
 #include <fmt/format.h>
 
 namespace scaena::exporting {
@@ -29,7 +31,7 @@ std::vector<std::string> spokenMessages(const model::Sequence& sequence) {
     std::vector<std::string> messages;
     for (const auto& layer : sequence.layers) {
         const auto* text = layer.as<model::TextContent>();
-        if (text && layer.shownWhen == model::ShownWhen::Message) {
+        if (text && layer.shownWhen == model::ShownWhen::Message && !model::isCopy(layer)) {
             messages.push_back(text->text);
         }
     }

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "export/common/look_tree.h"
+
+#include "core/model/with_copies.h"
 #include "export/common/names.h"
 #include "export/common/player_needs.h"
 #include "export/common/shared_values.h"
@@ -70,7 +72,7 @@ SwiftLooks swiftLooks(const ExportBuild& build, const IosNames& names, PartPictu
         std::vector<CodeField> wide, scale;
         take(look, "wide", wide);
         const auto* text = layer.as<model::TextContent>();
-        if (text && layer.shownWhen == model::ShownWhen::Message) {
+        if (text && layer.shownWhen == model::ShownWhen::Message && !model::isCopy(layer)) {
             take(look, "wideScale", scale); // which stands behind it
             look.fields.push_back({"says", {text->text}});
             std::move(scale.begin(), scale.end(), std::back_inserter(look.fields));
@@ -131,7 +133,7 @@ std::string looksText(const SwiftLooks& looks) {
     return out;
 }
 
-std::string gateMembers(const model::Sequence& sequence) {
+std::string swiftGateMembers(const model::Sequence& sequence) {
     if (sequence.gates.empty()) {
         return {};
     }
@@ -232,7 +234,7 @@ void addSwiftCode(ExportBuild& build, const IosNames& names) {
                           "/// Attach it to your first window; see INTEGRATE.md.\nenum {} {{\n"
                           "    static let name = {}\n\n",
                           commentText(sequence.name), names.launch(), swiftString(sequence.name)) +
-                  gateMembers(sequence) + looksText(looks) + "    static let palette: [Colors] = " +
+                  swiftGateMembers(sequence) + looksText(looks) + "    static let palette: [Colors] = " +
                   swift(paletteValue(sequence.palette), 4, 31) + "\n\n" + swiftTiming(tree) + "}\n");
 }
 

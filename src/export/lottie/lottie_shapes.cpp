@@ -20,7 +20,7 @@ bool isUneven(const Matrix& m) {
     return std::abs(across - down) > 1e-3 * std::max(across, down) || skew > 1e-3 * across * down;
 }
 
-std::optional<std::string> whyNotPaint(const art::Paint& paint, const Matrix& map) {
+std::optional<std::string> whyNoPaint(const art::Paint& paint, const Matrix& map) {
     const auto* gradient = std::get_if<art::Gradient>(&paint);
     if (!gradient) {
         return std::nullopt;
@@ -37,7 +37,7 @@ std::optional<std::string> whyNotPaint(const art::Paint& paint, const Matrix& ma
     return std::nullopt;
 }
 
-std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& outer) {
+std::optional<std::string> whyNoGroup(const art::Group& group, const Matrix& outer) {
     const Matrix map = outer * group.transform;
     if (!group.clips.empty()) {
         return "a clip path";
@@ -48,15 +48,15 @@ std::optional<std::string> whyNotGroup(const art::Group& group, const Matrix& ou
     for (const auto& child : group.children) {
         std::optional<std::string> why;
         if (const auto* inner = std::get_if<std::unique_ptr<art::Group>>(&child)) {
-            why = whyNotGroup(**inner, map);
+            why = whyNoGroup(**inner, map);
         } else if (const auto* picture = std::get_if<art::Picture>(&child)) {
             why = picture->why;
         } else {
             const auto& shape = std::get<art::Shape>(child);
             const bool stroked = !std::holds_alternative<std::monostate>(shape.stroke.paint);
             const bool filled = !std::holds_alternative<std::monostate>(shape.fill);
-            why = whyNotPaint(shape.fill, map);
-            why = why ? why : whyNotPaint(shape.stroke.paint, map);
+            why = whyNoPaint(shape.fill, map);
+            why = why ? why : whyNoPaint(shape.stroke.paint, map);
             if (!why && stroked && isUneven(map)) {
                 why = "a stroke that is scaled unevenly";
             } else if (!why && stroked && filled && shape.opacity * group.opacity < 1) {
@@ -182,7 +182,7 @@ private:
 
 }
 
-std::optional<std::string> whyNotShapes(const art::Art& art) { return whyNotGroup(art.root, Matrix()); }
+std::optional<std::string> whyNotShapes(const art::Art& art) { return whyNoGroup(art.root, Matrix()); }
 
 Json lottieShapes(const art::Art& art, const Matrix& map, Colour currentColour) {
     ShapeWriter writer(currentColour);

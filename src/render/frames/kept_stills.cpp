@@ -6,7 +6,7 @@
 namespace scaena::render {
 
 namespace {
-constexpr qsizetype kMostBytes = 48 << 20;
+constexpr qsizetype kMostStillBytes = 48 << 20;
 }
 
 QImage KeptStills::at(const ScenePtr& scene, const schedule::Schedule& schedule, double t,
@@ -28,7 +28,7 @@ QImage KeptStills::at(const ScenePtr& scene, const schedule::Schedule& schedule,
     ++m_painted;
     m_bytes += wanted.image.sizeInBytes();
     m_kept.push_front(std::move(wanted));
-    while (m_bytes > kMostBytes && m_kept.size() > 1) {
+    while (m_bytes > kMostStillBytes && m_kept.size() > 1) {
         m_bytes -= m_kept.back().image.sizeInBytes();
         m_kept.pop_back();
     }

@@ -101,7 +101,7 @@ TEST_CASE("A group's copies hold its members anew with their cues") {
     CHECK(valid::problemsOf(sequence).empty());
     const auto* copy = model::findThing(sequence.layers, LayerId("title-copy-3"));
     REQUIRE(copy);
-    CHECK(copy->copyOf == "pair");
+    CHECK(copy->copyOf == "title");
     CHECK(copy->group == "pair-copy-3");
     const auto* later = model::findThing(sequence.cues, CueId("then-copy-2"));
     REQUIRE(later);

@@ -17,13 +17,13 @@ using model::Appearance;
 
 namespace {
 
-constexpr double kHigh = OpeningTile::kPictureHeight;
+constexpr double kCellHigh = OpeningTile::kPictureHeight;
 constexpr double kRadius = 18; ///< of the circle newer Android shows, in pixels
 
 /// One picture: its left half is by day, its right half by night.
 struct Halves {
     double wide = 0; ///< pixels, of both
-    [[nodiscard]] QRectF operator()(int look) const { return {look * wide / 2, 0, wide / 2, kHigh}; }
+    [[nodiscard]] QRectF operator()(int look) const { return {look * wide / 2, 0, wide / 2, kCellHigh}; }
 };
 
 Appearance appearanceOf(int look) { return static_cast<Appearance>(look); }
@@ -33,7 +33,7 @@ void paintGround(QPainter& painter, const model::Sequence& sequence, const Halve
                  const std::function<void(int)>& on) {
     painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
     QPainterPath frame;
-    frame.addRoundedRect(QRectF(0.5, 0.5, half.wide - 1, kHigh - 1), 4, 4);
+    frame.addRoundedRect(QRectF(0.5, 0.5, half.wide - 1, kCellHigh - 1), 4, 4);
     painter.save();
     painter.setClipPath(frame);
     for (int look = 0; look < 2; ++look) {
@@ -153,7 +153,7 @@ void OpeningCard::paintTiles() {
         const QRectF at = half(look);
         painter.drawRoundedRect(QRectF(at.left() + 7, 7, 12, 4), 2, 2);
         painter.drawRoundedRect(QRectF(at.right() - 16, 7, 9, 4), 1, 1);
-        painter.drawRoundedRect(QRectF(at.center().x() - 10, kHigh - 7, 20, 2), 1, 1);
+        painter.drawRoundedRect(QRectF(at.center().x() - 10, kCellHigh - 7, 20, 2), 1, 1);
     });
     show(m_still, [&](QPainter& painter, int look) {
         const auto& picture = m_views.picture(2, look); // iOS shows the most

@@ -20,8 +20,8 @@ using render::IconLook;
 
 namespace {
 
-constexpr int kTile = 60;        // pixels
-constexpr int kLaterMillis = 80; // the pictures follow the numbers when these rest for a moment
+constexpr int kTile = 60;            // pixels
+constexpr int kIconLaterMillis = 80; // the pictures follow the numbers when these rest for a moment
 
 struct LookWords {
     QString name, about;
@@ -149,7 +149,7 @@ IconPage::IconPage(ArrangeActions& actions, QWidget* parent)
             tr("size of the icon"), [&](auto& it) { it.size = value / 100.0; }, "icon size");
     });
     m_later.setSingleShot(true);
-    m_later.setInterval(kLaterMillis);
+    m_later.setInterval(kIconLaterMillis);
     connect(&m_later, &QTimer::timeout, this, &IconPage::update);
     connect(&actions.document(), &Document::changed, this, [this] {
         if (isVisible()) {

@@ -11,7 +11,7 @@ namespace scaena::app {
 
 namespace {
 
-constexpr int kRestMillis = 250;
+constexpr int kStillMillis = 250;
 constexpr double kStage = 220;   // dp a side of the miniature's screen
 constexpr double kArtSide = 120; // dp
 
@@ -125,7 +125,7 @@ MoveMiniatures::Pictures MoveMiniatures::paintAll(const Jobs::Run& run, const mo
 MoveMiniatures::MoveMiniatures(Document& document, PhraseShelf& shelf, QObject* parent)
     : QObject(parent), m_document(document), m_shelf(shelf) {
     m_delay.setSingleShot(true);
-    m_delay.setInterval(kRestMillis);
+    m_delay.setInterval(kStillMillis);
     connect(&m_delay, &QTimer::timeout, this, &MoveMiniatures::restart);
     connect(&document, &Document::changed, this, [this](const edit::ChangeSet& changes) {
         if (changes.touches(edit::Kind::Layer) || changes.touches(edit::Kind::Colour)) {

@@ -7,8 +7,8 @@
 namespace scaena::app {
 
 namespace {
-constexpr double kReach = 7;    // pixels
-constexpr double kTurnArm = 20; // pixels above the upper edge
+constexpr double kHandleReach = 7; // pixels
+constexpr double kTurnArm = 20;    // pixels above the upper edge
 }
 
 QPointF signsOf(Handle handle) {
@@ -82,7 +82,7 @@ Handle StageHandles::hit(QPointF point, bool withPivot) const {
         if (handle == Handle::Pivot && !withPivot && m_pivot == Point{0.5, 0.5}) {
             continue;
         }
-        const double reach = handle == Handle::Pivot ? 5 : kReach;
+        const double reach = handle == Handle::Pivot ? 5 : kHandleReach;
         if (QLineF(point, at(handle)).length() * m_scale <= reach) {
             return handle;
         }

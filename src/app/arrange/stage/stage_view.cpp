@@ -21,9 +21,9 @@
 namespace scaena::app {
 
 namespace {
-constexpr double kBezel = 9;      // pixels
-constexpr double kMargin = 8;     // pixels of room for the shadow
-constexpr double kPlateReach = 8; // pixels around the handle of a plate
+constexpr double kBezel = 9;       // pixels
+constexpr double kStageMargin = 8; // pixels of room for the shadow
+constexpr double kPlateReach = 8;  // pixels around the handle of a plate
 }
 
 StageView::StageView(Document& document, Preview& preview, Selection& selection, QWidget* parent)
@@ -59,7 +59,7 @@ void StageView::setShowsGhosts(bool shows) {
 
 QRectF StageView::screenRect() const {
     const auto& screen = m_preview.schedule()->screen;
-    const double room = 2 * (kBezel + kMargin);
+    const double room = 2 * (kBezel + kStageMargin);
     const QSizeF fit =
         QSizeF(screen.width, screen.height)
             .scaled(std::max(10.0, width() - room), std::max(10.0, height() - room), Qt::KeepAspectRatio);
