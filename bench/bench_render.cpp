@@ -2,6 +2,7 @@
 #include "core/art/read_svg.h"
 #include "core/edit/busy_signs.h"
 #include "core/edit/layer_edits.h"
+#include "core/model/with_copies.h"
 #include "core/schedule/measures.h"
 #include "core/schedule/resolve.h"
 #include "large_sequence.h"
@@ -124,7 +125,8 @@ BENCHMARK(paintSixtyPaths)
 namespace {
 
 /// The sample with all that measures, waits and texts ask of a frame: places and ways in parts of the screen,
-/// of the layers themselves and to the edge, a headline of several lines, a progress ring and a busy sign.
+/// of the layers themselves and to the edge, headlines of several lines three times each, a progress ring and
+/// a busy sign.
 model::Sequence measuredSample() {
     auto sequence = sample().project.sequence;
     const auto& schedule = sample().schedule;
@@ -156,7 +158,12 @@ model::Sequence measuredSample() {
     ring.contents = model::contentsOf(model::LayerKind::Progress);
     ring.get<model::ProgressContent>().colour = ink;
     sequence.layers.push_back(ring);
-    return sequence;
+    for (auto& layer : sequence.layers) {
+        if (layer.as<model::TextContent>()) {
+            layer.copies.emplace().count = 3;
+        }
+    }
+    return model::withCopies(std::move(sequence));
 }
 
 }

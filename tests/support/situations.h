@@ -38,7 +38,7 @@ inline constexpr const char* kOutcomes[] = {"complete", "wentOn", "offline", "me
 
 inline schedule::Schedule scheduleOf(const model::Sequence& sequence, const Look& look) {
     schedule::Conditions conditions;
-    conditions.device = DeviceId::named(look.device).value();
+    conditions.device = schedule::DeviceId::named(look.device).value();
     conditions.appearance = look.appearance;
     conditions.reducedMotion = look.calm;
     conditions.landscape = look.landscape;

@@ -96,6 +96,8 @@ private:
             layers[it.id] = freeLayer(named(it.id), made);
             Layer copy = it;
             copy.id = layers[it.id];
+            const auto name = fmt::format("{} {}", it.name, number + 1);
+            copy.name = name.size() <= limits::kNameLength ? name : it.name;
             copy.copyOf = it.id;
             copy.copies.reset();
             made.push_back(std::move(copy));
