@@ -78,8 +78,8 @@ TEST_CASE("Dropped at a quarter of the height a layer lies there on every device
     const auto place = s.layer("sun").place;
     CHECK(place.yMeasure == model::PlaceMeasure::Screen);
     CHECK(place.y == Approx(100 * (0.25 - model::fractions(place.anchor).y)).margin(0.01));
-    QApplication::processEvents(); // the card is filled when the hand rests
-    CHECK(s.child<QComboBox>("yMeasure")->currentText() == "of the screen");
+    // The card is filled when the hand rests.
+    CHECK(QTest::qWaitFor([&] { return s.child<QComboBox>("yMeasure")->currentText() == "of the screen"; }));
     s.dragHandle(Handle::Body, {0, -23});
     CHECK(s.layer("sun").place.yMeasure == model::PlaceMeasure::Screen);
     CHECK(s.layer("sun").place.y == Approx(place.y - 100 * 23 / screen.height).margin(0.1));

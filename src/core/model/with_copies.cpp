@@ -21,6 +21,11 @@ void dropCues(std::vector<Cue>& cues, const Names& layers) {
     std::erase_if(cues, [&](const Cue& it) { return layers.contains(it.layer); });
 }
 
+/// Without what is added where it would get too long.
+std::string longer(const std::string& name, const std::string& by) {
+    return name.size() + by.size() <= limits::kNameLength ? name + by : name;
+}
+
 class Copier {
 public:
     explicit Copier(Sequence sequence) : m_sequence(std::move(sequence)) {}
@@ -96,8 +101,7 @@ private:
             layers[it.id] = freeLayer(named(it.id), made);
             Layer copy = it;
             copy.id = layers[it.id];
-            const auto name = fmt::format("{} {}", it.name, number + 1);
-            copy.name = name.size() <= limits::kNameLength ? name : it.name;
+            copy.name = longer(it.name, fmt::format(" {}", number + 1));
             copy.copyOf = it.id;
             copy.copies.reset();
             made.push_back(std::move(copy));
@@ -109,7 +113,7 @@ private:
         }
         Layer place;
         place.id = wrapper;
-        place.name = original.name;
+        place.name = longer(held->name, " place");
         place.copyOf = original.id;
         place.group = original.group;
         place.place = original.place;
