@@ -6,11 +6,11 @@ import { createRequire } from 'node:module';
 import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { join } from 'node:path';
 import { tmpdir } from 'node:os';
+import { browserOf, pageOf } from './browser.mjs';
 import { alike, pictureReader } from './likeness.mjs';
 
 const [, , judges, folder] = process.argv;
 const require = createRequire(join(judges, 'package.json'));
-const { chromium } = require('playwright-core');
 const read = pictureReader(judges);
 const Ajv = require('ajv/dist/2020');
 
@@ -26,11 +26,7 @@ for (const file of files) {
   }
 }
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium-headless-shell',
-  args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update',
-    '--disable-sync', '--force-color-profile=srgb', '--disable-lcd-text'],
-});
+const browser = await browserOf(judges);
 const player = readFileSync(join(judges, 'node_modules/lottie-web/build/player/lottie_svg.js'), 'utf8');
 const pages = new Map();
 async function pageFor(shot) {

@@ -58,7 +58,7 @@ std::string RememberedPictures::once(art::ArtPtr art, Colour colour,
         lock.unlock();
         return make(art);
     }
-    auto& entry = m_entries.emplace_back(Recipe{art, colour, clip, words}, nullptr);
+    auto& entry = m_entries.emplace_back(Entry{Recipe{art, colour, clip, words}, nullptr});
     lock.unlock();
     auto bytes = std::make_shared<const std::string>(make(art));
     lock.lock();

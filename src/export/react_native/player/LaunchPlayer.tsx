@@ -981,8 +981,10 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
   const ink = color(look.color ?? '');
   const track = look.toColor ? color(look.toColor) : undefined;
   const round = { borderRadius: thick / 2, height: thick, position: 'absolute' as const };
+  // What is laid out is rounded to whole pixels, which is seen once it grows; what is moved is not.
+  const at = (x: number, y: number) => ({ left: 0, top: 0, transform: [{ translateX: x }, { translateY: y }] });
   if (look.form === 'bar') {
-    const place = { top: (height - thick) / 2, left: 0, width };
+    const place = { ...at(0, (height - thick) / 2), width };
     const translateX = film.value(
       'bar',
       index,
@@ -996,7 +998,7 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
   }
   if (look.form === 'dots') {
     return [0, 1, 2, 3, 4].map((i) => {
-      const place = { left: ((width - thick) * i) / 4, top: (height - thick) / 2, width: thick };
+      const place = { ...at(((width - thick) * i) / 4, (height - thick) / 2), width: thick };
       const scale = film.value(`dot ${i}`, index, (it) => Math.min(1, Math.max(0, it.progress * 5 - i)));
       return (
         <View key={i} style={[round, place, { backgroundColor: track }]}>
@@ -1034,7 +1036,7 @@ function Progress({ film, index, look, color, width, height }: ProgressProps) {
     );
   };
   return (
-    <View style={[styles.layer, { left: (width - side) / 2, top: (height - side) / 2 }]}>
+    <View style={[styles.layer, at((width - side) / 2, (height - side) / 2)]}>
       {track && <View style={[styles.layer, ring(track)]} />}
       {half(true)}
       {half(false)}
