@@ -278,6 +278,18 @@ inline void addShots(json& it, json& pictures, const std::filesystem::path& fold
     }
 }
 
+/// A screen shows what begins with the next of its sixty frames a second: not a moment within the first frame
+/// of a cue.
+inline Millis aFrameIn(const schedule::Schedule& s, Millis t) {
+    constexpr Millis kFrame = 17;
+    for (const auto& cue : s.cues) {
+        if (!cue.dropped() && cue.start < t && t - cue.start < kFrame) {
+            return cue.start + kFrame;
+        }
+    }
+    return t;
+}
+
 /// The same at eight moments from its first frame to its end.
 inline void addShots(json& it, json& pictures, const std::filesystem::path& folder,
                      const model::Sequence& sequence, const project::ArtFiles& artFiles,
@@ -285,8 +297,8 @@ inline void addShots(json& it, json& pictures, const std::filesystem::path& fold
     std::vector<Millis> moments;
     const double from = s.beats[0].end;
     for (int i = 0; i < 8; ++i) {
-        moments.push_back(
-            static_cast<Millis>(std::floor(from + 20 + (s.metrics.shown - from - 60) * i / 7.0)));
+        const double t = std::floor(from + 20 + (s.metrics.shown - from - 60) * i / 7.0);
+        moments.push_back(aFrameIn(s, static_cast<Millis>(t)));
     }
     addShots(it, pictures, folder, sequence, artFiles, s, moments);
 }
