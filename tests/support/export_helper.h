@@ -89,7 +89,7 @@ struct RunResult {
 
 /// Runs a judge; a judge that cannot be started is a failure, since ./test installs all of them. `limit`: ms.
 inline RunResult run(const QString& program, const QStringList& arguments,
-                     const std::filesystem::path& folder = {}, int limit = 480000) {
+                     const std::filesystem::path& folder = {}, int limit = 1200000) {
     QProcess process;
     process.setProcessChannelMode(QProcess::MergedChannels);
     if (!folder.empty()) {
