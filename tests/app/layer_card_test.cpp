@@ -515,7 +515,8 @@ TEST_CASE("Several of a layer are made, changed and taken back on its card, and 
     CHECK(std::ranges::count_if(s.sequence().layers, model::isCopy) == 2 * 3);
     s.type(s.child<QDoubleSpinBox>("copiesRadius"), "90");
     // A copy on the stage stands for the layer.
-    const auto& schedule = *s.window.preview().schedule();
+    const auto kept = s.window.preview().schedule();
+    const auto& schedule = *kept;
     const int copy = model::indexOf(schedule.sequence->layers, LayerId("sun-copy-3"));
     const auto state = schedule::stateOf(schedule, copy, schedule.end / 2.0);
     CHECK(schedule::toScreen(state).map({0, 0}).y > 90);

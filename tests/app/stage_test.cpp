@@ -70,7 +70,7 @@ TEST_CASE("Dropped at a quarter of the height a layer lies there on every device
           "parts") {
     StageSession s;
     s.select("sun");
-    const auto& screen = s.window.preview().schedule()->screen;
+    const Size screen = s.window.preview().schedule()->screen;
     const auto before = s.layer("sun").place;
     const double now = s.window.preview().schedule()->places().centreOf(before).y;
     // Two dp short of it, where no other layer is near.
