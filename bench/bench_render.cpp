@@ -137,7 +137,7 @@ model::Sequence measuredSample() {
             layer.place = edit::measured(layer.place, across, model::PlaceMeasure::Screen, schedule.places());
         }
         if (auto* text = layer.as<model::TextContent>()) {
-            text->text = "A headline that goes on for long enough to be broken into several lines";
+            text->text = "Moraine of\nthe huts";
             text->wrapAt = 220;
             text->spacing = 4;
         }
@@ -145,7 +145,7 @@ model::Sequence measuredSample() {
     for (auto& cue : sequence.cues) {
         cue = schedule::inMeasure(schedule, cue, static_cast<motion::Measure>(1 + turn++ % 3));
     }
-    const auto& ink = sequence.palette.front().id;
+    const auto ink = sequence.palette.front().id;
     const auto wait = std::find_if(sequence.beats.begin(), sequence.beats.end(),
                                    [](const auto& it) { return it.kind == model::BeatKind::Wait; });
     LayerId made;
