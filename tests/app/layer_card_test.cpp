@@ -12,7 +12,6 @@
 #include "app/widgets/background.h"
 #include "core/edit/layer_edits.h"
 #include "core/edit/phrases.h"
-#include "core/model/with_copies.h"
 #include "core/schedule/evaluate.h"
 #include "core/schedule/resolve.h"
 #include "core/valid/validate.h"
@@ -348,28 +347,6 @@ TEST_CASE("The context menu offers what fits the selection") {
     CHECK(offered().contains("Find a command …"));
 }
 
-TEST_CASE("Turning a place's measure on the card keeps the layer where it is") {
-    Session s;
-    s.window.selection().select(Selection::Kind::Layer, "title");
-    const auto centre = [&] {
-        return s.window.preview().schedule()->places().centreOf(
-            model::findThing(s.sequence().layers, "title")->place);
-    };
-    s.type(s.child<QDoubleSpinBox>("layerY"), "150");
-    const Point before = centre();
-    auto* measure = s.child<QComboBox>("yMeasure");
-    for (const int which : {1, 2, 0}) {
-        measure->setCurrentIndex(which);
-        emit measure->activated(which);
-        CHECK(centre().y == Approx(before.y).margin(0.1));
-        CHECK(static_cast<int>(model::findThing(s.sequence().layers, "title")->place.yMeasure) == which);
-        CHECK(s.child<QDoubleSpinBox>("layerY")->suffix() == (which == 0 ? "" : " %"));
-    }
-    CHECK(model::findThing(s.sequence().layers, "title")->place.y == Approx(150).margin(0.1));
-    s.trigger("undo");
-    CHECK(model::findThing(s.sequence().layers, "title")->place.yMeasure == model::PlaceMeasure::Itself);
-}
-
 TEST_CASE("The layer's card changes what it shows, groups, landscape places and beats by the commands") {
     Session s;
     s.window.selection().select(Selection::Kind::Layer, "title");
@@ -497,39 +474,4 @@ TEST_CASE("A white swatch has a rim that is seen on white") {
     CHECK(inside == QColor(Qt::white));
     CHECK(rim.alpha() > 150);
     CHECK(rim.lightness() < 150);
-}
-
-TEST_CASE("Several of a layer are made, changed and taken back on its card, and edited as one") {
-    Session s;
-    s.window.selection().select(Selection::Kind::Layer, "sun");
-    const auto lanes = s.sequence().layers.size();
-    auto* form = s.child<QComboBox>("copiesForm");
-    form->setCurrentIndex(3);
-    emit form->activated(3);
-    const auto* sun = model::findThing(s.sequence().layers, "sun");
-    REQUIRE(sun->copies);
-    CHECK(sun->copies->form == model::CopyForm::Ring);
-    CHECK(std::ranges::count_if(s.sequence().layers, model::isCopy) == 2 * 5);
-    CHECK(s.child<QToolButton>("copies")->text() == "6 of it in a ring …");
-    s.type(s.child<QSpinBox>("copiesCount"), "4");
-    CHECK(std::ranges::count_if(s.sequence().layers, model::isCopy) == 2 * 3);
-    s.type(s.child<QDoubleSpinBox>("copiesRadius"), "90");
-    // A copy on the stage stands for the layer.
-    const auto kept = s.window.preview().schedule();
-    const auto& schedule = *kept;
-    const int copy = model::indexOf(schedule.sequence->layers, LayerId("sun-copy-3"));
-    const auto state = schedule::stateOf(schedule, copy, schedule.end / 2.0);
-    CHECK(schedule::toScreen(state).map({0, 0}).y > 90);
-    // They have no lanes of their own, and what is chosen as a whole leaves them out.
-    s.trigger("selectAll");
-    for (const auto& id : s.window.selection().all()) {
-        CHECK(id.find("copy") == std::string::npos);
-    }
-    s.window.selection().select(Selection::Kind::Layer, "sun");
-    form = s.child<QComboBox>("copiesForm");
-    form->setCurrentIndex(0);
-    emit form->activated(0);
-    CHECK(s.sequence().layers.size() == lanes);
-    s.trigger("undo");
-    CHECK(std::ranges::count_if(s.sequence().layers, model::isCopy) == 2 * 3);
 }

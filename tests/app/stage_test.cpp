@@ -1,8 +1,12 @@
 // SPDX-License-Identifier: MIT
 #include "app/arrange/stage/stage_view.h"
 #include "core/edit/layer_edits.h"
+#include "core/model/with_copies.h"
 #include "support/window_session.h"
 
+#include <QComboBox>
+#include <QDoubleSpinBox>
+#include <QSpinBox>
 #include <QToolButton>
 
 using namespace scaena;
@@ -28,6 +32,11 @@ public:
         if (!m_holds) {
             send(QEvent::MouseButtonRelease, to, Qt::NoButton, keys);
         }
+    }
+    void click(QPointF dp) {
+        const QPointF at = stage().toPixel(dp);
+        send(QEvent::MouseButtonPress, at, Qt::LeftButton, Qt::NoModifier);
+        send(QEvent::MouseButtonRelease, at, Qt::NoButton, Qt::NoModifier);
     }
     void holding(bool holds) { m_holds = holds; }
 
@@ -248,4 +257,71 @@ TEST_CASE("The seam of opening and app is mended in one step, which can be undon
     CHECK(s.window.document().history().undoName() == "mend the seam on Android 12+");
     s.trigger("undo");
     CHECK(model::findThing(s.sequence().layers, "ridges")->place.y == Approx(-60));
+}
+
+TEST_CASE("Turning a place's measure on the card keeps the layer where it is") {
+    StageSession s;
+    s.window.selection().select(Selection::Kind::Layer, "title");
+    const auto centre = [&] {
+        return s.window.preview().schedule()->places().centreOf(
+            model::findThing(s.sequence().layers, "title")->place);
+    };
+    s.type(s.child<QDoubleSpinBox>("layerY"), "150");
+    const Point before = centre();
+    auto* measure = s.child<QComboBox>("yMeasure");
+    for (const int which : {1, 2, 0}) {
+        measure->setCurrentIndex(which);
+        emit measure->activated(which);
+        CHECK(centre().y == Approx(before.y).margin(0.1));
+        CHECK(static_cast<int>(model::findThing(s.sequence().layers, "title")->place.yMeasure) == which);
+        CHECK(s.child<QDoubleSpinBox>("layerY")->suffix() == (which == 0 ? "" : " %"));
+    }
+    CHECK(model::findThing(s.sequence().layers, "title")->place.y == Approx(150).margin(0.1));
+    s.trigger("undo");
+    CHECK(model::findThing(s.sequence().layers, "title")->place.yMeasure == model::PlaceMeasure::Itself);
+}
+
+TEST_CASE("Several of a layer are made, changed and taken back on its card, and edited as one") {
+    StageSession s;
+    s.window.selection().select(Selection::Kind::Layer, "sun");
+    const auto lanes = s.sequence().layers.size();
+    auto* form = s.child<QComboBox>("copiesForm");
+    form->setCurrentIndex(3);
+    emit form->activated(3);
+    const auto* sun = model::findThing(s.sequence().layers, "sun");
+    REQUIRE(sun->copies);
+    CHECK(sun->copies->form == model::CopyForm::Ring);
+    CHECK(std::ranges::count_if(s.sequence().layers, model::isCopy) == 2 * 5);
+    CHECK(s.child<QToolButton>("copies")->text() == "6 of it in a ring …");
+    s.type(s.child<QSpinBox>("copiesCount"), "4");
+    CHECK(std::ranges::count_if(s.sequence().layers, model::isCopy) == 2 * 3);
+    s.type(s.child<QDoubleSpinBox>("copiesRadius"), "150");
+    // A copy on the stage stands for the layer, and has no lane.
+    const auto kept = s.window.preview().schedule();
+    const auto& schedule = *kept;
+    const int copy = model::indexOf(schedule.sequence->layers, LayerId("sun-copy-2"));
+    const int self = model::indexOf(schedule.sequence->layers, LayerId("sun"));
+    const double t = schedule.beats[2].start - 1; // all have come
+    const Point middle = schedule::toScreen(schedule::stateOf(schedule, copy, t)).map({0, 0});
+    const Point own = schedule::stateOf(schedule, self, t).centre;
+    CHECK(middle.x == Approx(own.x + 150).margin(1));
+    CHECK(middle.y == Approx(own.y + 150).margin(1));
+    CHECK(s.score().layoutOfScore().laneRow(copy).height() == 0);
+    s.window.preview().setTime(t);
+    s.window.selection().clear();
+    s.click({middle.x, middle.y});
+    const auto* chosen = model::findThing(s.sequence().cues, s.window.selection().cue());
+    CHECK((chosen ? chosen->layer : s.window.selection().layer()) == "sun");
+    // They have no lanes of their own, and what is chosen as a whole leaves them out.
+    s.trigger("selectAll");
+    for (const auto& id : s.window.selection().all()) {
+        CHECK(id.find("copy") == std::string::npos);
+    }
+    s.window.selection().select(Selection::Kind::Layer, "sun");
+    form = s.child<QComboBox>("copiesForm");
+    form->setCurrentIndex(0);
+    emit form->activated(0);
+    CHECK(s.sequence().layers.size() == lanes);
+    s.trigger("undo");
+    CHECK(std::ranges::count_if(s.sequence().layers, model::isCopy) == 2 * 3);
 }
