@@ -142,26 +142,35 @@ TEST_CASE("A player cut down to its own sequence gives the core's numbers") {
     CHECK(judged.output.find("compared, 0 different") != std::string::npos);
 }
 
+namespace {
+
+/// What `script` prints that knows `timing`, `launch` (a cold one whose app comes after 200 ms, nothing
+/// opened) and the web player's LaunchSchedule.
+std::string saidOf(const model::Sequence& sequence, const std::string& script) {
+    const TemporaryFolder folder;
+    const auto whole = wholePlayer(readWhole(repository() / "src/export/web/player/launch-timing.js")) +
+                       exporting::scriptTiming(plansOf(sequence, "web"), "const timing") +
+                       "const launch = { start: 'cold', reducedMotion: false, messageAt: 0, retriedAt: 0, "
+                       "openingEnd: 200, opened: "
+                       "timing.gates.map(() => NEVER) };\n" +
+                       script;
+    REQUIRE(DiskFiles().writeAtomically(folder.path() / "script.mjs", whole));
+    return run(QStringLiteral("node"), {"script.mjs"}, folder.path()).output;
+}
+
+}
+
 TEST_CASE("A cue in steps has an edge at each, so that nothing goes evenly across one") {
     auto sequence = aSequence()
                         .withBeat(play("a", 800))
                         .withCue(cue("in", "a", 0, 800, model::MoveKind::Rise))
                         .build(200);
     sequence.cues.front().easing = model::Steps{4, model::Steps::Jump::End};
-    const TemporaryFolder folder;
-    DiskFiles files;
-    const auto script =
-        wholePlayer(readWhole(repository() / "src/export/web/player/launch-timing.js")) +
-        exporting::scriptTiming(plansOf(sequence, "web"), "const timing") +
-        "const launch = { start: 'cold', reducedMotion: false, messageAt: 0, retriedAt: 0, openingEnd: 200, "
-        "opened: "
-        "timing.gates.map(() => NEVER) };\n"
-        "const edges = new LaunchSchedule(timing, launch).edgesOf(timing.cues[0].layer, 'y', 5000);\n"
-        "console.log([...new Set(edges)].sort((a, b) => a - b).join(' '));\n";
-    REQUIRE(files.writeAtomically(folder.path() / "edges.mjs", script));
-    const auto seen = run(QStringLiteral("node"), {"edges.mjs"}, folder.path());
-    INFO(seen.output);
-    CHECK(seen.output == "200 400 600 800 1000\n");
+    CHECK(
+        saidOf(sequence,
+               "const edges = new LaunchSchedule(timing, launch).edgesOf(timing.cues[0].layer, 'y', 5000);\n"
+               "console.log([...new Set(edges)].sort((a, b) => a - b).join(' '));\n") ==
+        "200 400 600 800 1000\n");
 }
 
 TEST_CASE("Progress goes on from where a message stopped it when people try again") {
@@ -173,29 +182,18 @@ TEST_CASE("Progress goes on from where a message stopped it when people try agai
     ring.id = "ring";
     ring.contents = model::contentsOf(model::LayerKind::Progress);
     sequence.layers.push_back(ring);
-    const TemporaryFolder folder;
-    DiskFiles files;
-    const auto script =
-        wholePlayer(readWhole(repository() / "src/export/web/player/launch-timing.js")) +
-        exporting::scriptTiming(plansOf(sequence, "web"), "const timing") +
-        "const launch = { start: 'cold', reducedMotion: false, messageAt: 0, retriedAt: 0, openingEnd: 200, "
-        "opened: [NEVER] };\n"
-        "const first = new LaunchSchedule(timing, launch);\n"
-        "const again = new LaunchSchedule(timing, { ...launch, messageAt: 600, retriedAt: 2000, opened: "
-        "[2300] });\n"
-        "const at = (schedule, t) => schedule.loadedPart(0, t);\n"
-        "let [last, runsBack] = [0, 0];\n"
-        "for (let t = 0; t < 3000; t += 10) {\n"
-        "  const now = at(t < 2000 ? first : again, t);\n"
-        "  if (now < last) runsBack++;\n"
-        "  last = now;\n"
-        "}\n"
-        "console.log(first.outcome, at(first, 550).toFixed(3), at(first, 1999), at(again, 2299), last, "
-        "runsBack);\n";
-    REQUIRE(files.writeAtomically(folder.path() / "progress.mjs", script));
-    const auto seen = run(QStringLiteral("node"), {"progress.mjs"}, folder.path());
-    INFO(seen.output);
-    CHECK(seen.output == "message 0.495 0.9 0.9 1 0\n");
+    CHECK(saidOf(sequence, "const first = new LaunchSchedule(timing, launch);\n"
+                           "const again = new LaunchSchedule(timing, { ...launch, messageAt: 600, retriedAt: "
+                           "2000, opened: [2300] });\n"
+                           "const at = (schedule, t) => schedule.loadedPart(0, t);\n"
+                           "let [last, runsBack] = [0, 0];\n"
+                           "for (let t = 0; t < 3000; t += 10) {\n"
+                           "  const now = at(t < 2000 ? first : again, t);\n"
+                           "  if (now < last) runsBack++;\n"
+                           "  last = now;\n"
+                           "}\n"
+                           "console.log(first.outcome, at(first, 550).toFixed(3), at(first, 1999), at(again, "
+                           "2299), last, runsBack);\n") == "message 0.495 0.9 0.9 1 0\n");
 }
 
 namespace {
